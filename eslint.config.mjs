@@ -1,0 +1,115 @@
+import boundaries from "eslint-plugin-boundaries";
+import nextVitals from "eslint-config-next/core-web-vitals";
+import nextTypescript from "eslint-config-next/typescript";
+import prettier from "eslint-config-prettier/flat";
+
+const rooms = ["core", "syllabus", "server", "ui", "workers", "features", "app"];
+/** What each room may import besides itself and the rooms listed; everything else in the house is out of reach. */
+const mayUse = {
+  core: [],
+  syllabus: ["core"],
+  server: ["syllabus", "core"],
+  workers: ["syllabus", "core"],
+  ui: ["syllabus", "core"],
+  features: ["ui", "server", "syllabus", "workers", "core"],
+  app: ["features", "ui", "server", "syllabus", "core"],
+};
+const database = ["knex", "mysql2", "mysql2/*"];
+const interfaceCode = [
+  "react",
+  "react-dom",
+  "react-dom/*",
+  "next",
+  "next/*",
+  "@mui/*",
+  "@emotion/*",
+  "echarts",
+  "echarts/*",
+];
+
+/** One direction only: app → features → (ui, server, workers, syllabus) → core; only server speaks to the database. */
+const policies = rooms.flatMap((room) => [
+  {
+    from: { element: { type: room } },
+    disallow: {
+      to: { element: { types: { anyOf: rooms.filter((other) => other !== room && !mayUse[room].includes(other)) } } },
+    },
+    message: `src/${room} may import only: ${mayUse[room].join(", ") || "nothing of the house"}.`,
+  },
+  ...(room === "server"
+    ? []
+    : [
+        {
+          from: { element: { type: room } },
+          disallow: { to: { module: { origin: "external", source: database } } },
+          message: "Only src/server speaks to the database.",
+        },
+      ]),
+  ...(["core", "syllabus"].includes(room)
+    ? [
+        {
+          from: { element: { type: room } },
+          disallow: { to: { module: { origin: "external", source: interfaceCode } } },
+          message: `src/${room} has no interface code.`,
+        },
+      ]
+    : []),
+]);
+
+const config = [
+  { ignores: [".next/", ".bathygon/", "node_modules/", "next-env.d.ts", "test-results/", "playwright-report/"] },
+  ...nextVitals,
+  { settings: { next: { rootDir: "src" } }, rules: { "@next/next/no-html-link-for-pages": "off" } },
+  ...nextTypescript,
+  {
+    files: ["src/**/*.{ts,tsx}"],
+    plugins: { boundaries },
+    settings: {
+      "boundaries/elements": [
+        { type: "features", pattern: "src/features/*", capture: ["feature"] },
+        ...rooms.filter((room) => room !== "features").map((room) => ({ type: room, pattern: `src/${room}` })),
+      ],
+      "import/resolver": { typescript: { project: "./tsconfig.json" } },
+    },
+    rules: {
+      "boundaries/dependencies": [
+        "error",
+        {
+          default: "allow",
+          checkAllOrigins: true,
+          policies: [
+            ...policies,
+            {
+              // A feature shows another only what its index.ts shows.
+              from: { element: { type: "features" } },
+              disallow: { to: { element: { type: "features", fileInternalPath: "!index.ts" } } },
+              message: "Features do not import one another's insides.",
+            },
+          ],
+        },
+      ],
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_" }],
+    },
+  },
+  {
+    // The arithmetic has no clock, random source or browser of its own.
+    files: ["src/core/**/*.ts"],
+    ignores: ["**/*.test.ts"],
+    rules: {
+      "no-restricted-globals": ["error", "window", "document", "performance", "process", "fetch"],
+      "no-restricted-properties": [
+        "error",
+        { object: "Math", property: "random", message: "Random sources come in as arguments." },
+        { object: "Date", property: "now", message: "Times come in as arguments." },
+      ],
+      "no-restricted-syntax": [
+        "error",
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "Times come in as arguments." },
+      ],
+    },
+  },
+  { files: ["scripts/**/*.{js,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
+  prettier,
+];
+
+export default config;

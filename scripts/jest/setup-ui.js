@@ -1,0 +1,2 @@
+require("reflect-metadata");
+require("@testing-library/jest-dom");

@@ -1,0 +1,27 @@
+import { requireNumber } from "../numbers";
+
+/** Standard gravity in m/s² (ISO 80000-3). */
+export const STANDARD_GRAVITY_MPS2 = 9.80665;
+
+/** Air of a place: geopotential height above sea level and how much warmer than standard it is. */
+export interface Air {
+  readonly heightM: number;
+  readonly isaOffsetK: number;
+}
+
+export const SEA_LEVEL_AIR: Air = { heightM: 0, isaOffsetK: 0 };
+
+/**
+ * Air density in kg/m³: pressure of the ISO 2533 standard atmosphere (troposphere) at this height over the
+ * gas constant times the temperature, which the offset shifts. Height −500 to 11 000 m, offset −60 to 60 K.
+ */
+export function airDensity({ heightM, isaOffsetK }: Air): number {
+  requireNumber("heightM", heightM, -500, 11000);
+  requireNumber("isaOffsetK", isaOffsetK, -60, 60);
+  const seaLevelK = 288.15;
+  const lapseKPerM = 0.0065;
+  const gasConstant = 287.05287;
+  const standardK = seaLevelK - lapseKPerM * heightM;
+  const pressurePa = 101325 * Math.pow(standardK / seaLevelK, STANDARD_GRAVITY_MPS2 / (gasConstant * lapseKPerM));
+  return pressurePa / (gasConstant * (standardK + isaOffsetK));
+}

@@ -1,0 +1,2 @@
+export { groundShare, horizonInFrame, verticalFovDeg } from "./camera";
+export type { Camera, Horizon } from "./camera";

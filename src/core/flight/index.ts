@@ -1,0 +1,15 @@
+export {
+  COMMAND,
+  COMMAND_SIZE,
+  createDerivative,
+  levelState,
+  RATE_LOOP_PER_S,
+  STATE,
+  STATE_SIZE,
+  YAW_SHARE_LIMIT,
+} from "./dynamics";
+export type { Derivative, FlightMedium } from "./dynamics";
+export { createStep } from "./integrator";
+export type { Step } from "./integrator";
+export { requireSettings, settingsRanges } from "./settings";
+export type { Lens, Modes, Settings } from "./settings";

@@ -1,0 +1,51 @@
+import { requireNumber } from "../numbers";
+import { requireRateCurve, type AxisRates } from "../rates";
+import { requireThrottleProfile, type ThrottleProfile } from "../throttle";
+
+/** Lens of the camera on board. */
+export interface Lens {
+  readonly verticalFovDeg: number;
+  readonly aspect: number;
+}
+
+/** Flight-controller modes. Bank limit and self-level exist for learning. */
+export interface Modes {
+  /** Keeps turning authority at closed throttle by raising the mean thrust. */
+  readonly idleAuthority: boolean;
+  /** Largest bank and pitch the sticks can reach, 10–80°, or null for none. */
+  readonly bankLimitDeg: number | null;
+  /** A held stick is an angle instead of a turning rate; the limit is bankLimitDeg, or 45°. */
+  readonly selfLevel: boolean;
+}
+
+/** Everything a pilot sets on an aircraft. */
+export interface Settings {
+  readonly rates: AxisRates;
+  readonly throttle: ThrottleProfile;
+  /** Camera up-tilt, degrees. */
+  readonly tiltDeg: number;
+  readonly camera: Lens;
+  readonly modes: Modes;
+}
+
+export const settingsRanges = {
+  tiltDeg: [0, 80],
+  verticalFovDeg: [30, 150],
+  aspect: [0.5, 3],
+  bankLimitDeg: [10, 80],
+} as const satisfies Record<string, readonly [number, number]>;
+
+/** Returns the settings when every field is in range, else throws a RangeError naming the first that is not. */
+export function requireSettings(settings: Settings): Settings {
+  requireRateCurve(settings?.rates?.roll, "rates.roll");
+  requireRateCurve(settings.rates.pitch, "rates.pitch");
+  requireRateCurve(settings.rates.yaw, "rates.yaw");
+  requireThrottleProfile(settings.throttle);
+  requireNumber("tiltDeg", settings.tiltDeg, ...settingsRanges.tiltDeg);
+  requireNumber("camera.verticalFovDeg", settings.camera?.verticalFovDeg, ...settingsRanges.verticalFovDeg);
+  requireNumber("camera.aspect", settings.camera.aspect, ...settingsRanges.aspect);
+  if (settings.modes.bankLimitDeg !== null) {
+    requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);
+  }
+  return settings;
+}

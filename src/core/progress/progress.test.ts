@@ -1,0 +1,193 @@
+import fc from "fast-check";
+import { jStat } from "jstat";
+import {
+  advise,
+  betaCdf,
+  betaQuantile,
+  chanceGreater,
+  outcomes,
+  posteriorOf,
+  reviewOf,
+  weighEvidence,
+  wilsonInterval,
+  type Attempt,
+  type Outcome,
+  type PassMark,
+} from ".";
+
+const DAY_MS = 86_400_000;
+const mark: PassMark = { kind: "k-of-last", k: 3, n: 4, places: ["field"] };
+const directions = ["back", "front"];
+const names = { back: "backward", front: "forward" };
+
+function flown(direction: string, letters: string, setupId = "one", fromMs = 0): Attempt[] {
+  const outcome: Record<string, Outcome> = { c: "clean", r: "rough", b: "bailed", x: "crashed" };
+  return [...letters].map((letter, i) => ({
+    direction,
+    outcome: outcome[letter],
+    place: "field",
+    setupId,
+    atMs: fromMs + i * 60_000,
+  }));
+}
+
+const anyAttempts = fc.array(
+  fc.record({
+    direction: fc.constantFrom(...directions),
+    outcome: fc.constantFrom(...outcomes),
+    place: fc.constant("field" as const),
+    setupId: fc.constant("one"),
+    atMs: fc.integer({ min: 0, max: 1e9 }),
+  }),
+  { maxLength: 40 },
+);
+
+it("Beta distribution against an independent statistics library (jstat)", () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+      fc.double({ min: 0.5, max: 60, noNaN: true }),
+      fc.double({ min: 0.5, max: 60, noNaN: true }),
+      (x, a, b) => {
+        expect(betaCdf(x, a, b)).toBeCloseTo(jStat.beta.cdf(x, a, b), 7);
+        const quantile = betaQuantile(x, a, b);
+        expect(betaCdf(quantile, a, b)).toBeCloseTo(x, 9);
+      },
+    ),
+  );
+  expect(betaQuantile(0.05, 3, 2)).toBeCloseTo(jStat.beta.inv(0.05, 3, 2), 6);
+});
+
+it("Beta distribution in closed form: uniform, and x² for Beta(2, 1)", () => {
+  expect(betaCdf(0.3, 1, 1)).toBeCloseTo(0.3, 12);
+  expect(betaQuantile(0.25, 2, 1)).toBeCloseTo(0.5, 12);
+});
+
+// Newcombe (1998), Statistics in Medicine 17, 857-872, table I, method 3 (Wilson score, no correction), 95 %;
+// values from memory.
+it.each([
+  [81, 263, 0.2553, 0.3662],
+  [15, 148, 0.0624, 0.1605],
+  [0, 20, 0, 0.1611],
+  [1, 29, 0.0061, 0.1718],
+])("Wilson interval of %d in %d", (successes, trials, low, high) => {
+  const interval = wilsonInterval(successes, trials, 1.959964);
+  expect(interval.low).toBeCloseTo(low, 4);
+  expect(interval.high).toBeCloseTo(high, 4);
+});
+
+it("passes at k of the last n in each direction by itself", () => {
+  const of = (back: string, front: string) =>
+    weighEvidence([...flown("back", back), ...flown("front", front)], mark, directions);
+  expect(of("ccrc", "rrcc").passes).toBe(false);
+  expect(of("ccrc", "rccc").passes).toBe(true);
+  expect(of("ccccrr", "cccc").directions[0]).toMatchObject({
+    cleanOfLast: 2,
+    passes: false,
+    attempts: 6,
+    cleanAttempts: 4,
+  });
+  expect(of("ccc", "ccc").passes).toBe(true);
+});
+
+it("counts only the places the mark names", () => {
+  const simulated = flown("back", "cccc").map((attempt) => ({ ...attempt, place: "simulator" as const }));
+  expect(weighEvidence(simulated, mark, ["back"]).directions[0].attempts).toBe(0);
+});
+
+it("a clean attempt more never takes a pass away, nor lowers the posterior; order of storage does not matter", () => {
+  fc.assert(
+    fc.property(anyAttempts, (attempts) => {
+      const before = weighEvidence(attempts, mark, directions);
+      const later = [...attempts, { ...flown("back", "c")[0], atMs: 2e9 }];
+      const after = weighEvidence(later, mark, directions);
+      if (before.directions[0].passes) expect(after.directions[0].passes).toBe(true);
+      expect(after.directions[0].posterior.mean).toBeGreaterThanOrEqual(before.directions[0].posterior.mean - 1e-12);
+      const byTime = [...new Map(attempts.map((attempt) => [attempt.atMs, attempt])).values()];
+      expect(weighEvidence([...byTime].reverse(), mark, directions)).toEqual(weighEvidence(byTime, mark, directions));
+    }),
+  );
+});
+
+it("gives the uniform prior without attempts, and weighs recent ones more", () => {
+  expect(posteriorOf([], 0.75)).toMatchObject({ a: 1, b: 1, mean: 0.5, chanceAboveMark: expect.closeTo(0.25, 9) });
+  expect(posteriorOf(flown("back", "rrrccc"), 0.75).mean).toBeGreaterThan(
+    posteriorOf(flown("back", "cccrrr"), 0.75).mean,
+  );
+});
+
+it("compares two Beta variables as their closed form does: P(X > Y) for Beta(2,1) against uniform is 2/3", () => {
+  expect(chanceGreater({ a: 2, b: 1 }, { a: 1, b: 1 })).toBeCloseTo(2 / 3, 3);
+  expect(chanceGreater({ a: 3, b: 4 }, { a: 3, b: 4 })).toBeCloseTo(0.5, 3);
+});
+
+describe("advice", () => {
+  const advice = (attempts: Attempt[], more: Partial<Parameters<typeof advise>[0]> = {}) =>
+    advise({
+      evidence: weighEvidence(attempts, mark, directions),
+      mark,
+      attempts,
+      latestDay: attempts,
+      setupId: "one",
+      previousStep: "Slow flip",
+      directionNames: names,
+      ...more,
+    });
+
+  it("begins, stays with the counts and the side to fly first, and advances", () => {
+    expect(advice([]).kind).toBe("begin");
+    expect(advice([...flown("back", "ccrc"), ...flown("front", "rrcr")])).toEqual({
+      kind: "stay",
+      sentence: "Backward 3 of the last 4, forward 1 of the last 4: stay, forward needs 2 more clean.",
+    });
+    expect(advice([...flown("back", "ccrc"), ...flown("front", "cccc")])).toEqual({
+      kind: "advance",
+      sentence: "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, sign it off.",
+    });
+  });
+
+  it("names the weaker side once it is nearly certain", () => {
+    expect(advice([...flown("back", "ccccccccr"), ...flown("front", "rrrrrrcrr")]).sentence).toContain(
+      "forward first, the weaker side",
+    );
+  });
+
+  it("steps back when almost nothing goes clean, unless there is nothing before", () => {
+    const poor = [...flown("back", "rrbrrrbr"), ...flown("front", "rr")];
+    expect(advice(poor)).toMatchObject({
+      kind: "step-back",
+      sentence: expect.stringContaining("go back to Slow flip"),
+    });
+    expect(advice(poor, { previousStep: null }).kind).toBe("stay");
+  });
+
+  it("rests when crashes rise within the day", () => {
+    expect(advice(flown("back", "ccrcrxxrx")).kind).toBe("rest");
+    expect(advice(flown("back", "xxrxrcccc")).kind).not.toBe("rest");
+  });
+
+  it("lets a new setup settle before judging", () => {
+    const attempts = [...flown("back", "rrrcrr", "old"), ...flown("back", "rr", "one", DAY_MS)];
+    expect(advice(attempts, { latestDay: [] })).toMatchObject({
+      kind: "settle",
+      sentence: expect.stringContaining("6 more times"),
+    });
+  });
+});
+
+describe("review", () => {
+  it("is none for what was never flown, and sooner after a poor day than after a clean one", () => {
+    expect(reviewOf([], 0)).toBeNull();
+    expect(reviewOf(flown("back", "cccc"), 0)!.dueMs).toBeGreaterThan(reviewOf(flown("back", "rrrr"), 0)!.dueMs);
+  });
+
+  it("spreads further with every clean day, and recall fades with time", () => {
+    const weekly = (days: number) =>
+      Array.from({ length: days }, (_, i) => flown("back", "ccc", "one", i * 7 * DAY_MS)).flat();
+    const gap = (days: number) => reviewOf(weekly(days), 0)!.dueMs - (days - 1) * 7 * DAY_MS;
+    expect(gap(4)).toBeGreaterThan(gap(1));
+    const at = (day: number) => reviewOf(weekly(2), day * DAY_MS)!.recall;
+    expect(at(60)).toBeLessThan(at(10));
+    expect(at(7)).toBeGreaterThan(0.95);
+  });
+});

@@ -1,0 +1,46 @@
+import { airDensity } from "../atmosphere";
+import { requireNumber } from "../numbers";
+
+/** Where and in what air a trick is flown. */
+export interface Environment {
+  /** Height above the ground at which the trick begins, m. */
+  readonly entryHeightM: number;
+  /** Ground above sea level, m, and warmth against the standard atmosphere, K. */
+  readonly siteElevationM: number;
+  readonly isaOffsetK: number;
+  /** Velocity of the air, m/s. */
+  readonly windNorthMps: number;
+  readonly windEastMps: number;
+  /** Standard deviation of the noise on the sticks of the pilot's eye, share of full stick, and its seed. */
+  readonly stickNoise: number;
+  readonly seed: number;
+}
+
+export const CALM_AIR: Environment = {
+  entryHeightM: 20,
+  siteElevationM: 0,
+  isaOffsetK: 0,
+  windNorthMps: 0,
+  windEastMps: 0,
+  stickNoise: 0,
+  seed: 1,
+};
+
+/** Returns the environment when every field is in range, else throws a RangeError naming the field. */
+export function requireEnvironment(environment: Environment): Environment {
+  requireNumber("entryHeightM", environment?.entryHeightM, 0.1, 1000);
+  requireNumber("siteElevationM", environment.siteElevationM, -450, 5000);
+  requireNumber("isaOffsetK", environment.isaOffsetK, -60, 60);
+  requireNumber("windNorthMps", environment.windNorthMps, -60, 60);
+  requireNumber("windEastMps", environment.windEastMps, -60, 60);
+  requireNumber("stickNoise", environment.stickNoise, 0, 0.5);
+  requireNumber("seed", environment.seed, 0, 4294967295);
+  return environment;
+}
+
+export function densityOf(environment: Environment): number {
+  return airDensity({
+    heightM: environment.siteElevationM + environment.entryHeightM,
+    isaOffsetK: environment.isaOffsetK,
+  });
+}

@@ -1,0 +1,248 @@
+import { commandForThrust, requireAirframe, type Airframe } from "../airframe";
+import { toEuler } from "../attitude";
+import { horizonInFrame } from "../camera";
+import {
+  COMMAND_SIZE,
+  createDerivative,
+  createStep,
+  levelState,
+  requireSettings,
+  STATE,
+  type Settings,
+} from "../flight";
+import { DEG_PER_RAD, RAD_PER_DEG } from "../numbers";
+import { cruise } from "../sustained";
+import { throttleAtStick } from "../throttle";
+import { densityOf, requireEnvironment, type Environment } from "./environment";
+import { measure, type Measures } from "./measures";
+import { Hands, type Seen } from "./pilot";
+import { resolve, type Guard, type Phase, type Recipe } from "./recipe";
+import { emptyTrace, type FlightEvent, type Trace } from "./trace";
+
+export interface Flight {
+  readonly trace: Trace;
+  readonly events: readonly FlightEvent[];
+  readonly measures: Measures;
+}
+
+/** The pilot changes plan: from `atS` on, `phases` are flown instead of what is left. */
+export interface ChangeOfPlan {
+  readonly atS: number;
+  readonly phases: readonly Phase[];
+}
+
+export const STEP_S = 1 / 500;
+export const SAMPLE_STEPS = 5;
+/** No flight lasts longer than this, whatever its recipe says. */
+export const LONGEST_FLIGHT_S = 40;
+/** A contact faster or steeper than this is a crash. Common practice, no source. */
+const CRASH_SPEED_MPS = 2.5;
+const CRASH_TILT_DEG = 35;
+
+/**
+ * Flies a recipe with an aircraft and a pilot's settings and returns the sampled path, what happened and what it measures.
+ * Fixed-step RK4 at 500 Hz. Throws a RangeError naming the field for input out of range or an aircraft that cannot hover.
+ */
+export function fly(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  change?: ChangeOfPlan,
+): Flight {
+  requireAirframe(aircraft);
+  requireSettings(settings);
+  requireEnvironment(environment);
+  const start = startTrim(recipe, aircraft, settings, environment);
+  if (throttleAtStick(settings.throttle, 1) < start.motor) {
+    throw new RangeError(
+      `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${start.motor.toFixed(2)}`,
+    );
+  }
+  const medium = {
+    airDensityKgM3: densityOf(environment),
+    windNorthMps: environment.windNorthMps,
+    windEastMps: environment.windEastMps,
+  };
+  const step = createStep(createDerivative(aircraft, medium, settings.modes.idleAuthority));
+  const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start.motor);
+  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
+  const state = start.state;
+  let commandNow = new Float64Array(COMMAND_SIZE);
+  let commandNext = new Float64Array(COMMAND_SIZE);
+  const turned = { roll: 0, pitch: 0, yaw: 0 };
+  const seen: Seen = {
+    timeInPhaseS: 0,
+    pitchDeg: 0,
+    rollDeg: 0,
+    yawDeg: 0,
+    climbMps: 0,
+    upright: 1,
+    turnedDeg: turned,
+    rateDps: { roll: 0, pitch: 0, yaw: 0 },
+  };
+  const trace = emptyTrace(STEP_S * SAMPLE_STEPS);
+  const events: FlightEvent[] = [];
+
+  // Local copies: module bindings are looked up at every use in some builds.
+  const { down, vNorth, vEast, vDown, p: rollRate, q: pitchRate, r: yawRate } = STATE;
+  const halfStepDeg = 0.5 * STEP_S * DEG_PER_RAD;
+  const stepS = STEP_S;
+  const sampleSteps = SAMPLE_STEPS;
+
+  let phases = recipe.phases;
+  let phaseIndex = 0;
+  let phaseStartStep = 0;
+  let changed = false;
+  let complete = false;
+  const heightM = () => -state[down];
+  const note = (kind: FlightEvent["kind"], detail: string, stepNumber: number) =>
+    events.push({ timeS: stepNumber * stepS, kind, detail, heightM: heightM() });
+
+  look(state, seen);
+  hands.command(seen, commandNow);
+  note("phase", phases[0].id, 0);
+  for (let n = 0; n * stepS <= LONGEST_FLIGHT_S; n++) {
+    if (change && !changed && n * stepS >= change.atS) {
+      changed = true;
+      phases = change.phases;
+      phaseIndex = 0;
+      phaseStartStep = n;
+      note("gave-up", phases[0].id, n);
+    }
+    // Leave every phase whose guard already holds.
+    for (;;) {
+      const phase = phases[phaseIndex];
+      seen.timeInPhaseS = (n - phaseStartStep) * stepS;
+      const timedOut = seen.timeInPhaseS >= phase.maxS;
+      if (!timedOut && !phase.until.some((guard) => holds(guard, recipe, seen, heightM() - environment.entryHeightM)))
+        break;
+      if (timedOut) note("phase-timeout", phase.id, n);
+      if (phaseIndex === phases.length - 1) {
+        complete = !timedOut;
+        phaseIndex = -1;
+        break;
+      }
+      phaseIndex++;
+      phaseStartStep = n;
+      if (phases[phaseIndex].mark) turned.roll = turned.pitch = turned.yaw = 0;
+      note("phase", phases[phaseIndex].id, n);
+    }
+    if (phaseIndex < 0) {
+      record(phases.length - 1, n);
+      break;
+    }
+
+    const wasOpen = hands.throttle > 0;
+    hands.move(phases[phaseIndex], seen);
+    if (wasOpen && hands.throttle === 0) note("throttle-closed", phases[phaseIndex].id, n);
+    hands.command(seen, commandNext);
+    if (n % sampleSteps === 0) record(phaseIndex, n);
+
+    const climbBefore = -state[vDown];
+    const p = state[rollRate];
+    const q = state[pitchRate];
+    const r = state[yawRate];
+    step(state, commandNow, commandNext, stepS);
+    [commandNow, commandNext] = [commandNext, commandNow];
+    turned.roll += halfStepDeg * (p + state[rollRate]);
+    turned.pitch += halfStepDeg * (q + state[pitchRate]);
+    turned.yaw += halfStepDeg * (r + state[yawRate]);
+    look(state, seen);
+    if (climbBefore > 0 && seen.climbMps <= 0) note("apex", phases[phaseIndex].id, n + 1);
+    if (heightM() <= 0) {
+      const tiltDeg = DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright)));
+      const speed = Math.hypot(state[vNorth], state[vEast], state[vDown]);
+      const crash = speed > CRASH_SPEED_MPS || tiltDeg > CRASH_TILT_DEG;
+      note(crash ? "crash" : "touchdown", `${speed.toFixed(1)} m/s, ${tiltDeg.toFixed(0)}° off level`, n + 1);
+      record(phaseIndex, n + 1);
+      break;
+    }
+  }
+  return { trace, events, measures: measure(recipe, trace, events, environment, complete) };
+
+  function record(phase: number, stepNumber: number): void {
+    const attitude = { w: state[6], x: state[7], y: state[8], z: state[9] };
+    const horizon = horizonInFrame(attitude, camera);
+    trace.timeS.push(stepNumber * stepS);
+    trace.phase.push(phase);
+    trace.stickRoll.push(hands.roll);
+    trace.stickPitch.push(hands.pitch);
+    trace.stickYaw.push(hands.yaw);
+    trace.stickThrottle.push(hands.throttle);
+    trace.throttle.push(hands.motor);
+    trace.northM.push(state[0]);
+    trace.eastM.push(state[1]);
+    trace.heightM.push(-state[2]);
+    trace.vNorthMps.push(state[3]);
+    trace.vEastMps.push(state[4]);
+    trace.climbMps.push(-state[5]);
+    trace.qw.push(attitude.w);
+    trace.qx.push(attitude.x);
+    trace.qy.push(attitude.y);
+    trace.qz.push(attitude.z);
+    trace.rollDps.push(state[10] * DEG_PER_RAD);
+    trace.pitchDps.push(state[11] * DEG_PER_RAD);
+    trace.yawDps.push(state[12] * DEG_PER_RAD);
+    trace.turnedRollDeg.push(turned.roll);
+    trace.turnedPitchDeg.push(turned.pitch);
+    trace.turnedYawDeg.push(turned.yaw);
+    trace.rotor0.push(state[13]);
+    trace.rotor1.push(state[14]);
+    trace.rotor2.push(state[15]);
+    trace.rotor3.push(state[16]);
+    trace.viewElevationDeg.push(horizon.axisElevationDeg);
+    trace.horizonSlopeDeg.push(horizon.slopeDeg);
+    trace.thrustG.push(
+      (aircraft.thrustToWeight * (state[13] ** 2 + state[14] ** 2 + state[15] ** 2 + state[16] ** 2)) / 4,
+    );
+  }
+}
+
+function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment) {
+  const air = { heightM: environment.siteElevationM + environment.entryHeightM, isaOffsetK: environment.isaOffsetK };
+  const trim =
+    recipe.start.kind === "cruise" ? cruise(aircraft, settings.tiltDeg, air) : { speedMps: 0, thrustG: 1, throttle: 0 };
+  const fraction = trim.thrustG / aircraft.thrustToWeight;
+  const pitchDeg = recipe.start.kind === "cruise" ? -settings.tiltDeg : 0;
+  const state = levelState(environment.entryHeightM, fraction, pitchDeg);
+  state[STATE.vNorth] = trim.speedMps + environment.windNorthMps;
+  state[STATE.vEast] = environment.windEastMps;
+  return { state, motor: commandForThrust(aircraft, fraction) };
+}
+
+function look(state: Float64Array, seen: Seen): void {
+  const euler = toEuler({ w: state[6], x: state[7], y: state[8], z: state[9] });
+  const toDeg = DEG_PER_RAD;
+  seen.pitchDeg = euler.pitchDeg;
+  seen.rollDeg = euler.rollDeg;
+  seen.yawDeg = euler.yawDeg;
+  seen.climbMps = -state[5];
+  seen.rateDps.roll = state[10] * toDeg;
+  seen.rateDps.pitch = state[11] * toDeg;
+  seen.rateDps.yaw = state[12] * toDeg;
+  seen.upright = 1 - 2 * (state[7] * state[7] + state[8] * state[8]);
+}
+
+function holds(guard: Guard, recipe: Recipe, seen: Seen, aboveEntryM: number): boolean {
+  switch (guard.kind) {
+    case "time":
+      // Half a step of slack keeps a time guard from depending on rounding.
+      return seen.timeInPhaseS >= resolve(recipe, guard.s) - 0.5 * STEP_S;
+    case "turned":
+      return (
+        Math.abs(seen.turnedDeg[guard.axis] + seen.rateDps[guard.axis] * resolve(recipe, guard.leadS ?? 0)) >=
+        resolve(recipe, guard.deg)
+      );
+    case "climb":
+      return beyond(guard.is, seen.climbMps, resolve(recipe, guard.mps));
+    case "height":
+      return beyond(guard.is, aboveEntryM, resolve(recipe, guard.m));
+    case "upright":
+      return seen.upright >= Math.cos(RAD_PER_DEG * resolve(recipe, guard.withinDeg));
+  }
+}
+
+function beyond(is: "below" | "above", value: number, bound: number): boolean {
+  return is === "below" ? value <= bound : value >= bound;
+}

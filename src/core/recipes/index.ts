@@ -1,0 +1,15 @@
+export { CALM_AIR, requireEnvironment } from "./environment";
+export type { Environment } from "./environment";
+export { fly, LONGEST_FLIGHT_S, STEP_S } from "./fly";
+export type { ChangeOfPlan, Flight } from "./fly";
+export { recipes } from "./library";
+export { indexAt } from "./measures";
+export type { Measures } from "./measures";
+export { STICK_SPEED_PER_S } from "./pilot";
+export { mirrored, resolve, withParameters } from "./recipe";
+export type { Axis, Guard, Phase, Recipe, RecipeParameter, StickPlan, ThrottlePlan, Value } from "./recipe";
+export { solve, withSlip } from "./solve";
+export type { Goal, Solution } from "./solve";
+export type { FlightEvent, Trace, TraceColumn } from "./trace";
+export { flyUncaught, wayOut, withoutCatch } from "./way-out";
+export type { Uncaught, WayOut } from "./way-out";
