@@ -19,8 +19,7 @@ const shared = {
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/.bathygon/"],
 };
 
-/** @type {import("jest").Config} */
-export default {
+const config = {
   projects: [
     {
       ...shared,
@@ -44,3 +43,5 @@ export default {
     },
   ],
 };
+
+export default config;

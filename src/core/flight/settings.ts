@@ -1,4 +1,4 @@
-import { requireNumber } from "../numbers";
+import { FieldRangeError, requireNumber } from "../numbers";
 import { requireRateCurve, type AxisRates } from "../rates";
 import { requireThrottleProfile, type ThrottleProfile } from "../throttle";
 
@@ -44,6 +44,10 @@ export function requireSettings(settings: Settings): Settings {
   requireNumber("tiltDeg", settings.tiltDeg, ...settingsRanges.tiltDeg);
   requireNumber("camera.verticalFovDeg", settings.camera?.verticalFovDeg, ...settingsRanges.verticalFovDeg);
   requireNumber("camera.aspect", settings.camera.aspect, ...settingsRanges.aspect);
+  for (const name of ["idleAuthority", "selfLevel"] as const) {
+    if (typeof settings.modes?.[name] !== "boolean")
+      throw new FieldRangeError(`modes.${name}`, `modes.${name} is neither on nor off`);
+  }
   if (settings.modes.bankLimitDeg !== null) {
     requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);
   }

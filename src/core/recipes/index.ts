@@ -1,3 +1,5 @@
+export { briefTrick, USUAL_MARGINS } from "./brief";
+export type { SafetyMargins, TrickBrief } from "./brief";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
 export { fly, LONGEST_FLIGHT_S, STEP_S } from "./fly";

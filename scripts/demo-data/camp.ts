@@ -1,0 +1,215 @@
+import type { FlightState } from "@/server/repositories";
+import { airframePresets, type RateCurve, type Settings } from "@/core";
+
+/** A made-up winter training camp on a disused salt works. Every person and aircraft in it is invented. */
+
+export const coaches = ["Maren Tolvik", "Edda Rusk"] as const;
+
+/** Days before today on which the camp flew, first to last: twice a week for ten weeks. */
+export const flyingDaysAgo = [68, 65, 61, 58, 54, 51, 47, 44, 40, 37, 33, 30, 26, 23, 19, 16, 12, 9, 5, 2] as const;
+
+const pitchOf = (superRate: number, expo: number): RateCurve => ({
+  family: "base-super",
+  base: 1,
+  super: superRate,
+  expo,
+});
+
+function settings(superRate: number, tiltDeg: number, change: Partial<Settings> = {}): Settings {
+  return {
+    rates: { roll: pitchOf(superRate, 0.1), pitch: pitchOf(superRate, 0.1), yaw: pitchOf(0.6, 0) },
+    throttle: { mid: 0.3, expo: 0.25, limit: { kind: "off", fraction: 1 } },
+    tiltDeg,
+    camera: { verticalFovDeg: 88, aspect: 4 / 3 },
+    modes: { idleAuthority: true, bankLimitDeg: null, selfLevel: false },
+    ...change,
+  };
+}
+
+const learner: Settings = {
+  rates: {
+    roll: { family: "end-cubic", endDps: 300, expo: 0.4 },
+    pitch: { family: "end-cubic", endDps: 300, expo: 0.4 },
+    yaw: { family: "end-cubic", endDps: 250, expo: 0.3 },
+  },
+  throttle: { mid: 0.3, expo: 0.3, limit: { kind: "scale", fraction: 0.65 } },
+  tiltDeg: 5,
+  camera: { verticalFovDeg: 88, aspect: 4 / 3 },
+  modes: { idleAuthority: true, bankLimitDeg: 30, selfLevel: false },
+};
+
+interface CampSetup {
+  /** Flying day (index) on the eve of which it was saved. */
+  readonly day: number;
+  readonly settings: Settings;
+  readonly reason: string;
+}
+
+interface CampAircraft {
+  readonly name: string;
+  readonly preset: keyof typeof airframePresets;
+  readonly state: FlightState;
+  readonly setups: readonly CampSetup[];
+}
+
+/** A stretch of flying days at one step with the share of clean attempts, first and last day. */
+interface Stretch {
+  readonly days: readonly [first: number, last: number];
+  readonly step: string;
+  readonly back: readonly [number, number];
+  readonly front: readonly [number, number];
+  readonly crashes?: number;
+  /** Signed off after the last day of the stretch. */
+  readonly signed?: boolean;
+}
+
+interface CampPilot {
+  readonly name: string;
+  readonly stickMode: number;
+  readonly grip: "thumbs" | "pinch" | "hybrid";
+  readonly aircraft: readonly CampAircraft[];
+  readonly flown: readonly Stretch[];
+  readonly notes: readonly (readonly [day: number, text: string])[];
+}
+
+export const pilots: readonly CampPilot[] = [
+  {
+    // Favours one side.
+    name: "Odalie Venn",
+    stickMode: 2,
+    grip: "pinch",
+    aircraft: [
+      {
+        name: "Brine 5",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 0, settings: settings(0.72, 20), reason: "First flips: end near 700" }],
+      },
+      {
+        name: "Brine 3",
+        preset: "three-inch",
+        state: "flying",
+        setups: [{ day: 6, settings: settings(0.72, 20), reason: "Same feel as Brine 5 for the store yard" }],
+      },
+    ],
+    flown: [
+      { days: [0, 7], step: "flip-slow", back: [0.5, 0.9], front: [0.4, 0.85], signed: true },
+      { days: [8, 19], step: "flip-ease-quarter", back: [0.6, 0.9], front: [0.2, 0.25] },
+    ],
+    notes: [[15, "Looks at the brine tower on forward flips and loses the horizon. Fly them facing the open pans."]],
+  },
+  {
+    // Changes rates after every bad day.
+    name: "Brannoch Sile",
+    stickMode: 2,
+    grip: "thumbs",
+    aircraft: [
+      {
+        name: "Sluice",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [
+          { day: 0, settings: settings(0.7, 20), reason: "First flips" },
+          { day: 4, settings: settings(0.78, 20), reason: "Felt slow" },
+          { day: 8, settings: settings(0.66, 15), reason: "Overshot all day" },
+          { day: 11, settings: settings(0.74, 25), reason: "Wants to fly faster between tricks" },
+          { day: 15, settings: settings(0.62, 20), reason: "Bad day, calmer again" },
+          { day: 19, settings: settings(0.75, 20), reason: "Back to something like the spring" },
+        ],
+      },
+    ],
+    flown: [{ days: [0, 19], step: "flip-slow", back: [0.35, 0.5], front: [0.35, 0.45], crashes: 0.12 }],
+    notes: [[16, "Agreed: no change of rates for three sessions, whatever the day was like."]],
+  },
+  {
+    // Came back after a gap.
+    name: "Tamsel Orrick",
+    stickMode: 1,
+    grip: "thumbs",
+    aircraft: [
+      {
+        name: "Lamplight",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 0, settings: settings(0.71, 25), reason: "As flown last season" }],
+      },
+    ],
+    flown: [
+      { days: [0, 3], step: "flip-slow", back: [0.7, 0.95], front: [0.7, 0.9], signed: true },
+      { days: [4, 8], step: "flip-ease-quarter", back: [0.6, 0.95], front: [0.6, 0.9], signed: true },
+      { days: [19, 19], step: "flip-one-move", back: [0.4, 0.4], front: [0.3, 0.3] },
+    ],
+    notes: [[19, "First day back after five weeks. Rusty but calm; fly the slow ones first next time."]],
+  },
+  {
+    // Ready for sign-off.
+    name: "Ysolde Marr",
+    stickMode: 2,
+    grip: "hybrid",
+    aircraft: [
+      {
+        name: "Rakes",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 0, settings: settings(0.73, 25), reason: "Settled; left alone since" }],
+      },
+    ],
+    flown: [
+      { days: [0, 4], step: "flip-slow", back: [0.6, 0.95], front: [0.6, 0.95], signed: true },
+      { days: [5, 10], step: "flip-ease-quarter", back: [0.5, 0.95], front: [0.5, 0.95], signed: true },
+      { days: [11, 19], step: "flip-one-move", back: [0.4, 1], front: [0.4, 1] },
+    ],
+    notes: [],
+  },
+  {
+    // The tilt slipped in a crash and nobody noticed for a week.
+    name: "Corvin Haldt",
+    stickMode: 2,
+    grip: "pinch",
+    aircraft: [
+      {
+        name: "Spindle",
+        preset: "five-inch-freestyle",
+        state: "repaired",
+        setups: [
+          { day: 0, settings: settings(0.74, 30), reason: "Reference setup" },
+          {
+            day: 19,
+            settings: settings(0.74, 26),
+            reason: "Measured after the windmill crash: the camera sits 4° lower",
+          },
+        ],
+      },
+      {
+        name: "Spindle Two",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 2, settings: settings(0.74, 30), reason: "Copy of Spindle" }],
+      },
+    ],
+    flown: [
+      { days: [0, 2], step: "flip-slow", back: [0.8, 0.95], front: [0.8, 0.95], signed: true },
+      { days: [3, 6], step: "flip-ease-quarter", back: [0.7, 0.95], front: [0.7, 0.95], signed: true },
+      { days: [7, 11], step: "flip-one-move", back: [0.6, 0.95], front: [0.6, 0.95], signed: true },
+      { days: [12, 16], step: "flip-ease-end", back: [0.6, 0.7], front: [0.6, 0.7] },
+      { days: [17, 19], step: "flip-ease-end", back: [0.3, 0.3], front: [0.2, 0.2], crashes: 0.1 },
+    ],
+    notes: [[17, "Touched a windmill frame on the way out. Says it feels wrong since, cannot say how."]],
+  },
+  {
+    // New.
+    name: "Perrin Askew",
+    stickMode: 3,
+    grip: "thumbs",
+    aircraft: [
+      {
+        name: "Gull",
+        preset: "five-inch-freestyle",
+        state: "new",
+        setups: [{ day: 19, settings: learner, reason: "First flights: gentle, bank held at 30°" }],
+      },
+    ],
+    flown: [],
+    notes: [[19, "Joined the camp. Arm switch drilled, first hovers by eye still to come."]],
+  },
+];

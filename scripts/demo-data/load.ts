@@ -1,0 +1,222 @@
+import { v7 } from "uuid";
+import { airframePresets, seededRandom, type Attempt, type Outcome } from "@/core";
+import { evidenceFor } from "@/features/pilot/evidence";
+import {
+  insertAircraft,
+  insertAttempt,
+  insertCoach,
+  insertMilestone,
+  insertNote,
+  insertPilot,
+  insertSession,
+  insertSetup,
+  inTransaction,
+  listCoaches,
+  setSessionEnd,
+} from "@/server/repositories";
+import type { Transaction } from "@/server/database";
+import { findStep, standingOf } from "@/syllabus";
+import { coaches, flyingDaysAgo, pilots } from "./camp";
+
+const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
+const MINUTE_MS = 60_000;
+const SEED = 20260117;
+
+/**
+ * Loads the made-up camp, ending shortly before `now`, unless there are records already. The same but for the dates every
+ * time. Returns whether it was loaded.
+ */
+export async function loadDemo(now: Date): Promise<boolean> {
+  if ((await listCoaches()).length > 0) return false;
+  await inTransaction((transaction) => new Camp(transaction, now).load());
+  return true;
+}
+
+type FlownAttempt = Attempt & { readonly stepId: string };
+
+/** A pilot of the camp while it is loaded. */
+interface Person {
+  readonly plan: (typeof pilots)[number];
+  readonly id: string;
+  readonly setupOnDay: (day: number) => string | null;
+  readonly flown: FlownAttempt[];
+  readonly signed: Set<string>;
+}
+
+class Camp {
+  private readonly random = seededRandom(SEED);
+  private readonly today: number;
+  private readonly coachIds: string[] = [];
+
+  constructor(
+    private readonly transaction: Transaction,
+    now: Date,
+  ) {
+    this.today = Math.floor(now.getTime() / DAY_MS) * DAY_MS;
+  }
+
+  async load(): Promise<void> {
+    for (const name of coaches) {
+      const id = this.id(this.dayMs(0) - 3 * DAY_MS);
+      this.coachIds.push(id);
+      await insertCoach(
+        this.transaction,
+        { id, name },
+        new Date(this.dayMs(0) - 3 * DAY_MS + this.coachIds.length * MINUTE_MS),
+      );
+    }
+    const people: Person[] = [];
+    for (const plan of pilots) {
+      const id = this.id(this.dayMs(0) - 2 * DAY_MS);
+      await insertPilot(
+        this.transaction,
+        { id, name: plan.name, stickMode: plan.stickMode, grip: plan.grip },
+        new Date(this.dayMs(0) - 2 * DAY_MS),
+      );
+      const saved = await this.loadAircraft(plan, id);
+      people.push({
+        plan,
+        id,
+        flown: [],
+        signed: new Set(),
+        setupOnDay: (day) => saved.filter((one) => one.day <= day).at(-1)?.id ?? null,
+      });
+    }
+    for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
+  }
+
+  private async loadAircraft(plan: (typeof pilots)[number], pilotId: string): Promise<{ day: number; id: string }[]> {
+    const ofFirst: { day: number; id: string }[] = [];
+    for (const [place, aircraft] of plan.aircraft.entries()) {
+      const aircraftId = this.id(this.dayMs(0) - DAY_MS);
+      await insertAircraft(
+        this.transaction,
+        {
+          id: aircraftId,
+          pilotId,
+          name: aircraft.name,
+          presetId: aircraft.preset as string,
+          flightState: aircraft.state,
+          airframe: airframePresets[aircraft.preset].airframe,
+        },
+        new Date(this.dayMs(0) - DAY_MS + place * MINUTE_MS),
+      );
+      for (const [i, { day, settings, reason }] of aircraft.setups.entries()) {
+        const atMs = this.dayMs(day) - 15 * HOUR_MS;
+        const id = this.id(atMs);
+        await insertSetup(
+          this.transaction,
+          { id, aircraftId, number: i + 1, settings, reason, coachId: this.coachOn(day) },
+          new Date(atMs),
+        );
+        if (place === 0) ofFirst.push({ day, id });
+      }
+    }
+    return ofFirst;
+  }
+
+  private async loadDay(day: number, people: readonly Person[]): Promise<void> {
+    const startMs = this.dayMs(day) + 10 * HOUR_MS;
+    const here = people.flatMap((person) => {
+      const stretch = person.plan.flown.find(({ days: [first, last] }) => day >= first && day <= last);
+      return stretch ? [{ person, stretch }] : [];
+    });
+    const sessionId = this.id(startMs);
+    await insertSession(this.transaction, {
+      id: sessionId,
+      coachId: this.coachOn(day),
+      place: "field",
+      startedAtMs: startMs,
+      pilots: here.map(({ person, stretch }) => ({
+        pilotId: person.id,
+        stepId: stretch.step,
+        setupId: person.setupOnDay(day),
+      })),
+    });
+    for (const [turn, { person, stretch }] of here.entries()) {
+      const step = findStep(stretch.step)!;
+      const [first, last] = stretch.days;
+      const progress = last === first ? 1 : (day - first) / (last - first);
+      const count = 6 + Math.floor(this.random() * 5);
+      for (let n = 0; n < count; n++) {
+        const direction = n % 2 === 0 ? "back" : "front";
+        const [from, to] = stretch[direction];
+        // The last day before a sign-off, or of a pilot who is ready, passes for certain.
+        const certain = progress === 1 && to >= 0.85 && n >= count - 8;
+        const clean = certain || this.random() < from + progress * (to - from);
+        const outcome: Outcome = clean
+          ? "clean"
+          : this.random() < (stretch.crashes ?? 0.04)
+            ? "crashed"
+            : this.random() < 0.25
+              ? "bailed"
+              : "rough";
+        const fault = step.faults[Math.floor(this.random() * step.faults.length)].id;
+        const atMs = startMs + (turn * 25 + n * 2) * MINUTE_MS + Math.floor(this.random() * MINUTE_MS);
+        const setupId = person.setupOnDay(day);
+        await insertAttempt(this.transaction, {
+          id: this.id(atMs),
+          sessionId,
+          pilotId: person.id,
+          stepId: step.id,
+          direction,
+          outcome,
+          place: "field",
+          setupId,
+          faults: clean ? [] : [fault],
+          atMs,
+        });
+        person.flown.push({ stepId: step.id, direction, outcome, place: "field", setupId, atMs });
+      }
+      if (stretch.signed && day === last) await this.signOff(person, step.id, startMs + 5 * HOUR_MS, day);
+    }
+    for (const { plan, id } of people) {
+      for (const [, text] of plan.notes.filter(([noted]) => noted === day)) {
+        await insertNote(
+          this.transaction,
+          { id: this.id(startMs), pilotId: id, coachId: this.coachOn(day), text },
+          new Date(startMs + 6 * HOUR_MS),
+        );
+      }
+    }
+    await setSessionEnd(this.transaction, sessionId, new Date(startMs + 4 * HOUR_MS));
+  }
+
+  private async signOff(person: Person, stepId: string, atMs: number, day: number): Promise<void> {
+    const standing = standingOf({
+      attempts: person.flown,
+      signedOff: person.signed,
+      setupId: person.setupOnDay(day),
+      nowMs: atMs,
+    });
+    const evidence = evidenceFor(standing.steps.find(({ step }) => step.id === stepId)!);
+    await insertMilestone(this.transaction, {
+      id: this.id(atMs),
+      pilotId: person.id,
+      coachId: this.coachOn(day),
+      stepId,
+      note: "",
+      evidence,
+      signedAtMs: atMs,
+    });
+    person.signed.add(stepId);
+  }
+
+  private coachOn(day: number): string {
+    return this.coachIds[day % 2];
+  }
+
+  private dayMs(day: number): number {
+    return this.today - flyingDaysAgo[day] * DAY_MS;
+  }
+
+  /** An id of the usual form whose random part comes from the seed. */
+  private id(atMs: number): string {
+    return v7({
+      msecs: atMs,
+      random: Uint8Array.from({ length: 16 }, () => Math.floor(this.random() * 256)),
+      seq: Math.floor(this.random() * 2 ** 31),
+    });
+  }
+}

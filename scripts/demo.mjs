@@ -1,0 +1,82 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { runTypeScript, startApplication } from "./lib/application.mjs";
+import { ensureBuild } from "./lib/build.mjs";
+import { databasePackages, prepareMachine } from "./lib/install.mjs";
+import { startMariaDb } from "./lib/mariadb.mjs";
+import { own, ownFolder } from "./lib/paths.mjs";
+import { isAlive, portIsFree, stopLeftover } from "./lib/processes.mjs";
+import { PlainFailure, runMain, say } from "./lib/say.mjs";
+
+const reset = process.argv.includes("--reset");
+const port = Number(process.env.PORT ?? 3000);
+const stops = [];
+let stopping = null;
+
+/** Stops what was started, last first; a second signal while stopping changes nothing. */
+function stopAll() {
+  stopping ??= (async () => {
+    for (const stop of [...stops].reverse()) await stop();
+  })();
+  return stopping;
+}
+
+for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) {
+  process.on(signal, async () => {
+    if (!stopping) say("Stopping");
+    await stopAll();
+    say("Stopped");
+    process.exit(0);
+  });
+}
+
+await runMain(async () => {
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new PlainFailure(`PORT is ${process.env.PORT}; it wants a number from 1 to 65535.`);
+  await prepareMachine(databasePackages);
+  const folder = ownFolder("demo");
+  const runningFile = join(folder, "running");
+  if (existsSync(runningFile)) {
+    const [pid, address, applicationPid] = readFileSync(runningFile, "utf8").split("\n");
+    if (isAlive(Number(pid)) && Number(pid) !== process.pid)
+      throw new PlainFailure(`The demo already runs at ${address} (process ${pid}). Stop that one first.`);
+    say("An earlier run was cut off; clearing up after it");
+    await stopLeftover(Number(applicationPid), own);
+    rmSync(runningFile);
+  }
+  if (!(await portIsFree(port))) {
+    throw new PlainFailure(
+      `Port ${port} is taken. Stop what uses it, or choose another:\n  PORT=${port + 1} npm run demo`,
+    );
+  }
+  writeFileSync(runningFile, `${process.pid}\nhttp://127.0.0.1:${port}\n`);
+  stops.push(async () => rmSync(runningFile, { force: true }));
+  try {
+    const build = await ensureBuild();
+    if (reset) {
+      say("Removing the demo's database");
+      rmSync(join(folder, "database"), { recursive: true, force: true });
+    }
+    say("Starting the database");
+    const database = await startMariaDb(ownFolder("demo", "database"));
+    stops.push(database.stop);
+    say("Bringing the tables up to date and loading the demo once");
+    const { output } = await runTypeScript("prepare-database.ts", ["--demo"], database.env);
+    for (const line of output.trim().split("\n").filter(Boolean)) say(line);
+    say("Starting the application");
+    const application = await startApplication(build, port, database.env);
+    stops.push(application.stop);
+    writeFileSync(runningFile, `${process.pid}\n${application.address}\n${application.pid}\n`);
+    application.child.once("exit", (code) => {
+      if (stopping) return;
+      console.error(`The application ended by itself (code ${code}).`);
+      process.exitCode = 1;
+      void stopAll().then(() => process.exit(1));
+    });
+    say("Bathygon is ready. Ctrl-C stops it.");
+    console.log(`\n  ${application.address}\n`);
+  } catch (error) {
+    await stopAll();
+    throw error;
+  }
+});

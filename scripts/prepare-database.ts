@@ -1,0 +1,18 @@
+import { database, migrateUp } from "@/server/database";
+import { loadDemo } from "./demo-data/load";
+
+/** Brings the tables up to date; with --demo also loads the made-up camp into an empty database. */
+async function main(): Promise<void> {
+  const ran = await migrateUp(database());
+  console.log(ran.length ? `Tables brought up to date: ${ran.join(", ")}` : "Tables are up to date");
+  if (process.argv.includes("--demo")) {
+    console.log((await loadDemo(new Date())) ? "Demo data loaded" : "Demo data is already there");
+  }
+}
+
+main()
+  .catch((error) => {
+    console.error(error);
+    process.exitCode = 1;
+  })
+  .finally(() => database().destroy());

@@ -1,0 +1,16 @@
+import { pilotActions } from "@/features/pilot";
+import { sessionActions } from "@/features/session";
+import { setupActions } from "@/features/setup";
+import { squadActions } from "@/features/squad";
+import type { Action } from "@/server/actions";
+
+/** Everything that can be asked of the server, by name. */
+const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
+  Object.entries({ ...squadActions, ...pilotActions, ...setupActions, ...sessionActions }),
+) as ReadonlyMap<string, Action<object, unknown>>;
+
+export const actionNames: readonly string[] = [...actions.keys()];
+
+export function findAction(name: string): Action<object, unknown> | undefined {
+  return actions.get(name);
+}

@@ -1,0 +1,27 @@
+import "@fontsource-variable/archivo/standard.css";
+import "@fontsource-variable/martian-mono/standard.css";
+import type { Metadata, Viewport } from "next";
+import { cookies } from "next/headers";
+import type { ReactNode } from "react";
+import { PreferencesProvider } from "@/ui/theme/preferences";
+import { themeNames } from "@/ui/theme/tokens";
+import { unitSystems } from "@/ui/units/quantity";
+
+export const metadata: Metadata = {
+  title: { default: "Bathygon", template: "%s · Bathygon" },
+  description: "Desk and field companion of a freestyle coach",
+};
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const jar = await cookies();
+  const theme = themeNames.find((name) => name === jar.get("bathygon-theme")?.value) ?? "light";
+  const units = unitSystems.find((name) => name === jar.get("bathygon-units")?.value) ?? "metric";
+  return (
+    <html lang="en">
+      <body>
+        <PreferencesProvider initial={{ theme, units }}>{children}</PreferencesProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,18 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+
+export default function NotFound() {
+  return (
+    <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
+      <Typography variant="h1">Nothing at this address</Typography>
+      <Typography sx={{ my: 2 }}>It may be mistyped, or what it led to is not in the records.</Typography>
+      <Button variant="contained" component={Link} href="/squad">
+        To the squad
+      </Button>
+    </Box>
+  );
+}

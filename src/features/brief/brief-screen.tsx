@@ -1,0 +1,245 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo } from "react";
+import type { Settings } from "@/core";
+import type { Aircraft, Setup } from "@/server/repositories";
+import { cueFor, directionNames, skillOf, stageNames, stepBefore, steps } from "@/syllabus";
+import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { useKeys } from "@/ui/keys/keys";
+import { StateMark } from "@/ui/marks/marks";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { Num } from "@/ui/units/figure";
+import { cautionsFor } from "./cautions";
+import { FlownTrick } from "./flown-trick";
+import type { BriefData } from "./load";
+import { useBrief, type BriefState } from "./use-brief";
+
+/** Brief: one step for one pilot on one aircraft, everything computed for exactly these. */
+export function BriefScreen({ data }: { data: BriefData }) {
+  const { pilot, aircraft, setup } = data;
+  const { hrefFor } = useAtHand();
+  if (!aircraft || !setup) {
+    return (
+      <>
+        <Title data={data} />
+        <Typography sx={{ my: 2, maxWidth: 560 }}>
+          {aircraft ? `${aircraft.name} has no setup yet.` : `${pilot.name} has no aircraft yet.`} The numbers of a
+          brief are computed for one aircraft with its settings, so that comes first.
+        </Typography>
+        <Button variant="contained" component={Link} href={hrefFor("/setup")}>
+          {aircraft ? "Make the first setup" : "Add an aircraft"}
+        </Button>
+      </>
+    );
+  }
+  return <FullBrief data={data} aircraft={aircraft} setup={setup} />;
+}
+
+function FullBrief({ data, aircraft, setup }: { data: BriefData; aircraft: Aircraft; setup: Setup }) {
+  const { step } = data.standing;
+  const state = useBrief(step.recipeFor[data.direction], aircraft.airframe, setup.settings);
+  return (
+    <>
+      <Title data={data} />
+      <Warnings data={data} aircraft={aircraft} settings={setup.settings} state={state} />
+      {state.kind === "computing" && (
+        <Box sx={{ py: 6, maxWidth: 420 }}>
+          <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
+          <LinearProgress aria-label="Flying it in the model" />
+        </Box>
+      )}
+      {state.kind === "done" && (
+        <FlownTrick
+          brief={state.brief}
+          pilot={data.pilot}
+          step={step}
+          setupNumber={setup.number}
+          aircraftName={aircraft.name}
+        />
+      )}
+      <LowerThird data={data} state={state} />
+    </>
+  );
+}
+
+function Title({ data }: { data: BriefData }) {
+  const { step } = data.standing;
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  const go = useMemo(
+    () => (stepId: string, direction: string) => router.push(hrefFor("/brief", { step: stepId, direction })),
+    [router, hrefFor],
+  );
+  const at = steps.findIndex((one) => one.id === step.id);
+  const before = stepBefore(step);
+  const after = steps[at + 1];
+  const other = step.directions.find(({ id }) => id !== data.direction);
+  const keys = useMemo(
+    () => [
+      ...(other ? [{ key: "d", label: `The other direction: ${other.name}`, run: () => go(step.id, other.id) }] : []),
+      ...(before ? [{ key: "p", label: `Step before: ${before.name}`, run: () => go(before.id, data.direction) }] : []),
+      ...(after ? [{ key: "n", label: `Next step: ${after.name}`, run: () => go(after.id, data.direction) }] : []),
+    ],
+    [go, step, other, before, after, data.direction],
+  );
+  useKeys(keys);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
+      <Typography variant="h1">
+        {step.name}, {directionNames(step)[data.direction]}
+      </Typography>
+      <Box component="span" sx={{ fontSize: "0.95rem" }}>
+        <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} /> {stageNames[skillOf(step).stage]},
+        step <b className="num">{at + 1}</b> of <b className="num">{steps.length}</b>
+        {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
+      </Box>
+      <Box sx={{ flex: 1 }} />
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={data.direction}
+        onChange={(_, direction) => direction && go(step.id, direction)}
+        aria-label="Direction"
+      >
+        {step.directions.map(({ id, name }) => (
+          <ToggleButton key={id} value={id} sx={{ textTransform: "none", px: 2 }}>
+            {name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={!before}
+        onClick={() => before && go(before.id, data.direction)}
+      >
+        Step before
+      </Button>
+      <Button size="small" variant="outlined" disabled={!after} onClick={() => after && go(after.id, data.direction)}>
+        Next step
+      </Button>
+    </Box>
+  );
+}
+
+function Warnings({
+  data,
+  aircraft,
+  settings,
+  state,
+}: {
+  data: BriefData;
+  aircraft: Aircraft;
+  settings: Settings;
+  state: BriefState;
+}) {
+  const { hrefFor } = useAtHand();
+  const found = cautionsFor(data.standing.step, aircraft, settings);
+  const problems = state.kind === "impossible" ? [state.why] : state.kind === "done" ? state.brief.problems : [];
+  if (found.length + problems.length === 0) return null;
+  return (
+    <Alert
+      severity={problems.length ? "error" : "warning"}
+      sx={{ mb: 1.5 }}
+      action={
+        <Button color="inherit" component={Link} href={hrefFor("/setup")}>
+          Setup
+        </Button>
+      }
+    >
+      {problems.map((problem) => (
+        <div key={problem}>Does not go with these settings: {problem}.</div>
+      ))}
+      {found.map((line) => (
+        <div key={line}>{line}</div>
+      ))}
+    </Alert>
+  );
+}
+
+function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
+  const { step, evidence } = data.standing;
+  const skill = skillOf(step);
+  const names = directionNames(step);
+  const brief = state.kind === "done" ? state.brief : null;
+  return (
+    <Box
+      sx={(theme) => ({
+        mt: 2,
+        pt: 1.5,
+        borderTop: `1.5px solid ${theme.tokens.ink}`,
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: "1fr 1.15fr 1fr" },
+        columnGap: 4,
+        rowGap: 2.5,
+      })}
+    >
+      <section aria-labelledby="do">
+        <Typography variant="h2" id="do">
+          Do
+        </Typography>
+        <Box component="ol" sx={{ pl: 2.5, my: 0.5, "& li": { mb: 0.5 } }}>
+          {step.drill.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </Box>
+        <Typography variant="h2" sx={{ mt: 1.5 }}>
+          Way out
+        </Typography>
+        <Typography sx={{ mt: 0.5 }}>{step.wayOut}</Typography>
+        {brief?.wayOut && (
+          <Typography sx={{ mt: 0.5 }}>
+            From <Num value={brief.entryHeightM} quantity="length" />, it still works up to{" "}
+            <Num value={brief.wayOut.lastAfterCutS} quantity="time" /> after closing the throttle, and down to{" "}
+            <Num value={brief.wayOut.lastHeightM} quantity="length" />.
+          </Typography>
+        )}
+      </section>
+      <section aria-labelledby="faults">
+        <Typography variant="h2" id="faults">
+          If this happens
+        </Typography>
+        {step.faults.map((fault) => (
+          <Box key={fault.id} sx={{ mt: 0.8 }}>
+            <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
+          </Box>
+        ))}
+      </section>
+      <section aria-labelledby="passes">
+        <Typography variant="h2" id="passes">
+          Passes when
+        </Typography>
+        <Typography sx={{ mt: 0.5 }}>
+          <b className="num">{step.mark.k}</b> of the last <b className="num">{step.mark.n}</b> are clean,{" "}
+          {step.directions.map(({ name }) => name).join(" and ")} each, in the field. Clean: {step.clean}.
+        </Typography>
+        <Box sx={{ my: 1 }}>
+          {evidence.directions.map((one) => (
+            <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
+          ))}
+        </Box>
+        <Typography sx={{ fontWeight: 600 }}>{data.standing.advice.sentence}</Typography>
+        <Box
+          component="ul"
+          sx={(theme) => ({ pl: 2, mt: 1.5, mb: 0, fontSize: "0.85rem", color: theme.tokens.buoyText })}
+        >
+          {skill.cautions.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+          <li>
+            Clear ground of <Num value={skill.roomM} quantity="length" digits={0} /> all round.
+          </li>
+        </Box>
+      </section>
+    </Box>
+  );
+}

@@ -1,0 +1,83 @@
+import { indexAt, resolve, type Flight, type Phase, type Recipe } from "@/core";
+import { stickModes } from "@/ui/sticks/modes";
+
+/** A phase of the trick as a numbered instruction. */
+export interface Instruction {
+  readonly number: number;
+  /** Sample of the trace at which the sticks have come where this phase wants them. */
+  readonly sample: number;
+  readonly startS: number;
+  /** Words before, figure, words after. */
+  readonly text: string;
+  readonly figure: string;
+}
+
+/** Time fingers take to arrive, so that a number stands where the stick went and not where it came from. */
+const ARRIVAL_S = 0.1;
+const percent = (share: number) => `${Math.round(100 * Math.abs(share))} %`;
+
+/** The phases of a flown recipe as instructions for a stick mode, in order. */
+export function instructionsFor({
+  recipe,
+  flight,
+  stickMode,
+}: {
+  recipe: Recipe;
+  flight: Flight;
+  stickMode: number;
+}): Instruction[] {
+  const starts = recipe.phases.map(
+    (phase) => flight.events.find((event) => event.kind === "phase" && event.detail === phase.id)?.timeS,
+  );
+  const durationS = flight.measures.durationS;
+  return recipe.phases.flatMap((phase, i) => {
+    const startS = starts[i];
+    if (startS === undefined) return [];
+    const endS = starts[i + 1] ?? durationS;
+    const sample = indexAt(flight.trace, Math.max(startS, Math.min(startS + ARRIVAL_S, endS - 0.01)));
+    return [{ number: i + 1, sample, startS, ...words(phase, recipe, flight, sample, stickMode) }];
+  });
+}
+
+function words(
+  phase: Phase,
+  recipe: Recipe,
+  { trace }: Flight,
+  sample: number,
+  stickMode: number,
+): { text: string; figure: string } {
+  const hand = stickModes[stickMode].right.upright === "pitch" ? "right" : "left";
+  const parameter = (name: string) => resolve(recipe, { param: name });
+  const pitch = trace.stickPitch[sample];
+  const way = pitch >= 0 ? "back" : "forward";
+  switch (phase.id) {
+    case "punch":
+      return {
+        text: `Punch, level, stick at ${percent(trace.stickThrottle[sample])}`,
+        figure: `${parameter("punchS").toFixed(2)} s`,
+      };
+    case "close":
+      return { text: "Close the throttle and wait", figure: `${parameter("closeS").toFixed(2)} s` };
+    case "turn":
+      return phase.pitch?.kind === "rate"
+        ? {
+            text: `${capital(hand)} stick ${way}, a little: ${percent(pitch)}`,
+            figure: `${Math.round(Math.abs(trace.pitchDps[Math.min(sample + 20, trace.timeS.length - 1)]))} °/s`,
+          }
+        : { text: `${capital(hand)} stick right ${way}`, figure: percent(pitch) };
+    case "ease":
+      return { text: "Ease the stick out to", figure: percent(parameter("easeStick")) };
+    case "stop": {
+      const at = Math.round(parameter("centreDeg"));
+      return { text: `Centre it; it carries on ${360 - at}° by itself`, figure: `at ${at}°` };
+    }
+    case "catch":
+      return { text: "Horizon back: open to the hover", figure: percent(trace.stickThrottle[trace.timeS.length - 1]) };
+    default:
+      return { text: phase.label, figure: "" };
+  }
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

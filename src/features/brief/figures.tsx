@@ -1,0 +1,174 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { resolve, type TrickBrief } from "@/core";
+import type { Step } from "@/syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { Figure } from "@/ui/units/figure";
+import { quantityText, type Quantity } from "@/ui/units/quantity";
+
+const MODEL =
+  "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, calm sea-level air (ISO 2533). The aircraft's numbers are estimates until measured.";
+
+/** The numbers of the brief, each with its reason behind it. */
+export function BriefFigures({
+  brief,
+  step,
+  aircraftName,
+  setupNumber,
+}: {
+  brief: TrickBrief;
+  step: Step;
+  aircraftName: string;
+  setupNumber: number;
+}) {
+  const { units } = usePreferences();
+  const { recipe, flight, simplyCentred, margins } = brief;
+  const { measures } = flight;
+  const parameter = (name: string) => resolve(recipe, { param: name });
+  const say = (value: number | null, quantity: Quantity, digits?: number) =>
+    quantityText(value, quantity, units, digits);
+  const flown = [
+    ["aircraft", aircraftName],
+    ["setup", String(setupNumber)],
+  ] as const;
+  const gained = measures.heightAtCutM === null ? null : measures.heightAtCutM - measures.entryHeightM;
+  const centreDeg = parameter("centreDeg");
+  return (
+    <section aria-labelledby="numbers">
+      <Typography variant="h2" id="numbers">
+        For {aircraftName}, setup <span className="num">{setupNumber}</span>
+      </Typography>
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
+        <Figure
+          label="Punch"
+          value={parameter("punchS")}
+          quantity="time"
+          why={{
+            how: `The punch at ${say(parameter("punchG"), "thrust")} of thrust after which the whole trick, with its catch, ends at the height at which it began.`,
+            inputs: [
+              ...flown,
+              ["thrust in the punch", say(parameter("punchG"), "thrust")],
+              ["ends off the start by", say(measures.heightGainedM, "length")],
+            ],
+            source: `Solved by bisection. ${MODEL}`,
+          }}
+        />
+        <Figure
+          label="Lowest safe entry"
+          value={brief.lowestEntryM}
+          quantity="length"
+          warn
+          why={{
+            how: `Height to begin at so that a punch a fifth too short, with nothing done for ${say(margins.reactionS, "time", 1)} after the catch was due and then full power, still clears the ground by ${say(margins.marginM, "length")}. It is advice, not a promise: begin higher while learning.`,
+            inputs: [
+              ...flown,
+              ["clearance", say(margins.marginM, "length")],
+              ["late by", say(margins.reactionS, "time", 1)],
+              ["punch short by", "20 %"],
+            ],
+            source: `Margins are this program's choice. ${MODEL}`,
+          }}
+        />
+        <Figure
+          label="Climbed at closing"
+          value={gained}
+          quantity="length"
+          why={{
+            how: "Height above the entry at the moment the throttle is closed.",
+            inputs: [...flown, ["punch", say(parameter("punchS"), "time")]],
+            source: MODEL,
+          }}
+        />
+        <Figure
+          label="Climb at closing"
+          value={measures.climbAtCutMps}
+          quantity="speed"
+          why={{
+            how: "Vertical speed at the moment the throttle is closed.",
+            inputs: [...flown, ["punch", say(parameter("punchS"), "time")]],
+            source: MODEL,
+          }}
+        />
+        <Figure
+          label="Hang time"
+          value={brief.hangTimeS}
+          quantity="time"
+          why={{
+            how: "From closing the throttle to falling past that height again if nothing were done. A thrown body without drag has twice the climb speed over g.",
+            inputs: [
+              ...flown,
+              ["climb at closing", say(measures.climbAtCutMps, "speed")],
+              [
+                "2v/g without drag",
+                say(measures.climbAtCutMps === null ? null : (2 * measures.climbAtCutMps) / 9.80665, "time"),
+              ],
+            ],
+            source: `Textbook projectile beside it. ${MODEL}`,
+          }}
+        />
+        <Figure
+          label="Time of the turn"
+          value={measures.turnTimeS}
+          quantity="time"
+          why={{
+            how: "From the first movement of the pitch stick to the stop.",
+            inputs: [...flown, ["stop at", `${Math.round(360 + (measures.stopErrorDeg ?? 0))}°`]],
+            source: MODEL,
+          }}
+        />
+        <Figure
+          label="Highest point"
+          value={measures.peakM}
+          quantity="length"
+          why={{
+            how: "Top of the path above the ground when begun at the height drawn. Local height limits come first.",
+            inputs: [...flown, ["begun at", say(brief.entryHeightM, "length")]],
+            source: MODEL,
+          }}
+        />
+        <Figure
+          label="Centre the stick at"
+          value={centreDeg}
+          quantity="angle"
+          why={{
+            how: "Angle turned at which centring the stick makes it stop at 360°. The rest it turns by itself while the rotors answer.",
+            inputs: [...flown, ["carries on by", say(360 - centreDeg, "angle")]],
+            source: `Solved by bisection. ${MODEL}`,
+          }}
+        />
+        <Figure
+          label="Stop error, as above"
+          value={measures.stopErrorDeg}
+          quantity="angle"
+          digits={1}
+          why={{
+            how: `Angle turned at the stop less 360°: plus is too far. Clean allows ${step.stopWithinDeg}°. It swings back by ${say(measures.bounceBackDeg, "angle", 1)} afterwards.`,
+            inputs: [
+              ...flown,
+              ["centred at", say(centreDeg, "angle", 1)],
+              ["bounce-back", say(measures.bounceBackDeg, "angle", 1)],
+            ],
+            source: MODEL,
+          }}
+        />
+        <Figure
+          label="If centred at 360°"
+          value={simplyCentred.stopErrorDeg}
+          quantity="angle"
+          warn={Math.abs(simplyCentred.stopErrorDeg ?? 0) > step.stopWithinDeg}
+          why={{
+            how: "The same turn with the stick centred only when the horizon is already back.",
+            inputs: [
+              ...flown,
+              ["clean allows", say(step.stopWithinDeg, "angle")],
+              ["bounce-back", say(simplyCentred.bounceBackDeg, "angle", 1)],
+            ],
+            source: MODEL,
+          }}
+        />
+      </Box>
+    </section>
+  );
+}

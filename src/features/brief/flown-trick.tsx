@@ -1,0 +1,151 @@
+"use client";
+
+import PauseIcon from "@mui/icons-material/Pause";
+import PlayArrowIcon from "@mui/icons-material/PlayArrow";
+import Box from "@mui/material/Box";
+import IconButton from "@mui/material/IconButton";
+import Slider from "@mui/material/Slider";
+import Typography from "@mui/material/Typography";
+import { useEffect, useMemo, useState } from "react";
+import { indexAt, type TrickBrief } from "@/core";
+import type { Pilot } from "@/server/repositories";
+import type { Step } from "@/syllabus";
+import { SideView } from "@/ui/flight/side-view";
+import { useKeys } from "@/ui/keys/keys";
+import { StickDials } from "@/ui/sticks/stick-dials";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+import { instructionsFor } from "./choreography";
+import { BriefFigures } from "./figures";
+
+interface FlownTrickProps {
+  readonly brief: TrickBrief;
+  readonly pilot: Pilot;
+  readonly step: Step;
+  readonly aircraftName: string;
+  readonly setupNumber: number;
+}
+
+const GLYPH_EVERY_S = 0.12;
+
+/** Sticks, path and figures of the flown trick, held together by one moment in time. */
+export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: FlownTrickProps) {
+  const { flight, recipe } = brief;
+  const { trace, measures } = flight;
+  const { units } = usePreferences();
+  const { cursorS, setCursorS, playing, setPlaying } = usePlayer(measures.durationS);
+  const instructions = useMemo(
+    () => instructionsFor({ recipe, flight, stickMode: pilot.stickMode }),
+    [recipe, flight, pilot.stickMode],
+  );
+  const cursor = cursorS === null ? null : indexAt(trace, cursorS);
+  const keys = useMemo(() => {
+    const move = (byS: number) => () =>
+      setCursorS((now) => Math.max(0, Math.min(measures.durationS, (now ?? 0) + byS)));
+    return [
+      { key: "ArrowRight", label: "A moment later", run: move(0.05) },
+      { key: "ArrowLeft", label: "A moment earlier", run: move(-0.05) },
+      { key: " ", label: "Play, pause", run: () => setPlaying((now) => !now) },
+    ];
+  }, [measures.durationS, setCursorS, setPlaying]);
+  useKeys(keys);
+  const lowestEntry =
+    brief.lowestEntryM === null
+      ? null
+      : { heightM: brief.entryHeightM, text: `begin no lower: ${quantityText(brief.entryHeightM, "length", units)}` };
+  const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: {
+          xs: "1fr",
+          md: "minmax(0,1fr) minmax(0,1fr)",
+          lg: "minmax(0,1.05fr) minmax(0,1.15fr) 270px",
+        },
+        columnGap: 3,
+        rowGap: 2,
+      }}
+    >
+      <section aria-labelledby="sticks">
+        <Typography variant="h2" id="sticks" sx={{ mb: 1 }}>
+          What the sticks do{" "}
+          <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+            mode {pilot.stickMode}
+          </Box>
+        </Typography>
+        <StickDials trace={trace} stickMode={pilot.stickMode} phases={instructions} cursor={cursor} />
+        <Box component="ol" sx={{ listStyle: "none", p: 0, mt: 1, mb: 0 }}>
+          {instructions.map((one) => (
+            <Box
+              component="li"
+              key={one.number}
+              sx={(theme) => ({
+                display: "flex",
+                gap: 1,
+                py: 0.25,
+                px: 0.5,
+                bgcolor: now?.number === one.number ? theme.tokens.depths[1] : "transparent",
+              })}
+            >
+              <b className="num">{one.number}</b>
+              <span>
+                {one.text} <b className="num">{one.figure}</b>
+              </span>
+            </Box>
+          ))}
+        </Box>
+      </section>
+      <section aria-labelledby="path">
+        <Typography variant="h2" id="path">
+          What the aircraft does{" "}
+          <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+            height over time, from the left
+          </Box>
+        </Typography>
+        <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />
+        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
+          <IconButton aria-label={playing ? "Pause" : "Play"} onClick={() => setPlaying((was) => !was)}>
+            {playing ? <PauseIcon /> : <PlayArrowIcon />}
+          </IconButton>
+          <Slider
+            size="small"
+            aria-label="Moment of the trick"
+            min={0}
+            max={measures.durationS}
+            step={0.01}
+            value={cursorS ?? 0}
+            onChange={(_, value) => setCursorS(value as number)}
+          />
+          <span className="num" style={{ minWidth: 56, textAlign: "right" }}>
+            {(cursorS ?? 0).toFixed(2)} s
+          </span>
+        </Box>
+        <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
+          Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
+        </Typography>
+      </section>
+      <BriefFigures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
+    </Box>
+  );
+}
+
+/** A moment that can be moved by hand or runs in real time; null before it is first touched. */
+function usePlayer(durationS: number) {
+  const [cursorS, setCursorS] = useState<number | null>(null);
+  const [playing, setPlaying] = useState(false);
+  useEffect(() => {
+    if (!playing) return;
+    let frame = 0;
+    let last = performance.now();
+    const tick = (now: number) => {
+      const passedS = (now - last) / 1000;
+      last = now;
+      setCursorS((at) => ((at ?? 0) + passedS > durationS ? 0 : (at ?? 0) + passedS));
+      frame = requestAnimationFrame(tick);
+    };
+    frame = requestAnimationFrame(tick);
+    return () => cancelAnimationFrame(frame);
+  }, [playing, durationS]);
+  return { cursorS, setCursorS, playing, setPlaying };
+}

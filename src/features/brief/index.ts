@@ -1,0 +1,2 @@
+export { BriefScreen } from "./brief-screen";
+export { loadBrief } from "./load";

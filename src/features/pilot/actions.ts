@@ -1,0 +1,78 @@
+import { action, conflict, missing } from "@/server/actions";
+import {
+  findCoach,
+  findPilot,
+  insertMilestone,
+  insertNote,
+  inTransaction,
+  latestSetups,
+  listAircraft,
+  listAttempts,
+  listMilestones,
+  lockMilestone,
+  setRemoved,
+  setWithdrawn,
+  type MilestoneEvidence,
+} from "@/server/repositories";
+import { standingOf } from "@/syllabus";
+import { evidenceFor } from "./evidence";
+import { AddNoteInput, ById, SignOffInput } from "./inputs";
+
+async function requirePilotAndCoach(pilotId: string, coachId: string): Promise<void> {
+  if (!(await findPilot(pilotId))) throw missing("That pilot");
+  if (!(await findCoach(coachId))) throw missing("That coach");
+}
+
+/** The evidence as it stands now, kept with the milestone. */
+async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
+  const [attempts, milestones, aircraft, setups] = await Promise.all([
+    listAttempts([pilotId]),
+    listMilestones(pilotId),
+    listAircraft(),
+    latestSetups(),
+  ]);
+  const own = aircraft.find((one) => one.pilotId === pilotId);
+  const standing = standingOf({
+    attempts,
+    signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
+    setupId: (own && setups.get(own.id)?.id) ?? null,
+    nowMs: now.getTime(),
+  });
+  return evidenceFor(standing.steps.find(({ step }) => step.id === stepId)!);
+}
+
+export const pilotActions = {
+  "sign-off": action(SignOffInput, async ({ id, pilotId, coachId, stepId, note }) => {
+    await requirePilotAndCoach(pilotId, coachId);
+    const now = new Date();
+    const evidence = await evidenceNow(pilotId, stepId, now);
+    await inTransaction(async (transaction) => {
+      const standing = await lockMilestone(transaction, pilotId, stepId);
+      if (standing && standing.id !== id)
+        throw conflict("This step is already signed off. Reload to see by whom and when.");
+      await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs: now.getTime() });
+    });
+  }),
+
+  "withdraw-sign-off": action(ById, async ({ id }) => {
+    if (!(await inTransaction((transaction) => setWithdrawn(transaction, id, new Date()))))
+      throw missing("That sign-off");
+  }),
+
+  "restore-sign-off": action(ById, async ({ id }) => {
+    if (!(await inTransaction((transaction) => setWithdrawn(transaction, id, null)))) throw missing("That sign-off");
+  }),
+
+  "add-note": action(AddNoteInput, async ({ id, pilotId, coachId, text }) => {
+    await requirePilotAndCoach(pilotId, coachId);
+    await inTransaction((transaction) => insertNote(transaction, { id, pilotId, coachId, text }, new Date()));
+  }),
+
+  "remove-note": action(ById, async ({ id }) => {
+    if (!(await inTransaction((transaction) => setRemoved(transaction, id, new Date())))) throw missing("That note");
+  }),
+
+  "restore-note": action(ById, async ({ id }) => {
+    if (!(await inTransaction((transaction) => setRemoved(transaction, id, null)))) throw missing("That note");
+  }),
+};

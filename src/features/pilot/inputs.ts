@@ -1,0 +1,24 @@
+import { MinLength } from "class-validator";
+import { IsId, IsOneOf, IsText } from "@/server/actions";
+import { steps } from "@/syllabus";
+
+export class SignOffInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsId() coachId!: string;
+  @IsOneOf(steps.map((step) => step.id)) stepId!: string;
+  @IsText(500) note!: string;
+}
+
+export class ById {
+  @IsId() id!: string;
+}
+
+export class AddNoteInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsId() coachId!: string;
+  @MinLength(1, { message: "text is empty" })
+  @IsText(4000)
+  text!: string;
+}

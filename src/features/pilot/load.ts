@@ -1,0 +1,102 @@
+import "server-only";
+import type { Outcome, Place } from "@/core";
+import {
+  latestSetups,
+  listAttempts,
+  listMilestones,
+  listNotes,
+  listSetups,
+  type Aircraft,
+  type LoggedAttempt,
+  type Milestone,
+  type Note,
+  type Pilot,
+} from "@/server/repositories";
+import { standingOf, type PilotStanding } from "@/syllabus";
+import { coachAtHand } from "@/features/shell";
+
+/** One line of a pilot's history, newest first. */
+export type HistoryLine =
+  | {
+      readonly kind: "session";
+      readonly id: string;
+      readonly atMs: number;
+      readonly place: Place;
+      readonly steps: readonly {
+        readonly stepId: string;
+        readonly direction: string;
+        readonly outcomes: Readonly<Record<Outcome, number>>;
+      }[];
+    }
+  | {
+      readonly kind: "setup";
+      readonly id: string;
+      readonly atMs: number;
+      readonly number: number;
+      readonly reason: string;
+      readonly coachName: string;
+    };
+
+export interface PilotData {
+  readonly pilot: Pilot;
+  readonly standing: PilotStanding;
+  readonly milestones: readonly Milestone[];
+  readonly notes: readonly Note[];
+  readonly history: readonly HistoryLine[];
+  readonly coachId: string | null;
+  readonly nowMs: number;
+}
+
+const HISTORY_LINES = 40;
+
+export async function loadPilot(pilot: Pilot, aircraft: Aircraft | null, nowMs = Date.now()): Promise<PilotData> {
+  const [attempts, milestones, notes, setups, latest, coachId] = await Promise.all([
+    listAttempts([pilot.id]),
+    listMilestones(pilot.id),
+    listNotes(pilot.id),
+    listSetups(pilot.id),
+    latestSetups(),
+    coachAtHand(),
+  ]);
+  const history: HistoryLine[] = [
+    ...sessionLines(attempts),
+    ...setups.map(({ id, createdAtMs, number, reason, coachName }) => ({
+      kind: "setup" as const,
+      id,
+      atMs: createdAtMs,
+      number,
+      reason,
+      coachName,
+    })),
+  ];
+  return {
+    pilot,
+    standing: standingOf({
+      attempts,
+      signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
+      setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null,
+      nowMs,
+    }),
+    milestones: [...milestones].reverse(),
+    notes,
+    history: history.sort((a, b) => b.atMs - a.atMs).slice(0, HISTORY_LINES),
+    coachId,
+    nowMs,
+  };
+}
+
+function sessionLines(attempts: readonly LoggedAttempt[]): HistoryLine[] {
+  const sessions = new Map<string, LoggedAttempt[]>();
+  for (const attempt of attempts)
+    sessions.set(attempt.sessionId, [...(sessions.get(attempt.sessionId) ?? []), attempt]);
+  return [...sessions].map(([id, flown]) => {
+    const groups = new Map<string, { stepId: string; direction: string; outcomes: Record<Outcome, number> }>();
+    for (const { stepId, direction, outcome } of flown) {
+      const key = `${stepId} ${direction}`;
+      const group = groups.get(key) ?? { stepId, direction, outcomes: { clean: 0, rough: 0, bailed: 0, crashed: 0 } };
+      group.outcomes[outcome]++;
+      groups.set(key, group);
+    }
+    return { kind: "session" as const, id, atMs: flown[0].atMs, place: flown[0].place, steps: [...groups.values()] };
+  });
+}

@@ -1,0 +1,395 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { v7 as newId } from "uuid";
+import { outcomes, type Outcome } from "@/core";
+import { directionNames, findStep, type Step } from "@/syllabus";
+import type { LoggedAttempt } from "@/server/repositories";
+import { useSend } from "@/ui/actions/use-send";
+import { KeysProvider, useKeys } from "@/ui/keys/keys";
+import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
+import type { Tokens } from "@/ui/theme/tokens";
+import { WhyProvider } from "@/ui/why/why";
+import type { TallyData, TallyPilot } from "./load";
+import { dismiss } from "./outbox";
+import { PackClock } from "./pack-clock";
+import { useTally } from "./use-tally";
+import { Verdict } from "./verdict";
+
+const targetColours: Readonly<Record<Outcome, readonly [background: keyof Tokens, ink: keyof Tokens]>> = {
+  clean: ["shoal", "shoalInk"],
+  rough: ["ochre", "ochreInk"],
+  bailed: ["slate", "slateInk"],
+  crashed: ["buoy", "buoyInk"],
+};
+const outcomeKeys: Readonly<Record<Outcome, string>> = { clean: "c", rough: "r", bailed: "b", crashed: "x" };
+
+/** The field tally: whole screen, one tap an attempt. Everything tapped is kept on the device until the server has it. */
+export function TallyScreen({ data }: { data: TallyData }) {
+  return (
+    <KeysProvider>
+      <WhyProvider>
+        <Tally data={data} />
+      </WhyProvider>
+    </KeysProvider>
+  );
+}
+
+function Tally({ data }: { data: TallyData }) {
+  const router = useRouter();
+  const { attempts, act, unsent, refused } = useTally(data);
+  const { sendAction, pending } = useSend();
+  const [at, setAt] = useState(0);
+  const pilot = data.pilots[at];
+  const step = findStep(pilot.stepId)!;
+  const [directionOf, setDirectionOf] = useState<Readonly<Record<string, string>>>({});
+  const direction = directionOf[pilot.id] ?? step.directions[0].id;
+  const own = attempts.filter((attempt) => attempt.pilotId === pilot.id);
+  const last = own.at(-1);
+
+  const handlers = useMemo(() => {
+    const tap = (outcome: Outcome) =>
+      act("log-attempt", {
+        id: newId(),
+        sessionId: data.session.id,
+        pilotId: pilot.id,
+        stepId: pilot.stepId,
+        direction,
+        outcome,
+        flownAtMs: Date.now(),
+      });
+    const undo = () => last && act("undo-attempt", { id: last.id });
+    const toggleFault = (id: string) =>
+      last &&
+      act("set-faults", {
+        id: last.id,
+        faults: last.faults.includes(id) ? last.faults.filter((fault) => fault !== id) : [...last.faults, id],
+      });
+    const turn = () => {
+      const ids = step.directions.map((one) => one.id);
+      setDirectionOf((before) => ({ ...before, [pilot.id]: ids[(ids.indexOf(direction) + 1) % ids.length] }));
+    };
+    const nextPilot = () => setAt((now) => (now + 1) % data.pilots.length);
+    return { tap, undo, toggleFault, turn, nextPilot };
+  }, [act, data, pilot, step, direction, last]);
+  const keys = useMemo(
+    () => [
+      ...outcomes.map((outcome) => ({
+        key: outcomeKeys[outcome],
+        label: outcomeWords[outcome],
+        run: () => handlers.tap(outcome),
+      })),
+      { key: "d", label: "The other direction", run: handlers.turn },
+      { key: "u", label: "Undo the last attempt", run: () => void handlers.undo() },
+      { key: "n", label: "Next pilot", run: handlers.nextPilot },
+      ...step.faults.map((fault, i) => ({
+        key: String(i + 1),
+        label: `Fault: ${fault.short}`,
+        run: () => void handlers.toggleFault(fault.id),
+      })),
+    ],
+    [handlers, step],
+  );
+  useKeys(keys);
+
+  if (data.session.endedAtMs !== null) return <Debrief data={data} attempts={attempts} />;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: "minmax(0,1fr) minmax(0,1fr)" },
+        gap: { xs: 0, md: 4 },
+        maxWidth: 1200,
+        mx: "auto",
+        p: { xs: 1.5, md: 3 },
+      }}
+    >
+      <Box
+        sx={{
+          display: "flex",
+          flexDirection: "column",
+          minHeight: { xs: "calc(100dvh - 24px)", md: 0 },
+          height: { md: "calc(100dvh - 48px)" },
+          maxHeight: { md: 820 },
+          gap: 1,
+        }}
+      >
+        <Box sx={{ display: "flex", justifyContent: "space-between" }}>
+          <Box sx={{ minWidth: 0 }}>
+            <Typography
+              component="h1"
+              sx={{ fontSize: "1.25rem", fontWeight: 700, lineHeight: 1.2, overflowWrap: "anywhere" }}
+            >
+              {pilot.name}
+            </Typography>
+            <Typography sx={{ fontSize: "0.95rem" }}>{step.name}</Typography>
+          </Box>
+          <PackClock sessionId={data.session.id} />
+        </Box>
+        <DirectionSwitch
+          step={step}
+          pilot={pilot}
+          own={own}
+          direction={direction}
+          onChange={(id) => setDirectionOf((before) => ({ ...before, [pilot.id]: id }))}
+        />
+        <Box
+          sx={{ flex: 1, display: "grid", gridTemplateColumns: "1fr 1fr", gridAutoRows: "1fr", gap: 1, minHeight: 260 }}
+        >
+          {outcomes.map((outcome) => (
+            <Target
+              key={outcome}
+              outcome={outcome}
+              count={own.filter((one) => one.outcome === outcome && one.direction === direction).length}
+              onTap={() => handlers.tap(outcome)}
+            />
+          ))}
+        </Box>
+        <FaultChips step={step} last={last} onToggle={handlers.toggleFault} />
+        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+          <Button variant="outlined" disabled={!last} onClick={handlers.undo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
+            {last
+              ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${directionNames(step)[last.direction] ?? last.direction}`
+              : "Undo"}
+          </Button>
+          {data.pilots.length > 1 ? (
+            <Button variant="outlined" onClick={handlers.nextPilot} sx={{ minHeight: 56, lineHeight: 1.2 }}>
+              Next: {data.pilots[(at + 1) % data.pilots.length].name}
+            </Button>
+          ) : (
+            <Button
+              variant="outlined"
+              component={Link}
+              href={`/brief?pilot=${pilot.id}&step=${step.id}&direction=${direction}`}
+              sx={{ minHeight: 56 }}
+            >
+              Brief
+            </Button>
+          )}
+        </Box>
+        <Box
+          role="status"
+          sx={{ display: "flex", justifyContent: "space-between", gap: 1, fontSize: "0.85rem", minHeight: 22 }}
+        >
+          {unsent > 0 ? (
+            <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 650 })}>
+              ▲ {unsent} waiting on this device, safe. Sent when the server answers.
+            </Box>
+          ) : (
+            <span>■ All sent</span>
+          )}
+        </Box>
+        {refused.map((item) => (
+          <Box
+            key={item.key}
+            role="alert"
+            sx={{ color: "error.main", fontSize: "0.9rem", display: "flex", alignItems: "center" }}
+          >
+            <span>✕ Not taken: {item.refused}</span>
+            <Button size="small" onClick={() => dismiss(item.key)}>
+              Drop it
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ pt: { xs: 2, md: 0 } }}>
+        <Verdict pilot={pilot} step={step} own={own} coachId={data.coachId} />
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
+          <Button
+            variant="outlined"
+            disabled={unsent > 0 || pending}
+            onClick={async () => {
+              if ((await sendAction("end-session", { id: data.session.id })).ok) router.refresh();
+            }}
+          >
+            {unsent > 0 ? "End the session once all is sent" : "End the session"}
+          </Button>
+          <Button component={Link} href={`/pilot?pilot=${pilot.id}`}>
+            To the desk
+          </Button>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function DirectionSwitch(props: {
+  step: Step;
+  pilot: TallyPilot;
+  own: readonly LoggedAttempt[];
+  direction: string;
+  onChange: (id: string) => void;
+}) {
+  const { step, pilot, own, direction, onChange } = props;
+  return (
+    <Box
+      role="radiogroup"
+      aria-label="Direction"
+      sx={(theme) => ({
+        display: "grid",
+        gridAutoFlow: "column",
+        gridAutoColumns: "1fr",
+        border: `2px solid ${theme.tokens.ink}`,
+        borderRadius: "3px",
+      })}
+    >
+      {step.directions.map(({ id, name }) => {
+        const counted = [...pilot.earlier, ...own].filter((one) => one.direction === id).slice(-step.mark.n);
+        const clean = counted.filter((one) => one.outcome === "clean").length;
+        const on = id === direction;
+        return (
+          <ButtonBase
+            key={id}
+            role="radio"
+            aria-checked={on}
+            onClick={() => onChange(id)}
+            sx={(theme) => ({
+              minHeight: 52,
+              fontSize: "1.1rem",
+              fontWeight: 650,
+              gap: 1,
+              bgcolor: on ? theme.tokens.ink : "transparent",
+              color: on ? theme.tokens.paper : theme.tokens.ink,
+            })}
+          >
+            {name.charAt(0).toUpperCase() + name.slice(1)}
+            <span className="num">
+              {clean}/{step.mark.n}
+            </span>
+          </ButtonBase>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Target({ outcome, count, onTap }: { outcome: Outcome; count: number; onTap: () => void }) {
+  const [background, ink] = targetColours[outcome];
+  return (
+    <ButtonBase
+      onClick={() => {
+        navigator.vibrate?.(30);
+        onTap();
+      }}
+      aria-label={`${outcomeWords[outcome]}, ${count} so far`}
+      sx={(theme) => ({
+        display: "flex",
+        flexDirection: "column",
+        gap: 0.5,
+        borderRadius: "3px",
+        bgcolor: theme.tokens[background] as string,
+        color: theme.tokens[ink] as string,
+        border: `2px solid ${theme.tokens.ink}`,
+        touchAction: "manipulation",
+        "&:active": { transform: "scale(0.98)" },
+      })}
+    >
+      <OutcomeMark outcome={outcome} size={58} labelled={false} />
+      <Box component="span" sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
+        {outcomeWords[outcome]}
+      </Box>
+      <span className="num" style={{ fontSize: "1.05rem" }}>
+        {count}
+      </span>
+    </ButtonBase>
+  );
+}
+
+function FaultChips({
+  step,
+  last,
+  onToggle,
+}: {
+  step: Step;
+  last: LoggedAttempt | undefined;
+  onToggle: (id: string) => void;
+}) {
+  return (
+    <Box role="group" aria-label="Faults of the last attempt" sx={{ display: "flex", flexWrap: "wrap", gap: 0.8 }}>
+      {step.faults.map((fault) => {
+        const on = last?.faults.includes(fault.id) ?? false;
+        return (
+          <ButtonBase
+            key={fault.id}
+            disabled={!last}
+            aria-pressed={on}
+            onClick={() => onToggle(fault.id)}
+            sx={(theme) => ({
+              px: 1.5,
+              minHeight: 46,
+              fontSize: "0.95rem",
+              fontWeight: 600,
+              border: `2px solid ${last ? theme.tokens.ink : theme.tokens.rule}`,
+              borderRadius: "3px",
+              bgcolor: on ? theme.tokens.ink : "transparent",
+              color: on ? theme.tokens.paper : last ? theme.tokens.ink : theme.tokens.inkSoft,
+            })}
+          >
+            {on && "✓ "}
+            {fault.short}
+          </ButtonBase>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** After the session: what happened by pilot and direction, and what follows from it. */
+function Debrief({ data, attempts }: { data: TallyData; attempts: readonly LoggedAttempt[] }) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  return (
+    <Box sx={{ maxWidth: 900, mx: "auto", p: { xs: 2, md: 3 } }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "baseline" }}>
+        <Typography variant="h1">Debrief</Typography>
+        <span>
+          <b className="num">{attempts.length}</b> attempts
+        </span>
+        <Box sx={{ flex: 1 }} />
+        <Button component={Link} href="/squad">
+          To the squad
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={pending}
+          onClick={async () => {
+            if ((await sendAction("reopen-session", { id: data.session.id })).ok) router.refresh();
+          }}
+        >
+          Open it again
+        </Button>
+      </Box>
+      {data.pilots.map((pilot) => {
+        const step = findStep(pilot.stepId)!;
+        const own = attempts.filter((attempt) => attempt.pilotId === pilot.id);
+        return (
+          <Box key={pilot.id} sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}`, mt: 2.5, pt: 1.5 })}>
+            <Typography variant="h2">
+              {pilot.name}: {step.name}
+            </Typography>
+            {step.directions.map(({ id, name }) => (
+              <Box key={id} sx={{ display: "flex", gap: 2, my: 0.5 }}>
+                <Box sx={{ width: 90 }}>{name}</Box>
+                {outcomes.map((outcome) => (
+                  <Box key={outcome} component="span" sx={{ whiteSpace: "nowrap" }}>
+                    <OutcomeMark outcome={outcome} size={15} />{" "}
+                    <b className="num">{own.filter((one) => one.direction === id && one.outcome === outcome).length}</b>
+                  </Box>
+                ))}
+              </Box>
+            ))}
+            <Box sx={{ mt: 1 }}>
+              <Verdict pilot={pilot} step={step} own={own} coachId={data.coachId} />
+            </Box>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

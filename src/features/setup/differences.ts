@@ -1,0 +1,42 @@
+import { curveFeel, type RateCurve, type Settings } from "@/core";
+
+const familyNames = {
+  "base-super": "base and super",
+  "centre-end": "centre and end",
+  "end-cubic": "end and cubic expo",
+} as const;
+
+/** Name of a curve family, by its shape. */
+export function familyName(family: RateCurve["family"]): string {
+  return familyNames[family];
+}
+
+/** What changed between two settings, in words; empty when nothing did. */
+export function differencesInWords(before: Settings, after: Settings): string[] {
+  const words: string[] = [];
+  for (const axis of ["roll", "pitch", "yaw"] as const) {
+    const [was, is] = [before.rates[axis], after.rates[axis]];
+    if (JSON.stringify(was) === JSON.stringify(is)) continue;
+    const [from, to] = [curveFeel(was), curveFeel(is)];
+    words.push(
+      `${axis} end ${Math.round(from.endDps)} → ${Math.round(to.endDps)} °/s, centre ${Math.round(from.centreSlopeDps)} → ${Math.round(to.centreSlopeDps)}`,
+    );
+  }
+  const change = (name: string, was: unknown, is: unknown) =>
+    was !== is && words.push(`${name} ${String(was)} → ${String(is)}`);
+  change("throttle mid", before.throttle.mid, after.throttle.mid);
+  change("throttle expo", before.throttle.expo, after.throttle.expo);
+  change("throttle limit", limitText(before), limitText(after));
+  change("tilt", `${before.tiltDeg}°`, `${after.tiltDeg}°`);
+  change("vertical view", `${before.camera.verticalFovDeg}°`, `${after.camera.verticalFovDeg}°`);
+  change("authority at idle", onOff(before.modes.idleAuthority), onOff(after.modes.idleAuthority));
+  change("bank limit", before.modes.bankLimitDeg ?? "none", after.modes.bankLimitDeg ?? "none");
+  change("self-level", onOff(before.modes.selfLevel), onOff(after.modes.selfLevel));
+  return words;
+}
+
+function limitText({ throttle: { limit } }: Settings): string {
+  return limit.kind === "off" ? "off" : `${limit.kind} ${Math.round(100 * limit.fraction)} %`;
+}
+
+const onOff = (value: boolean) => (value ? "on" : "off");

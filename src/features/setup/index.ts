@@ -1,0 +1,3 @@
+export { setupActions } from "./actions";
+export { loadSetup } from "./load";
+export { SetupScreen } from "./setup-screen";

@@ -1,0 +1,37 @@
+import { IsInt, IsObject, Max, Min, MinLength } from "class-validator";
+import { airframePresets, type Settings } from "@/core";
+import { IsId, IsName, IsOneOf, IsText } from "@/server/actions";
+import { flightStates, type FlightState } from "@/server/repositories";
+
+export class AddAircraftInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsName() name!: string;
+  @IsOneOf(Object.keys(airframePresets)) presetId!: string;
+  @IsOneOf(flightStates) flightState!: FlightState;
+  /** Weighed and measured numbers in place of the preset's; text of a form field, empty for none. */
+  @IsText(12) massG!: string;
+  @IsText(12) thrustToWeight!: string;
+}
+
+export class SetFlightStateInput {
+  @IsId() id!: string;
+  @IsOneOf(flightStates) flightState!: FlightState;
+}
+
+export class SaveSetupInput {
+  @IsId() id!: string;
+  @IsId() aircraftId!: string;
+  @IsId() coachId!: string;
+  /** Number of the version that was changed; 0 for the first. */
+  @Max(1_000_000)
+  @Min(0)
+  @IsInt({ message: "basedOn is a version number" })
+  basedOn!: number;
+  @MinLength(1, { message: "say in a few words why it changes" })
+  @IsText(300)
+  reason!: string;
+  /** Checked field by field by the core. */
+  @IsObject({ message: "settings are missing" })
+  settings!: Settings;
+}

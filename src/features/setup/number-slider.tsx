@@ -1,0 +1,82 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Slider from "@mui/material/Slider";
+import TextField from "@mui/material/TextField";
+import { useId, useState } from "react";
+
+interface NumberSliderProps {
+  readonly label: string;
+  readonly value: number;
+  readonly range: readonly [number, number];
+  readonly step: number;
+  readonly digits: number;
+  readonly unit?: string;
+  readonly onChange: (value: number) => void;
+}
+
+/** A number that can be dragged or typed. Text that is no number in range is said so and not taken. */
+export function NumberSlider({
+  label,
+  value,
+  range: [min, max],
+  step,
+  digits,
+  unit = "",
+  onChange,
+}: NumberSliderProps) {
+  const [text, setText] = useState<string | null>(null);
+  const id = useId();
+  const typed = text === null ? value : Number(text.replace(",", "."));
+  const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
+  return (
+    <Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 84px", gap: 1, alignItems: "center" }}>
+        <Box sx={{ minWidth: 0 }}>
+          <Box id={id} sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
+            {label}
+          </Box>
+          <Slider
+            size="small"
+            value={value}
+            min={min}
+            max={max}
+            step={step}
+            onChange={(_, next) => {
+              setText(null);
+              onChange(Number((next as number).toFixed(digits)));
+            }}
+            aria-labelledby={id}
+            sx={{ py: 1, display: "block" }}
+          />
+        </Box>
+        <TextField
+          size="small"
+          value={text ?? value.toFixed(digits)}
+          error={bad}
+          onChange={(event) => {
+            setText(event.target.value);
+            const next = Number(event.target.value.replace(",", "."));
+            if (event.target.value.trim() !== "" && Number.isFinite(next) && next >= min && next <= max) onChange(next);
+          }}
+          onBlur={() => !bad && setText(null)}
+          slotProps={{
+            htmlInput: {
+              "aria-label": `${label}, typed`,
+              className: "num",
+              inputMode: "decimal",
+              maxLength: 12,
+              style: { padding: "6px 8px", textAlign: "right" },
+            },
+          }}
+        />
+      </Box>
+      {bad && (
+        <Box role="alert" sx={{ color: "error.main", fontSize: "0.8rem" }}>
+          {label}: {min} to {max}
+          {unit && ` ${unit}`}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,151 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { airframePresets } from "@/core";
+import { useSend } from "@/ui/actions/use-send";
+import { SendForm } from "@/ui/forms/send-form";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+import type { SetupData } from "./load";
+import { SetupEditor } from "./setup-editor";
+
+/** Setup: the aircraft and the versioned settings on it. */
+export function SetupScreen({ data }: { data: SetupData }) {
+  const { pilot, aircraft } = data;
+  const [adding, setAdding] = useState(false);
+  const router = useRouter();
+  const form = (
+    <SendForm
+      action="add-aircraft"
+      submit="Add aircraft"
+      fields={[
+        { name: "name", label: "Name of the aircraft", initial: "" },
+        {
+          name: "presetId",
+          label: "Kind",
+          initial: "five-inch-freestyle",
+          options: Object.values(airframePresets).map((preset) => [preset.id, preset.name]),
+          help: "An estimate to begin with, until you measure",
+        },
+        { name: "massG", label: "Weighed with battery, g (may stay empty)", initial: "" },
+        { name: "thrustToWeight", label: "Thrust over weight, measured (may stay empty)", initial: "" },
+        {
+          name: "flightState",
+          label: "State",
+          initial: "new",
+          options: [
+            ["new", "new: first flight by eye"],
+            ["repaired", "repaired: first flight by eye"],
+            ["flying", "flying"],
+          ],
+        },
+      ]}
+      more={{ pilotId: pilot.id }}
+      onDone={(id) => {
+        setAdding(false);
+        router.push(`/setup?pilot=${pilot.id}&aircraft=${id}`);
+        router.refresh();
+      }}
+    />
+  );
+  if (!aircraft) {
+    return (
+      <Box sx={{ maxWidth: 560 }}>
+        <Typography variant="h1">Setup for {pilot.name}</Typography>
+        <Typography sx={{ my: 2 }}>
+          {pilot.name} has no aircraft yet. Add one from a kind: its numbers are estimates, and every figure in the
+          briefs follows from them.
+        </Typography>
+        {form}
+      </Box>
+    );
+  }
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 1 }}>
+        <Typography variant="h1">{aircraft.name}</Typography>
+        <AircraftNumbers data={data} />
+        <Box sx={{ flex: 1 }} />
+        <Button variant="outlined" onClick={() => setAdding(true)}>
+          Add an aircraft
+        </Button>
+      </Box>
+      <FlightStateLine data={data} />
+      <SetupEditor key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`} data={data} aircraft={aircraft} />
+      <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="add-aircraft" fullWidth maxWidth="xs">
+        <DialogTitle id="add-aircraft">Add an aircraft for {pilot.name}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1 }}>{form}</Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}
+
+function AircraftNumbers({ data }: { data: SetupData }) {
+  const { units } = usePreferences();
+  const { airframe, presetId } = data.aircraft!;
+  const preset = airframePresets[presetId];
+  const given = (estimated: boolean) => (estimated ? "estimate" : "measured");
+  return (
+    <Box component="span" sx={{ fontSize: "0.92rem" }}>
+      {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> (
+      {given(airframe.massKg === preset?.airframe.massKg)}) · thrust{" "}
+      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight (
+      {given(airframe.thrustToWeight === preset?.airframe.thrustToWeight)})
+    </Box>
+  );
+}
+
+function FlightStateLine({ data }: { data: SetupData }) {
+  const { sendAction, pending } = useSend();
+  const router = useRouter();
+  const { id, flightState } = data.aircraft!;
+  const set = async (next: string) => {
+    if ((await sendAction("set-flight-state", { id, flightState: next })).ok) router.refresh();
+  };
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        gap: 2,
+        alignItems: "center",
+        mb: 2,
+        fontSize: "0.92rem",
+        color: flightState === "flying" ? "text.secondary" : "error.main",
+      }}
+    >
+      {flightState === "flying" ? (
+        <>
+          Checked and flying.
+          <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
+            It was repaired
+          </Button>
+        </>
+      ) : (
+        <>
+          <b>
+            ▲ {flightState === "new" ? "New" : "Repaired"}: first flight by eye, not goggles. Propellers off on the
+            bench.
+          </b>
+          <Button
+            size="small"
+            variant="outlined"
+            disabled={pending}
+            onClick={() => set("flying")}
+            sx={{ minHeight: 28 }}
+          >
+            Flown by eye, all well
+          </Button>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,4 @@
+export { coachAtHand, parameter, pilotAtHand } from "./at-hand";
+export type { SearchParams } from "./at-hand";
+export { isUuid } from "./ids";
+export { loadShell } from "./load";

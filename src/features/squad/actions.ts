@@ -1,0 +1,22 @@
+import { action, conflict, missing } from "@/server/actions";
+import { findPilot, insertCoach, insertPilot, inTransaction, updatePilot } from "@/server/repositories";
+import { AddCoachInput, AddPilotInput, EditPilotInput } from "./inputs";
+
+export const squadActions = {
+  "add-coach": action(AddCoachInput, async ({ id, name }) => {
+    await inTransaction((transaction) => insertCoach(transaction, { id, name }, new Date()));
+  }),
+
+  "add-pilot": action(AddPilotInput, async ({ id, name, stickMode, grip }) => {
+    await inTransaction((transaction) => insertPilot(transaction, { id, name, stickMode, grip }, new Date()));
+  }),
+
+  "edit-pilot": action(EditPilotInput, async ({ id, name, stickMode, grip, version }) => {
+    if (!(await findPilot(id))) throw missing("That pilot");
+    const changed = await inTransaction((transaction) =>
+      updatePilot(transaction, { id, name, stickMode, grip, version }),
+    );
+    if (!changed)
+      throw conflict("Somebody else changed this pilot meanwhile. Reload to see it; what you entered is still here.");
+  }),
+};

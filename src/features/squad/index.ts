@@ -1,0 +1,3 @@
+export { squadActions } from "./actions";
+export { loadSquad } from "./load";
+export { SquadScreen } from "./squad-screen";

@@ -1,0 +1,80 @@
+import "server-only";
+import {
+  latestSetups,
+  listAircraft,
+  listAttempts,
+  listCoaches,
+  listMilestones,
+  listPilots,
+} from "@/server/repositories";
+import { standingOf, type PilotStanding } from "@/syllabus";
+import { coachAtHand } from "@/features/shell";
+
+export interface SquadRow {
+  readonly id: string;
+  readonly name: string;
+  readonly standing: PilotStanding;
+  readonly signedOff: number;
+  readonly aircraftName: string | null;
+  readonly setupNumber: number | null;
+  readonly setupAtMs: number | null;
+  /** Aircraft to be flown by eye first. */
+  readonly checkFirst: readonly string[];
+}
+
+export interface SquadData {
+  readonly hasCoach: boolean;
+  readonly coachId: string | null;
+  readonly rows: readonly SquadRow[];
+  readonly nowMs: number;
+}
+
+/** Who most needs the coach comes first: by kind of advice, then by days without flying. */
+const urgency = { rest: 0, advance: 1, "step-back": 2, settle: 3, stay: 4, begin: 5 } as const;
+
+export async function loadSquad(nowMs = Date.now()): Promise<SquadData> {
+  const [coaches, pilots, aircraft, setups, attempts, milestones, coachId] = await Promise.all([
+    listCoaches(),
+    listPilots(),
+    listAircraft(),
+    latestSetups(),
+    listAttempts(),
+    listMilestones(),
+    coachAtHand(),
+  ]);
+  const rows = pilots.map((pilot): SquadRow => {
+    const own = aircraft.filter((one) => one.pilotId === pilot.id);
+    const flown = attempts.filter((attempt) => attempt.pilotId === pilot.id);
+    // The aircraft flown last is the one whose setup counts; before any flight, the first.
+    const lastSetupId = flown.at(-1)?.setupId;
+    const main =
+      own.find((one) =>
+        [...setups.values()].some((setup) => setup.aircraftId === one.id && setup.id === lastSetupId),
+      ) ?? own[0];
+    const setup = main ? setups.get(main.id) : undefined;
+    const signedOff = new Set(
+      milestones.filter((milestone) => milestone.pilotId === pilot.id).map((milestone) => milestone.stepId),
+    );
+    return {
+      id: pilot.id,
+      name: pilot.name,
+      standing: standingOf({ attempts: flown, signedOff, setupId: setup?.id ?? null, nowMs }),
+      signedOff: signedOff.size,
+      aircraftName: main?.name ?? null,
+      setupNumber: setup?.number ?? null,
+      setupAtMs: setup?.createdAtMs ?? null,
+      checkFirst: own.filter((one) => one.flightState !== "flying").map((one) => `${one.name} (${one.flightState})`),
+    };
+  });
+  rows.sort(
+    (a, b) =>
+      urgencyOf(a) - urgencyOf(b) ||
+      (a.standing.lastFlownMs ?? 0) - (b.standing.lastFlownMs ?? 0) ||
+      a.name.localeCompare(b.name),
+  );
+  return { hasCoach: coaches.length > 0, coachId, rows, nowMs };
+}
+
+function urgencyOf({ standing }: SquadRow): number {
+  return standing.current ? urgency[standing.current.advice.kind] : 6;
+}

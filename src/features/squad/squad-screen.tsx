@@ -1,0 +1,254 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { directionNames, skillOf, stageNames } from "@/syllabus";
+import { SendForm } from "@/ui/forms/send-form";
+import { useKeys } from "@/ui/keys/keys";
+import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
+import { daysAgo } from "@/ui/moment/moment";
+import { useAtHand } from "@/ui/shell/at-hand";
+import type { SquadData, SquadRow } from "./load";
+import { pilotFields } from "@/ui/forms/pilot-fields";
+
+const columns = {
+  xs: "1fr",
+  lg: "minmax(150px,1fr) minmax(170px,1.1fr) minmax(290px,1.7fr) minmax(250px,1.6fr) 120px",
+};
+const GAP_DAYS = 7;
+
+/** Squad: who is on what, what is due, the evidence at a glance. */
+export function SquadScreen({ data }: { data: SquadData }) {
+  const [adding, setAdding] = useState(false);
+  const router = useRouter();
+  const keys = useMemo(() => [{ key: "a", label: "Add a pilot", run: () => setAdding(true) }], []);
+  useKeys(keys);
+  if (!data.hasCoach) return <FirstCoach />;
+  const signOffs = data.rows.filter((row) => row.standing.current?.advice.kind === "advance").length;
+  const due = data.rows.reduce((sum, row) => sum + row.standing.reviewsDue.length, 0);
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 2 }}>
+        <Typography variant="h1">Squad</Typography>
+        {data.rows.length > 0 && (
+          <>
+            <span>
+              <b className="num">{data.rows.length}</b> pilots
+            </span>
+            <span>
+              <StateMark state="signed-off" labelled={false} /> ready for sign-off <b className="num">{signOffs}</b>
+            </span>
+            <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
+              <StateMark state="due" labelled={false} /> due again <b className="num">{due}</b>
+            </Box>
+          </>
+        )}
+        <Box sx={{ flex: 1 }} />
+        <Button variant="outlined" onClick={() => setAdding(true)}>
+          Add a pilot
+        </Button>
+      </Box>
+      {data.rows.length === 0 ? (
+        <Box sx={{ maxWidth: 620, mt: 4 }}>
+          <Typography variant="h2">Nobody is here yet</Typography>
+          <Typography sx={{ my: 1.5 }}>
+            Add your first pilot. Then give them an aircraft and a setup, read the brief of their first step, and run a
+            session.
+          </Typography>
+          <Button variant="contained" onClick={() => setAdding(true)}>
+            Add the first pilot
+          </Button>
+        </Box>
+      ) : (
+        <Box role="table" aria-label="Pilots, who needs you most first">
+          <Box
+            role="row"
+            sx={{
+              display: { xs: "none", lg: "grid" },
+              gridTemplateColumns: columns,
+              gap: 2,
+              pb: 0.5,
+              fontSize: "0.82rem",
+              color: "text.secondary",
+            }}
+          >
+            {["Pilot", "Step", "Evidence: last attempts, clean rate and 90 % interval", "What next, and why", ""].map(
+              (head) => (
+                <span role="columnheader" key={head || "do"}>
+                  {head}
+                </span>
+              ),
+            )}
+          </Box>
+          {data.rows.map((row) => (
+            <PilotRow key={row.id} row={row} nowMs={data.nowMs} />
+          ))}
+        </Box>
+      )}
+      <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="add-pilot" fullWidth maxWidth="xs">
+        <DialogTitle id="add-pilot">Add a pilot</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1 }}>
+            <SendForm
+              action="add-pilot"
+              submit="Add"
+              fields={pilotFields({ name: "", stickMode: 2, grip: "thumbs" })}
+              onDone={(id) => {
+                setAdding(false);
+                router.push(`/pilot?pilot=${id}`);
+                router.refresh();
+              }}
+            />
+          </Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}
+
+function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
+  const { hrefFor } = useAtHand();
+  const { standing } = row;
+  const { current } = standing;
+  const to = (path: string, change = {}) => hrefFor(path, { pilot: row.id, aircraft: undefined, ...change });
+  const idleDays = standing.lastFlownMs === null ? null : (nowMs - standing.lastFlownMs) / 86_400_000;
+  return (
+    <Box
+      role="row"
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: columns,
+        columnGap: 2,
+        rowGap: 1,
+        py: 1.4,
+        borderTop: `1.5px solid ${theme.tokens.rule}`,
+        alignItems: "start",
+      })}
+    >
+      <Box role="cell">
+        <Box component={Link} href={to("/pilot")} sx={{ fontWeight: 700, fontSize: "1.05rem" }}>
+          {row.name}
+        </Box>
+        <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+          {row.aircraftName
+            ? `${row.aircraftName}${row.setupNumber ? ` · setup ${row.setupNumber}` : " · no setup"}`
+            : "no aircraft yet"}
+        </Box>
+        <Box
+          sx={(theme) => ({
+            fontSize: "0.85rem",
+            color: idleDays !== null && idleDays > GAP_DAYS ? theme.tokens.ochreText : theme.tokens.inkSoft,
+            fontWeight: idleDays !== null && idleDays > GAP_DAYS ? 650 : 400,
+          })}
+        >
+          {standing.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(standing.lastFlownMs, nowMs)}`}
+        </Box>
+      </Box>
+      <Box role="cell">
+        {current ? (
+          <>
+            <StateMark state={current.state} /> <b>{current.step.name}</b>
+            <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+              {stageNames[skillOf(current.step).stage]} · <span className="num">{row.signedOff}</span> of{" "}
+              <span className="num">{standing.steps.length}</span> signed off
+            </Box>
+          </>
+        ) : (
+          <>
+            <StateMark state="signed-off" /> <b>All steps signed off</b>
+          </>
+        )}
+        {standing.reviewsDue.map((review) => (
+          <Box
+            key={review.step.id}
+            sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.ochreText, fontWeight: 600 })}
+          >
+            <StateMark state="due" size={13} /> {review.step.name}, recall{" "}
+            <span className="num">{Math.round(100 * (review.review?.recall ?? 0))} %</span>
+          </Box>
+        ))}
+      </Box>
+      <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
+        {current?.evidence.directions.map((one) => (
+          <Box
+            key={one.direction}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "72px 84px 1fr 40px",
+              gap: 1,
+              alignItems: "center",
+              fontSize: "0.85rem",
+            }}
+          >
+            <span>{directionNames(current.step)[one.direction]}</span>
+            <LastOutcomes outcomes={one.lastOutcomes} window={current.step.mark.n} />
+            <RateBar
+              mean={one.posterior.mean}
+              low={one.posterior.low}
+              high={one.posterior.high}
+              mark={current.step.mark.k / current.step.mark.n}
+              label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
+            />
+            <span className="num" style={{ textAlign: "right" }}>
+              {one.attempts}×
+            </span>
+          </Box>
+        ))}
+      </Box>
+      <Box role="cell">
+        {current?.advice.sentence ?? "Keep it fresh: fly what is due."}
+        {row.checkFirst.length > 0 && (
+          <Box sx={{ color: "error.main", fontSize: "0.85rem", fontWeight: 600 }}>
+            ▲ By eye first: {row.checkFirst.join(", ")}
+          </Box>
+        )}
+      </Box>
+      <Box role="cell" sx={{ textAlign: { lg: "right" } }}>
+        <Button
+          component={Link}
+          size="small"
+          variant="outlined"
+          href={
+            row.aircraftName === null || row.setupNumber === null
+              ? to("/setup")
+              : to(current?.advice.kind === "advance" ? "/pilot" : "/brief")
+          }
+        >
+          {row.aircraftName === null
+            ? "Add aircraft"
+            : row.setupNumber === null
+              ? "Make setup"
+              : current?.advice.kind === "advance"
+                ? "Sign off"
+                : "Brief"}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function FirstCoach() {
+  const router = useRouter();
+  return (
+    <Box sx={{ maxWidth: 640 }}>
+      <Typography variant="h1">Who is coaching?</Typography>
+      <Typography sx={{ my: 2 }}>
+        These records are empty. Say who you are first: your name stands beside every sign-off and setup you make. Then
+        add a pilot, their aircraft and its setup; from those Bathygon computes the brief of each step.
+      </Typography>
+      <SendForm
+        action="add-coach"
+        submit="Begin"
+        fields={[{ name: "name", label: "Your name", initial: "" }]}
+        onDone={() => router.refresh()}
+      />
+    </Box>
+  );
+}

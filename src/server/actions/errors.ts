@@ -1,0 +1,21 @@
+/** A refusal with a message for people. `status` is the HTTP status it becomes. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422,
+    message: string,
+    /** Messages by field path, shown at the field. */
+    readonly fields: Readonly<Record<string, string>> = {},
+  ) {
+    super(message);
+  }
+}
+
+/** What was asked for is not there. */
+export const missing = (what: string) =>
+  new Refusal(404, `${what} is not in the records. It may have been removed; reload the page.`);
+
+/** Somebody else was faster. */
+export const conflict = (message: string) => new Refusal(409, message);
+
+/** A value that cannot be taken, said at its field. */
+export const badField = (field: string, message: string) => new Refusal(422, message, { [field]: message });

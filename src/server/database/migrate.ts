@@ -1,0 +1,28 @@
+import type { Knex } from "knex";
+import type { Database } from "./connection";
+import * as firstDive from "./migrations/0001-first-dive";
+
+interface Migration {
+  readonly up: (knex: Knex) => Promise<void>;
+  readonly down: (knex: Knex) => Promise<void>;
+}
+
+/** Every migration in order. A new one is added at the end and never changed once it has shipped. */
+const migrations: readonly (readonly [string, Migration])[] = [["0001-first-dive", firstDive]];
+
+const source: Knex.MigrationSource<readonly [string, Migration]> = {
+  getMigrations: async () => [...migrations],
+  getMigrationName: ([name]) => name,
+  getMigration: async ([, migration]) => migration,
+};
+
+/** Brings the schema up to date and returns the names of the migrations that ran. */
+export async function migrateUp(database: Database): Promise<string[]> {
+  const [, ran] = await database.migrate.latest({ migrationSource: source });
+  return ran as string[];
+}
+
+/** Takes back every migration. For tests and for starting over. */
+export async function migrateDown(database: Database): Promise<void> {
+  await database.migrate.rollback({ migrationSource: source }, true);
+}

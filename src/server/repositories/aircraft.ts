@@ -1,0 +1,145 @@
+import type { Airframe, Settings } from "@/core";
+import { database, type Transaction } from "../database";
+import { fromJson, insertOnce } from "./rows";
+
+/** Ready, or to be flown by eye first. */
+export type FlightState = "new" | "repaired" | "flying";
+export const flightStates: readonly FlightState[] = ["new", "repaired", "flying"];
+
+export interface Aircraft {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly name: string;
+  readonly presetId: string;
+  readonly airframe: Airframe;
+  readonly flightState: FlightState;
+}
+
+/** One saved version of the settings of an aircraft. Never overwritten. */
+export interface Setup {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly number: number;
+  readonly settings: Settings;
+  readonly reason: string;
+  readonly coachId: string;
+  readonly coachName: string;
+  readonly createdAtMs: number;
+}
+
+interface AircraftRow {
+  id: string;
+  pilot_id: string;
+  name: string;
+  preset_id: string;
+  airframe: unknown;
+  flight_state: FlightState;
+}
+
+interface SetupRow {
+  id: string;
+  aircraft_id: string;
+  number: number;
+  settings: unknown;
+  reason: string;
+  coach_id: string;
+  coach_name: string;
+  created_at: Date;
+}
+
+const aircraftFrom = (row: AircraftRow): Aircraft => ({
+  id: row.id,
+  pilotId: row.pilot_id,
+  name: row.name,
+  presetId: row.preset_id,
+  airframe: fromJson(row.airframe),
+  flightState: row.flight_state,
+});
+
+const setupFrom = (row: SetupRow): Setup => ({
+  id: row.id,
+  aircraftId: row.aircraft_id,
+  number: row.number,
+  settings: fromJson(row.settings),
+  reason: row.reason,
+  coachId: row.coach_id,
+  coachName: row.coach_name,
+  createdAtMs: row.created_at.getTime(),
+});
+
+const setups = () =>
+  database()("setup").join("coach", "coach.id", "setup.coach_id").select("setup.*", "coach.name as coach_name");
+
+export async function listAircraft(): Promise<Aircraft[]> {
+  const rows: AircraftRow[] = await database()("aircraft").select("*").orderBy(["created_at", "id"]);
+  return rows.map(aircraftFrom);
+}
+
+export async function findAircraft(id: string): Promise<Aircraft | undefined> {
+  const row: AircraftRow | undefined = await database()("aircraft").where({ id }).first();
+  return row && aircraftFrom(row);
+}
+
+/** All versions of the setups of one pilot's aircraft, newest first. */
+export async function listSetups(pilotId: string): Promise<Setup[]> {
+  const rows: SetupRow[] = await setups()
+    .join("aircraft", "aircraft.id", "setup.aircraft_id")
+    .where("aircraft.pilot_id", pilotId)
+    .orderBy([
+      { column: "setup.created_at", order: "desc" },
+      { column: "setup.number", order: "desc" },
+    ]);
+  return rows.map(setupFrom);
+}
+
+/** The newest setup of every aircraft, by aircraft id. */
+export async function latestSetups(): Promise<ReadonlyMap<string, Setup>> {
+  const rows: SetupRow[] = await setups().whereRaw(
+    "setup.number = (select max(newer.number) from setup newer where newer.aircraft_id = setup.aircraft_id)",
+  );
+  return new Map(rows.map((row) => [row.aircraft_id, setupFrom(row)]));
+}
+
+export async function findSetup(id: string): Promise<Setup | undefined> {
+  const row: SetupRow | undefined = await setups().where("setup.id", id).first();
+  return row && setupFrom(row);
+}
+
+export async function insertAircraft(transaction: Transaction, aircraft: Aircraft, now: Date): Promise<void> {
+  await insertOnce(transaction, "aircraft", {
+    id: aircraft.id,
+    pilot_id: aircraft.pilotId,
+    name: aircraft.name,
+    preset_id: aircraft.presetId,
+    airframe: JSON.stringify(aircraft.airframe),
+    flight_state: aircraft.flightState,
+    created_at: now,
+  });
+}
+
+export async function updateFlightState(transaction: Transaction, id: string, flightState: FlightState): Promise<void> {
+  await transaction("aircraft").where({ id }).update({ flight_state: flightState });
+}
+
+/** Number of the newest setup of an aircraft, 0 for none. Locks the aircraft until the transaction ends. */
+export async function lockLatestSetupNumber(transaction: Transaction, aircraftId: string): Promise<number> {
+  await transaction("aircraft").where({ id: aircraftId }).forUpdate().first();
+  const row = await transaction("setup").where({ aircraft_id: aircraftId }).max({ number: "number" }).first();
+  return row?.number ?? 0;
+}
+
+export async function insertSetup(
+  transaction: Transaction,
+  setup: Omit<Setup, "createdAtMs" | "coachName">,
+  now: Date,
+): Promise<void> {
+  await transaction("setup").insert({
+    id: setup.id,
+    aircraft_id: setup.aircraftId,
+    number: setup.number,
+    settings: JSON.stringify(setup.settings),
+    reason: setup.reason,
+    coach_id: setup.coachId,
+    created_at: now,
+  });
+}

@@ -1,0 +1,46 @@
+import { database, type Transaction } from "../database";
+import { insertOnce } from "./rows";
+
+export interface Note {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly coachName: string;
+  readonly text: string;
+  readonly writtenAtMs: number;
+}
+
+/** Notes that stand about a pilot, newest first. */
+export async function listNotes(pilotId: string): Promise<Note[]> {
+  const rows: { id: string; coach_name: string; text: string; written_at: Date }[] = await database()("note")
+    .join("coach", "coach.id", "note.coach_id")
+    .select("note.id", "note.text", "note.written_at", "coach.name as coach_name")
+    .where({ pilot_id: pilotId })
+    .whereNull("removed_at")
+    .orderBy("written_at", "desc");
+  return rows.map((row) => ({
+    id: row.id,
+    pilotId,
+    coachName: row.coach_name,
+    text: row.text,
+    writtenAtMs: row.written_at.getTime(),
+  }));
+}
+
+export async function insertNote(
+  transaction: Transaction,
+  note: { readonly id: string; readonly pilotId: string; readonly coachId: string; readonly text: string },
+  now: Date,
+): Promise<void> {
+  await insertOnce(transaction, "note", {
+    id: note.id,
+    pilot_id: note.pilotId,
+    coach_id: note.coachId,
+    text: note.text,
+    written_at: now,
+  });
+}
+
+/** Puts a note away, or brings it back with null. Returns whether there was one. */
+export async function setRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<boolean> {
+  return (await transaction("note").where({ id }).update({ removed_at: removedAt })) === 1;
+}

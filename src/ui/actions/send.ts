@@ -1,0 +1,46 @@
+/** What an action answers, as the browser sees it. */
+export type SendResult<Output> =
+  | { readonly ok: true; readonly data: Output }
+  | {
+      readonly ok: false;
+      /** HTTP status; 0 when nothing answered. */
+      readonly status: number;
+      readonly message: string;
+      readonly fields: Readonly<Record<string, string>>;
+    };
+
+const UNREACHABLE = {
+  ok: false,
+  status: 0,
+  message: "Nothing answers. What you entered is still here; try again when the connection is back.",
+  fields: {},
+} as const;
+
+/** Sends an action to the server. Never throws: a dead network is a result too. */
+export async function send<Output>(action: string, input: object): Promise<SendResult<Output>> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/${action}`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(input),
+    });
+  } catch {
+    return UNREACHABLE;
+  }
+  try {
+    const body = (await response.json()) as SendResult<Output>;
+    return body.ok ? body : { ...body, status: response.status };
+  } catch {
+    return {
+      ...UNREACHABLE,
+      status: response.status,
+      message: "The answer could not be read. What you entered is still here; try again.",
+    };
+  }
+}
+
+/** True when sending the same thing again later may succeed. */
+export function isTemporary(status: number): boolean {
+  return status === 0 || status >= 500 || status === 429;
+}

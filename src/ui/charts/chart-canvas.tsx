@@ -1,0 +1,36 @@
+"use client";
+
+import { LineChart } from "echarts/charts";
+import {
+  AriaComponent,
+  GridComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  TooltipComponent,
+} from "echarts/components";
+import { init, use, type EChartsType } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useRef } from "react";
+import type { ChartOption } from "./chart";
+
+use([LineChart, GridComponent, TooltipComponent, MarkLineComponent, MarkPointComponent, AriaComponent, CanvasRenderer]);
+
+/** The canvas behind `Chart`; loaded in the browser only. */
+export default function ChartCanvas({ option, label }: { option: ChartOption; label: string }) {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType | null>(null);
+  useEffect(() => {
+    const made = init(box.current!);
+    chart.current = made;
+    const watcher = new ResizeObserver(() => made.resize());
+    watcher.observe(box.current!);
+    return () => {
+      watcher.disconnect();
+      made.dispose();
+    };
+  }, []);
+  useEffect(() => {
+    chart.current?.setOption(option, { notMerge: true });
+  }, [option]);
+  return <div ref={box} role="img" aria-label={label} style={{ width: "100%", height: "100%" }} />;
+}

@@ -1,0 +1,104 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import { useTheme } from "@mui/material/styles";
+import type { EChartsCoreOption } from "echarts/core";
+import dynamic from "next/dynamic";
+import { useMemo } from "react";
+import { numberFont, wordFont } from "../theme/tokens";
+
+export type ChartOption = EChartsCoreOption;
+
+const ChartCanvas = dynamic(() => import("./chart-canvas"), { ssr: false });
+
+export interface Line {
+  readonly name: string;
+  /** x, y pairs. */
+  readonly points: readonly (readonly [number, number])[];
+  readonly look: "solid" | "dashed" | "dotted";
+  readonly colour: "ink" | "shoal" | "buoy" | "slate";
+}
+
+export interface LineChartProps {
+  /** What the chart shows, for people who do not see it. */
+  readonly label: string;
+  readonly lines: readonly Line[];
+  readonly x: { readonly name: string; readonly min: number; readonly max: number };
+  readonly y: { readonly name: string; readonly min: number; readonly max: number };
+  /** Places marked across the chart. */
+  readonly marks?: readonly { readonly at: number; readonly axis: "x" | "y"; readonly text: string }[];
+  readonly height: number;
+  readonly formatX: (value: number) => string;
+  readonly formatY: (value: number) => string;
+}
+
+/** The one chart wrapper: lines over a plane in the look of the theme, each told apart by dash and name. */
+export function LineChart({ label, lines, x, y, marks = [], height, formatX, formatY }: LineChartProps) {
+  const { tokens } = useTheme();
+  const option = useMemo<ChartOption>(() => {
+    const axis = (range: typeof x, format: (value: number) => string) => ({
+      type: "value",
+      name: range.name,
+      nameLocation: "middle",
+      min: range.min,
+      max: range.max,
+      axisLine: { lineStyle: { color: tokens.ink, width: 1.5 } },
+      axisLabel: { color: tokens.ink, fontFamily: numberFont, fontSize: 10, formatter: format, hideOverlap: true },
+      nameTextStyle: { color: tokens.inkSoft, fontFamily: wordFont, fontSize: 12 },
+      splitLine: { lineStyle: { color: tokens.rule, width: 1, opacity: 0.6 } },
+    });
+    return {
+      animation: false,
+      grid: { left: 52, right: 92, top: 14, bottom: 40 },
+      textStyle: { fontFamily: wordFont },
+      tooltip: {
+        trigger: "axis",
+        backgroundColor: tokens.ink,
+        borderWidth: 0,
+        textStyle: { color: tokens.paper, fontFamily: wordFont, fontSize: 12 },
+        axisPointer: { type: "line", lineStyle: { color: tokens.ink, type: "solid" } },
+        formatter: (found: readonly { seriesName: string; value: readonly [number, number] }[]) =>
+          [formatX(found[0].value[0]), ...found.map((one) => `${one.seriesName}: ${formatY(one.value[1])}`)].join(
+            "<br>",
+          ),
+      },
+      xAxis: { ...axis(x, formatX), nameGap: 24 },
+      yAxis: { ...axis(y, formatY), nameGap: 38 },
+      series: lines.map((line, i) => ({
+        type: "line",
+        name: line.name,
+        data: line.points,
+        showSymbol: false,
+        symbolSize: 7,
+        lineStyle: { color: tokens[line.colour], width: 2.5, type: line.look },
+        itemStyle: { color: tokens[line.colour] },
+        endLabel: {
+          show: true,
+          formatter: line.name,
+          color: tokens[line.colour === "buoy" ? "buoyText" : line.colour],
+          fontSize: 12,
+          fontWeight: 650,
+        },
+        labelLayout: { moveOverlap: "shiftY" },
+        markLine:
+          i > 0 || marks.length === 0
+            ? undefined
+            : {
+                silent: true,
+                symbol: "none",
+                lineStyle: { color: tokens.ochreText, type: "dashed", width: 1.5 },
+                label: { color: tokens.ochreText, fontSize: 11, position: "insideEndTop" },
+                data: marks.map((mark) => ({
+                  [mark.axis === "x" ? "xAxis" : "yAxis"]: mark.at,
+                  label: { formatter: mark.text },
+                })),
+              },
+      })),
+    };
+  }, [tokens, lines, x, y, marks, formatX, formatY]);
+  return (
+    <Box sx={{ height }}>
+      <ChartCanvas option={option} label={label} />
+    </Box>
+  );
+}

@@ -1,0 +1,65 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import { RECENCY_HALF_LIFE_ATTEMPTS, type DirectionEvidence, type PassMark } from "@/core";
+import { LastOutcomes, RateBar } from "../marks/marks";
+import { useWhy } from "../why/why";
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+interface EvidenceLineProps {
+  readonly name: string;
+  readonly one: DirectionEvidence;
+  readonly mark: PassMark;
+}
+
+/** One direction: the attempts the mark looks at, the clean rate with its interval, and whether it passes. Opens the reason. */
+export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
+  const { openWhy } = useWhy();
+  const { posterior } = one;
+  const range = `${Math.round(100 * posterior.low)}–${Math.round(100 * posterior.high)} %`;
+  return (
+    <ButtonBase
+      onClick={() =>
+        openWhy({
+          title: `Clean rate, ${name}`,
+          result: `${percent(posterior.mean)}, 90 % interval ${range}`,
+          how: `Beta distribution of the clean rate: it starts even, every attempt moves it, and an attempt ${RECENCY_HALF_LIFE_ATTEMPTS} attempts ago counts half. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${mark.k} clean of the last ${mark.n}.`,
+          inputs: [
+            ["attempts that count", String(one.attempts)],
+            ["of them clean", String(one.cleanAttempts)],
+            [`clean of the last ${mark.n}`, String(one.cleanOfLast)],
+            ["Beta a, b", `${posterior.a.toFixed(1)}, ${posterior.b.toFixed(1)}`],
+            [`chance above ${percent(mark.k / mark.n)}`, percent(posterior.chanceAboveMark)],
+          ],
+          source: "Bayes' rule with a uniform start (Beta 1, 1); recency half-life is this program's choice.",
+        })
+      }
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "76px 88px minmax(70px,1fr) 74px 84px",
+        gap: 1.2,
+        alignItems: "center",
+        width: "100%",
+        textAlign: "left",
+        py: 0.4,
+        fontSize: "0.9rem",
+      }}
+      aria-label={`${name}: ${one.cleanOfLast} of the last ${mark.n} clean, clean rate ${percent(posterior.mean)}, ${range}. Why this number`}
+    >
+      <span>{name}</span>
+      <LastOutcomes outcomes={one.lastOutcomes} window={mark.n} />
+      <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} label="" />
+      <span className="num" style={{ whiteSpace: "nowrap" }}>
+        {range}
+      </span>
+      <Box
+        component="span"
+        sx={(theme) => ({ fontWeight: 650, color: one.passes ? theme.tokens.shoal : theme.tokens.inkSoft })}
+      >
+        {one.passes ? "■ passes" : one.attempts === 0 ? "not flown" : `${one.cleanOfLast} of ${mark.k}`}
+      </Box>
+    </ButtonBase>
+  );
+}

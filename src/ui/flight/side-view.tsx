@@ -1,0 +1,180 @@
+"use client";
+
+import { useTheme } from "@mui/material/styles";
+import { toWorld, type Trace } from "@/core";
+import { usePreferences } from "../theme/preferences";
+import { formatQuantity, quantityText } from "../units/quantity";
+
+interface SideViewProps {
+  readonly trace: Trace;
+  /** Numbered places along the path: phases of the trick. */
+  readonly phases: readonly { readonly number: number; readonly sample: number }[];
+  /** A height line that matters, with its words. */
+  readonly level: { readonly heightM: number; readonly text: string } | null;
+  readonly cursor: number | null;
+  /** Seconds between two attitude marks. */
+  readonly everyS: number;
+}
+
+const WIDTH = 440;
+const HEIGHT = 330;
+const PAD = { left: 48, right: 26, top: 22, bottom: 30 };
+
+/**
+ * The path from the side with the aircraft drawn at equal times. Height is to scale; a trick that hardly travels is
+ * spread over time along the bottom instead, so that the turn can be seen.
+ */
+export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps) {
+  const { tokens } = useTheme();
+  const { units } = usePreferences();
+  const top = Math.max(...trace.heightM, level?.heightM ?? 0) * 1.06 + 0.5;
+  const durationS = trace.timeS[trace.timeS.length - 1];
+  const scaleY = (HEIGHT - PAD.top - PAD.bottom) / top;
+  const y = (heightM: number) => HEIGHT - PAD.bottom - heightM * scaleY;
+  const x = (i: number) => PAD.left + (trace.timeS[i] / durationS) * (WIDTH - PAD.left - PAD.right);
+  const step = gridStep(units === "metric" ? top : top / 0.3048) * (units === "metric" ? 1 : 0.3048);
+  const lines = Array.from({ length: Math.floor(top / step) }, (_, i) => (i + 1) * step);
+  const stride = Math.max(1, Math.round(everyS / trace.sampleS));
+  const glyphs = trace.timeS.map((_, i) => i).filter((i) => i % stride === 0);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width="100%"
+      role="img"
+      aria-label={`Height over time: highest point ${quantityText(Math.max(...trace.heightM), "length", units)}, lowest ${quantityText(Math.min(...trace.heightM), "length", units)}`}
+    >
+      {lines.map((heightM) => (
+        <g key={heightM}>
+          <line
+            x1={PAD.left}
+            x2={WIDTH - PAD.right}
+            y1={y(heightM)}
+            y2={y(heightM)}
+            stroke={tokens.rule}
+            strokeWidth="1"
+          />
+          <text
+            className="num"
+            x={PAD.left - 6}
+            y={y(heightM) + 4}
+            textAnchor="end"
+            fontSize="10"
+            fill={tokens.inkSoft}
+          >
+            {quantityText(heightM, "length", units, 0)}
+          </text>
+        </g>
+      ))}
+      <rect x={PAD.left} y={y(0)} width={WIDTH - PAD.left - PAD.right} height={PAD.bottom} fill={tokens.depths[1]} />
+      <line x1={PAD.left} x2={WIDTH - PAD.right} y1={y(0)} y2={y(0)} stroke={tokens.ink} strokeWidth="2" />
+      {Array.from({ length: Math.floor(durationS * 2) + 1 }, (_, i) => i / 2).map((timeS) => (
+        <text
+          key={timeS}
+          className="num"
+          x={PAD.left + (timeS / durationS) * (WIDTH - PAD.left - PAD.right)}
+          y={HEIGHT - 10}
+          fontSize="10"
+          textAnchor="middle"
+          fill={tokens.ink}
+        >
+          {formatQuantity(timeS, "time", units, 1).value}
+        </text>
+      ))}
+      {level && (
+        <g>
+          <line
+            x1={PAD.left}
+            x2={WIDTH - PAD.right}
+            y1={y(level.heightM)}
+            y2={y(level.heightM)}
+            stroke={tokens.buoyText}
+            strokeWidth="1.5"
+            strokeDasharray="6 4"
+          />
+          <text
+            x={WIDTH - PAD.right}
+            y={y(level.heightM) + 14}
+            textAnchor="end"
+            fontSize="11"
+            fontWeight="650"
+            fill={tokens.buoyText}
+          >
+            {level.text}
+          </text>
+        </g>
+      )}
+      <polyline
+        points={trace.timeS.map((_, i) => `${x(i).toFixed(1)},${y(trace.heightM[i]).toFixed(1)}`).join(" ")}
+        fill="none"
+        stroke={tokens.shoal}
+        strokeWidth="2"
+        opacity="0.75"
+      />
+      {glyphs.map((i) => (
+        <Glyph key={i} trace={trace} sample={i} x={x(i)} y={y(trace.heightM[i])} strong={false} />
+      ))}
+      {cursor !== null && <Glyph trace={trace} sample={cursor} x={x(cursor)} y={y(trace.heightM[cursor])} strong />}
+      {phases.map(({ number, sample }) => (
+        <g key={number}>
+          <line
+            x1={x(sample)}
+            x2={x(sample)}
+            y1={PAD.top - 4}
+            y2={y(trace.heightM[sample])}
+            stroke={tokens.ink}
+            strokeWidth="0.8"
+            strokeDasharray="2 3"
+          />
+          <circle cx={x(sample)} cy={PAD.top - 10} r="9" fill={tokens.ink} />
+          <text x={x(sample)} y={PAD.top - 6} textAnchor="middle" fontSize="11" fontWeight="700" fill={tokens.paper}>
+            {number}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** The aircraft from its left: a bar from tail to nose, the nose a dot, a short mast the way its thrust pushes. */
+function Glyph({
+  trace,
+  sample,
+  x,
+  y,
+  strong,
+}: {
+  trace: Trace;
+  sample: number;
+  x: number;
+  y: number;
+  strong: boolean;
+}) {
+  const { tokens } = useTheme();
+  const attitude = { w: trace.qw[sample], x: trace.qx[sample], y: trace.qy[sample], z: trace.qz[sample] };
+  const nose = toWorld(attitude, { x: 1, y: 0, z: 0 });
+  const up = toWorld(attitude, { x: 0, y: 0, z: -1 });
+  const size = strong ? 17 : 11;
+  const to = (v: { x: number; z: number }, length: number) => [x + v.x * length, y + v.z * length] as const;
+  const [noseX, noseY] = to(nose, size);
+  const [tailX, tailY] = to(nose, -size);
+  const [mastX, mastY] = to(up, size * 0.75);
+  return (
+    <g>
+      <line
+        x1={tailX}
+        y1={tailY}
+        x2={noseX}
+        y2={noseY}
+        stroke={tokens.ink}
+        strokeWidth={strong ? 4 : 3}
+        strokeLinecap="butt"
+      />
+      <line x1={x} y1={y} x2={mastX} y2={mastY} stroke={tokens.shoal} strokeWidth="2" />
+      <circle cx={noseX} cy={noseY} r={strong ? 4.5 : 3.2} fill={tokens.buoy} />
+    </g>
+  );
+}
+
+function gridStep(top: number): number {
+  return [1, 2, 5, 10, 20, 50, 100].find((step) => top / step <= 6) ?? 200;
+}

@@ -1,0 +1,24 @@
+import type { FormField } from "./send-form";
+
+const grips = [
+  ["thumbs", "thumbs on the sticks"],
+  ["pinch", "pinch, thumb and finger"],
+  ["hybrid", "hybrid"],
+] as const;
+
+/** The fields of a pilot, for adding and for changing one. */
+export function pilotFields(pilot: { name: string; stickMode: number; grip: string }): readonly FormField[] {
+  return [
+    { name: "name", label: "Name", initial: pilot.name },
+    {
+      name: "stickMode",
+      label: "Stick mode",
+      initial: pilot.stickMode,
+      options: [1, 2, 3, 4].map((mode) => [
+        mode,
+        `mode ${mode}: throttle ${mode % 2 ? "right" : "left"}, roll ${mode <= 2 ? "right" : "left"}`,
+      ]),
+    },
+    { name: "grip", label: "Grip", initial: pilot.grip, options: grips },
+  ];
+}

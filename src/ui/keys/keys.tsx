@@ -1,0 +1,99 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+
+/** A key of the screen: what is pressed, what it does. */
+export interface ScreenKey {
+  /** As in KeyboardEvent.key, for example "c" or "ArrowLeft". */
+  readonly key: string;
+  readonly label: string;
+  readonly run: () => void;
+}
+
+interface KeysContext {
+  readonly register: (keys: readonly ScreenKey[]) => () => void;
+}
+
+const Context = createContext<KeysContext | null>(null);
+
+/** Gives the present screen its keys for as long as it is shown; `?` lists them. */
+export function useKeys(keys: readonly ScreenKey[]): void {
+  const context = useContext(Context);
+  if (!context) throw new Error("useKeys needs KeysProvider around it");
+  const { register } = context;
+  useEffect(() => register(keys), [register, keys]);
+}
+
+/** Names of keys for people. */
+export function keyName(key: string): string {
+  return (
+    { ArrowLeft: "←", ArrowRight: "→", ArrowUp: "↑", ArrowDown: "↓", " ": "space", Backspace: "backspace" }[key] ?? key
+  );
+}
+
+function typing(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
+}
+
+export function KeysProvider({ children }: { children: ReactNode }) {
+  const registered = useRef<(readonly ScreenKey[])[]>([]);
+  const [listed, setListed] = useState<readonly ScreenKey[] | null>(null);
+  const register = useCallback((keys: readonly ScreenKey[]) => {
+    registered.current = [...registered.current, keys];
+    return () => {
+      registered.current = registered.current.filter((other) => other !== keys);
+    };
+  }, []);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+      if (document.querySelector(".MuiDialog-root")) return;
+      if (event.key === "?") {
+        setListed(registered.current.flat());
+        return;
+      }
+      const found = registered.current.flat().find(({ key }) => key === event.key);
+      if (!found) return;
+      event.preventDefault();
+      found.run();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  const value = useMemo(() => ({ register }), [register]);
+  return (
+    <Context value={value}>
+      {children}
+      <Dialog open={listed !== null} onClose={() => setListed(null)} aria-labelledby="keys-title">
+        <DialogTitle id="keys-title">Keys of this screen</DialogTitle>
+        <DialogContent>
+          <Box
+            component="dl"
+            sx={{ m: 0, display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 3, rowGap: 1, minWidth: 280 }}
+          >
+            {[...(listed ?? []), { key: "Ctrl K", label: "Find or do" }, { key: "?", label: "This list" }].map(
+              ({ key, label }) => (
+                <Box key={key} sx={{ display: "contents" }}>
+                  <Box component="dt" className="num">
+                    {keyName(key)}
+                  </Box>
+                  <Box component="dd" sx={{ m: 0 }}>
+                    {label}
+                  </Box>
+                </Box>
+              ),
+            )}
+          </Box>
+        </DialogContent>
+      </Dialog>
+    </Context>
+  );
+}

@@ -1,0 +1,25 @@
+"use client";
+
+import { format } from "date-fns";
+import { useSyncExternalStore } from "react";
+
+const patterns = { day: "d MMM yyyy", time: "HH:mm", both: "d MMM yyyy, HH:mm" } as const;
+const never = () => () => {};
+
+/** A point in time in the visitor's own zone. The server, which does not know it, writes the UTC day. */
+export function Moment({ atMs, show = "day" }: { atMs: number; show?: keyof typeof patterns }) {
+  const inBrowser = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
+  const iso = new Date(atMs).toISOString();
+  return <time dateTime={iso}>{inBrowser ? format(atMs, patterns[show]) : iso.slice(0, 10)}</time>;
+}
+
+/** Whole days between two times, in words. */
+export function daysAgo(atMs: number, nowMs: number): string {
+  const days = Math.floor((nowMs - atMs) / 86_400_000);
+  if (days <= 0) return "today";
+  return days === 1 ? "1 day ago" : `${days} days ago`;
+}

@@ -1,0 +1,76 @@
+"use client";
+
+import { usePathname, useSearchParams } from "next/navigation";
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
+
+/** What the shell knows of an aircraft. */
+export interface HandAircraft {
+  readonly id: string;
+  readonly name: string;
+  /** Number of the newest setup; null without one. */
+  readonly setupNumber: number | null;
+}
+export interface HandPilot {
+  readonly id: string;
+  readonly name: string;
+  readonly aircraft: readonly HandAircraft[];
+  /** Step to fly next. */
+  readonly currentStepId: string | null;
+}
+export interface ShellData {
+  readonly coaches: readonly { readonly id: string; readonly name: string }[];
+  readonly coachId: string | null;
+  readonly pilots: readonly HandPilot[];
+  readonly rememberedPilotId: string | null;
+  readonly rememberedAircraftId: string | null;
+}
+
+interface AtHand extends ShellData {
+  readonly pilot: HandPilot | null;
+  readonly aircraft: HandAircraft | null;
+  /** Address of a screen with the pilot and the aircraft at hand, or with others. */
+  readonly hrefFor: (path: string, change?: Readonly<Record<string, string | undefined>>) => string;
+}
+
+const Context = createContext<AtHand | null>(null);
+
+/** The pilot and the aircraft every screen follows: those of the address, else those used last on this device. */
+export function useAtHand(): AtHand {
+  const context = useContext(Context);
+  if (!context) throw new Error("useAtHand needs AtHandProvider around it");
+  return context;
+}
+
+export function AtHandProvider({ data, children }: { data: ShellData; children: ReactNode }) {
+  const params = useSearchParams();
+  const path = usePathname();
+  const askedPilot = params.get("pilot") ?? data.rememberedPilotId;
+  const askedAircraft = params.get("aircraft") ?? data.rememberedAircraftId;
+  const pilot = data.pilots.find((one) => one.id === askedPilot) ?? null;
+  const aircraft = pilot?.aircraft.find((one) => one.id === askedAircraft) ?? pilot?.aircraft[0] ?? null;
+
+  useEffect(() => {
+    for (const [name, id] of [
+      ["pilot", pilot?.id],
+      ["aircraft", aircraft?.id],
+    ]) {
+      if (id) document.cookie = `bathygon-${name}=${id}; path=/; max-age=31536000; samesite=lax`;
+    }
+  }, [pilot?.id, aircraft?.id, path]);
+
+  const value = useMemo<AtHand>(
+    () => ({
+      ...data,
+      pilot,
+      aircraft,
+      hrefFor: (to, change = {}) => {
+        const search = new URLSearchParams();
+        const wanted: Record<string, string | undefined> = { pilot: pilot?.id, aircraft: aircraft?.id, ...change };
+        for (const [name, value] of Object.entries(wanted)) if (value) search.set(name, value);
+        return search.size ? `${to}?${search}` : to;
+      },
+    }),
+    [data, pilot, aircraft],
+  );
+  return <Context value={value}>{children}</Context>;
+}

@@ -1,0 +1,322 @@
+"use client";
+
+import MenuIcon from "@mui/icons-material/Menu";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Drawer from "@mui/material/Drawer";
+import IconButton from "@mui/material/IconButton";
+import MenuItem from "@mui/material/MenuItem";
+import Select from "@mui/material/Select";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { usePathname, useRouter } from "next/navigation";
+import { useEffect, useState, type ReactNode } from "react";
+import { KeysProvider } from "../keys/keys";
+import { usePreferences } from "../theme/preferences";
+import { themeNames } from "../theme/tokens";
+import { unitSystems } from "../units/quantity";
+import { WhyProvider } from "../why/why";
+import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
+import { CommandBox, lookNames } from "./command-box";
+import { screens } from "./screens";
+
+const RAIL_WIDTH = 148;
+
+/** The frame of every desk screen: order of work at the left, pilot and aircraft at hand on top. */
+export function Shell({ data, children }: { data: ShellData; children: ReactNode }) {
+  return (
+    <AtHandProvider data={data}>
+      <KeysProvider>
+        <WhyProvider>
+          <Frame>{children}</Frame>
+        </WhyProvider>
+      </KeysProvider>
+    </AtHandProvider>
+  );
+}
+
+function Frame({ children }: { children: ReactNode }) {
+  const [finding, setFinding] = useState(false);
+  const [menuOpen, setMenuOpen] = useState(false);
+  const { hrefFor } = useAtHand();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== "k" || !(event.ctrlKey || event.metaKey)) return;
+      event.preventDefault();
+      setFinding(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <Box sx={{ display: "flex", minHeight: "100dvh" }}>
+      <Box
+        component="a"
+        href="#content"
+        sx={{
+          position: "absolute",
+          left: -9999,
+          "&:focus": { left: 8, top: 8, zIndex: 2000, bgcolor: "background.paper", p: 1 },
+        }}
+      >
+        To the content
+      </Box>
+      <Box sx={{ display: { xs: "none", md: "block" }, width: RAIL_WIDTH, flexShrink: 0 }}>
+        <Box sx={{ position: "fixed", top: 0, bottom: 0, width: RAIL_WIDTH }}>
+          <Rail />
+        </Box>
+      </Box>
+      <Drawer open={menuOpen} onClose={() => setMenuOpen(false)} sx={{ display: { md: "none" } }}>
+        <Box
+          sx={{ width: 220, height: "100%" }}
+          onClick={(event) => (event.target as HTMLElement).closest("a") && setMenuOpen(false)}
+        >
+          <Rail />
+        </Box>
+      </Drawer>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box
+          component="header"
+          sx={(theme) => ({
+            display: "flex",
+            alignItems: "center",
+            gap: { xs: 1, md: 3 },
+            px: { xs: 1, md: 3 },
+            py: 1,
+            minHeight: 62,
+            borderBottom: `1.5px solid ${theme.tokens.ink}`,
+          })}
+        >
+          <IconButton aria-label="Menu" onClick={() => setMenuOpen(true)} sx={{ display: { md: "none" } }}>
+            <MenuIcon />
+          </IconButton>
+          <HandPickers />
+          <Box sx={{ flex: 1 }} />
+          <Button
+            variant="outlined"
+            onClick={() => setFinding(true)}
+            sx={{ display: { xs: "none", sm: "inline-flex" }, whiteSpace: "nowrap" }}
+          >
+            Find or do&nbsp;
+            <span className="num" style={{ fontSize: "0.75rem", fontWeight: 400 }}>
+              Ctrl K
+            </span>
+          </Button>
+          <Button
+            variant="contained"
+            component={Link}
+            href={hrefFor("/session")}
+            sx={(theme) => ({
+              bgcolor: theme.tokens.buoy,
+              color: theme.tokens.buoyInk,
+              whiteSpace: "nowrap",
+              "&:hover": { bgcolor: theme.tokens.buoyText },
+            })}
+          >
+            Start session
+          </Button>
+        </Box>
+        <Box component="main" id="content" tabIndex={-1} sx={{ px: { xs: 2, md: 3 }, py: 2, outline: "none" }}>
+          {children}
+        </Box>
+      </Box>
+      <CommandBox open={finding} onClose={() => setFinding(false)} />
+    </Box>
+  );
+}
+
+function HandPickers() {
+  const { pilots, pilot, aircraft, hrefFor } = useAtHand();
+  const path = usePathname();
+  const router = useRouter();
+  if (pilots.length === 0) return null;
+  // A brief keeps its step when the pilot changes only if the address says so; otherwise it follows the pilot.
+  return (
+    <>
+      <Picker
+        label="Pilot at hand"
+        value={pilot?.id ?? ""}
+        options={pilots.map(({ id, name }) => ({ id, text: name }))}
+        onChange={(id) =>
+          router.push(
+            hrefFor(path === "/squad" || path === "/session" ? "/pilot" : path, { pilot: id, aircraft: undefined }),
+          )
+        }
+      />
+      {pilot && pilot.aircraft.length > 0 && (
+        <Picker
+          label="Aircraft at hand"
+          value={aircraft?.id ?? ""}
+          options={pilot.aircraft.map(({ id, name, setupNumber }) => ({
+            id,
+            text: setupNumber === null ? `${name} · no setup` : `${name} · setup ${setupNumber}`,
+          }))}
+          onChange={(id) => router.push(hrefFor(path, { aircraft: id }))}
+        />
+      )}
+    </>
+  );
+}
+
+function Picker(props: {
+  label: string;
+  value: string;
+  options: readonly { id: string; text: string }[];
+  onChange: (id: string) => void;
+}) {
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Typography
+        component="label"
+        sx={{ display: "block", fontSize: "0.72rem", color: "text.secondary", lineHeight: 1.2, whiteSpace: "nowrap" }}
+      >
+        {props.label}
+      </Typography>
+      <Select
+        variant="standard"
+        disableUnderline
+        displayEmpty
+        value={props.value}
+        onChange={(event) => props.onChange(event.target.value)}
+        renderValue={(id) => props.options.find((option) => option.id === id)?.text ?? "choose"}
+        inputProps={{ "aria-label": props.label }}
+        SelectDisplayProps={{ "aria-label": props.label }}
+        sx={{
+          fontWeight: 650,
+          fontSize: "1rem",
+          maxWidth: { xs: 130, md: 260 },
+          "& .MuiSelect-select": { py: 0.25, bgcolor: "transparent" },
+        }}
+      >
+        {props.options.map(({ id, text }) => (
+          <MenuItem key={id} value={id}>
+            {text}
+          </MenuItem>
+        ))}
+      </Select>
+    </Box>
+  );
+}
+
+function Rail() {
+  const { hrefFor } = useAtHand();
+  const path = usePathname();
+  return (
+    <Box
+      component="nav"
+      aria-label="Order of work"
+      sx={(theme) => ({
+        height: "100%",
+        display: "flex",
+        flexDirection: "column",
+        bgcolor: theme.tokens.rail,
+        color: theme.tokens.railInk,
+        overflowY: "auto",
+      })}
+    >
+      <Typography sx={{ px: 2, pt: 2.2, pb: 2, fontSize: "1.1rem", fontWeight: 750, fontStretch: "118%" }}>
+        Bathygon
+      </Typography>
+      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {screens.map(({ path: to, name }) => {
+          const here = path === to || path.startsWith(`${to}/`);
+          return (
+            <li key={to}>
+              <Box
+                component={Link}
+                href={hrefFor(to)}
+                aria-current={here ? "page" : undefined}
+                sx={(theme) => ({
+                  display: "block",
+                  px: 2,
+                  py: 1.1,
+                  color: here && theme.themeName === "sun" ? "#000" : theme.tokens.railInk,
+                  textDecoration: "none",
+                  borderLeft: `4px solid ${here ? theme.tokens.buoy : "transparent"}`,
+                  bgcolor: here ? theme.tokens.railActive : "transparent",
+                  fontWeight: here ? 650 : 450,
+                  "&:hover": { textDecoration: "underline" },
+                })}
+              >
+                {name}
+              </Box>
+            </li>
+          );
+        })}
+      </Box>
+      <Box sx={{ flex: 1 }} />
+      <DeviceSettings />
+    </Box>
+  );
+}
+
+/** Who is coaching, the look and the units: kept on this device. */
+function DeviceSettings() {
+  const { coaches, coachId } = useAtHand();
+  const { theme, units, setPreference } = usePreferences();
+  const router = useRouter();
+  return (
+    <Box sx={{ px: 2, pb: 2, display: "grid", gap: 1 }}>
+      {coaches.length > 0 && (
+        <RailSelect
+          label="Coaching"
+          value={coachId ?? ""}
+          options={coaches.map(({ id, name }) => [id, name])}
+          onChange={(id) => {
+            document.cookie = `bathygon-coach=${id}; path=/; max-age=31536000; samesite=lax`;
+            router.refresh();
+          }}
+        />
+      )}
+      <RailSelect
+        label="Look"
+        value={theme}
+        options={themeNames.map((name) => [name, lookNames[name]])}
+        onChange={(name) => setPreference({ theme: name as typeof theme })}
+      />
+      <RailSelect
+        label="Units"
+        value={units}
+        options={unitSystems.map((name) => [name, name])}
+        onChange={(name) => setPreference({ units: name as typeof units })}
+      />
+    </Box>
+  );
+}
+
+function RailSelect(props: {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Box component="label" sx={{ fontSize: "0.72rem" }}>
+      {props.label}
+      <Box
+        component="select"
+        value={props.value}
+        onChange={(event: React.ChangeEvent<HTMLSelectElement>) => props.onChange(event.target.value)}
+        sx={(theme) => ({
+          display: "block",
+          width: "100%",
+          mt: 0.25,
+          py: 0.6,
+          font: "inherit",
+          fontSize: "0.85rem",
+          color: theme.tokens.railInk,
+          bgcolor: theme.tokens.rail,
+          border: `1.5px solid ${theme.tokens.railInk}`,
+          borderRadius: "2px",
+          "& option": { color: theme.tokens.railInk, backgroundColor: theme.tokens.rail },
+        })}
+      >
+        {props.options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </Box>
+    </Box>
+  );
+}

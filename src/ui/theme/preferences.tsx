@@ -1,0 +1,74 @@
+"use client";
+
+import { AppRouterCacheProvider } from "@mui/material-nextjs/v16-appRouter";
+import CssBaseline from "@mui/material/CssBaseline";
+import GlobalStyles from "@mui/material/GlobalStyles";
+import { ThemeProvider } from "@mui/material/styles";
+import { SnackbarProvider } from "notistack";
+import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import type { UnitSystem } from "../units/quantity";
+import { themeFor } from "./theme";
+import { numberFont, type ThemeName } from "./tokens";
+
+/** What a person has set for themselves on this device. Kept in cookies, so that the server draws the same page. */
+export interface Preferences {
+  readonly theme: ThemeName;
+  readonly units: UnitSystem;
+}
+
+interface PreferencesContext extends Preferences {
+  readonly setPreference: (change: Partial<Preferences>) => void;
+}
+
+const Context = createContext<PreferencesContext | null>(null);
+
+export function usePreferences(): PreferencesContext {
+  const context = useContext(Context);
+  if (!context) throw new Error("usePreferences needs PreferencesProvider around it");
+  return context;
+}
+
+const YEAR_S = 31_536_000;
+
+/** Theme, fonts, messages and the person's own settings for everything inside. */
+export function PreferencesProvider({ initial, children }: { initial: Preferences; children: ReactNode }) {
+  const [preferences, setPreferences] = useState(initial);
+  const value = useMemo(
+    () => ({
+      ...preferences,
+      setPreference: (change: Partial<Preferences>) => {
+        for (const [name, chosen] of Object.entries(change)) {
+          document.cookie = `bathygon-${name}=${chosen}; path=/; max-age=${YEAR_S}; samesite=lax`;
+        }
+        setPreferences((before) => ({ ...before, ...change }));
+      },
+    }),
+    [preferences],
+  );
+  return (
+    <AppRouterCacheProvider>
+      <Context value={value}>
+        <ThemeProvider theme={themeFor(preferences.theme)}>
+          <CssBaseline />
+          <GlobalStyles
+            styles={(theme) => ({
+              body: { fontVariantNumeric: "tabular-nums" },
+              ".num": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600, letterSpacing: "-0.03em" },
+              a: { color: theme.tokens.ink },
+              "a:focus-visible, [tabindex]:focus-visible": {
+                outline: `3px solid ${theme.themeName === "dark" ? theme.tokens.ochre : theme.tokens.buoy}`,
+                outlineOffset: 2,
+              },
+              "@media (prefers-reduced-motion: reduce)": {
+                "*": { transition: "none !important", animation: "none !important" },
+              },
+            })}
+          />
+          <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: "bottom", horizontal: "center" }}>
+            {children}
+          </SnackbarProvider>
+        </ThemeProvider>
+      </Context>
+    </AppRouterCacheProvider>
+  );
+}

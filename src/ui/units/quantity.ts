@@ -1,0 +1,63 @@
+export type UnitSystem = "metric" | "imperial";
+export const unitSystems: readonly UnitSystem[] = ["metric", "imperial"];
+
+/** Kinds of figures the program shows. Values always come in SI units or degrees. */
+export type Quantity = "length" | "speed" | "mass" | "angle" | "rate" | "time" | "thrust" | "share" | "count" | "days";
+
+interface Unit {
+  readonly symbol: string;
+  readonly factor: number;
+  readonly digits: number;
+}
+
+const metric: Readonly<Record<Quantity, Unit>> = {
+  length: { symbol: "m", factor: 1, digits: 1 },
+  speed: { symbol: "m/s", factor: 1, digits: 1 },
+  mass: { symbol: "g", factor: 1000, digits: 0 },
+  angle: { symbol: "°", factor: 1, digits: 0 },
+  rate: { symbol: "°/s", factor: 1, digits: 0 },
+  time: { symbol: "s", factor: 1, digits: 2 },
+  thrust: { symbol: "g", factor: 1, digits: 1 },
+  share: { symbol: "%", factor: 100, digits: 0 },
+  count: { symbol: "", factor: 1, digits: 0 },
+  days: { symbol: "days", factor: 1, digits: 0 },
+};
+
+/** International foot 0.3048 m and avoirdupois ounce 28.349523125 g (NIST SP 811, appendix B). */
+const imperial: Readonly<Record<Quantity, Unit>> = {
+  ...metric,
+  length: { symbol: "ft", factor: 1 / 0.3048, digits: 0 },
+  speed: { symbol: "ft/s", factor: 1 / 0.3048, digits: 0 },
+  mass: { symbol: "oz", factor: 1000 / 28.349523125, digits: 1 },
+};
+
+export interface FormattedQuantity {
+  readonly value: string;
+  readonly unit: string;
+}
+
+/** The one number formatter: a value in SI or degrees as figures and unit of the chosen system. Null shows as a dash. */
+export function formatQuantity(
+  value: number | null | undefined,
+  quantity: Quantity,
+  system: UnitSystem,
+  digits?: number,
+): FormattedQuantity {
+  const unit = (system === "imperial" ? imperial : metric)[quantity];
+  if (value === null || value === undefined || !Number.isFinite(value)) return { value: "–", unit: "" };
+  const figures = (value * unit.factor).toFixed(digits ?? unit.digits);
+  // A true minus sign, and no minus before a zero.
+  const signed = Number(figures) === 0 ? figures.replace("-", "") : figures.replace("-", "−");
+  return { value: signed, unit: unit.symbol };
+}
+
+/** Figures and unit as one text, with a narrow space between where the unit takes one. */
+export function quantityText(
+  value: number | null | undefined,
+  quantity: Quantity,
+  system: UnitSystem,
+  digits?: number,
+): string {
+  const { value: figures, unit } = formatQuantity(value, quantity, system, digits);
+  return unit === "" || unit === "°" ? `${figures}${unit}` : `${figures}\u202f${unit}`;
+}

@@ -1,0 +1,101 @@
+"use client";
+
+import CloseIcon from "@mui/icons-material/Close";
+import Box from "@mui/material/Box";
+import Drawer from "@mui/material/Drawer";
+import IconButton from "@mui/material/IconButton";
+import Typography from "@mui/material/Typography";
+import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+
+/** Where a figure comes from. */
+export interface Why {
+  /** The formula or the counting rule in words. */
+  readonly how: string;
+  readonly inputs: readonly (readonly [name: string, value: string])[];
+  readonly source: string;
+}
+
+interface ShownWhy extends Why {
+  readonly title: string;
+  readonly result: string;
+}
+
+const Context = createContext<{ openWhy: (why: ShownWhy) => void } | null>(null);
+
+export function useWhy() {
+  const context = useContext(Context);
+  if (!context) throw new Error("useWhy needs WhyProvider around it");
+  return context;
+}
+
+/** The drawer "why this number" at the right edge. */
+export function WhyProvider({ children }: { children: ReactNode }) {
+  const [shown, setShown] = useState<ShownWhy | null>(null);
+  const [open, setOpen] = useState(false);
+  const value = useMemo(
+    () => ({
+      openWhy: (why: ShownWhy) => {
+        setShown(why);
+        setOpen(true);
+      },
+    }),
+    [],
+  );
+  return (
+    <Context value={value}>
+      {children}
+      <Drawer
+        anchor="right"
+        open={open}
+        onClose={() => setOpen(false)}
+        slotProps={{ paper: { "aria-label": "Why this number", role: "dialog" } }}
+      >
+        <Box sx={{ width: { xs: "86vw", sm: 380 }, p: 2.5 }}>
+          <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start" }}>
+            <Typography variant="h2" component="h2">
+              Why this number
+            </Typography>
+            <IconButton aria-label="Close" onClick={() => setOpen(false)} sx={{ mt: -1 }}>
+              <CloseIcon />
+            </IconButton>
+          </Box>
+          {shown && (
+            <>
+              <Typography sx={{ mt: 2, color: "text.secondary" }}>{shown.title}</Typography>
+              <Typography className="num" sx={{ fontSize: "2rem" }}>
+                {shown.result}
+              </Typography>
+              <Typography sx={{ mt: 2 }}>{shown.how}</Typography>
+              <Typography variant="h3" component="h3" sx={{ mt: 3, mb: 0.5 }}>
+                From
+              </Typography>
+              <Box component="dl" sx={{ m: 0 }}>
+                {shown.inputs.map(([name, given]) => (
+                  <Box
+                    key={name}
+                    sx={(theme) => ({
+                      display: "flex",
+                      justifyContent: "space-between",
+                      gap: 2,
+                      py: 0.6,
+                      borderBottom: `1px solid ${theme.tokens.rule}`,
+                    })}
+                  >
+                    <Box component="dt">{name}</Box>
+                    <Box component="dd" className="num" sx={{ m: 0, textAlign: "right" }}>
+                      {given}
+                    </Box>
+                  </Box>
+                ))}
+              </Box>
+              <Typography variant="h3" component="h3" sx={{ mt: 3, mb: 0.5 }}>
+                Source
+              </Typography>
+              <Typography color="text.secondary">{shown.source}</Typography>
+            </>
+          )}
+        </Box>
+      </Drawer>
+    </Context>
+  );
+}
