@@ -137,9 +137,9 @@ export const pilots: readonly CampPilot[] = [
     flown: [
       { days: [0, 3], step: "flip-slow", back: [0.7, 0.95], front: [0.7, 0.9], signed: true },
       { days: [4, 8], step: "flip-ease-quarter", back: [0.6, 0.95], front: [0.6, 0.9], signed: true },
-      { days: [19, 19], step: "flip-one-move", back: [0.4, 0.4], front: [0.3, 0.3] },
+      { days: [19, 19], step: "flip-slow", back: [0.5, 0.5], front: [0.4, 0.4] },
     ],
-    notes: [[19, "First day back after five weeks. Rusty but calm; fly the slow ones first next time."]],
+    notes: [[19, "First day back after five weeks. Rusty but calm; only slow ones today, the eased ones next time."]],
   },
   {
     // Ready for sign-off.

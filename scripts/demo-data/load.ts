@@ -42,6 +42,8 @@ interface Person {
   readonly setupOnDay: (day: number) => string | null;
   readonly flown: FlownAttempt[];
   readonly signed: Set<string>;
+  /** Share of a clean attempt saved up in each direction. */
+  readonly credit: { back: number; front: number };
 }
 
 class Camp {
@@ -80,6 +82,7 @@ class Camp {
         id,
         flown: [],
         signed: new Set(),
+        credit: { back: 0.5, front: 0.3 },
         setupOnDay: (day) => saved.filter((one) => one.day <= day).at(-1)?.id ?? null,
       });
     }
@@ -144,7 +147,10 @@ class Camp {
         const [from, to] = stretch[direction];
         // The last day before a sign-off, or of a pilot who is ready, passes for certain.
         const certain = progress === 1 && to >= 0.85 && n >= count - 8;
-        const clean = certain || this.random() < from + progress * (to - from);
+        // Evenly spread rather than drawn, so that the camp's stories show whatever the seed.
+        person.credit[direction] += from + progress * (to - from) + 0.2 * (this.random() - 0.5);
+        const clean = certain || person.credit[direction] >= 1;
+        if (clean) person.credit[direction] = Math.max(0, person.credit[direction] - 1);
         const outcome: Outcome = clean
           ? "clean"
           : this.random() < (stretch.crashes ?? 0.04)

@@ -1,5 +1,5 @@
 import { advise, reviewOf, weighEvidence, type Advice, type Attempt, type Review, type StepEvidence } from "@/core";
-import { directionNames, stepBefore, steps } from "./catalogue";
+import { directionNames, skillOf, stepBefore, steps } from "./catalogue";
 import type { Step } from "./types";
 
 export type StepState = "signed-off" | "being-learnt" | "not-begun";
@@ -50,7 +50,18 @@ export function standingOf({ attempts, signedOff, setupId, nowMs }: StandingInpu
       step.directions.map((direction) => direction.id),
     );
     const signed = signedOff.has(step.id);
-    const review = signed ? reviewOf(own, nowMs) : null;
+    // A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it.
+    const contains = new Set(
+      skillOf(step)
+        .steps.slice(skillOf(step).steps.indexOf(step))
+        .map((later) => later.id),
+    );
+    const review = signed
+      ? reviewOf(
+          byTime.filter(({ stepId, outcome }) => stepId === step.id || (contains.has(stepId) && outcome === "clean")),
+          nowMs,
+        )
+      : null;
     return {
       step,
       state: signed ? "signed-off" : own.length > 0 || step === firstOpen ? "being-learnt" : "not-begun",

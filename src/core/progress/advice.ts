@@ -24,7 +24,7 @@ export interface AdviceInput {
 }
 
 /** Attempts a changed setup is given before it is judged. Common practice, no source. */
-export const SETTLING_ATTEMPTS = 8;
+export const SETTLING_ATTEMPTS = 12;
 /** Attempts in the window that can advise a step back, and the clean ones that prevent it. Common practice, no source. */
 const STEP_BACK_WINDOW = 8;
 const STEP_BACK_CLEAN = 1;
@@ -44,7 +44,8 @@ export function advise(input: AdviceInput): Advice {
   }
   if (attempts.length === 0)
     return { kind: "begin", sentence: "Not flown yet: read the brief, then begin with height to spare." };
-  if (evidence.passes) return { kind: "advance", sentence: `${capital(counts)}: the mark is met, sign it off.` };
+  if (evidence.passes)
+    return { kind: "advance", sentence: `${capital(counts)}: the mark is met, ${doubtOf(input) ?? "sign it off"}.` };
   const onSetup = attempts.filter((attempt) => attempt.setupId === setupId).length;
   if (setupId !== null && onSetup < SETTLING_ATTEMPTS && onSetup < attempts.length) {
     return {
@@ -69,6 +70,15 @@ function describe(one: DirectionEvidence, { mark, directionNames }: AdviceInput)
   return one.lastOutcomes.length < mark.n
     ? `${name} ${one.cleanOfLast} of ${one.lastOutcomes.length}`
     : `${name} ${one.cleanOfLast} of the last ${mark.n}`;
+}
+
+/** The last few met the mark while the longer record lies wholly below it: said, for the coach to weigh. */
+function doubtOf({ evidence, mark, directionNames }: AdviceInput): string | null {
+  const doubtful = evidence.directions.find((one) => one.posterior.high < mark.k / mark.n);
+  if (!doubtful) return null;
+  const { low, high } = doubtful.posterior;
+  const name = directionNames[doubtful.direction] ?? doubtful.direction;
+  return `but the longer record of ${name} is ${Math.round(100 * low)}–${Math.round(100 * high)} % clean: sign off, or see it hold once more`;
 }
 
 function focusOf({ evidence, mark, directionNames }: AdviceInput): string {

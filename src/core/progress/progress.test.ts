@@ -170,7 +170,7 @@ describe("advice", () => {
     const attempts = [...flown("back", "rrrcrr", "old"), ...flown("back", "rr", "one", DAY_MS)];
     expect(advice(attempts, { latestDay: [] })).toMatchObject({
       kind: "settle",
-      sentence: expect.stringContaining("6 more times"),
+      sentence: expect.stringContaining("10 more times"),
     });
   });
 });

@@ -1,8 +1,11 @@
 "use client";
 
+import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
+import ChevronRightIcon from "@mui/icons-material/ChevronRight";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import LinearProgress from "@mui/material/LinearProgress";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
@@ -111,22 +114,27 @@ function Title({ data }: { data: BriefData }) {
         aria-label="Direction"
       >
         {step.directions.map(({ id, name }) => (
-          <ToggleButton key={id} value={id} sx={{ textTransform: "none", px: 2 }}>
+          <ToggleButton key={id} value={id} sx={{ px: 2 }}>
             {name}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <Button
-        size="small"
-        variant="outlined"
-        disabled={!before}
-        onClick={() => before && go(before.id, data.direction)}
-      >
-        Step before
-      </Button>
-      <Button size="small" variant="outlined" disabled={!after} onClick={() => after && go(after.id, data.direction)}>
-        Next step
-      </Button>
+      <Box sx={{ display: "flex" }}>
+        <IconButton
+          aria-label={before ? `Step before: ${before.name}` : "No step before"}
+          disabled={!before}
+          onClick={() => before && go(before.id, data.direction)}
+        >
+          <ChevronLeftIcon />
+        </IconButton>
+        <IconButton
+          aria-label={after ? `Next step: ${after.name}` : "No next step"}
+          disabled={!after}
+          onClick={() => after && go(after.id, data.direction)}
+        >
+          <ChevronRightIcon />
+        </IconButton>
+      </Box>
     </Box>
   );
 }
@@ -178,7 +186,7 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
         pt: 1.5,
         borderTop: `1.5px solid ${theme.tokens.ink}`,
         display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "1fr 1.15fr 1fr" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1.15fr 1fr" },
         columnGap: 4,
         rowGap: 2.5,
       })}

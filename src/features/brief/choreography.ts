@@ -64,7 +64,7 @@ function words(
             text: `${capital(hand)} stick ${way}, a little: ${percent(pitch)}`,
             figure: `${Math.round(Math.abs(trace.pitchDps[Math.min(sample + 20, trace.timeS.length - 1)]))} °/s`,
           }
-        : { text: `${capital(hand)} stick right ${way}`, figure: percent(pitch) };
+        : { text: `${capital(hand)} stick ${way}`, figure: percent(pitch) };
     case "ease":
       return { text: "Ease the stick out to", figure: percent(parameter("easeStick")) };
     case "stop": {

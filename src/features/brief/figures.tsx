@@ -59,7 +59,6 @@ export function BriefFigures({
           label="Lowest safe entry"
           value={brief.lowestEntryM}
           quantity="length"
-          warn
           why={{
             how: `Height to begin at so that a punch a fifth too short, with nothing done for ${say(margins.reactionS, "time", 1)} after the catch was due and then full power, still clears the ground by ${say(margins.marginM, "length")}. It is advice, not a promise: begin higher while learning.`,
             inputs: [

@@ -26,7 +26,7 @@ interface FlownTrickProps {
   readonly setupNumber: number;
 }
 
-const GLYPH_EVERY_S = 0.12;
+const GLYPH_EVERY_S = 0.15;
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
 export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: FlownTrickProps) {
@@ -100,7 +100,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         <Typography variant="h2" id="path">
           What the aircraft does{" "}
           <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-            height over time, from the left
+            height over time
           </Box>
         </Typography>
         <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />

@@ -90,7 +90,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "1fr", lg: "minmax(0,1.75fr) minmax(0,1fr)" },
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.75fr) minmax(0,1fr)" },
           columnGap: 4,
           rowGap: 3,
         }}

@@ -67,7 +67,13 @@ export function PlanScreen({ data }: { data: PlanData }) {
     );
   }
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", lg: "minmax(0,1.7fr) minmax(0,1fr)" }, gap: 4 }}>
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.7fr) minmax(0,1fr)" },
+        gap: 4,
+      }}
+    >
       <section aria-labelledby="start">
         <Typography variant="h1" id="start" sx={{ mb: 2 }}>
           Start a session

@@ -103,7 +103,7 @@ function Tally({ data }: { data: TallyData }) {
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "minmax(0,1fr) minmax(0,1fr)" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
         gap: { xs: 0, md: 4 },
         maxWidth: 1200,
         mx: "auto",

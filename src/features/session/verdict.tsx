@@ -15,6 +15,9 @@ import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
 import type { TallyPilot } from "./load";
 
+/** An imbalance below this chance is noise and is not spoken of. */
+const TELLING = 0.8;
+
 const verdictWords = {
   begin: "Begin",
   advance: "Advance",
@@ -85,11 +88,11 @@ export function Verdict({
           <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
         ))}
       </Box>
-      {imbalance && (
+      {imbalance && imbalance.chance >= TELLING && (
         <Typography sx={{ fontSize: "0.9rem" }}>
           {names[imbalance.better].charAt(0).toUpperCase() + names[imbalance.better].slice(1)} is the better side with{" "}
-          <b className="num">{Math.round(100 * imbalance.chance)} %</b> chance;{" "}
-          <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate apart.
+          <b className="num">{Math.round(100 * imbalance.chance)} %</b> chance, by{" "}
+          <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>

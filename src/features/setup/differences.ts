@@ -18,9 +18,12 @@ export function differencesInWords(before: Settings, after: Settings): string[] 
     const [was, is] = [before.rates[axis], after.rates[axis]];
     if (JSON.stringify(was) === JSON.stringify(is)) continue;
     const [from, to] = [curveFeel(was), curveFeel(is)];
-    words.push(
-      `${axis} end ${Math.round(from.endDps)} → ${Math.round(to.endDps)} °/s, centre ${Math.round(from.centreSlopeDps)} → ${Math.round(to.centreSlopeDps)}`,
-    );
+    const parts = [
+      figureChange("end", from.endDps, to.endDps),
+      figureChange("centre", from.centreSlopeDps, to.centreSlopeDps),
+      figureChange("half stick", from.halfStickDps, to.halfStickDps),
+    ].filter((part) => part !== null);
+    words.push(`${axis} ${parts.length ? `${parts.join(", ")} °/s` : `shape: ${familyName(is.family)}`}`);
   }
   const change = (name: string, was: unknown, is: unknown) =>
     was !== is && words.push(`${name} ${String(was)} → ${String(is)}`);
@@ -33,6 +36,11 @@ export function differencesInWords(before: Settings, after: Settings): string[] 
   change("bank limit", before.modes.bankLimitDeg ?? "none", after.modes.bankLimitDeg ?? "none");
   change("self-level", onOff(before.modes.selfLevel), onOff(after.modes.selfLevel));
   return words;
+}
+
+function figureChange(name: string, before: number, after: number): string | null {
+  const [was, is] = [Math.round(before), Math.round(after)];
+  return was === is ? null : `${name} ${was} → ${is}`;
 }
 
 function limitText({ throttle: { limit } }: Settings): string {

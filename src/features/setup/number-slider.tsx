@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import TextField from "@mui/material/TextField";
+import { numberFont } from "@/ui/theme/tokens";
 import { useId, useState } from "react";
 
 interface NumberSliderProps {
@@ -60,10 +61,10 @@ export function NumberSlider({
             if (event.target.value.trim() !== "" && Number.isFinite(next) && next >= min && next <= max) onChange(next);
           }}
           onBlur={() => !bad && setText(null)}
+          sx={{ "& input": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600 } }}
           slotProps={{
             htmlInput: {
               "aria-label": `${label}, typed`,
-              className: "num",
               inputMode: "decimal",
               maxLength: 12,
               style: { padding: "6px 8px", textAlign: "right" },

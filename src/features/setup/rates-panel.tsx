@@ -22,6 +22,8 @@ import { familyName } from "./differences";
 import { NumberSlider } from "./number-slider";
 
 const axes = ["roll", "pitch", "yaw"] as const;
+type Axis = (typeof axes)[number];
+const sameCurve = (a: RateCurve, b: RateCurve) => JSON.stringify(a) === JSON.stringify(b);
 const looks = { roll: ["solid", "ink"], pitch: ["dashed", "shoal"], yaw: ["dotted", "buoy"] } as const;
 const parameterNames = {
   base: "Base",
@@ -32,6 +34,8 @@ const parameterNames = {
 } as const;
 const STICKS = Array.from({ length: 51 }, (_, i) => i / 50);
 const percent = (stick: number) => `${Math.round(100 * stick)} % stick`;
+const hundredths = (share: number) => String(Math.round(100 * share));
+const whole = (value: number) => String(Math.round(value));
 const rate = (dps: number) => `${Math.round(dps)} °/s`;
 
 interface RatesPanelProps {
@@ -51,15 +55,17 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
       colour,
       points: STICKS.map((stick) => [stick, rateAtStick(curve, stick)]),
     });
-    const ghosts = axes.filter((axis) => saved && JSON.stringify(saved[axis]) !== JSON.stringify(rates[axis]));
+    const ghosts = axes.filter((axis) => saved && !sameCurve(saved[axis], rates[axis]));
+    const kinds = axes.filter((axis, i) => axes.findIndex((other) => sameCurve(rates[other], rates[axis])) === i);
+    const named = (axis: Axis) => axes.filter((other) => sameCurve(rates[other], rates[axis])).join(", ");
     return [
-      ...axes.map((axis) => line(axis, rates[axis], looks[axis][0], looks[axis][1])),
+      ...kinds.map((axis) => line(named(axis), rates[axis], looks[axis][0], looks[axis][1])),
       ...ghosts.map((axis) => line(`${axis} before`, saved![axis], "dotted", "slate")),
     ];
   }, [rates, saved]);
   const top = Math.max(...lines.map((line) => line.points[line.points.length - 1][1]));
 
-  const changeFamily = (axis: (typeof axes)[number], family: RateFamily) => {
+  const changeFamily = (axis: Axis, family: RateFamily) => {
     const fit = fitCurve(rates[axis], family);
     const tidy = Object.fromEntries(
       Object.entries(fit.curve).map(([name, value]) => [
@@ -78,7 +84,9 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
       <Typography variant="h2" id="rates" sx={{ mb: 1 }}>
         Rates
       </Typography>
-      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "repeat(3, minmax(0,1fr))" }, gap: 3 }}>
+      <Box
+        sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(3, minmax(0,1fr))" }, gap: 3 }}
+      >
         {axes.map((axis) => (
           <Box key={axis}>
             <TextField
@@ -118,7 +126,7 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "1fr", md: "minmax(0,1.35fr) minmax(0,1fr)" },
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1.35fr) minmax(0,1fr)" },
           gap: 3,
           mt: 1,
           alignItems: "start",
@@ -127,9 +135,11 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
         <LineChart
           label={`Turning rate against stick: ${axes.map((axis) => `${axis} ends at ${rate(curveFeel(rates[axis]).endDps)}`).join(", ")}`}
           lines={lines}
-          x={{ name: "stick", min: 0, max: 1 }}
+          x={{ name: "stick, %", min: 0, max: 1 }}
           y={{ name: "°/s", min: 0, max: Math.ceil(top / 100) * 100 }}
           height={250}
+          tickX={hundredths}
+          tickY={whole}
           formatX={percent}
           formatY={rate}
         />

@@ -66,7 +66,12 @@ export function SetupEditor({ data, aircraft }: { data: SetupData; aircraft: Air
         </Alert>
       )}
       <Box
-        sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", lg: "minmax(0,1fr) 262px" }, columnGap: 4, rowGap: 3 }}
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 262px" },
+          columnGap: 4,
+          rowGap: 3,
+        }}
       >
         <Box sx={{ display: "grid", gap: 3, minWidth: 0 }}>
           <RatesPanel
@@ -74,7 +79,7 @@ export function SetupEditor({ data, aircraft }: { data: SetupData; aircraft: Air
             saved={latest?.settings.rates ?? null}
             onChange={(rates) => set({ rates })}
           />
-          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 4 }}>
+          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
             <ThrottlePanel
               profile={settings.throttle}
               airframe={aircraft.airframe}

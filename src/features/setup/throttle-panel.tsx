@@ -15,11 +15,12 @@ import {
   type ThrottleLimitKind,
   type ThrottleProfile,
 } from "@/core";
-import { LineChart } from "@/ui/charts/chart";
+import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { NumberSlider } from "./number-slider";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);
 const percent = (share: number) => `${Math.round(100 * share)} %`;
+const hundredths = (share: number) => String(Math.round(100 * share));
 const limitNames: Readonly<Record<ThrottleLimitKind, string>> = {
   off: "off",
   scale: "scale: all of the stick, less of the power",
@@ -39,21 +40,8 @@ export function ThrottlePanel({
   const hover = hoverCommand(airframe);
   const reachable = throttleAtStick(profile, 1) >= hover;
   const hoverStick = stickForThrottleClamped(profile, hover);
-  const lines = useMemo(
-    () => [
-      {
-        name: "throttle",
-        look: "solid" as const,
-        colour: "ink" as const,
-        points: STICKS.map((stick) => [stick, throttleAtStick(profile, stick)] as const),
-      },
-    ],
-    [profile],
-  );
-  const marks = useMemo(
-    () => (reachable ? [{ axis: "x" as const, at: hoverStick, text: `hover ${percent(hoverStick)}` }] : []),
-    [reachable, hoverStick],
-  );
+  const lines = useMemo(() => [profileLine(profile)], [profile]);
+  const marks = useMemo(() => hoverMark(profile, airframe), [profile, airframe]);
   return (
     <section aria-labelledby="throttle">
       <Typography variant="h2" id="throttle" sx={{ mb: 1 }}>
@@ -106,9 +94,11 @@ export function ThrottlePanel({
         label={`Motor command against throttle stick; hover at ${percent(hoverStick)} of the stick`}
         lines={lines}
         marks={marks}
-        x={{ name: "throttle stick", min: 0, max: 1 }}
-        y={{ name: "motor command", min: 0, max: 1 }}
+        x={{ name: "throttle stick, %", min: 0, max: 1 }}
+        y={{ name: "to the motors, %", min: 0, max: 1 }}
         height={210}
+        tickX={hundredths}
+        tickY={hundredths}
         formatX={percent}
         formatY={percent}
       />
@@ -125,4 +115,21 @@ export function ThrottlePanel({
       )}
     </section>
   );
+}
+
+function profileLine(profile: ThrottleProfile): Line {
+  return {
+    name: "throttle",
+    look: "solid",
+    colour: "ink",
+    points: STICKS.map((stick) => [stick, throttleAtStick(profile, stick)]),
+  };
+}
+
+/** Where the aircraft hovers on the stick, unless the limit keeps it from hovering. */
+function hoverMark(profile: ThrottleProfile, airframe: Airframe): LineChartProps["marks"] {
+  const hover = hoverCommand(airframe);
+  if (throttleAtStick(profile, 1) < hover) return [];
+  const at = stickForThrottleClamped(profile, hover);
+  return [{ axis: "x", at, text: `hover ${percent(at)}` }];
 }

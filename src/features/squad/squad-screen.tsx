@@ -9,7 +9,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { directionNames, skillOf, stageNames } from "@/syllabus";
+import { directionNames } from "@/syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
@@ -20,7 +20,7 @@ import { pilotFields } from "@/ui/forms/pilot-fields";
 
 const columns = {
   xs: "1fr",
-  lg: "minmax(150px,1fr) minmax(170px,1.1fr) minmax(290px,1.7fr) minmax(250px,1.6fr) 120px",
+  lg: "minmax(140px,0.9fr) minmax(190px,1.2fr) minmax(300px,1.7fr) minmax(230px,1.6fr) 92px",
 };
 const GAP_DAYS = 7;
 
@@ -79,7 +79,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
               color: "text.secondary",
             }}
           >
-            {["Pilot", "Step", "Evidence: last attempts, clean rate and 90 % interval", "What next, and why", ""].map(
+            {["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "What next, and why", ""].map(
               (head) => (
                 <span role="columnheader" key={head || "do"}>
                   {head}
@@ -156,8 +156,8 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
           <>
             <StateMark state={current.state} /> <b>{current.step.name}</b>
             <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-              {stageNames[skillOf(current.step).stage]} · <span className="num">{row.signedOff}</span> of{" "}
-              <span className="num">{standing.steps.length}</span> signed off
+              <span className="num">{row.signedOff}</span> of <span className="num">{standing.steps.length}</span>{" "}
+              signed off
             </Box>
           </>
         ) : (

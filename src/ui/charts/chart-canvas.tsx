@@ -8,12 +8,20 @@ import {
   MarkPointComponent,
   TooltipComponent,
 } from "echarts/components";
-import { init, use, type EChartsType } from "echarts/core";
+import { init, use as register, type EChartsType } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ChartOption } from "./chart";
 
-use([LineChart, GridComponent, TooltipComponent, MarkLineComponent, MarkPointComponent, AriaComponent, CanvasRenderer]);
+register([
+  LineChart,
+  GridComponent,
+  TooltipComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  AriaComponent,
+  CanvasRenderer,
+]);
 
 /** The canvas behind `Chart`; loaded in the browser only. */
 export default function ChartCanvas({ option, label }: { option: ChartOption; label: string }) {

@@ -28,12 +28,16 @@ export interface LineChartProps {
   /** Places marked across the chart. */
   readonly marks?: readonly { readonly at: number; readonly axis: "x" | "y"; readonly text: string }[];
   readonly height: number;
+  /** Figures along the axes. */
+  readonly tickX: (value: number) => string;
+  readonly tickY: (value: number) => string;
+  /** A reading under the pointer, with its unit. */
   readonly formatX: (value: number) => string;
   readonly formatY: (value: number) => string;
 }
 
 /** The one chart wrapper: lines over a plane in the look of the theme, each told apart by dash and name. */
-export function LineChart({ label, lines, x, y, marks = [], height, formatX, formatY }: LineChartProps) {
+export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY, formatX, formatY }: LineChartProps) {
   const { tokens } = useTheme();
   const option = useMemo<ChartOption>(() => {
     const axis = (range: typeof x, format: (value: number) => string) => ({
@@ -62,8 +66,8 @@ export function LineChart({ label, lines, x, y, marks = [], height, formatX, for
             "<br>",
           ),
       },
-      xAxis: { ...axis(x, formatX), nameGap: 24 },
-      yAxis: { ...axis(y, formatY), nameGap: 38 },
+      xAxis: { ...axis(x, tickX), nameGap: 24 },
+      yAxis: { ...axis(y, tickY), nameGap: 38 },
       series: lines.map((line, i) => ({
         type: "line",
         name: line.name,
@@ -95,7 +99,7 @@ export function LineChart({ label, lines, x, y, marks = [], height, formatX, for
               },
       })),
     };
-  }, [tokens, lines, x, y, marks, formatX, formatY]);
+  }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY]);
   return (
     <Box sx={{ height }}>
       <ChartCanvas option={option} label={label} />

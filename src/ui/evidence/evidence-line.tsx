@@ -38,7 +38,8 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
       }
       sx={{
         display: "grid",
-        gridTemplateColumns: "76px 88px minmax(70px,1fr) 74px 84px",
+        gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 84px" },
+        gridTemplateAreas: { xs: '"name last pass" "bar bar range"', sm: '"name last bar range pass"' },
         gap: 1.2,
         alignItems: "center",
         width: "100%",
@@ -48,10 +49,16 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
       }}
       aria-label={`${name}: ${one.cleanOfLast} of the last ${mark.n} clean, clean rate ${percent(posterior.mean)}, ${range}. Why this number`}
     >
-      <span>{name}</span>
-      <LastOutcomes outcomes={one.lastOutcomes} window={mark.n} />
-      <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} label="" />
-      <span className="num" style={{ whiteSpace: "nowrap" }}>
+      <Box component="span" sx={{ gridArea: "name" }}>
+        {name}
+      </Box>
+      <Box component="span" sx={{ gridArea: "last" }}>
+        <LastOutcomes outcomes={one.lastOutcomes} window={mark.n} />
+      </Box>
+      <Box component="span" sx={{ gridArea: "bar" }}>
+        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} label="" />
+      </Box>
+      <span className="num" style={{ whiteSpace: "nowrap", gridArea: "range" }}>
         {range}
       </span>
       <Box

@@ -27,15 +27,29 @@ const PAD = { left: 48, right: 26, top: 22, bottom: 30 };
 export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps) {
   const { tokens } = useTheme();
   const { units } = usePreferences();
-  const top = Math.max(...trace.heightM, level?.heightM ?? 0) * 1.06 + 0.5;
+  const highest = Math.max(...trace.heightM, level?.heightM ?? 0);
+  const lowest = Math.min(...trace.heightM, level?.heightM ?? highest);
+  const span = Math.max(2, highest - lowest);
+  const top = highest + 0.12 * span;
+  // High above the ground the picture is cut off below the path, and says so.
+  const cut = lowest > 1.2 * span;
+  const bottom = cut ? lowest - 0.3 * span : 0;
+  const scaleY = (HEIGHT - PAD.top - PAD.bottom) / (top - bottom);
+  const y = (heightM: number) => HEIGHT - PAD.bottom - (heightM - bottom) * scaleY;
   const durationS = trace.timeS[trace.timeS.length - 1];
-  const scaleY = (HEIGHT - PAD.top - PAD.bottom) / top;
-  const y = (heightM: number) => HEIGHT - PAD.bottom - heightM * scaleY;
   const x = (i: number) => PAD.left + (trace.timeS[i] / durationS) * (WIDTH - PAD.left - PAD.right);
-  const step = gridStep(units === "metric" ? top : top / 0.3048) * (units === "metric" ? 1 : 0.3048);
-  const lines = Array.from({ length: Math.floor(top / step) }, (_, i) => (i + 1) * step);
+  const perUnit = units === "metric" ? 1 : 0.3048;
+  const step = gridStep((top - bottom) / perUnit) * perUnit;
+  const firstLine = Math.floor(bottom / step) + 1;
+  const lines = Array.from(
+    { length: Math.max(0, Math.floor(top / step) - firstLine + 1) },
+    (_, i) => (firstLine + i) * step,
+  );
+  // Room at the bottom for the words there.
+  const shown = lines.filter((heightM) => y(heightM) < HEIGHT - PAD.bottom - 24);
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
   const glyphs = trace.timeS.map((_, i) => i).filter((i) => i % stride === 0);
+  const groundY = HEIGHT - PAD.bottom;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -43,7 +57,7 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
       role="img"
       aria-label={`Height over time: highest point ${quantityText(Math.max(...trace.heightM), "length", units)}, lowest ${quantityText(Math.min(...trace.heightM), "length", units)}`}
     >
-      {lines.map((heightM) => (
+      {shown.map((heightM) => (
         <g key={heightM}>
           <line
             x1={PAD.left}
@@ -65,8 +79,17 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
           </text>
         </g>
       ))}
-      <rect x={PAD.left} y={y(0)} width={WIDTH - PAD.left - PAD.right} height={PAD.bottom} fill={tokens.depths[1]} />
-      <line x1={PAD.left} x2={WIDTH - PAD.right} y1={y(0)} y2={y(0)} stroke={tokens.ink} strokeWidth="2" />
+      <rect x={PAD.left} y={groundY} width={WIDTH - PAD.left - PAD.right} height={PAD.bottom} fill={tokens.depths[1]} />
+      {cut ? (
+        <>
+          <path d={breakLine(groundY)} fill="none" stroke={tokens.ink} strokeWidth="1.5" />
+          <text x={PAD.left + 6} y={groundY - 10} fontSize="11" fill={tokens.ink}>
+            ground {quantityText(lowest, "length", units)} below the lowest point
+          </text>
+        </>
+      ) : (
+        <line x1={PAD.left} x2={WIDTH - PAD.right} y1={groundY} y2={groundY} stroke={tokens.ink} strokeWidth="2" />
+      )}
       {Array.from({ length: Math.floor(durationS * 2) + 1 }, (_, i) => i / 2).map((timeS) => (
         <text
           key={timeS}
@@ -93,13 +116,13 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
           />
           <text
             x={WIDTH - PAD.right}
-            y={y(level.heightM) + 14}
+            y={groundY - 10}
             textAnchor="end"
             fontSize="11"
             fontWeight="650"
             fill={tokens.buoyText}
           >
-            {level.text}
+            - - {level.text}
           </text>
         </g>
       )}
@@ -153,7 +176,7 @@ function Glyph({
   const attitude = { w: trace.qw[sample], x: trace.qx[sample], y: trace.qy[sample], z: trace.qz[sample] };
   const nose = toWorld(attitude, { x: 1, y: 0, z: 0 });
   const up = toWorld(attitude, { x: 0, y: 0, z: -1 });
-  const size = strong ? 17 : 11;
+  const size = strong ? 17 : 10;
   const to = (v: { x: number; z: number }, length: number) => [x + v.x * length, y + v.z * length] as const;
   const [noseX, noseY] = to(nose, size);
   const [tailX, tailY] = to(nose, -size);
@@ -173,6 +196,14 @@ function Glyph({
       <circle cx={noseX} cy={noseY} r={strong ? 4.5 : 3.2} fill={tokens.buoy} />
     </g>
   );
+}
+
+/** A zigzag: the picture is cut off here. */
+function breakLine(y: number): string {
+  const teeth = 24;
+  const width = (WIDTH - PAD.left - PAD.right) / teeth;
+  const points = Array.from({ length: teeth + 1 }, (_, i) => `${PAD.left + i * width} ${y + (i % 2 ? -3 : 3)}`);
+  return `M${points.join("L")}`;
 }
 
 function gridStep(top: number): number {

@@ -32,15 +32,7 @@ export function StateMark({
     <Box component="span" sx={{ display: "inline-flex", verticalAlign: "-2px" }}>
       <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden focusable="false">
         {state === "signed-off" && (
-          <Box
-            component="rect"
-            x="2"
-            y="2"
-            width="12"
-            height="12"
-            sx={{ fill: "text.primary" }}
-            className="mark-fill"
-          />
+          <Box component="rect" x="2" y="2" width="12" height="12" sx={(theme) => ({ fill: theme.tokens.ink })} />
         )}
         {(state === "being-learnt" || state === "due") && (
           <Box
@@ -82,7 +74,7 @@ export const outcomeWords: Readonly<Record<Outcome, string>> = {
 
 const outcomePaths: Readonly<Record<Outcome, string>> = {
   clean: "M3 3H21V21H3Z",
-  rough: "M2 15 C5 7 8 8 11 13 S16 17 19 7 L21 10",
+  rough: "M2 14 C5 5 9 5 12 12 S19 19 22 10",
   bailed: "M3 19 12 6 21 19",
   crashed: "M4 4 20 20 M20 4 4 20",
 };

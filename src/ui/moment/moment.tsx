@@ -17,9 +17,11 @@ export function Moment({ atMs, show = "day" }: { atMs: number; show?: keyof type
   return <time dateTime={iso}>{inBrowser ? format(atMs, patterns[show]) : iso.slice(0, 10)}</time>;
 }
 
-/** Whole days between two times, in words. */
+const DAY_MS = 86_400_000;
+
+/** Calendar days (UTC) between two times, in words. */
 export function daysAgo(atMs: number, nowMs: number): string {
-  const days = Math.floor((nowMs - atMs) / 86_400_000);
+  const days = Math.floor(nowMs / DAY_MS) - Math.floor(atMs / DAY_MS);
   if (days <= 0) return "today";
   return days === 1 ? "1 day ago" : `${days} days ago`;
 }

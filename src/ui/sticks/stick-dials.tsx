@@ -60,14 +60,16 @@ function Dial({
     return { x: CENTRE + x * (RADIUS - 14), y: CENTRE - y * (RADIUS - 14) };
   };
   const last = cursor ?? trace.timeS.length - 1;
-  const numbers = apart(phases.map((phase) => ({ number: phase.number, ...at(phase.sample) })));
+  const stops = phases.map((phase) => ({ number: phase.number, ...at(phase.sample) }));
+  // A number stands where this hand's stick went, not where it merely stayed.
+  const numbers = apart(stops.filter((stop, i) => distance(stop, i === 0 ? at(0) : stops[i - 1]) > 6));
   const now = at(last);
   return (
     <Box sx={{ flex: 1, minWidth: 0, textAlign: "center" }}>
       <svg
         viewBox="0 0 220 220"
         width="100%"
-        style={{ maxHeight: 235 }}
+        style={{ maxHeight: 205 }}
         role="img"
         aria-label={`${side} hand, ${handName(hand)}: path of the stick through the trick`}
       >
@@ -109,9 +111,6 @@ function Dial({
             />
           );
         })}
-        {cursor !== null && (
-          <circle cx={now.x} cy={now.y} r="7" fill={tokens.buoy} stroke={tokens.paper} strokeWidth="2" />
-        )}
         {numbers.map(({ number, x, y, fromX, fromY }) => (
           <g key={number}>
             <line x1={fromX} y1={fromY} x2={x} y2={y} stroke={tokens.ink} strokeWidth="1" />
@@ -121,13 +120,18 @@ function Dial({
             </text>
           </g>
         ))}
+        {cursor !== null && <circle cx={now.x} cy={now.y} r="13" fill="none" stroke={tokens.buoy} strokeWidth="4" />}
       </svg>
       <Typography sx={{ fontSize: "0.85rem", fontWeight: 650 }}>{handName(hand)}</Typography>
     </Box>
   );
 }
 
-/** Pieces of the trail up to a sample, about forty of them. */
+function distance(a: { x: number; y: number }, b: { x: number; y: number }): number {
+  return Math.hypot(a.x - b.x, a.y - b.y);
+}
+
+/** Pieces of the trail up to a sample. */
 function trail(last: number): [number, number][] {
   const stride = Math.max(1, Math.floor(last / 120));
   const pieces: [number, number][] = [];

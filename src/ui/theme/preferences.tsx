@@ -52,7 +52,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
           <CssBaseline />
           <GlobalStyles
             styles={(theme) => ({
-              body: { fontVariantNumeric: "tabular-nums" },
+              body: { fontVariantNumeric: "tabular-nums", fontSize: "0.92rem", lineHeight: 1.45 },
               ".num": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600, letterSpacing: "-0.03em" },
               a: { color: theme.tokens.ink },
               "a:focus-visible, [tabindex]:focus-visible": {

@@ -38,6 +38,8 @@ export function themeFor(name: ThemeName): Theme {
     typography: {
       fontFamily: wordFont,
       fontSize: 14,
+      body1: { fontSize: "0.92rem", lineHeight: 1.45 },
+      body2: { fontSize: "0.85rem" },
       button: { textTransform: "none", fontWeight: 650 },
       h1: { fontSize: "1.85rem", fontWeight: 700, fontStretch: "112%", letterSpacing: "-0.01em" },
       h2: { fontSize: "1.1rem", fontWeight: 700, fontStretch: "108%" },
@@ -60,6 +62,18 @@ export function themeFor(name: ThemeName): Theme {
       MuiDialog: { styleOverrides: { paper: { border: `1.5px solid ${t.ink}`, backgroundImage: "none" } } },
       MuiDrawer: { styleOverrides: { paper: { backgroundImage: "none" } } },
       MuiPaper: { styleOverrides: { root: { backgroundImage: "none" } } },
+      MuiToggleButton: {
+        styleOverrides: {
+          root: {
+            textTransform: "none",
+            minHeight: 40,
+            color: t.ink,
+            borderColor: t.ink,
+            borderWidth: 1.5,
+            "&.Mui-selected, &.Mui-selected:hover": { backgroundColor: t.ink, color: t.paper },
+          },
+        },
+      },
       MuiTooltip: { styleOverrides: { tooltip: { backgroundColor: t.ink, color: t.paper, fontSize: "0.8rem" } } },
       MuiTableCell: {
         styleOverrides: { root: { borderColor: t.rule, padding: "8px 10px" }, head: { fontWeight: 650 } },

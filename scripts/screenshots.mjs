@@ -1,0 +1,70 @@
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { chromium } from "@playwright/test";
+import { findCommand } from "./lib/install.mjs";
+import { root } from "./lib/paths.mjs";
+import { PlainFailure, runMain, say } from "./lib/say.mjs";
+
+/**
+ * Takes the pictures of docs/screenshots from a running demo: npm run screenshots -- [address] [folder] [name …].
+ * Opens an unfinished session for the tally and undoes it afterwards only in so far as nothing is tapped.
+ */
+const [address = "http://127.0.0.1:3000", folder = join(root, "docs/screenshots"), ...wanted] = process.argv.slice(2);
+
+const byName = async (page, name) =>
+  (await page.getByRole("link", { name, exact: true }).first().getAttribute("href")) ?? "";
+
+const views = {
+  squad: async (page) => page.goto(`${address}/squad`),
+  pilot: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Odalie Venn")));
+  },
+  setup: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Brannoch Sile")).replace("/pilot", "/setup"));
+    await page.waitForTimeout(1200);
+  },
+  brief: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
+    await page.getByText("Lowest safe entry").waitFor();
+    await page.getByLabel("Moment of the trick").fill("0.9");
+  },
+  session: async (page) => page.goto(`${address}/session`),
+  tally: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Ysolde Marr")).replace("/pilot", "/session"));
+    await page.getByRole("button", { name: /^Start with/ }).click();
+    await page.waitForURL(/session\/[0-9a-f-]{36}/);
+    await page.getByRole("button", { name: /^Clean/ }).click();
+    await page.getByRole("button", { name: /^Rough/ }).click();
+    await page.getByText("All sent").waitFor();
+  },
+};
+
+await runMain(async () => {
+  const executablePath = findCommand("chromium");
+  if (!executablePath) throw new PlainFailure("Chromium is missing; npm test installs it.");
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath,
+    args: ["--no-sandbox", "--disable-quic", "--no-first-run", "--disable-background-networking"],
+  });
+  for (const [name, open] of Object.entries(views)) {
+    if (wanted.length && !wanted.includes(name)) continue;
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.on("pageerror", (error) => say(`${name}: ${error.message}`));
+    await open(page);
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    if (name === "tally") {
+      await page.setViewportSize({ width: 390, height: 844 });
+      await page.waitForTimeout(300);
+      await page.screenshot({ path: join(folder, "tally-phone.png") });
+    }
+    await page.close();
+    say(name);
+  }
+  await browser.close();
+});
