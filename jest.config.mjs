@@ -25,14 +25,14 @@ const config = {
       ...shared,
       displayName: "core",
       testEnvironment: "node",
-      testMatch: ["<rootDir>/src/{core,syllabus}/**/*.test.ts"],
+      testMatch: ["<rootDir>/src/{core,syllabus,ui}/**/*.test.ts", "<rootDir>/scripts/**/*.test.ts"],
     },
     {
       ...shared,
       displayName: "ui",
       testEnvironment: "<rootDir>/scripts/jest/jsdom-environment.js",
       testMatch: ["<rootDir>/src/{ui,features}/**/*.test.tsx"],
-      setupFiles: ["<rootDir>/scripts/jest/setup-ui.js"],
+      setupFilesAfterEnv: ["<rootDir>/scripts/jest/setup-ui.js"],
     },
     {
       ...shared,

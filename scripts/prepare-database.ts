@@ -1,8 +1,9 @@
-import { database, migrateUp } from "@/server/database";
+import { createDatabase, database, databaseAddress, migrateUp } from "@/server/database";
 import { loadDemo } from "./demo-data/load";
 
-/** Brings the tables up to date; with --demo also loads the made-up camp into an empty database. */
+/** Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database. */
 async function main(): Promise<void> {
+  if (process.argv.includes("--create")) await createDatabase(databaseAddress());
   const ran = await migrateUp(database());
   console.log(ran.length ? `Tables brought up to date: ${ran.join(", ")}` : "Tables are up to date");
   if (process.argv.includes("--demo")) {

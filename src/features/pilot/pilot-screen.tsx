@@ -220,7 +220,7 @@ function StepRow({
             {imbalance && imbalance.chance >= 0.8 && (
               <Typography sx={{ fontSize: "0.88rem" }}>
                 Favours {names[imbalance.better]}: better with{" "}
-                <span className="num">{Math.round(100 * imbalance.chance)} %</span> chance, by{" "}
+                <span className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</span> chance, by{" "}
                 <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
               </Typography>
             )}

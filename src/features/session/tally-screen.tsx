@@ -12,6 +12,7 @@ import { outcomes, type Outcome } from "@/core";
 import { directionNames, findStep, type Step } from "@/syllabus";
 import type { LoggedAttempt } from "@/server/repositories";
 import { useSend } from "@/ui/actions/use-send";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider, useKeys } from "@/ui/keys/keys";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import type { Tokens } from "@/ui/theme/tokens";
@@ -45,6 +46,7 @@ function Tally({ data }: { data: TallyData }) {
   const router = useRouter();
   const { attempts, act, unsent, refused } = useTally(data);
   const { sendAction, pending } = useSend();
+  const ready = useHydrated();
   const [at, setAt] = useState(0);
   const pilot = data.pilots[at];
   const step = findStep(pilot.stepId)!;
@@ -146,6 +148,7 @@ function Tally({ data }: { data: TallyData }) {
             <Target
               key={outcome}
               outcome={outcome}
+              ready={ready}
               count={own.filter((one) => one.outcome === outcome && one.direction === direction).length}
               onTap={() => handlers.tap(outcome)}
             />
@@ -182,7 +185,7 @@ function Tally({ data }: { data: TallyData }) {
               ▲ {unsent} waiting on this device, safe. Sent when the server answers.
             </Box>
           ) : (
-            <span>■ All sent</span>
+            <span>{ready ? "■ All sent" : "Getting ready"}</span>
           )}
         </Box>
         {refused.map((item) => (
@@ -269,10 +272,21 @@ function DirectionSwitch(props: {
   );
 }
 
-function Target({ outcome, count, onTap }: { outcome: Outcome; count: number; onTap: () => void }) {
+function Target({
+  outcome,
+  count,
+  ready,
+  onTap,
+}: {
+  outcome: Outcome;
+  count: number;
+  ready: boolean;
+  onTap: () => void;
+}) {
   const [background, ink] = targetColours[outcome];
   return (
     <ButtonBase
+      disabled={!ready}
       onClick={() => {
         navigator.vibrate?.(30);
         onTap();
@@ -287,6 +301,7 @@ function Target({ outcome, count, onTap }: { outcome: Outcome; count: number; on
         color: theme.tokens[ink] as string,
         border: `2px solid ${theme.tokens.ink}`,
         touchAction: "manipulation",
+        opacity: ready ? 1 : 0.55,
         "&:active": { transform: "scale(0.98)" },
       })}
     >

@@ -91,7 +91,7 @@ export function Verdict({
       {imbalance && imbalance.chance >= TELLING && (
         <Typography sx={{ fontSize: "0.9rem" }}>
           {names[imbalance.better].charAt(0).toUpperCase() + names[imbalance.better].slice(1)} is the better side with{" "}
-          <b className="num">{Math.round(100 * imbalance.chance)} %</b> chance, by{" "}
+          <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
           <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>
       )}

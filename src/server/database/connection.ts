@@ -63,3 +63,16 @@ export async function databaseAnswers(): Promise<boolean> {
     return false;
   }
 }
+
+/** Makes the database of an address on its server if it is not there. For tests and scripts. */
+export async function createDatabase(address: DatabaseAddress): Promise<void> {
+  if (!/^\w+$/.test(address.name)) throw new Error("A database name has letters, digits and _ only");
+  const server = connect({ ...address, name: "bathygon" });
+  try {
+    await server.raw("create database if not exists ?? character set utf8mb4 collate utf8mb4_unicode_ci", [
+      address.name,
+    ]);
+  } finally {
+    await server.destroy();
+  }
+}

@@ -56,14 +56,18 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         <LastOutcomes outcomes={one.lastOutcomes} window={mark.n} />
       </Box>
       <Box component="span" sx={{ gridArea: "bar" }}>
-        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} label="" />
+        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} />
       </Box>
       <span className="num" style={{ whiteSpace: "nowrap", gridArea: "range" }}>
         {range}
       </span>
       <Box
         component="span"
-        sx={(theme) => ({ fontWeight: 650, color: one.passes ? theme.tokens.shoal : theme.tokens.inkSoft })}
+        sx={(theme) => ({
+          gridArea: "pass",
+          fontWeight: 650,
+          color: one.passes ? theme.tokens.shoal : theme.tokens.inkSoft,
+        })}
       >
         {one.passes ? "■ passes" : one.attempts === 0 ? "not flown" : `${one.cleanOfLast} of ${mark.k}`}
       </Box>

@@ -4,8 +4,8 @@ import type { StepState } from "@/syllabus";
 
 const visuallyHidden = {
   position: "absolute",
-  width: 1,
-  height: 1,
+  width: "1px",
+  height: "1px",
   overflow: "hidden",
   clipPath: "inset(50%)",
 } as const;
@@ -155,7 +155,8 @@ export function RateBar({
   low: number;
   high: number;
   mark: number;
-  label: string;
+  /** Left out where the words beside it say the same. */
+  label?: string;
 }) {
   const x = (share: number) => 100 * share;
   return (
@@ -163,8 +164,7 @@ export function RateBar({
       component="svg"
       viewBox="0 0 100 14"
       preserveAspectRatio="none"
-      role="img"
-      aria-label={label}
+      {...(label === undefined ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
       sx={{ width: "100%", height: 14, display: "block" }}
     >
       <Box component="rect" x="0" y="6" width="100" height="2" sx={(theme) => ({ fill: theme.tokens.rule })} />

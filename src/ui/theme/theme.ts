@@ -46,7 +46,10 @@ export function themeFor(name: ThemeName): Theme {
       h3: { fontSize: "0.95rem", fontWeight: 650 },
     },
     components: {
-      MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { "&:focus-visible": focus } } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        styleOverrides: { root: { fontFamily: wordFont, "&:focus-visible": focus } },
+      },
       MuiButton: {
         styleOverrides: {
           root: { minHeight: 40, borderWidth: 1.5, "&:hover": { borderWidth: 1.5 } },

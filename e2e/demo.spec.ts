@@ -1,0 +1,170 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { demoAddress } from "./addresses";
+
+async function openPilot(page: Page, name: string): Promise<void> {
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name, exact: true }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+}
+
+test("the squad tells the camp's stories, who needs the coach most first", async ({ page }) => {
+  await page.goto(`${demoAddress}/squad`);
+  const row = (name: string) => page.getByRole("row").filter({ has: page.getByRole("link", { name, exact: true }) });
+  await expect(page.getByRole("row").nth(1)).toContainText("Ysolde Marr");
+  await expect(row("Ysolde Marr")).toContainText("sign it off");
+  await expect(row("Odalie Venn")).toContainText("forward first, the weaker side");
+  await expect(row("Brannoch Sile")).toContainText("on the new setup");
+  await expect(row("Tamsel Orrick")).toContainText("recall");
+  await expect(row("Corvin Haldt")).toContainText("Spindle (repaired)");
+  await expect(row("Perrin Askew")).toContainText("not flown yet");
+});
+
+test("the journey of the slice, from the demo", async ({ page }) => {
+  await openPilot(page, "Ysolde Marr");
+  await page.getByRole("link", { name: "Brief of this step" }).click();
+  await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
+  for (const direction of ["backward", "forward"]) {
+    await page.getByRole("button", { name: direction, exact: true }).click();
+    await expect(page.getByRole("heading", { name: `Flip in one movement, ${direction}` })).toBeVisible();
+  }
+  await page.getByRole("link", { name: "Start session" }).click();
+  await page.getByRole("checkbox", { name: "Odalie Venn flies" }).check();
+  await page.getByRole("button", { name: "Start with 2 pilots" }).click();
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
+  const first = await page.getByRole("heading", { level: 1 }).textContent();
+  await page.keyboard.press("c");
+  await page.keyboard.press("n");
+  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(first!);
+  await page.keyboard.press("r");
+  await page.keyboard.press("1");
+  await expect(page.getByText("All sent")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Clean, 1 so far" })).toBeVisible();
+  await openPilot(page, "Ysolde Marr");
+  await page.getByRole("button", { name: "Sign off flip in one movement" }).click();
+  await page.getByLabel("Note (may stay empty)").fill("Ten weeks well used");
+  await page.getByRole("button", { name: "Sign off", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Milestones" })).toContainText("Ten weeks well used");
+});
+
+test("taps outlive a dead network and a reload, and arrive once", async ({ page, context }) => {
+  await openPilot(page, "Brannoch Sile");
+  await page.getByRole("link", { name: "Start session" }).click();
+  await page.getByRole("button", { name: "Start with Brannoch Sile" }).click();
+  await expect(page.getByRole("button", { name: /^Rough/ })).toBeEnabled();
+  await context.route("**/api/**", (route) => route.abort());
+  for (let n = 0; n < 5; n++) await page.keyboard.press("r");
+  await expect(page.getByText("5 waiting on this device, safe")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Rough, 5 so far" })).toBeVisible();
+  await context.unroute("**/api/**");
+  await expect(page.getByText("All sent")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Rough, 5 so far" })).toBeVisible();
+});
+
+test("two people change one setup: the second is told and keeps their own", async ({ page, context }) => {
+  await openPilot(page, "Tamsel Orrick");
+  await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
+  await expect(page.getByRole("heading", { name: "Change setup 1" })).toBeVisible();
+  const other = await context.browser()!.newPage();
+  await other.goto(page.url());
+  for (const [one, tilt] of [
+    [other, "31"],
+    [page, "22"],
+  ] as const) {
+    await one.getByLabel("Tilt, °, typed").fill(tilt);
+    await one.getByLabel("Why it changes").fill(`tilt ${tilt}`);
+  }
+  await other.getByRole("button", { name: "Save as setup 2" }).click();
+  await expect(other.getByRole("heading", { name: "Change setup 2" })).toBeVisible();
+  await page.getByRole("button", { name: "Save as setup 2" }).click();
+  await expect(page.getByRole("button", { name: "Save as setup 3" })).toBeVisible();
+  await expect(page.getByLabel("Tilt, °, typed")).toHaveValue("22");
+  await expect(page.getByText("tilt 31° → 22°")).toBeVisible();
+  await page.getByRole("button", { name: "Save as setup 3" }).click();
+  await expect(page.getByRole("heading", { name: "Change setup 3" })).toBeVisible();
+  await other.close();
+});
+
+test("keys, command box, units and looks", async ({ page }) => {
+  await page.goto(`${demoAddress}/squad`);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys of this screen" })).toContainText("Add a pilot");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Control+k");
+  await page.getByRole("combobox", { name: "Find or do" }).fill("corvin");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Corvin Haldt" })).toBeVisible();
+  await page.keyboard.press("Control+k");
+  await page.getByRole("combobox", { name: "Find or do" }).fill("slow flip backward");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* m\./ })).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel("Units").selectOption("imperial");
+  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* ft\./ })).toBeVisible();
+  await page.getByLabel("Look").selectOption("sun");
+  await page.reload();
+  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* ft\./ })).toBeVisible({ timeout: 30_000 });
+  expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe("rgb(255, 255, 255)");
+});
+
+test("an address with nonsense in it is answered plainly, never with a fault of the server", async ({
+  page,
+  request,
+}) => {
+  for (const path of [
+    "/pilot?pilot=1",
+    "/brief?pilot=%00",
+    "/setup?pilot[]=x",
+    "/session/none",
+    `/session/${"x".repeat(2000)}`,
+    "/brief?step=none",
+  ]) {
+    const response = await request.get(demoAddress + path);
+    expect(response.status(), path).toBeLessThan(500);
+  }
+  await page.goto(`${demoAddress}/session/none`);
+  await expect(page.getByRole("heading", { name: "Nothing at this address" })).toBeVisible();
+  expect(
+    (
+      await request.post(`${demoAddress}/api/add-pilot`, { headers: { origin: "https://elsewhere.example" }, data: {} })
+    ).status(),
+  ).toBe(403);
+  expect(await (await request.get(`${demoAddress}/healthz`)).json()).toEqual({ application: "up", database: "up" });
+});
+
+for (const look of ["light", "dark", "sun"]) {
+  test(`nothing serious for assistive technology, ${look}`, async ({ page, context }) => {
+    test.setTimeout(120_000);
+    await context.addCookies([{ name: "bathygon-theme", value: look, url: demoAddress }]);
+    await openPilot(page, "Odalie Venn");
+    const pilot = new URL(page.url());
+    for (const path of ["/squad", "/pilot", "/setup", "/brief", "/session"]) {
+      await page.goto(`${demoAddress}${path}${pilot.search}`);
+      if (path === "/brief")
+        await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const grave = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+      expect(
+        grave.map(({ id, nodes }) => `${path} ${id}: ${nodes.map((node) => node.target.join(" ")).join(" | ")}`),
+      ).toEqual([]);
+    }
+  });
+}
+
+test("no request leaves the machine", async ({ page }) => {
+  const outside: string[] = [];
+  page.on("request", (request) => {
+    if (
+      !request.url().startsWith(demoAddress) &&
+      !request.url().startsWith("data:") &&
+      !request.url().startsWith("blob:")
+    )
+      outside.push(request.url());
+  });
+  await openPilot(page, "Odalie Venn");
+  await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
+  await page.waitForTimeout(1000);
+  expect(outside).toEqual([]);
+});

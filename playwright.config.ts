@@ -1,0 +1,26 @@
+import { defineConfig } from "@playwright/test";
+
+/** Run by scripts/test.mjs, which starts the applications and says where they are. */
+export default defineConfig({
+  testDir: "e2e",
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  outputDir: process.env.E2E_OUTPUT ?? "test-results",
+  reporter: [["list"], ...(process.env.E2E_REPORT ? [["json", { outputFile: process.env.E2E_REPORT }] as const] : [])],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    screenshot: "only-on-failure",
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+});

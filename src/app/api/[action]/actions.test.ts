@@ -1,0 +1,286 @@
+import fc from "fast-check";
+import { v7 as newId } from "uuid";
+import { database } from "@/server/database";
+import { listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { firstSettings } from "@/features/setup/first-settings";
+import { actionNames } from "./registry";
+import { POST } from "./route";
+
+withFreshDatabase();
+
+interface Answer {
+  readonly status: number;
+  readonly body: { ok: boolean; message: string; fields: Record<string, string>; data?: { number?: number } };
+}
+
+async function post(action: string, body: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+  const text = typeof body === "string" ? body : JSON.stringify(body);
+  const request = new Request(`http://localhost/api/${action}`, {
+    method: "POST",
+    body: text,
+    headers: { "content-type": "application/json", host: "localhost", ...headers },
+  });
+  const response = await POST(request, { params: Promise.resolve({ action }) });
+  return { status: response.status, body: (await response.json()) as Answer["body"] };
+}
+
+const ids = { coach: newId(), pilot: newId(), aircraft: newId(), setup: newId(), session: newId() };
+const pilot = { id: ids.pilot, name: "Tester Pell", stickMode: 2, grip: "thumbs" };
+const aircraft = {
+  id: ids.aircraft,
+  pilotId: ids.pilot,
+  name: "Plank",
+  presetId: "five-inch-freestyle",
+  flightState: "flying",
+  massG: "",
+  thrustToWeight: "",
+};
+const setup = {
+  id: ids.setup,
+  aircraftId: ids.aircraft,
+  coachId: ids.coach,
+  basedOn: 0,
+  reason: "first",
+  settings: firstSettings,
+};
+const session = {
+  id: ids.session,
+  coachId: ids.coach,
+  place: "field",
+  pilots: [{ pilotId: ids.pilot, stepId: "flip-slow", setupId: ids.setup }],
+};
+const attempt = (change: object = {}) => ({
+  id: newId(),
+  sessionId: ids.session,
+  pilotId: ids.pilot,
+  stepId: "flip-slow",
+  direction: "back",
+  outcome: "clean",
+  flownAtMs: Date.now(),
+  ...change,
+});
+
+beforeAll(async () => {
+  for (const [action, input] of [
+    ["add-coach", { id: ids.coach, name: "Coach Ann" }],
+    ["add-pilot", pilot],
+    ["add-aircraft", aircraft],
+    ["save-setup", setup],
+    ["start-session", session],
+  ] as const) {
+    expect(await post(action, input)).toMatchObject({ status: 200 });
+  }
+});
+
+describe("a repeated send changes nothing", () => {
+  it("for everything that makes a row", async () => {
+    const tap = attempt();
+    const note = { id: newId(), pilotId: ids.pilot, coachId: ids.coach, text: "once" };
+    const counts = async () => {
+      const tables = ["coach", "pilot", "aircraft", "setup", "session", "session_pilot", "attempt", "note"];
+      return Promise.all(tables.map(async (table) => Number((await database()(table).count({ n: "*" }))[0].n)));
+    };
+    await post("log-attempt", tap);
+    await post("add-note", note);
+    const before = await counts();
+    for (const [action, input] of [
+      ["add-coach", { id: ids.coach, name: "Other" }],
+      ["add-pilot", pilot],
+      ["add-aircraft", aircraft],
+      ["save-setup", setup],
+      ["start-session", session],
+      ["log-attempt", { ...tap, outcome: "crashed" }],
+      ["add-note", note],
+    ] as const) {
+      expect((await post(action, input)).status).toBe(200);
+    }
+    expect(await counts()).toEqual(before);
+    expect((await listAttempts([ids.pilot])).find((one) => one.id === tap.id)?.outcome).toBe("clean");
+  });
+
+  it("also when both arrive at once", async () => {
+    const tap = attempt();
+    const answers = await Promise.all(Array.from({ length: 6 }, () => post("log-attempt", tap)));
+    expect(answers.map(({ status }) => status)).toEqual(Array(6).fill(200));
+    expect((await listAttempts([ids.pilot])).filter((one) => one.id === tap.id)).toHaveLength(1);
+  });
+});
+
+describe("setups", () => {
+  it("are kept as versions, and the second of two editors is told and loses nothing", async () => {
+    const second = {
+      ...setup,
+      id: newId(),
+      basedOn: 1,
+      reason: "more tilt",
+      settings: { ...firstSettings, tiltDeg: 30 },
+    };
+    expect((await post("save-setup", second)).body.data).toEqual({ number: 2 });
+    const late = { ...second, id: newId(), reason: "less tilt", settings: { ...firstSettings, tiltDeg: 10 } };
+    expect(await post("save-setup", late)).toMatchObject({
+      status: 409,
+      body: { message: expect.stringContaining("Setup 2") },
+    });
+    expect((await post("save-setup", { ...late, basedOn: 2 })).body.data).toEqual({ number: 3 });
+    expect((await listSetups(ids.pilot)).map((one) => one.settings.tiltDeg).sort((a, b) => a - b)).toEqual([
+      10, 15, 30,
+    ]);
+  });
+
+  it("never get the same number from two editors at once", async () => {
+    const [latest] = await listSetups(ids.pilot);
+    const answers = await Promise.all(
+      [1, 2, 3].map((n) => post("save-setup", { ...setup, id: newId(), basedOn: latest.number, reason: `rival ${n}` })),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+  });
+
+  it("name the field of the core that is out of range, and store nothing unknown", async () => {
+    const before = (await listSetups(ids.pilot)).length;
+    const broken = {
+      ...firstSettings,
+      rates: { ...firstSettings.rates, roll: { ...firstSettings.rates.roll, expo: 4 } },
+    };
+    expect(await post("save-setup", { ...setup, id: newId(), basedOn: before, settings: broken })).toMatchObject({
+      status: 422,
+      body: { fields: { "rates.roll.expo": "rates.roll.expo is 4; allowed: 0 to 1" } },
+    });
+    for (const settings of [
+      {},
+      [],
+      "x",
+      { ...firstSettings, modes: null },
+      { ...firstSettings, throttle: { mid: "NaN" } },
+    ]) {
+      expect((await post("save-setup", { ...setup, id: newId(), basedOn: before, settings })).status).toBe(422);
+    }
+    const extra = { ...firstSettings, __proto__x: 1, markup: "<b>" };
+    expect((await post("save-setup", { ...setup, id: newId(), basedOn: before, settings: extra })).status).toBe(200);
+    expect(Object.keys((await listSetups(ids.pilot))[0].settings)).toEqual([
+      "rates",
+      "throttle",
+      "tiltDeg",
+      "camera",
+      "modes",
+    ]);
+  });
+});
+
+it("takes a pilot's change only onto the version that was read", async () => {
+  expect((await post("edit-pilot", { ...pilot, name: "Tester Two", version: 1 })).status).toBe(200);
+  expect((await post("edit-pilot", { ...pilot, name: "Tester Three", version: 1 })).status).toBe(409);
+  expect((await listPilots())[0]).toMatchObject({ name: "Tester Two", version: 2 });
+});
+
+it("undoes, restores and marks faults; refuses a fault of another step", async () => {
+  const tap = attempt({ outcome: "rough" });
+  await post("log-attempt", tap);
+  expect((await post("set-faults", { id: tap.id, faults: ["sky-at-stop"] })).status).toBe(200);
+  expect((await post("set-faults", { id: tap.id, faults: ["no-such"] })).body.fields).toHaveProperty("faults");
+  const stands = async () => (await listAttempts([ids.pilot])).find((one) => one.id === tap.id);
+  expect(await stands()).toMatchObject({ faults: ["sky-at-stop"] });
+  await post("undo-attempt", { id: tap.id });
+  expect(await stands()).toBeUndefined();
+  await post("restore-attempt", { id: tap.id });
+  expect(await stands()).toBeDefined();
+});
+
+it("signs off once, with the evidence of that moment, and can be taken back and restored", async () => {
+  const signOff = { id: newId(), pilotId: ids.pilot, coachId: ids.coach, stepId: "flip-slow", note: "calm" };
+  expect((await post("sign-off", signOff)).status).toBe(200);
+  expect((await post("sign-off", signOff)).status).toBe(200);
+  expect((await post("sign-off", { ...signOff, id: newId() })).status).toBe(409);
+  const [milestone] = await listMilestones(ids.pilot);
+  expect(milestone).toMatchObject({ stepId: "flip-slow", coachName: "Coach Ann", note: "calm" });
+  expect(milestone.evidence.directions.map((one) => one.direction)).toEqual(["back", "front"]);
+  expect(milestone.evidence.sentence.length).toBeGreaterThan(10);
+  await post("withdraw-sign-off", { id: signOff.id });
+  expect(await listMilestones(ids.pilot)).toHaveLength(0);
+  await post("restore-sign-off", { id: signOff.id });
+  expect(await listMilestones(ids.pilot)).toHaveLength(1);
+});
+
+describe("bad input", () => {
+  it.each([
+    ["add-pilot", { ...pilot, id: newId(), name: "" }, "name", 422],
+    ["add-pilot", { ...pilot, id: newId(), name: "x".repeat(10_000) }, "name", 422],
+    ["add-pilot", { ...pilot, id: newId(), name: "<script>alert(1)</script>" }, "name", 422],
+    ["add-pilot", { ...pilot, id: newId(), name: 7 }, "name", 422],
+    ["add-pilot", { ...pilot, id: newId(), stickMode: 5 }, "stickMode", 422],
+    ["add-pilot", { ...pilot, id: newId(), stickMode: null }, "stickMode", 422],
+    ["add-pilot", { ...pilot, id: "1" }, "id", 422],
+    ["add-pilot", { ...pilot, id: newId(), surprise: 1 }, "surprise", 422],
+    ["add-aircraft", { ...aircraft, id: newId(), massG: "1e99" }, "massG", 422],
+    ["add-aircraft", { ...aircraft, id: newId(), massG: "heavy" }, "massG", 422],
+    ["add-aircraft", { ...aircraft, id: newId(), presetId: "__proto__" }, "presetId", 422],
+    ["log-attempt", attempt({ outcome: "great" }), "outcome", 422],
+    ["log-attempt", attempt({ direction: "sideways" }), "direction", 422],
+    ["log-attempt", attempt({ flownAtMs: 1e300 }), "flownAtMs", 422],
+    ["log-attempt", attempt({ pilotId: newId() }), "pilotId", 422],
+    ["start-session", { ...session, id: newId(), pilots: [] }, "pilots", 422],
+    ["start-session", { ...session, id: newId(), pilots: [session.pilots[0], session.pilots[0]] }, "pilots", 422],
+  ])("%s %# says it at the field", async (action, input, field, status) => {
+    const answer = await post(action, input);
+    expect(answer.status).toBe(status);
+    expect(answer.body.fields[field]).toEqual(expect.any(String));
+    expect(answer.body.message.length).toBeLessThan(300);
+  });
+
+  it.each([
+    ["log-attempt", attempt({ sessionId: newId() })],
+    ["add-aircraft", { ...aircraft, id: newId(), pilotId: newId() }],
+    ["save-setup", { ...setup, id: newId(), aircraftId: newId() }],
+    ["sign-off", { id: newId(), pilotId: newId(), coachId: ids.coach, stepId: "flip-slow", note: "" }],
+    ["undo-attempt", { id: newId() }],
+    ["no-such-action", {}],
+  ])("%s of something unknown is a 404", async (action, input) => {
+    expect((await post(action, input)).status).toBe(404);
+  });
+
+  it("refuses what is no JSON, too long, of another kind or from another site", async () => {
+    expect((await post("add-pilot", "{")).status).toBe(400);
+    expect((await post("add-pilot", "[]")).status).toBe(400);
+    expect((await post("add-pilot", "null")).status).toBe(400);
+    expect((await post("add-pilot", JSON.stringify({ name: "x".repeat(70_000) }))).status).toBe(413);
+    expect((await post("add-pilot", pilot, { "content-type": "text/plain" })).status).toBe(415);
+    expect((await post("add-pilot", pilot, { origin: "https://elsewhere.example" })).status).toBe(403);
+  });
+
+  it("of any shape at any action is never a 5xx and stores nothing", async () => {
+    const before = await Promise.all([listCoaches(), listPilots(), listAttempts(), listMilestones()]);
+    const value = fc.oneof(
+      fc.anything({ maxDepth: 2 }),
+      fc.constantFrom(newId(), ids.pilot, "", "flip-slow", "back", -1, 1e308),
+    );
+    const fieldName = fc.constantFrom(
+      "id",
+      "pilotId",
+      "sessionId",
+      "stepId",
+      "settings",
+      "pilots",
+      "faults",
+      "coachId",
+      "note",
+      "text",
+    );
+    const shape = fc.oneof(fc.anything({ maxDepth: 3 }), fc.dictionary(fieldName, value));
+    await fc.assert(
+      fc.asyncProperty(fc.constantFrom(...actionNames), shape, async (action, input) => {
+        let text: string | undefined;
+        try {
+          text = JSON.stringify(input);
+        } catch {
+          // What JSON cannot say cannot be sent either.
+          return;
+        }
+        const { status } = await post(action, text ?? "undefined");
+        expect(status).toBeGreaterThanOrEqual(400);
+        expect(status).toBeLessThan(500);
+      }),
+      { numRuns: 400 },
+    );
+    expect(await Promise.all([listCoaches(), listPilots(), listAttempts(), listMilestones()])).toEqual(before);
+  });
+});

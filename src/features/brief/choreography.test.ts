@@ -1,0 +1,59 @@
+import { airframePresets, briefTrick, CALM_AIR, recipes } from "@/core";
+import { firstFlips as firstSettings } from "@/core/recipes/settings.fixture";
+import { findStep } from "@/syllabus";
+import { cautionsFor } from "./cautions";
+import { instructionsFor } from "./choreography";
+
+const airframe = airframePresets["five-inch-freestyle"].airframe;
+const aircraft = {
+  id: "a",
+  pilotId: "p",
+  name: "Plank",
+  presetId: "five-inch-freestyle",
+  airframe,
+  flightState: "flying",
+} as const;
+
+describe("instructions", () => {
+  const brief = (id: string) => briefTrick(recipes[id], airframe, firstSettings, CALM_AIR);
+  const text = (id: string, stickMode: number) =>
+    instructionsFor({ ...brief(id), stickMode })
+      .map((one) => `${one.text} ${one.figure}`)
+      .join("\n");
+
+  it("name the hand of the stick mode and the sense of the direction", () => {
+    expect(text("flip-one-move-back", 2)).toContain("Right stick back 100 %");
+    expect(text("flip-one-move-front", 2)).toContain("Right stick forward 100 %");
+    expect(text("flip-one-move-back", 1)).toContain("Left stick back 100 %");
+  });
+
+  it("are in order, one for each phase, each within the flight", () => {
+    const found = brief("flip-ease-quarter-back");
+    const instructions = instructionsFor({ ...found, stickMode: 2 });
+    expect(instructions.map((one) => one.number)).toEqual([1, 2, 3, 4, 5, 6]);
+    const samples = instructions.map((one) => one.sample);
+    expect(samples).toEqual([...samples].sort((a, b) => a - b));
+    expect(samples.at(-1)).toBeLessThan(found.flight.trace.timeS.length);
+  });
+});
+
+it("a brief says what stands against the step with these settings", () => {
+  const step = findStep("flip-slow")!;
+  expect(cautionsFor(step, aircraft, firstSettings)).toEqual([]);
+  const { modes } = firstSettings;
+  const with_ = (change: object) => cautionsFor(step, aircraft, { ...firstSettings, ...change }).join(" ");
+  expect(with_({ modes: { ...modes, idleAuthority: false } })).toContain("will not turn");
+  expect(with_({ modes: { ...modes, bankLimitDeg: 30 } })).toContain("bank limit of 30°");
+  expect(with_({ modes: { ...modes, selfLevel: true } })).toContain("Self-level is on");
+  const slow = { family: "end-cubic", endDps: 300, expo: 0.4 };
+  expect(with_({ rates: { ...firstSettings.rates, pitch: slow } })).toContain("ends at 300 °/s");
+  expect(cautionsFor(step, { ...aircraft, flightState: "repaired" }, firstSettings)[0]).toContain("by eye first");
+});
+
+it("a brief of an aircraft that may not turn over says so and still has a picture", () => {
+  const held = { ...firstSettings, modes: { ...firstSettings.modes, bankLimitDeg: 30 } };
+  const { problems, lowestEntryM, flight } = briefTrick(recipes["flip-slow-back"], airframe, held, CALM_AIR);
+  expect(problems.join(" ")).toContain("never comes round");
+  expect(lowestEntryM).toBeNull();
+  expect(flight.trace.timeS.length).toBeGreaterThan(10);
+});
