@@ -108,7 +108,7 @@ const config = [
       ],
     },
   },
-  { files: ["scripts/**/*.{js,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
+  { files: ["scripts/**/*.{cjs,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   prettier,
 ];
 

@@ -15,7 +15,7 @@ const shared = {
   sandboxInjectedGlobals: ["Math"],
   transform: { "^.+\\.tsx?$": swcTs, "^.+\\.m?js$": swcJs },
   transformIgnorePatterns: ["/node_modules/(?!(uuid|ts-fsrs)/)"],
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/empty.js" },
+  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/empty.cjs" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/.bathygon/"],
 };
 
@@ -30,16 +30,16 @@ const config = {
     {
       ...shared,
       displayName: "ui",
-      testEnvironment: "<rootDir>/scripts/jest/jsdom-environment.js",
+      testEnvironment: "<rootDir>/scripts/jest/jsdom-environment.cjs",
       testMatch: ["<rootDir>/src/{ui,features}/**/*.test.tsx"],
-      setupFilesAfterEnv: ["<rootDir>/scripts/jest/setup-ui.js"],
+      setupFilesAfterEnv: ["<rootDir>/scripts/jest/setup-ui.cjs"],
     },
     {
       ...shared,
       displayName: "db",
       testEnvironment: "node",
       testMatch: ["<rootDir>/src/{server,features,app}/**/*.test.ts"],
-      setupFiles: ["<rootDir>/scripts/jest/setup-db.js"],
+      setupFiles: ["<rootDir>/scripts/jest/setup-db.cjs"],
     },
   ],
 };

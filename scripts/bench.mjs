@@ -1,0 +1,61 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { runTypeScript, startApplication } from "./lib/application.mjs";
+import { ensureBuild } from "./lib/build.mjs";
+import { databasePackages, prepareMachine } from "./lib/install.mjs";
+import { startMariaDb } from "./lib/mariadb.mjs";
+import { freePort } from "./lib/processes.mjs";
+import { runMain, say } from "./lib/say.mjs";
+
+const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/session"];
+const VISITS = 40;
+const LIMIT_MB = { application: 400, database: 300 };
+
+/** Resident memory of a process in MB, from the kernel. */
+function residentMb(pid) {
+  const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
+  return Math.round(Number(found[1]) / 1024);
+}
+
+await runMain(async () => {
+  await prepareMachine(databasePackages);
+  say("Flight model");
+  await runTypeScript("bench/flight-model.ts", [], {}, { quiet: false });
+  const build = await ensureBuild();
+  const scratch = mkdtempSync(join(tmpdir(), "bathygon-bench-"));
+  const database = await startMariaDb(scratch);
+  let application;
+  try {
+    await runTypeScript("prepare-database.ts", ["--demo"], database.env);
+    application = await startApplication(build, await freePort(), database.env);
+    say(`Pages of the demo, ${VISITS} visits each, one after the other`);
+    const squad = await (await fetch(`${application.address}/squad`)).text();
+    const pilot = /pilot=([0-9a-f-]{36})/.exec(squad)[1];
+    for (const path of PAGES) {
+      const times = [];
+      for (let n = 0; n < VISITS; n++) {
+        const started = performance.now();
+        await (await fetch(`${application.address}${path}?pilot=${pilot}`)).text();
+        times.push(performance.now() - started);
+      }
+      times.sort((a, b) => a - b);
+      const at = (share) => `${times[Math.floor(share * (VISITS - 1))].toFixed(0)} ms`;
+      console.log(`  ${path.padEnd(9)} median ${at(0.5)}, 95 % ${at(0.95)}`);
+    }
+    say("Resident memory after that");
+    for (const [name, pid] of [
+      ["application", application.pid],
+      ["database", database.pid],
+    ]) {
+      const used = residentMb(pid);
+      console.log(
+        `  ${name.padEnd(12)} ${used} MB (limit ${LIMIT_MB[name]} MB) ${used < LIMIT_MB[name] ? "within" : "OVER"}`,
+      );
+    }
+  } finally {
+    await application?.stop();
+    await database.stop();
+    rmSync(scratch, { recursive: true, force: true });
+  }
+});
