@@ -195,6 +195,12 @@ it("hang time is the textbook 2v/g of the climb at closing, less a little for dr
   expect(hangTimeS!).toBeLessThan(textbook * 1.12);
 });
 
+it("a learner's slow flip wants a punch of a little over a second (common practice, no source)", () => {
+  const { punchS } = solved("flip-slow-back").parameters;
+  expect(punchS.value).toBeGreaterThan(1);
+  expect(punchS.value).toBeLessThan(1.3);
+});
+
 it("a faster end rate needs a shorter punch and less height", () => {
   const faster: Settings = {
     ...firstFlips,

@@ -50,6 +50,8 @@ export function themeFor(name: ThemeName): Theme {
         defaultProps: { disableRipple: true },
         styleOverrides: { root: { fontFamily: wordFont, "&:focus-visible": focus } },
       },
+      MuiIconButton: { styleOverrides: { root: { color: t.ink } } },
+      MuiSelect: { styleOverrides: { icon: { color: t.ink } } },
       MuiButton: {
         styleOverrides: {
           root: { minHeight: 40, borderWidth: 1.5, "&:hover": { borderWidth: 1.5 } },

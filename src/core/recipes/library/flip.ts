@@ -97,7 +97,9 @@ const backward: readonly Recipe[] = [
     "Slow flip",
     [turning("turn", "Turn slowly", { kind: "rate", dps: { param: "slowDps" } }, centreAt, true)],
     {
-      slowDps: { label: "Turning rate", unit: "°/s", value: 300, min: 150, max: 450 },
+      // A learner climbs longer and gentler, so that nothing hurries (common practice, no source: punch a little over 1 s).
+      punchG: { ...punchParameters.punchG, value: 1.7 },
+      slowDps: { label: "Turning rate", unit: "°/s", value: 250, min: 150, max: 450 },
       centreDeg: centreParameter(345),
     },
   ),
