@@ -7,6 +7,8 @@ import { findCommand } from "./install.mjs";
 import { answers, freePort, pause, run, stopChild, stopLeftover } from "./processes.mjs";
 import { PlainFailure, say } from "./say.mjs";
 
+const QUICK_DEATH_MS = 3000;
+
 /** Settings that keep a small server small. */
 const FRUGAL = [
   "--innodb-buffer-pool-size=64M",
@@ -56,36 +58,41 @@ export async function startMariaDb(folder) {
   const socketFolder = mkdtempSync(join(tmpdir(), "bathygon-db-"));
   const logFile = join(folder, "mariadb.log");
   const log = openSync(logFile, "a", 0o600);
-  const child = spawn(
-    findCommand("mariadbd"),
-    [
-      "--no-defaults",
-      `--datadir=${data}`,
-      `--socket=${join(socketFolder, "s")}`,
-      `--pid-file=${pidFile}`,
-      `--port=${port}`,
-      `--init-file=${initFile}`,
-      "--bind-address=127.0.0.1",
-      "--skip-name-resolve",
-      "--character-set-server=utf8mb4",
-      "--collation-server=utf8mb4_unicode_ci",
-      ...FRUGAL,
-      ...asUser,
-    ],
-    // A process group of its own, so that Ctrl-C reaches it only through us, after the application has let go.
-    { stdio: ["ignore", log, log], detached: true },
-  );
-  const ended = new Promise((done) => child.once("exit", done));
-  for (let waited = 0; !(await answers(port)); waited += 50) {
-    if (child.exitCode !== null || waited > 30_000) {
-      throw new PlainFailure(
-        `MariaDB did not start. Its last words:\n${readFileSync(logFile, "utf8").split("\n").slice(-12).join("\n")}`,
-      );
-    }
-    await Promise.race([pause(50), ended]);
-  }
+  const settings = [
+    "--no-defaults",
+    `--datadir=${data}`,
+    `--socket=${join(socketFolder, "s")}`,
+    `--pid-file=${pidFile}`,
+    `--port=${port}`,
+    `--init-file=${initFile}`,
+    "--bind-address=127.0.0.1",
+    "--skip-name-resolve",
+    "--character-set-server=utf8mb4",
+    "--collation-server=utf8mb4_unicode_ci",
+    ...FRUGAL,
+    ...asUser,
+  ];
+  let stopping = false;
+  // A process group of its own, so that Ctrl-C reaches it only through us, after the application has let go.
+  const launch = () => spawn(findCommand("mariadbd"), settings, { stdio: ["ignore", log, log], detached: true });
+  const server = { child: launch() };
+  await untilAnswering(server.child, port, logFile);
+
+  /** A server that dies by itself is started again on the same port and data; one that dies at once is left dead. */
+  const watch = (startedAt) =>
+    server.child.once("exit", async () => {
+      if (stopping) return;
+      if (Date.now() - startedAt < QUICK_DEATH_MS) return say(`The database keeps ending by itself; see ${logFile}`);
+      say("The database ended by itself; starting it again");
+      server.child = launch();
+      watch(Date.now());
+      await untilAnswering(server.child, port, logFile).catch((error) => say(error.message));
+    });
+  watch(Date.now() - QUICK_DEATH_MS);
   return {
-    pid: child.pid,
+    get pid() {
+      return server.child.pid;
+    },
     env: {
       BATHYGON_DB_HOST: "127.0.0.1",
       BATHYGON_DB_PORT: String(port),
@@ -94,10 +101,22 @@ export async function startMariaDb(folder) {
       BATHYGON_DB_NAME: "bathygon",
     },
     stop: async () => {
-      await stopChild(child, 20_000);
+      stopping = true;
+      await stopChild(server.child, 20_000);
       rmSync(socketFolder, { recursive: true, force: true });
     },
   };
+}
+
+async function untilAnswering(child, port, logFile) {
+  const ended = new Promise((done) => child.once("exit", done));
+  for (let waited = 0; !(await answers(port)); waited += 50) {
+    if (child.exitCode !== null || waited > 30_000) {
+      const lastWords = readFileSync(logFile, "utf8").split("\n").slice(-12).join("\n");
+      throw new PlainFailure(`MariaDB did not start. Its last words:\n${lastWords}`);
+    }
+    await Promise.race([pause(50), ended]);
+  }
 }
 
 /** The password of this data folder, made at first use. */

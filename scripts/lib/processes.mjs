@@ -1,5 +1,5 @@
 import { spawn } from "node:child_process";
-import { existsSync, readFileSync } from "node:fs";
+import { readlinkSync } from "node:fs";
 import { createServer, connect } from "node:net";
 import { PlainFailure } from "./say.mjs";
 import { root } from "./paths.mjs";
@@ -86,11 +86,19 @@ export function answers(port) {
 
 export const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 
-/** Stops a process that an interrupted run left behind, if its command line still names `mark`. Returns whether there was one. */
-export async function stopLeftover(pid, mark) {
-  const file = `/proc/${pid}/cmdline`;
-  if (!(pid > 0) || !existsSync(file) || !readFileSync(file, "utf8").includes(mark)) return false;
+/** Stops a process that an interrupted run left behind, if it still works in `folder`. Returns whether there was one. */
+export async function stopLeftover(pid, folder) {
+  if (!(pid > 0) || !workingFolder(pid).startsWith(folder)) return false;
   process.kill(pid, "SIGTERM");
   for (let waited = 0; isAlive(pid) && waited < 20_000; waited += 100) await pause(100);
   return true;
+}
+
+/** Where a process works; a process may rename itself, but not that. */
+function workingFolder(pid) {
+  try {
+    return readlinkSync(`/proc/${pid}/cwd`);
+  } catch {
+    return "";
+  }
 }
