@@ -1,4 +1,4 @@
-import { fromEuler } from "../attitude";
+import { fromEuler, multiply } from "../attitude";
 import { groundShare, horizonInFrame, verticalFovDeg } from ".";
 
 const wide = { verticalFovDeg: 90, aspect: 4 / 3 };
@@ -37,4 +37,11 @@ it("looks 2τ below the horizon after a pure half roll from centred flight (comm
     ...wide,
   });
   expect(axisElevationDeg).toBeCloseTo(-2 * tiltDeg, 9);
+});
+
+it("looks 2τ above the horizon after a pure half yaw from centred flight (common practice, no source)", () => {
+  const tiltDeg = 20;
+  // Half a turn about the body's own z axis.
+  const turned = multiply(fromEuler({ yawDeg: 0, pitchDeg: -tiltDeg, rollDeg: 0 }), { w: 0, x: 0, y: 0, z: 1 });
+  expect(horizonInFrame(turned, { tiltDeg, ...wide }).axisElevationDeg).toBeCloseTo(2 * tiltDeg, 9);
 });

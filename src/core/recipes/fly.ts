@@ -238,6 +238,11 @@ function holds(guard: Guard, recipe: Recipe, seen: Seen, aboveEntryM: number): b
       return beyond(guard.is, seen.climbMps, resolve(recipe, guard.mps));
     case "height":
       return beyond(guard.is, aboveEntryM, resolve(recipe, guard.m));
+    case "pitch":
+      return beyond(guard.is, seen.pitchDeg, resolve(recipe, guard.deg));
+    case "heading":
+      // Every flight begins heading north.
+      return beyond(guard.is, seen.yawDeg, resolve(recipe, guard.deg));
     case "upright":
       return seen.upright >= Math.cos(RAD_PER_DEG * resolve(recipe, guard.withinDeg));
   }

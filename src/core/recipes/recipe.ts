@@ -51,6 +51,9 @@ export type Guard =
   | { readonly kind: "climb"; readonly is: "below" | "above"; readonly mps: Value }
   /** Height above the entry point. */
   | { readonly kind: "height"; readonly is: "below" | "above"; readonly m: Value }
+  /** Pitch, or heading against that of the entry, falls to or below / rises to or above. */
+  | { readonly kind: "pitch"; readonly is: "below" | "above"; readonly deg: Value }
+  | { readonly kind: "heading"; readonly is: "below" | "above"; readonly deg: Value }
   /** Thrust axis within this angle of straight up. */
   | { readonly kind: "upright"; readonly withinDeg: Value };
 

@@ -263,6 +263,57 @@ it("keeps every number finite, under 2 MB and within the longest flight, and rep
   expect(measures.complete).toBe(false);
 });
 
+it("ends a phase at the pitch, heading, height or climb its guard names", () => {
+  const hover = { kind: "thrust", g: 1 } as const;
+  const endOf = (until: Phase["until"], rest: Partial<Phase>) => {
+    const { trace, measures } = fly(
+      choreography([{ id: "one", label: "one", throttle: hover, maxS: 3, until, ...rest }]),
+      five,
+      firstFlips,
+      high,
+    );
+    expect(measures.durationS).toBeLessThan(3);
+    const i = trace.timeS.length - 1;
+    return {
+      pitchDeg: trace.turnedPitchDeg[i],
+      yawDeg: trace.turnedYawDeg[i],
+      riseM: trace.heightM[i] - 100,
+      climbMps: trace.climbMps[i],
+    };
+  };
+  const push = { kind: "hold", at: -0.3 } as const;
+  expect(endOf([{ kind: "pitch", is: "below", deg: -30 }], { pitch: push }).pitchDeg).toBeCloseTo(-30, 0);
+  expect(endOf([{ kind: "heading", is: "above", deg: 40 }], { yaw: { kind: "hold", at: 0.3 } }).yawDeg).toBeCloseTo(
+    40,
+    0,
+  );
+  const climbing = { throttle: { kind: "thrust", g: 2 } } as const;
+  expect(endOf([{ kind: "height", is: "above", m: 3 }], climbing).riseM).toBeCloseTo(3, 1);
+  expect(endOf([{ kind: "climb", is: "above", mps: 4 }], climbing).climbMps).toBeCloseTo(4, 1);
+});
+
+it("rolls about the view axis with the opposite yaw: the view stays on its path where a pure roll does not", () => {
+  const lookedAway = (yaw: Phase["yaw"]) => {
+    const tilted: Settings = { ...firstFlips, tiltDeg: 30, modes: firstFlips.modes };
+    const roll = choreography([
+      // Nose down by the tilt, so that the roll begins with the horizon in the middle.
+      {
+        id: "lean",
+        label: "lean",
+        pitch: { kind: "hold", at: -0.4 },
+        throttle: { kind: "thrust", g: 1 },
+        until: [{ kind: "pitch", is: "below", deg: -29 }],
+        maxS: 2,
+      },
+      forTime("settle", 0.3, { throttle: closed }),
+      untilTurned("roll", "roll", 180, { roll: { kind: "hold", at: 0.6 }, yaw, throttle: closed, mark: true }),
+    ]);
+    const { viewElevationDeg } = fly(roll, five, tilted, high).trace;
+    return Math.abs(viewElevationDeg[viewElevationDeg.length - 1] - viewElevationDeg[viewElevationDeg.length - 25]);
+  };
+  expect(lookedAway({ kind: "view-roll" })).toBeLessThan(lookedAway(undefined) / 2);
+});
+
 it("reports the ground", () => {
   const fall = choreography([forTime("fall", 5, { throttle: closed })]);
   const { measures, events } = fly(fall, five, firstFlips, { ...CALM_AIR, entryHeightM: 5 });

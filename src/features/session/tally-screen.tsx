@@ -15,6 +15,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider, useKeys } from "@/ui/keys/keys";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
+import { Moment } from "@/ui/moment/moment";
 import type { Tokens } from "@/ui/theme/tokens";
 import { WhyProvider } from "@/ui/why/why";
 import type { TallyData, TallyPilot } from "./load";
@@ -203,6 +204,7 @@ function Tally({ data }: { data: TallyData }) {
       </Box>
       <Box sx={{ pt: { xs: 2, md: 0 } }}>
         <Verdict pilot={pilot} step={step} own={own} coachId={data.coachId} />
+        <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
           <Button
             variant="outlined"
@@ -351,6 +353,52 @@ function FaultChips({
           </ButtonBase>
         );
       })}
+    </Box>
+  );
+}
+
+/** What was tapped in this session, newest first; any of it can be undone. */
+function TapList({ step, own, onUndo }: { step: Step; own: readonly LoggedAttempt[]; onUndo: (id: string) => void }) {
+  const names = directionNames(step);
+  const faultName = (id: string) => step.faults.find((fault) => fault.id === id)?.short ?? id;
+  if (own.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Attempts of this session" sx={{ mt: 2.5 }}>
+      <Typography variant="h2">
+        This session <span className="num">{own.length}</span>
+      </Typography>
+      <Box
+        component="ol"
+        reversed
+        sx={{ listStyle: "none", p: 0, m: 0, maxHeight: 300, overflowY: "auto" }}
+        tabIndex={0}
+      >
+        {[...own].reverse().map((attempt) => (
+          <Box
+            component="li"
+            key={attempt.id}
+            sx={(theme) => ({
+              display: "flex",
+              gap: 1.5,
+              alignItems: "center",
+              borderBottom: `1px solid ${theme.tokens.rule}`,
+              fontSize: "0.9rem",
+            })}
+          >
+            <span className="num">
+              <Moment atMs={attempt.atMs} show="time" />
+            </span>
+            <OutcomeMark outcome={attempt.outcome} size={15} labelled={false} />
+            <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
+              {outcomeWords[attempt.outcome].toLowerCase()}, {names[attempt.direction] ?? attempt.direction}
+              {attempt.faults.length > 0 && `: ${attempt.faults.map(faultName).join(", ")}`}
+            </Box>
+            <Button size="small" onClick={() => onUndo(attempt.id)} sx={{ minHeight: 32 }}>
+              Undo
+            </Button>
+          </Box>
+        ))}
+      </Box>
     </Box>
   );
 }

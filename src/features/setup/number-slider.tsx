@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import TextField from "@mui/material/TextField";
 import { numberFont } from "@/ui/theme/tokens";
+import { useMarkBad } from "./bad-fields";
 import { useId, useState } from "react";
 
 interface NumberSliderProps {
@@ -30,6 +31,7 @@ export function NumberSlider({
   const id = useId();
   const typed = text === null ? value : Number(text.replace(",", "."));
   const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
+  useMarkBad(id, bad);
   return (
     <Box>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 84px", gap: 1, alignItems: "center" }}>

@@ -13,6 +13,7 @@ import type { Settings } from "@/core";
 import type { Aircraft } from "@/server/repositories";
 import { send } from "@/ui/actions/send";
 import { Moment } from "@/ui/moment/moment";
+import { BadFieldsProvider, useBadFields } from "./bad-fields";
 import { differencesInWords } from "./differences";
 import { useDraft } from "./draft";
 import { firstSettings } from "./first-settings";
@@ -22,7 +23,16 @@ import { ThrottlePanel } from "./throttle-panel";
 import { TiltPanel } from "./tilt-panel";
 
 /** Edits the newest setup of an aircraft and saves the result as the next version. */
-export function SetupEditor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
+export function SetupEditor(props: { data: SetupData; aircraft: Aircraft }) {
+  return (
+    <BadFieldsProvider>
+      <Editor {...props} />
+    </BadFieldsProvider>
+  );
+}
+
+function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
+  const { any: anyBad } = useBadFields();
   const latest = data.setups[0];
   const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
   const { draft, restored, change, drop } = useDraft(aircraft.id, saved);
@@ -110,8 +120,12 @@ export function SetupEditor({ data, aircraft }: { data: SetupData; aircraft: Air
                 slotProps={{ htmlInput: { maxLength: 300 } }}
               />
               {failure && <Alert severity="error">{failure}</Alert>}
-              <Button variant="contained" onClick={save} disabled={saving}>
-                {saving ? "Saving" : `Save as setup ${(latest?.number ?? 0) + 1}`}
+              <Button variant="contained" onClick={save} disabled={saving || anyBad}>
+                {anyBad
+                  ? "Mend the marked number first"
+                  : saving
+                    ? "Saving"
+                    : `Save as setup ${(latest?.number ?? 0) + 1}`}
               </Button>
               {latest && <Button onClick={() => drop(saved)}>Back to setup {latest.number}</Button>}
             </>

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
 
 /** A key of the screen: what is pressed, what it does. */
 export interface ScreenKey {
@@ -25,7 +25,7 @@ export function useKeys(keys: readonly ScreenKey[]): void {
   const context = useContext(Context);
   if (!context) throw new Error("useKeys needs KeysProvider around it");
   const { register } = context;
-  useEffect(() => register(keys), [register, keys]);
+  useLayoutEffect(() => register(keys), [register, keys]);
 }
 
 /** Names of keys for people. */
@@ -51,7 +51,8 @@ export function KeysProvider({ children }: { children: ReactNode }) {
     };
   }, []);
 
-  useEffect(() => {
+  // Before the screen is painted, so that no key pressed on what is shown is lost.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
       if (document.querySelector(".MuiDialog-root")) return;
