@@ -31,6 +31,12 @@ const config = {
       ...shared,
       displayName: "ui",
       testEnvironment: "<rootDir>/scripts/jest/jsdom-environment.cjs",
+      moduleNameMapper: {
+        ...shared.moduleNameMapper,
+        "^next/navigation$": "<rootDir>/scripts/jest/next-navigation.cjs",
+        "^@mui/material-nextjs/.*$": "<rootDir>/scripts/jest/emotion-cache.cjs",
+        "chart-canvas$": "<rootDir>/scripts/jest/chart-canvas.cjs",
+      },
       testMatch: ["<rootDir>/src/{ui,features}/**/*.test.tsx"],
       setupFilesAfterEnv: ["<rootDir>/scripts/jest/setup-ui.cjs"],
     },

@@ -1,0 +1,132 @@
+/** @jest-environment node */
+import { execFile, spawn } from "node:child_process";
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { promisify } from "node:util";
+
+const root = join(__dirname, "..");
+const runFile = promisify(execFile);
+let place: string;
+
+beforeEach(() => {
+  place = mkdtempSync(join(tmpdir(), "bathygon-scripts-"));
+});
+afterEach(() => rmSync(place, { recursive: true, force: true }));
+
+/** Runs lines of a module that imports from scripts/lib, and returns what it printed. */
+async function play(lines: string): Promise<string> {
+  const { stdout } = await runFile(process.execPath, ["--input-type=module", "-e", lines], { cwd: root });
+  return stdout;
+}
+const lib = (name: string) => JSON.stringify(join(root, "scripts/lib", name));
+
+it("the demo says plainly what is wrong with a port", async () => {
+  for (const port of ["0", "70000", "abc"]) {
+    await expect(
+      runFile(process.execPath, ["scripts/demo.mjs"], { cwd: root, env: { ...process.env, PORT: port } }),
+    ).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining(`PORT is ${port}; it wants a number from 1 to 65535.`),
+    });
+  }
+});
+
+it("knows a taken port from a free one", async () => {
+  const server = createServer().listen(0, "127.0.0.1");
+  await new Promise((done) => server.once("listening", done));
+  const { port } = server.address() as { port: number };
+  const ask = () =>
+    play(
+      `import { portIsFree, answers } from ${lib("processes.mjs")}; console.log(await portIsFree(${port}), await answers(${port}))`,
+    );
+  expect((await ask()).trim()).toBe("false true");
+  await new Promise((done) => server.close(done));
+  expect((await ask()).trim()).toBe("true false");
+});
+
+it("a lock lets one in at a time, and is taken over from an owner that is gone", async () => {
+  const name = `test-${process.pid}`;
+  const folder = join(root, ".bathygon/locks", name);
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(join(folder, "pid"), "999999999");
+  const output = await play(`
+    import { withLock } from ${lib("lock.mjs")};
+    const order = [];
+    const work = (who) => withLock(${JSON.stringify(name)}, async () => {
+      order.push(who + " in");
+      await new Promise((done) => setTimeout(done, 50));
+      order.push(who + " out");
+    });
+    await Promise.all([work("a"), work("b")]);
+    console.log(order.join(", "));`);
+  expect(output).toMatch(/a in, a out, b in, b out|b in, b out, a in, a out/);
+  expect(existsSync(folder)).toBe(false);
+});
+
+it("stops a leftover process only if it works in the folder named", async () => {
+  const sleeper = spawn("sleep", ["60"], { cwd: place });
+  const stop = (folder: string) =>
+    play(
+      `import { stopLeftover } from ${lib("processes.mjs")}; console.log(await stopLeftover(${sleeper.pid}, ${JSON.stringify(folder)}))`,
+    );
+  expect((await stop(join(place, "elsewhere"))).trim()).toBe("false");
+  expect(sleeper.exitCode).toBeNull();
+  expect((await stop(place)).trim()).toBe("true");
+  expect(
+    (
+      await play(
+        `import { stopLeftover } from ${lib("processes.mjs")}; console.log(await stopLeftover(999999999, "/"))`,
+      )
+    ).trim(),
+  ).toBe("false");
+});
+
+it("names the packages to install where there is no apt-get", async () => {
+  const lines = `
+    import { ensureDebianPackages } from ${lib("install.mjs")};
+    import { runMain } from ${lib("say.mjs")};
+    await runMain(() => ensureDebianPackages({ "no-such-command": "no-such-package" }));`;
+  const outcome = runFile(process.execPath, ["--input-type=module", "-e", lines], {
+    cwd: root,
+    env: { NODE_ENV: "test", PATH: place },
+  });
+  await expect(outcome).rejects.toMatchObject({
+    stderr: expect.stringContaining("Missing: no-such-package. There is no apt-get here"),
+  });
+});
+
+it("explains a full disk and missing permission instead of showing a stack", async () => {
+  const failing = (code: string) => {
+    const lines = `
+      import { runMain } from ${lib("say.mjs")};
+      await runMain(() => { throw Object.assign(new Error("x"), { code: ${JSON.stringify(code)}, path: "/somewhere" }); });`;
+    return runFile(process.execPath, ["--input-type=module", "-e", lines], { cwd: root });
+  };
+  await expect(failing("ENOSPC")).rejects.toMatchObject({ stderr: expect.stringContaining("The disk is full") });
+  await expect(failing("EACCES")).rejects.toMatchObject({
+    stderr: expect.stringContaining("No permission for /somewhere"),
+  });
+});
+
+it("a database of our own starts on loopback with a password, is started again when it dies, and stops when asked", async () => {
+  const folder = join(place, "db");
+  mkdirSync(folder);
+  const output = await play(
+    `
+    import { startMariaDb } from ${lib("mariadb.mjs")};
+    import { answers, pause } from ${lib("processes.mjs")};
+    const database = await startMariaDb(${JSON.stringify(folder)});
+    const first = database.pid;
+    const port = Number(database.env.BATHYGON_DB_PORT);
+    process.kill(first, "SIGKILL");
+    for (let waited = 0; (database.pid === first || !(await answers(port))) && waited < 15000; waited += 100) await pause(100);
+    console.log("again", database.pid !== first && (await answers(port)), database.env.BATHYGON_DB_PASSWORD.length >= 32);
+    await database.stop();
+    console.log("stopped", !(await answers(port)));`,
+  );
+  expect(output).toContain("again true true");
+  expect(output).toContain("stopped true");
+  expect(readFileSync(join(folder, "init.sql"), "utf8")).toContain("'bathygon'@'127.0.0.1'");
+}, 60_000);

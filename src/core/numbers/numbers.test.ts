@@ -1,0 +1,97 @@
+import fc from "fast-check";
+import {
+  bisect,
+  goldenMinimum,
+  nonNegativeLeastSquares,
+  requireNumber,
+  requireOneOf,
+  seededNormal,
+  seededRandom,
+  wrapDeg,
+} from ".";
+
+it("finds roots to the tolerance asked for, and says when there is no change of sign", () => {
+  expect(bisect((x) => x * x - 2, 0, 2, 1e-12)).toBeCloseTo(Math.SQRT2, 11);
+  expect(bisect((x) => x, 0, 1, 1e-9)).toBe(0);
+  expect(bisect((x) => x - 1, 0, 1, 1e-9)).toBe(1);
+  expect(bisect((x) => x * x + 1, -1, 1, 1e-9)).toBeNull();
+  // A jump has no root; bisection still ends, at the jump.
+  expect(bisect((x) => (x < 0.3 ? -1 : 1), 0, 1, 1e-9)).toBeCloseTo(0.3, 8);
+});
+
+it("finds the minimum of a valley", () => {
+  expect(goldenMinimum((x) => (x - 0.37) ** 2, 0, 1, 1e-9)).toBeCloseTo(0.37, 6);
+  expect(goldenMinimum((x) => x, 0, 1, 1e-9)).toBeCloseTo(0, 6);
+});
+
+it("least squares gives back non-negative coefficients that made the data, and never beats its own optimum with others", () => {
+  const share = fc.double({ min: 0, max: 3, noNaN: true });
+  const xs = Array.from({ length: 30 }, (_, i) => (i + 1) / 30);
+  const columns = [xs, xs.map((x) => x ** 2), xs.map((x) => x ** 6)];
+  const mix = (c: readonly number[]) => xs.map((_, i) => c.reduce((sum, weight, j) => sum + weight * columns[j][i], 0));
+  const error = (c: readonly number[], target: readonly number[]) =>
+    mix(c).reduce((sum, y, i) => sum + (y - target[i]) ** 2, 0);
+  fc.assert(
+    fc.property(fc.tuple(share, share, share), (made) => {
+      const { coefficients, squaredError } = nonNegativeLeastSquares(columns, mix(made));
+      expect(squaredError).toBeLessThan(1e-9);
+      expect(Math.min(...coefficients)).toBeGreaterThanOrEqual(0);
+    }),
+  );
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 30, maxLength: 30 }),
+      fc.tuple(share, share, share),
+      (target, other) => {
+        const { coefficients, squaredError } = nonNegativeLeastSquares(columns, target);
+        expect(error(coefficients, target)).toBeCloseTo(squaredError, 6);
+        expect(squaredError).toBeLessThanOrEqual(error(other, target) + 1e-9);
+      },
+    ),
+  );
+});
+
+it("random sources repeat with their seed and have the moments they should", () => {
+  const draw = (seed: number, count: number) => {
+    const next = seededRandom(seed);
+    return Array.from({ length: count }, next);
+  };
+  expect(draw(5, 20)).toEqual(draw(5, 20));
+  expect(draw(5, 20)).not.toEqual(draw(6, 20));
+  const uniform = draw(1, 20_000);
+  expect(Math.min(...uniform)).toBeGreaterThanOrEqual(0);
+  expect(Math.max(...uniform)).toBeLessThan(1);
+  expect(uniform.reduce((a, b) => a + b) / uniform.length).toBeCloseTo(0.5, 1);
+  const next = seededNormal(seededRandom(2));
+  const normal = Array.from({ length: 20_000 }, next);
+  const mean = normal.reduce((a, b) => a + b) / normal.length;
+  expect(Math.abs(mean)).toBeLessThan(0.03);
+  expect(normal.reduce((sum, x) => sum + (x - mean) ** 2, 0) / normal.length).toBeCloseTo(1, 1);
+});
+
+it("wraps angles into (−180, 180]", () => {
+  expect([190, -190, 540, -540, 0, 180, -180].map(wrapDeg)).toEqual([-170, 170, 180, 180, 0, 180, 180]);
+});
+
+it.each([Number.NaN, Infinity, -Infinity, "3", null, undefined, {}, [], 5.1, -0.1])(
+  "refuses %p as a number from 0 to 5, naming the field",
+  (value) => {
+    expect(() => requireNumber("tiltDeg", value, 0, 5)).toThrow(/^tiltDeg is .*; allowed: 0 to 5$/);
+    try {
+      requireNumber("tiltDeg", value, 0, 5);
+    } catch (error) {
+      expect(error).toBeInstanceOf(RangeError);
+      expect(error).toMatchObject({ field: "tiltDeg" });
+    }
+  },
+);
+
+it("keeps hostile text out of its messages", () => {
+  const long = "<script>".repeat(100);
+  expect(() => requireOneOf("family", long, ["a", "b"])).toThrow(/allowed: a, b$/);
+  try {
+    requireOneOf("family", long, ["a"]);
+  } catch (error) {
+    expect((error as Error).message.length).toBeLessThan(100);
+  }
+});

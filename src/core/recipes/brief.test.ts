@@ -1,0 +1,76 @@
+import { airframePresets } from "../airframe";
+import { firstFlips } from "./settings.fixture";
+import {
+  briefTrick,
+  CALM_AIR,
+  fly,
+  mirrored,
+  recipes,
+  resolve,
+  solve,
+  USUAL_MARGINS,
+  withParameters,
+  withSlip,
+} from ".";
+
+const five = airframePresets["five-inch-freestyle"].airframe;
+const brief = briefTrick(recipes["flip-one-move-back"], five, firstFlips, CALM_AIR);
+
+it("holds together: it begins at the lowest entry rounded up, stops on the mark and ends where it began", () => {
+  expect(brief.problems).toEqual([]);
+  expect(brief.entryHeightM).toBeGreaterThanOrEqual(brief.lowestEntryM!);
+  expect(brief.entryHeightM - brief.lowestEntryM!).toBeLessThan(0.5);
+  expect(brief.flight.measures.entryHeightM).toBe(brief.entryHeightM);
+  expect(Math.abs(brief.flight.measures.stopErrorDeg!)).toBeLessThan(1.5);
+  expect(Math.abs(brief.flight.measures.heightGainedM)).toBeLessThan(0.1);
+  expect(brief.simplyCentred.stopErrorDeg!).toBeGreaterThan(30);
+  expect(brief.margins).toEqual(USUAL_MARGINS);
+});
+
+it("has hang time enough for the turn, and a way out that ends after the catch was due", () => {
+  expect(brief.hangTimeS!).toBeGreaterThan(brief.flight.measures.turnTimeS!);
+  expect(brief.wayOut!.lastAfterCatchS).toBeGreaterThan(USUAL_MARGINS.reactionS);
+  expect(brief.wayOut!.lastHeightM).toBeGreaterThan(0);
+  expect(brief.wayOut!.lastHeightM).toBeLessThan(brief.entryHeightM);
+});
+
+it("asks for more height with more margin, a slower reaction, thinner air or less thrust", () => {
+  const lowest = (margins = USUAL_MARGINS, airframe = five, environment = CALM_AIR, settings = firstFlips) =>
+    briefTrick(recipes["flip-slow-back"], airframe, settings, environment, margins).lowestEntryM!;
+  const usual = lowest();
+  expect(lowest({ marginM: 3.5, reactionS: 0.5 }) - usual).toBeCloseTo(2, 1);
+  expect(lowest({ marginM: 1.5, reactionS: 0.9 })).toBeGreaterThan(usual + 1);
+  expect(lowest(USUAL_MARGINS, { ...five, thrustToWeight: 3 })).toBeGreaterThan(usual + 0.5);
+  const limited = {
+    ...firstFlips,
+    throttle: { ...firstFlips.throttle, limit: { kind: "scale", fraction: 0.6 } as const },
+  };
+  expect(lowest(USUAL_MARGINS, five, CALM_AIR, limited)).toBeGreaterThan(usual + 0.5);
+});
+
+it("is the same for the same input", () => {
+  expect(briefTrick(recipes["flip-one-move-back"], five, firstFlips, CALM_AIR)).toEqual(brief);
+});
+
+it("says that nothing can be solved for a recipe without that parameter", () => {
+  const bare = { ...recipes["flip-slow-back"], solveFor: {} };
+  expect(solve(bare, { kind: "stop-on-mark" }, five, firstFlips, CALM_AIR)).toMatchObject({
+    answer: null,
+    why: expect.stringContaining("no parameter"),
+  });
+});
+
+it("resolves parameters with factor and offset, slips them within their range, and mirrors twice into itself", () => {
+  const recipe = withParameters(recipes["flip-slow-back"], { punchS: 0.16 });
+  expect(resolve(recipe, { param: "punchS", times: -2, plus: 1 })).toBeCloseTo(0.68, 12);
+  expect(() => resolve(recipe, { param: "none" })).toThrow(/none is no parameter/);
+  expect(withSlip(recipe).parameters.punchS.value).toBe(recipe.parameters.punchS.min);
+  const back = mirrored(mirrored(recipe, ["pitch"], "x", "x"), ["pitch"], recipe.id, recipe.label);
+  expect(fly(back, five, firstFlips, CALM_AIR).trace).toEqual(fly(recipe, five, firstFlips, CALM_AIR).trace);
+});
+
+it("a sideways wind carries the trick along and does not change its turn", () => {
+  const windy = fly(brief.recipe, five, firstFlips, { ...CALM_AIR, windEastMps: 5 }).measures;
+  expect(windy.sideDriftM).toBeGreaterThan(5);
+  expect(windy.stopErrorDeg).toBeCloseTo(fly(brief.recipe, five, firstFlips, CALM_AIR).measures.stopErrorDeg!, 0);
+});

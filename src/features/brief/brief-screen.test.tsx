@@ -1,0 +1,135 @@
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings } from "@/core";
+import { firstFlips } from "@/core/recipes/settings.fixture";
+import { standingOf } from "@/syllabus";
+import { navigation, renderScreen } from "@/ui/testing/render-screen";
+import { BriefScreen } from "./brief-screen";
+import type { BriefData } from "./load";
+import { useBrief, type BriefState } from "./use-brief";
+
+jest.mock("./use-brief");
+
+const airframe = airframePresets["five-inch-freestyle"].airframe;
+const done = (settings: Settings = firstFlips): BriefState => ({
+  kind: "done",
+  brief: briefTrick(recipes["flip-one-move-back"], airframe, settings, CALM_AIR),
+});
+
+function show(state: BriefState, change: Partial<BriefData> = {}, settings: Settings = firstFlips): void {
+  jest.mocked(useBrief).mockReturnValue(state);
+  const standing = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
+  const data: BriefData = {
+    pilot: { id: "odo", name: "Odo Fenn", stickMode: 2, grip: "thumbs", version: 1 },
+    aircraft: {
+      id: "plank",
+      pilotId: "odo",
+      name: "Plank",
+      presetId: "five-inch-freestyle",
+      airframe,
+      flightState: "flying",
+    },
+    setup: {
+      id: "v",
+      aircraftId: "plank",
+      number: 2,
+      settings,
+      reason: "",
+      coachId: "coach",
+      coachName: "Ann",
+      createdAtMs: 0,
+    },
+    standing: standing.steps[2],
+    direction: "back",
+    isCurrent: false,
+    ...change,
+  };
+  renderScreen(<BriefScreen data={data} />, { address: "/brief?pilot=odo" });
+}
+
+it("leads to the aircraft or the setup that is missing", () => {
+  show({ kind: "computing" }, { aircraft: null, setup: null });
+  expect(screen.getByRole("link", { name: "Add an aircraft" })).toHaveAttribute(
+    "href",
+    expect.stringMatching(/^\/setup/),
+  );
+  document.body.innerHTML = "";
+  show({ kind: "computing" }, { setup: null });
+  expect(screen.getByRole("link", { name: "Make the first setup" })).toBeVisible();
+});
+
+it("shows progress while it computes, with the words of the step already there", () => {
+  show({ kind: "computing" });
+  expect(screen.getByRole("progressbar", { name: "Flying it in the model" })).toBeVisible();
+  expect(screen.getByText(/Stick right in and out again in one movement/)).toBeVisible();
+  expect(screen.getByText(/Local height limits and rules come first/)).toBeVisible();
+});
+
+it("shows sticks, path, instructions and figures of the flown trick, each figure with its reason", async () => {
+  show(done());
+  expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Flip in one movement, backward");
+  expect(screen.getByText("not the current step", { exact: false })).toBeVisible();
+  const figures = within(screen.getByRole("region", { name: /For Plank, setup 2/ }));
+  expect(figures.getAllByRole("button").map((button) => button.getAttribute("aria-label")!.split(":")[0])).toEqual([
+    "Punch",
+    "Lowest safe entry",
+    "Climbed at closing",
+    "Climb at closing",
+    "Hang time",
+    "Time of the turn",
+    "Highest point",
+    "Centre the stick at",
+    "Stop error, as above",
+    "If centred at 360°",
+  ]);
+  expect(screen.getByRole("img", { name: /^right hand, Pitch and roll/ })).toBeInTheDocument();
+  expect(screen.getByText(/it still works up to/)).toBeVisible();
+  for (const button of figures.getAllByRole("button")) {
+    await userEvent.click(button);
+    const why = await screen.findByRole("dialog", { name: "Why this number" });
+    expect(why).toHaveTextContent("Plank");
+    expect(why).toHaveTextContent("Flight model");
+    await userEvent.click(within(why).getByRole("button", { name: "Close" }));
+  }
+});
+
+it("gives the cue of the direction flown", () => {
+  show(done());
+  expect(screen.getByText(/You went past: centre earlier/)).toBeVisible();
+  document.body.innerHTML = "";
+  show(done(), { direction: "front" });
+  expect(screen.getByText(/You stopped short: centre later, and change nothing else/)).toBeVisible();
+});
+
+it("moves through time by key and marks the instruction of the moment", async () => {
+  show(done());
+  expect(screen.getByText("0.00 s")).toBeVisible();
+  await userEvent.keyboard("{ArrowRight}{ArrowRight}");
+  expect(screen.getByText("0.10 s")).toBeVisible();
+  await userEvent.keyboard("{ArrowLeft}");
+  expect(screen.getByText("0.05 s")).toBeVisible();
+});
+
+it("goes to the other direction and to the steps beside it, by button and by key", async () => {
+  show(done());
+  await userEvent.click(screen.getByRole("button", { name: "forward" }));
+  await userEvent.keyboard("p");
+  await userEvent.click(screen.getByRole("button", { name: "Next step: Flip, very end eased" }));
+  expect(
+    navigation.journeys
+      .map((to) => new URLSearchParams(to.split("?")[1]))
+      .map((to) => `${to.get("step")} ${to.get("direction")}`),
+  ).toEqual(["flip-one-move front", "flip-ease-quarter back", "flip-ease-end back"]);
+});
+
+it("says why it does not go, and what stands against it", () => {
+  const held: Settings = { ...firstFlips, modes: { ...firstFlips.modes, bankLimitDeg: 30 } };
+  show(done(held), {}, held);
+  const warning = screen.getByRole("alert");
+  expect(warning).toHaveTextContent("the turn never comes round");
+  expect(warning).toHaveTextContent("bank limit of 30°");
+  expect(within(warning).getByRole("link", { name: "Setup" })).toBeVisible();
+  document.body.innerHTML = "";
+  show({ kind: "impossible", why: "airframe.massKg is 0; allowed: 0.01 to 25" });
+  expect(screen.getByRole("alert")).toHaveTextContent("airframe.massKg is 0");
+});

@@ -1,0 +1,139 @@
+import { screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Attempt, Outcome } from "@/core";
+import type { Milestone } from "@/server/repositories";
+import { standingOf } from "@/syllabus";
+import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
+import type { PilotData } from "./load";
+import { PilotScreen } from "./pilot-screen";
+
+const DAY_MS = 86_400_000;
+const nowMs = 100 * DAY_MS;
+const flown = (direction: string, outcomes: readonly Outcome[]): (Attempt & { stepId: string })[] =>
+  outcomes.map((outcome, n) => ({
+    stepId: "flip-slow",
+    direction,
+    outcome,
+    place: "field",
+    setupId: "s",
+    atMs: nowMs - DAY_MS + n,
+  }));
+const milestone: Milestone = {
+  id: "m",
+  pilotId: "odo",
+  stepId: "flip-slow",
+  coachId: "coach",
+  coachName: "Ann Pell",
+  evidence: { advice: "advance", sentence: "Backward 4 of the last 4.", directions: [] },
+  note: "calm <i>hands</i>",
+  signedAtMs: 90 * DAY_MS,
+};
+function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}): PilotData {
+  const milestones = change.milestones ?? [];
+  return {
+    pilot: { id: "odo", name: "Odo Fenn", stickMode: 2, grip: "pinch", version: 4 },
+    standing: standingOf({ attempts, signedOff: new Set(milestones.map((one) => one.stepId)), setupId: "s", nowMs }),
+    milestones,
+    notes: [],
+    history: [],
+    coachId: "coach",
+    nowMs,
+    ...change,
+  };
+}
+
+it("lists every step with its state, and the evidence of each direction", () => {
+  renderScreen(
+    <PilotScreen data={data([...flown("back", ["clean", "clean", "rough", "clean"]), ...flown("front", ["rough"])])} />,
+  );
+  expect(screen.getAllByRole("link", { name: /^\d .*flip/i })).toHaveLength(4);
+  expect(screen.getAllByText("not begun").length).toBeGreaterThan(2);
+  const back = screen.getByRole("button", { name: /^backward: 3 of the last 4 clean/ });
+  expect(back).toHaveTextContent("passes");
+  expect(screen.getByRole("button", { name: /^forward: 0 of the last 4 clean/ })).toHaveTextContent("0 of 3");
+});
+
+it("opens the counting rule and the numbers behind a clean rate", async () => {
+  renderScreen(<PilotScreen data={data(flown("back", ["clean", "rough"]))} />);
+  await userEvent.click(screen.getByRole("button", { name: /^backward/ }));
+  const why = await screen.findByRole("dialog", { name: "Why this number" });
+  expect(why).toHaveTextContent("attempts that count2");
+  expect(why).toHaveTextContent("of them clean1");
+  expect(why).toHaveTextContent(/Beta/);
+});
+
+it("speaks of a favoured side once it is likely", () => {
+  renderScreen(
+    <PilotScreen data={data([...flown("back", Array(8).fill("clean")), ...flown("front", Array(8).fill("rough"))])} />,
+  );
+  expect(screen.getByText(/Favours backward: better with/)).toBeVisible();
+});
+
+it("signs off with a note, warning when the mark is not met", async () => {
+  const sent = fakeServer();
+  renderScreen(<PilotScreen data={data(flown("back", ["rough"]))} />);
+  await userEvent.keyboard("o");
+  const dialog = screen.getByRole("dialog", { name: /Sign off slow flip for Odo Fenn/ });
+  expect(dialog).toHaveTextContent("The mark is not met");
+  await userEvent.type(within(dialog).getByLabelText("Note (may stay empty)"), "moves house");
+  await userEvent.click(within(dialog).getByRole("button", { name: "Sign off" }));
+  await waitFor(() => expect(navigation.journeys).toContain("refresh"));
+  expect(sent[0]).toMatchObject({
+    action: "sign-off",
+    input: { pilotId: "odo", stepId: "flip-slow", coachId: "coach", note: "moves house" },
+  });
+});
+
+it("shows a milestone with who, evidence and note as typed, and takes it back with an undo", async () => {
+  const sent = fakeServer();
+  renderScreen(<PilotScreen data={data(flown("back", ["clean"]), { milestones: [milestone] })} />);
+  const region = screen.getByRole("region", { name: "Milestones" });
+  expect(region).toHaveTextContent("Ann Pell");
+  expect(region).toHaveTextContent("Backward 4 of the last 4.");
+  expect(region).toHaveTextContent("calm <i>hands</i>");
+  await userEvent.click(within(region).getByRole("button", { name: "Take back" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["withdraw-sign-off", "restore-sign-off"]));
+});
+
+it("keeps a note, and changes the pilot on the version that was read", async () => {
+  const sent = fakeServer();
+  renderScreen(<PilotScreen data={data([])} />);
+  await userEvent.type(screen.getByLabelText("New note"), "calm today");
+  await userEvent.click(screen.getByRole("button", { name: "Keep note" }));
+  await waitFor(() =>
+    expect(sent[0]).toMatchObject({
+      action: "add-note",
+      input: { text: "calm today", pilotId: "odo", coachId: "coach" },
+    }),
+  );
+  await userEvent.click(screen.getByRole("button", { name: "Change" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() =>
+    expect(sent[1]).toMatchObject({ action: "edit-pilot", input: { id: "odo", version: 4, stickMode: 2 } }),
+  );
+});
+
+it("tells sessions and setups of the past in one line each", () => {
+  const outcomes = { clean: 3, rough: 1, bailed: 0, crashed: 0 };
+  renderScreen(
+    <PilotScreen
+      data={data([], {
+        history: [
+          {
+            kind: "session",
+            id: "s1",
+            atMs: nowMs,
+            place: "field",
+            steps: [{ stepId: "flip-slow", direction: "back", outcomes }],
+          },
+          { kind: "setup", id: "v2", atMs: nowMs, number: 2, reason: "more tilt", coachName: "Ann Pell" },
+        ],
+      })}
+    />,
+  );
+  const history = screen.getByRole("region", { name: "History" });
+  expect(within(history).getByRole("link")).toHaveAttribute("href", "/session/s1");
+  expect(history).toHaveTextContent("Slow flip, backward");
+  expect(history).toHaveTextContent("Setup 2 by Ann Pell: more tilt");
+});

@@ -1,0 +1,100 @@
+import { screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Attempt, Outcome } from "@/core";
+import { standingOf } from "@/syllabus";
+import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
+import type { SquadData, SquadRow } from "./load";
+import { SquadScreen } from "./squad-screen";
+
+const DAY_MS = 86_400_000;
+const nowMs = 100 * DAY_MS;
+const flown = (outcome: Outcome, daysAgo: number): (Attempt & { stepId: string })[] =>
+  [0, 1, 2, 3].flatMap((n) =>
+    ["back", "front"].map((direction) => ({
+      stepId: "flip-slow",
+      direction,
+      outcome,
+      place: "field" as const,
+      setupId: "s",
+      atMs: nowMs - daysAgo * DAY_MS + n,
+    })),
+  );
+function row(name: string, attempts: (Attempt & { stepId: string })[], change: Partial<SquadRow> = {}): SquadRow {
+  return {
+    id: name.toLowerCase(),
+    name,
+    standing: standingOf({ attempts, signedOff: new Set(), setupId: "s", nowMs }),
+    signedOff: 0,
+    aircraftName: "Plank",
+    setupNumber: 2,
+    setupAtMs: 0,
+    checkFirst: [],
+    ...change,
+  };
+}
+const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
+  hasCoach: true,
+  coachId: "coach",
+  rows,
+  nowMs,
+  ...change,
+});
+const rowOf = (name: string) => within(screen.getByRole("link", { name }).closest('[role="row"]') as HTMLElement);
+
+it("asks who is coaching before anything else", async () => {
+  const sent = fakeServer();
+  renderScreen(<SquadScreen data={data([], { hasCoach: false })} />);
+  await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
+  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+  await waitFor(() => expect(navigation.journeys).toContain("refresh"));
+  expect(sent[0]).toMatchObject({ action: "add-coach", input: { name: "Ann Pell" } });
+});
+
+it("says what to do first when nobody is there, and adds a pilot by button or key", async () => {
+  const sent = fakeServer();
+  renderScreen(<SquadScreen data={data([])} />);
+  expect(screen.getByText("Nobody is here yet")).toBeVisible();
+  await userEvent.keyboard("a");
+  await userEvent.type(screen.getByLabelText("Name"), "Odo Fenn");
+  await userEvent.click(screen.getByRole("button", { name: "Add" }));
+  await waitFor(() => expect(navigation.journeys[0]).toMatch(/^\/pilot\?pilot=/));
+  expect(sent[0]).toMatchObject({ action: "add-pilot", input: { name: "Odo Fenn", stickMode: 2, grip: "thumbs" } });
+});
+
+it("shows step, evidence, days since the last flight and what next", () => {
+  renderScreen(<SquadScreen data={data([row("Odo", flown("rough", 9))])} />);
+  const odo = rowOf("Odo");
+  expect(odo.getByText("Slow flip")).toBeVisible();
+  expect(odo.getByText("flew 9 days ago")).toBeVisible();
+  expect(odo.getAllByRole("img", { name: /clean rate \d+ %, 90 % interval/ })).toHaveLength(2);
+  expect(odo.getAllByText("Rough")).toHaveLength(8);
+});
+
+it("leads each pilot to what they need: aircraft, setup, brief or sign-off", () => {
+  renderScreen(
+    <SquadScreen
+      data={data([
+        row("Odo", [], { aircraftName: null, setupNumber: null }),
+        row("Ida", [], { setupNumber: null }),
+        row("Bo", flown("rough", 1)),
+        row("Una", flown("clean", 1)),
+      ])}
+    />,
+  );
+  const action = (name: string) => rowOf(name).getAllByRole("link")[1];
+  expect(action("Odo")).toHaveTextContent("Add aircraft");
+  expect(action("Ida")).toHaveTextContent("Make setup");
+  expect(action("Bo")).toHaveAttribute("href", expect.stringMatching(/^\/brief\?pilot=bo/));
+  expect(action("Una")).toHaveTextContent("Sign off");
+  expect(screen.getByText(/ready for sign-off/)).toHaveTextContent("ready for sign-off 1");
+});
+
+it("warns of aircraft to be flown by eye first, and of steps that want flying again", () => {
+  const attempts = flown("clean", 90);
+  const standing = standingOf({ attempts, signedOff: new Set(["flip-slow"]), setupId: "s", nowMs });
+  renderScreen(
+    <SquadScreen data={data([row("Odo", attempts, { standing, signedOff: 1, checkFirst: ["Plank (repaired)"] })])} />,
+  );
+  expect(rowOf("Odo").getByText(/By eye first: Plank \(repaired\)/)).toBeVisible();
+  expect(rowOf("Odo").getByText(/Slow flip, recall/)).toBeVisible();
+});

@@ -1,0 +1,67 @@
+import { render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { PreferencesProvider } from "../theme/preferences";
+import { navigation, people } from "../testing/render-screen";
+import type { ShellData } from "./at-hand";
+import { Shell } from "./shell";
+
+function open(address: string, data: ShellData = people): void {
+  navigation.visit(address);
+  render(
+    <PreferencesProvider initial={{ theme: "light", units: "metric" }}>
+      <Shell data={data}>
+        <p>content</p>
+      </Shell>
+    </PreferencesProvider>,
+  );
+}
+const find = async (words: string) => {
+  await userEvent.keyboard("{Control>}k{/Control}");
+  await userEvent.type(screen.getByRole("combobox", { name: "Find or do" }), words);
+};
+
+it("follows the pilot of the address, else the one used last; screens keep both pilot and aircraft", () => {
+  open("/brief?pilot=odo");
+  const brief = within(screen.getByRole("navigation", { name: "Order of work" })).getByRole("link", { name: "Brief" });
+  expect(brief).toHaveAttribute("aria-current", "page");
+  expect(brief).toHaveAttribute("href", "/brief?pilot=odo&aircraft=plank");
+  expect(document.cookie).toContain("bathygon-pilot=odo");
+});
+
+it("uses what the device remembers when the address names nobody, and nobody when it names a stranger", () => {
+  open("/setup", { ...people, rememberedPilotId: "ida" });
+  expect(screen.getByRole("combobox", { name: "Pilot at hand" })).toHaveTextContent("Ida Rook");
+  document.body.innerHTML = "";
+  open("/setup?pilot=stranger");
+  expect(screen.getByRole("combobox", { name: "Pilot at hand" })).toHaveTextContent("choose");
+});
+
+it("reaches pilots, briefs and looks from the command box by words in any order", async () => {
+  open("/squad?pilot=odo");
+  await find("rook");
+  await userEvent.keyboard("{Enter}");
+  expect(navigation.journeys).toContain("/pilot?pilot=ida");
+  await find("forward slow");
+  await userEvent.keyboard("{Enter}");
+  expect(navigation.journeys.at(-1)).toBe("/brief?pilot=odo&aircraft=plank&step=flip-slow&direction=front");
+  await find("imperial");
+  await userEvent.keyboard("{Enter}");
+  expect(document.cookie).toContain("bathygon-units=imperial");
+});
+
+it("moves through what was found with the arrows, and says when there is nothing", async () => {
+  open("/squad?pilot=odo");
+  await find("screen");
+  await userEvent.keyboard("{ArrowDown}");
+  expect(screen.getAllByRole("option")[1]).toHaveAttribute("aria-selected", "true");
+  await userEvent.clear(screen.getByRole("combobox", { name: "Find or do" }));
+  await userEvent.type(screen.getByRole("combobox", { name: "Find or do" }), "zzz");
+  expect(screen.getByText(/Nothing by that name/)).toBeVisible();
+});
+
+it("keeps the chosen coach on the device and asks for the page anew", async () => {
+  open("/squad", { ...people, coaches: [...people.coaches, { id: "second", name: "Bo Lind" }] });
+  await userEvent.selectOptions(screen.getByLabelText("Coaching"), "second");
+  expect(document.cookie).toContain("bathygon-coach=second");
+  expect(navigation.journeys).toContain("refresh");
+});
