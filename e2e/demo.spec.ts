@@ -153,6 +153,27 @@ for (const look of ["light", "dark", "sun"]) {
   });
 }
 
+test("pages carry a strict policy with a fresh nonce, and nothing on them breaks it", async ({ page, request }) => {
+  const policy = async () => (await request.get(`${demoAddress}/squad`)).headers()["content-security-policy"];
+  const [first, second] = [await policy(), await policy()];
+  expect(first).toContain("frame-ancestors 'none'");
+  const scripts = /script-src ([^;]*)/.exec(first)![1];
+  expect(scripts).not.toContain("unsafe");
+  expect(first).not.toBe(second);
+  const broken: string[] = [];
+  page.on("console", (message) => {
+    if (/Content Security Policy/i.test(message.text())) broken.push(message.text());
+  });
+  await openPilot(page, "Odalie Venn");
+  for (const name of ["Brief", "Setup", "Session"]) {
+    await page.getByRole("navigation").getByRole("link", { name }).click();
+    if (name === "Brief")
+      await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
+    if (name === "Setup") await expect(page.getByRole("img", { name: /^Turning rate against stick/ })).toBeVisible();
+  }
+  expect(broken).toEqual([]);
+});
+
 test("no request leaves the machine", async ({ page }) => {
   const outside: string[] = [];
   page.on("request", (request) => {
