@@ -11,7 +11,7 @@ const config: NextConfig = {
   output: "standalone",
   turbopack: { root: import.meta.dirname },
   outputFileTracingRoot: import.meta.dirname,
-  serverExternalPackages: ["knex", "mysql2"],
+  serverExternalPackages: ["knex", "mysql2", "@node-rs/argon2"],
   poweredByHeader: false,
   // `npm run types` checks types; the build does not do it a second time.
   typescript: { ignoreBuildErrors: true },

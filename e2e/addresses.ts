@@ -1,3 +1,13 @@
+import type { Page } from "@playwright/test";
+
 /** Where scripts/test.mjs serves an application on an empty database and one with the demo. */
 export const emptyAddress = process.env.E2E_EMPTY ?? "";
 export const demoAddress = process.env.E2E_DEMO ?? "";
+
+/** Signs a made-up coach of the demo in, as the form does. */
+export async function signIn(page: Page): Promise<void> {
+  const answer = await page.request.post(`${demoAddress}/api/sign-in`, {
+    data: { name: "Maren Tolvik", password: process.env.E2E_PASSWORD },
+  });
+  if (!answer.ok()) throw new Error(`could not sign in: ${await answer.text()}`);
+}

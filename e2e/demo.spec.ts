@@ -1,12 +1,14 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress } from "./addresses";
+import { demoAddress, signIn } from "./addresses";
 
 async function openPilot(page: Page, name: string): Promise<void> {
   await page.goto(`${demoAddress}/squad`);
   await page.getByRole("link", { name, exact: true }).click();
   await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
 }
+
+test.beforeEach(({ page }) => signIn(page));
 
 test("the squad tells the camp's stories, who needs the coach most first", async ({ page }) => {
   await page.goto(`${demoAddress}/squad`);
@@ -69,6 +71,7 @@ test("two people change one setup: the second is told and keeps their own", asyn
   await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
   await expect(page.getByRole("heading", { name: "Change setup 1" })).toBeVisible();
   const other = await context.browser()!.newPage();
+  await signIn(other);
   await other.goto(page.url());
   for (const [one, tilt] of [
     [other, "31"],
@@ -140,7 +143,7 @@ for (const look of ["light", "dark", "sun"]) {
     await context.addCookies([{ name: "bathygon-theme", value: look, url: demoAddress }]);
     await openPilot(page, "Odalie Venn");
     const pilot = new URL(page.url());
-    for (const path of ["/squad", "/pilot", "/setup", "/brief", "/session"]) {
+    for (const path of ["/squad", "/pilot", "/setup", "/brief", "/session", "/account"]) {
       await page.goto(`${demoAddress}${path}${pilot.search}`);
       if (path === "/brief")
         await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
@@ -153,7 +156,8 @@ for (const look of ["light", "dark", "sun"]) {
   });
 }
 
-test("pages carry a strict policy with a fresh nonce, and nothing on them breaks it", async ({ page, request }) => {
+test("pages carry a strict policy with a fresh nonce, and nothing on them breaks it", async ({ page }) => {
+  const { request } = page;
   const policy = async () => (await request.get(`${demoAddress}/squad`)).headers()["content-security-policy"];
   const [first, second] = [await policy(), await policy()];
   expect(first).toContain("frame-ancestors 'none'");
@@ -172,6 +176,51 @@ test("pages carry a strict policy with a fresh nonce, and nothing on them breaks
     if (name === "Setup") await expect(page.getByRole("img", { name: /^Turning rate against stick/ })).toBeVisible();
   }
   expect(broken).toEqual([]);
+});
+
+test("a stranger sees nothing but the entrance; a sign-in can be ended from another device", async ({
+  page,
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const stranger = await context.newPage();
+  for (const path of [
+    "/",
+    "/squad",
+    "/pilot",
+    "/setup",
+    "/brief",
+    "/session",
+    "/account",
+    "/begin",
+    "/session/019ac000-0000-7000-8000-000000000001",
+  ]) {
+    await stranger.goto(demoAddress + path);
+    await expect(stranger, path).toHaveURL(`${demoAddress}/sign-in`);
+    expect(await stranger.content()).not.toContain("Odalie");
+  }
+  await stranger.getByLabel("Your name").fill("maren tolvik");
+  await stranger.getByLabel("Password").fill("not this one at all");
+  await stranger.getByRole("button", { name: "Sign in" }).click();
+  await expect(stranger.getByText("This name and password do not go together.")).toBeVisible();
+  await stranger.getByLabel("Password").fill(process.env.E2E_PASSWORD!);
+  await stranger.getByRole("button", { name: "Sign in" }).click();
+  await expect(stranger.getByRole("heading", { name: "Squad" })).toBeVisible();
+  const cookie = (await context.cookies()).find(({ name }) => name === "bathygon-sign-in")!;
+  expect(cookie).toMatchObject({ httpOnly: true, sameSite: "Lax" });
+
+  await page.goto(`${demoAddress}/account`);
+  await page.getByRole("button", { name: "Sign it out" }).first().click();
+  await expect(async () => {
+    await stranger.goto(`${demoAddress}/squad`);
+    await expect(stranger).toHaveURL(`${demoAddress}/sign-in`);
+  }).toPass();
+  await page.getByRole("button", { name: "Sign out", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
+  await page.goBack();
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
+  await context.close();
 });
 
 test("no request leaves the machine", async ({ page }) => {

@@ -15,10 +15,15 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.goto(emptyAddress);
     await expect(page.getByRole("heading", { name: "Who is coaching?" })).toBeVisible();
     await page.getByLabel("Your name").fill("<b>Ann</b>");
+    await page.getByLabel("A password").fill("four plain words here");
     await page.getByRole("button", { name: "Begin" }).click();
     await expect(page.getByText("name may not hold < or >")).toBeVisible();
     await expect(page.getByLabel("Your name")).toHaveValue("<b>Ann</b>");
     await page.getByLabel("Your name").fill("Ann Pell");
+    await page.getByLabel("A password").fill("password1234");
+    await page.getByRole("button", { name: "Begin" }).click();
+    await expect(page.getByText("one of those tried first")).toBeVisible();
+    await page.getByLabel("A password").fill("four plain words here");
     await page.getByRole("button", { name: "Begin" }).click();
     await expect(page.getByText("Nobody is here yet")).toBeVisible();
     await page.reload();

@@ -7,6 +7,7 @@ import { startMariaDb } from "./lib/mariadb.mjs";
 import { own, ownFolder } from "./lib/paths.mjs";
 import { isAlive, portIsFree, stopLeftover } from "./lib/processes.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
+import { keptSecret, typablePassword } from "./lib/secrets.mjs";
 
 const reset = process.argv.includes("--reset");
 const port = Number(process.env.PORT ?? 3000);
@@ -58,10 +59,15 @@ await runMain(async () => {
       rmSync(join(folder, "database"), { recursive: true, force: true });
     }
     say("Starting the database");
-    const database = await startMariaDb(ownFolder("demo", "database"));
+    const databaseFolder = ownFolder("demo", "database");
+    const database = await startMariaDb(databaseFolder);
     stops.push(database.stop);
+    const password = keptSecret(join(databaseFolder, "coach-password"), typablePassword);
     say("Bringing the tables up to date and loading the demo once");
-    const { output } = await runTypeScript("prepare-database.ts", ["--demo"], database.env);
+    const { output } = await runTypeScript("prepare-database.ts", ["--demo"], {
+      ...database.env,
+      BATHYGON_DEMO_PASSWORD: password,
+    });
     for (const line of output.trim().split("\n").filter(Boolean)) say(line);
     say("Starting the application");
     const application = await startApplication(build, port, database.env);
@@ -75,6 +81,7 @@ await runMain(async () => {
     });
     say("Bathygon is ready. Ctrl-C stops it.");
     console.log(`\n  ${application.address}\n`);
+    console.log(`  Two made-up coaches sign in here, Maren Tolvik and Edda Rusk; the password of both: ${password}\n`);
   } catch (error) {
     await stopAll();
     throw error;

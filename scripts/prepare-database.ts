@@ -7,7 +7,9 @@ async function main(): Promise<void> {
   const ran = await migrateUp(database());
   console.log(ran.length ? `Tables brought up to date: ${ran.join(", ")}` : "Tables are up to date");
   if (process.argv.includes("--demo")) {
-    console.log((await loadDemo(new Date())) ? "Demo data loaded" : "Demo data is already there");
+    const password = process.env.BATHYGON_DEMO_PASSWORD;
+    if (!password) throw new Error("BATHYGON_DEMO_PASSWORD is not set: the made-up coaches need a password");
+    console.log((await loadDemo(new Date(), password)) ? "Demo data loaded" : "Demo data is already there");
   }
 }
 

@@ -1,8 +1,8 @@
-import { mkdirSync } from "node:fs";
+import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { findCommand } from "./lib/install.mjs";
-import { root } from "./lib/paths.mjs";
+import { own, root } from "./lib/paths.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
 
 /**
@@ -15,6 +15,7 @@ const byName = async (page, name) =>
   (await page.getByRole("link", { name, exact: true }).first().getAttribute("href")) ?? "";
 
 const views = {
+  "sign-in": async (page) => page.goto(`${address}/sign-in`),
   squad: async (page) => page.goto(`${address}/squad`),
   pilot: async (page) => {
     await page.goto(`${address}/squad`);
@@ -43,6 +44,12 @@ const views = {
   },
 };
 
+async function signIn(page) {
+  const password = readFileSync(join(own, "demo/database/coach-password"), "utf8");
+  const answer = await page.request.post(`${address}/api/sign-in`, { data: { name: "Maren Tolvik", password } });
+  if (!answer.ok()) throw new PlainFailure(`Could not sign in to ${address}: is it this checkout's demo?`);
+}
+
 await runMain(async () => {
   const executablePath = findCommand("chromium");
   if (!executablePath) throw new PlainFailure("Chromium is missing; npm test installs it.");
@@ -54,6 +61,7 @@ await runMain(async () => {
   for (const [name, open] of Object.entries(views)) {
     if (wanted.length && !wanted.includes(name)) continue;
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    if (name !== "sign-in") await signIn(page);
     page.on("pageerror", (error) => say(`${name}: ${error.message}`));
     await open(page);
     await page.waitForTimeout(600);

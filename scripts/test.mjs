@@ -8,6 +8,7 @@ import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
 import { freePort, run } from "./lib/processes.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
+import { typablePassword } from "./lib/secrets.mjs";
 
 const SUITES = ["lint", "types", "jest", "e2e"];
 const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
@@ -86,12 +87,13 @@ await runMain(async () => {
         CHROMIUM: findCommand("chromium"),
         E2E_REPORT: join(scratch, "e2e.json"),
         E2E_OUTPUT: join(scratch, "e2e"),
+        E2E_PASSWORD: typablePassword(),
       };
       for (const [name, args] of [
         ["empty", []],
         ["demo", ["--demo"]],
       ]) {
-        const own = { ...database.env, BATHYGON_DB_NAME: `bathygon_${name}` };
+        const own = { ...database.env, BATHYGON_DB_NAME: `bathygon_${name}`, BATHYGON_DEMO_PASSWORD: env.E2E_PASSWORD };
         await runTypeScript("prepare-database.ts", ["--create", ...args], own);
         const application = await startApplication(build, await freePort(), own);
         stops.push(application.stop);

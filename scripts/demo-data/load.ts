@@ -1,7 +1,9 @@
 import { v7 } from "uuid";
 import { airframePresets, seededRandom, type Attempt, type Outcome } from "@/core";
 import { evidenceFor } from "@/features/pilot/evidence";
+import { hashPassword, insertAccount } from "@/server/accounts";
 import {
+  anyAccount,
   insertAircraft,
   insertAttempt,
   insertCoach,
@@ -25,12 +27,19 @@ const SEED = 20260117;
 
 /**
  * Loads the made-up camp, ending shortly before `now`, unless there are records already. The same but for the dates every
- * time. Returns whether it was loaded.
+ * time. Both coaches sign in with the password given. Returns whether it was loaded.
  */
-export async function loadDemo(now: Date): Promise<boolean> {
-  if ((await listCoaches()).length > 0) return false;
-  await inTransaction((transaction) => new Camp(transaction, now).load());
-  return true;
+export async function loadDemo(now: Date, password: string): Promise<boolean> {
+  if (await anyAccount()) return false;
+  const passwordHash = await hashPassword(password);
+  const here = await listCoaches();
+  return inTransaction(async (transaction) => {
+    // Loaded before there were accounts: its coaches only want a way in.
+    for (const { id, name } of here) await insertAccount(transaction, { coachId: id, name, passwordHash }, now);
+    if (here.length > 0) return false;
+    await new Camp(transaction, now, passwordHash).load();
+    return true;
+  });
 }
 
 type FlownAttempt = Attempt & { readonly stepId: string };
@@ -54,6 +63,7 @@ class Camp {
   constructor(
     private readonly transaction: Transaction,
     now: Date,
+    private readonly passwordHash: string,
   ) {
     this.today = Math.floor(now.getTime() / DAY_MS) * DAY_MS;
   }
@@ -66,6 +76,13 @@ class Camp {
         this.transaction,
         { id, name },
         new Date(this.dayMs(0) - 3 * DAY_MS + this.coachIds.length * MINUTE_MS),
+      );
+    }
+    for (const [i, name] of coaches.entries()) {
+      await insertAccount(
+        this.transaction,
+        { coachId: this.coachIds[i], name, passwordHash: this.passwordHash },
+        new Date(this.dayMs(0)),
       );
     }
     const people: Person[] = [];

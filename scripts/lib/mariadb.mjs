@@ -1,11 +1,11 @@
 import { spawn } from "node:child_process";
-import { randomBytes } from "node:crypto";
 import { existsSync, mkdtempSync, openSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { findCommand } from "./install.mjs";
 import { answers, freePort, pause, run, stopChild, stopLeftover } from "./processes.mjs";
 import { PlainFailure, say } from "./say.mjs";
+import { keptSecret } from "./secrets.mjs";
 
 const QUICK_DEATH_MS = 3000;
 
@@ -39,7 +39,7 @@ export async function startMariaDb(folder) {
       ...asUser,
     ]);
   }
-  const password = ownPassword(folder);
+  const password = keptSecret(join(folder, "password"));
   // Read at every start: makes the account and takes the password-less one away.
   const initFile = join(folder, "init.sql");
   writeFileSync(
@@ -117,13 +117,6 @@ async function untilAnswering(child, port, logFile) {
     }
     await Promise.race([pause(50), ended]);
   }
-}
-
-/** The password of this data folder, made at first use. */
-function ownPassword(folder) {
-  const file = join(folder, "password");
-  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString("hex"), { mode: 0o600 });
-  return readFileSync(file, "utf8").trim();
 }
 
 /** Stops a server that an interrupted run left on this very data folder; drops a pid file whose process is gone. */

@@ -5,7 +5,6 @@ import { steps } from "@/syllabus";
 export class SignOffInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;
-  @IsId() coachId!: string;
   @IsOneOf(steps.map((step) => step.id)) stepId!: string;
   @IsText(500) note!: string;
 }
@@ -17,7 +16,6 @@ export class ById {
 export class AddNoteInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;
-  @IsId() coachId!: string;
   @MinLength(1, { message: "text is empty" })
   @IsText(4000)
   text!: string;

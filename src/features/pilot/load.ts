@@ -13,7 +13,6 @@ import {
   type Pilot,
 } from "@/server/repositories";
 import { standingOf, type PilotStanding } from "@/syllabus";
-import { coachAtHand } from "@/features/shell";
 
 /** One line of a pilot's history, newest first. */
 export type HistoryLine =
@@ -43,20 +42,18 @@ export interface PilotData {
   readonly milestones: readonly Milestone[];
   readonly notes: readonly Note[];
   readonly history: readonly HistoryLine[];
-  readonly coachId: string | null;
   readonly nowMs: number;
 }
 
 const HISTORY_LINES = 40;
 
 export async function loadPilot(pilot: Pilot, aircraft: Aircraft | null, nowMs = Date.now()): Promise<PilotData> {
-  const [attempts, milestones, notes, setups, latest, coachId] = await Promise.all([
+  const [attempts, milestones, notes, setups, latest] = await Promise.all([
     listAttempts([pilot.id]),
     listMilestones(pilot.id),
     listNotes(pilot.id),
     listSetups(pilot.id),
     latestSetups(),
-    coachAtHand(),
   ]);
   const history: HistoryLine[] = [
     ...sessionLines(attempts),
@@ -80,7 +77,6 @@ export async function loadPilot(pilot: Pilot, aircraft: Aircraft | null, nowMs =
     milestones: [...milestones].reverse(),
     notes,
     history: history.sort((a, b) => b.atMs - a.atMs).slice(0, HISTORY_LINES),
-    coachId,
     nowMs,
   };
 }

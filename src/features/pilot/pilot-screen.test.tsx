@@ -36,7 +36,6 @@ function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotD
     milestones,
     notes: [],
     history: [],
-    coachId: "coach",
     nowMs,
     ...change,
   };
@@ -80,7 +79,7 @@ it("signs off with a note, warning when the mark is not met", async () => {
   await waitFor(() => expect(navigation.journeys).toContain("refresh"));
   expect(sent[0]).toMatchObject({
     action: "sign-off",
-    input: { pilotId: "odo", stepId: "flip-slow", coachId: "coach", note: "moves house" },
+    input: { pilotId: "odo", stepId: "flip-slow", note: "moves house" },
   });
 });
 
@@ -104,7 +103,7 @@ it("keeps a note, and changes the pilot on the version that was read", async () 
   await waitFor(() =>
     expect(sent[0]).toMatchObject({
       action: "add-note",
-      input: { text: "calm today", pilotId: "odo", coachId: "coach" },
+      input: { text: "calm today", pilotId: "odo" },
     }),
   );
   await userEvent.click(screen.getByRole("button", { name: "Change" }));

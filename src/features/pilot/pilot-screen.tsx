@@ -263,7 +263,7 @@ function SignOff({ one, data, onDone }: { one: StepStanding; data: PilotData; on
         action="sign-off"
         submit="Sign off"
         fields={[{ name: "note", label: "Note (may stay empty)", initial: "", lines: 2 }]}
-        more={{ pilotId: data.pilot.id, stepId: one.step.id, coachId: data.coachId }}
+        more={{ pilotId: data.pilot.id, stepId: one.step.id }}
         onDone={() => {
           enqueueSnackbar(`${one.step.name} signed off for ${data.pilot.name}`, { variant: "success" });
           onDone();
@@ -323,7 +323,7 @@ function Notes({ data }: { data: PilotData }) {
         action="add-note"
         submit="Keep note"
         fields={[{ name: "text", label: "New note", initial: "", lines: 1 }]}
-        more={{ pilotId: data.pilot.id, coachId: data.coachId }}
+        more={{ pilotId: data.pilot.id }}
         onDone={() => router.refresh()}
       />
       {data.notes.map((note) => (

@@ -1,7 +1,6 @@
 import { action, badField, missing } from "@/server/actions";
 import {
   findAttempt,
-  findCoach,
   findSession,
   findSetup,
   insertAttempt,
@@ -30,8 +29,7 @@ const setAttemptUndone = (undoneAt: () => Date | null) =>
   );
 
 export const sessionActions = {
-  "start-session": action(StartSessionInput, async ({ id, coachId, place, pilots }) => {
-    if (!(await findCoach(coachId))) throw missing("That coach");
+  "start-session": action(StartSessionInput, async ({ id, place, pilots }, { coachId }) => {
     const known = new Set((await listPilots()).map((pilot) => pilot.id));
     for (const { pilotId, setupId } of pilots) {
       if (!known.has(pilotId)) throw missing("One of those pilots");

@@ -27,7 +27,6 @@ export class SessionPilotInput {
 
 export class StartSessionInput {
   @IsId() id!: string;
-  @IsId() coachId!: string;
   @IsOneOf(places) place!: Place;
   @ArrayUnique((one: SessionPilotInput) => one?.pilotId, { message: "a pilot is in there twice" })
   @ArrayMaxSize(30, { message: "a session takes 30 pilots at most" })

@@ -13,7 +13,6 @@ import {
   type Session,
 } from "@/server/repositories";
 import { steps } from "@/syllabus";
-import { coachAtHand } from "@/features/shell";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
 export interface Candidate {
@@ -27,7 +26,6 @@ export interface Candidate {
 
 export interface PlanData {
   readonly candidates: readonly Candidate[];
-  readonly coachId: string | null;
   readonly recent: readonly {
     readonly session: Session;
     readonly coachName: string;
@@ -39,18 +37,16 @@ export interface PlanData {
 const RECENT = 8;
 
 export async function loadPlan(): Promise<PlanData> {
-  const [pilots, aircraft, setups, milestones, coaches, coachId, sessions, attempts] = await Promise.all([
+  const [pilots, aircraft, setups, milestones, coaches, sessions, attempts] = await Promise.all([
     listPilots(),
     listAircraft(),
     latestSetups(),
     listMilestones(),
     listCoaches(),
-    coachAtHand(),
     listSessions(RECENT),
     listAttempts(),
   ]);
   return {
-    coachId,
     candidates: pilots.map(({ id, name }) => {
       const own = aircraft.filter((one) => one.pilotId === id);
       const open = steps.find((step) => !milestones.some((one) => one.pilotId === id && one.stepId === step.id));
@@ -86,7 +82,6 @@ export interface TallyPilot {
 
 export interface TallyData {
   readonly session: Session;
-  readonly coachId: string | null;
   readonly pilots: readonly TallyPilot[];
   /** Attempts of this session that stand or were undone, in the order flown. */
   readonly attempts: readonly LoggedAttempt[];
@@ -95,16 +90,14 @@ export interface TallyData {
 export async function loadTally(sessionId: string): Promise<TallyData | null> {
   const session = await findSession(sessionId);
   if (!session) return null;
-  const [pilots, attempts, earlier, milestones, coachId] = await Promise.all([
+  const [pilots, attempts, earlier, milestones] = await Promise.all([
     listPilots(),
     listSessionAttempts(sessionId),
     listAttempts(session.pilots.map((one) => one.pilotId)),
     listMilestones(),
-    coachAtHand(),
   ]);
   return {
     session,
-    coachId,
     attempts,
     pilots: session.pilots.map(({ pilotId, stepId, setupId }) => ({
       id: pilotId,

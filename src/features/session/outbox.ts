@@ -14,6 +14,7 @@ const STORE = "bathygon-outbox";
 const listeners = new Set<() => void>();
 let cached: { text: string; items: readonly Outgoing[] } = { text: "[]", items: [] };
 let flushing = false;
+let signedOut = false;
 
 /** Everything waiting on this device, oldest first. The same array as long as nothing changes. */
 export function waiting(): readonly Outgoing[] {
@@ -29,6 +30,11 @@ export function subscribe(listener: () => void): () => void {
     listeners.delete(listener);
     window.removeEventListener("storage", listener);
   };
+}
+
+/** True when the server last turned us away for want of a sign-in. */
+export function needsSignIn(): boolean {
+  return signedOut;
 }
 
 /** Keeps something to be sent; it is on the device when this returns. */
@@ -54,6 +60,11 @@ export async function flush(): Promise<void> {
       const next = waiting().find((item) => item.refused === undefined);
       if (!next) return;
       const result = await send(next.action, next.input);
+      const turnedAway = !result.ok && result.status === 401;
+      if (turnedAway !== signedOut) {
+        signedOut = turnedAway;
+        tellListeners();
+      }
       if (!result.ok && isTemporary(result.status)) return;
       write(
         result.ok
@@ -68,5 +79,9 @@ export async function flush(): Promise<void> {
 
 function write(items: readonly Outgoing[]): void {
   localStorage.setItem(STORE, JSON.stringify(items));
+  tellListeners();
+}
+
+function tellListeners(): void {
   for (const listener of listeners) listener();
 }

@@ -5,7 +5,6 @@ import type { PlanData } from "./load";
 import { PlanScreen } from "./plan-screen";
 
 const data: PlanData = {
-  coachId: "coach",
   candidates: [
     {
       id: "odo",
@@ -39,7 +38,6 @@ it("takes the pilot at hand, proposes the step that is due, and starts with setu
   expect(sent[0]).toMatchObject({
     action: "start-session",
     input: {
-      coachId: "coach",
       place: "simulator",
       pilots: [
         { pilotId: "odo", stepId: "flip-one-move", setupId: "v2" },

@@ -52,7 +52,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
       stepId: choices[one.id].stepId,
       setupId: choices[one.id].setupId || null,
     }));
-    const result = await sendAction("start-session", { id, coachId: data.coachId, place, pilots });
+    const result = await sendAction("start-session", { id, place, pilots });
     if (result.ok) router.push(`/session/${id}`);
   };
   if (data.candidates.length === 0) {

@@ -32,7 +32,6 @@ const attempt = (outcome: Outcome, direction: string, n: number, sessionId = "se
 });
 const data = (change: Partial<TallyData> = {}): TallyData => ({
   session,
-  coachId: "coach",
   attempts: [],
   pilots: [
     { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: "setup", earlier: [], signedOff: false },
@@ -126,7 +125,7 @@ it("counts earlier sessions towards the mark, and signs off when it is met", asy
   await waitFor(() => expect(navigation.journeys).toContain("refresh"));
   expect(sent[0]).toMatchObject({
     action: "sign-off",
-    input: { pilotId: "odo", stepId: "flip-slow", coachId: "coach" },
+    input: { pilotId: "odo", stepId: "flip-slow" },
   });
 });
 

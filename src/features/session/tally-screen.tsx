@@ -45,7 +45,7 @@ export function TallyScreen({ data }: { data: TallyData }) {
 
 function Tally({ data }: { data: TallyData }) {
   const router = useRouter();
-  const { attempts, act, unsent, refused } = useTally(data);
+  const { attempts, act, unsent, refused, signedOut } = useTally(data);
   const { sendAction, pending } = useSend();
   const ready = useHydrated();
   const [at, setAt] = useState(0);
@@ -183,7 +183,8 @@ function Tally({ data }: { data: TallyData }) {
         >
           {unsent > 0 ? (
             <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 650 })}>
-              ▲ {unsent} waiting on this device, safe. Sent when the server answers.
+              ▲ {unsent} waiting on this device, safe.{" "}
+              {signedOut ? <Link href="/sign-in">Sign in to send them.</Link> : "Sent when the server answers."}
             </Box>
           ) : (
             <span>{ready ? "■ All sent" : "Getting ready"}</span>
@@ -203,7 +204,7 @@ function Tally({ data }: { data: TallyData }) {
         ))}
       </Box>
       <Box sx={{ pt: { xs: 2, md: 0 } }}>
-        <Verdict pilot={pilot} step={step} own={own} coachId={data.coachId} />
+        <Verdict pilot={pilot} step={step} own={own} />
         <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
           <Button
@@ -448,7 +449,7 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
               </Box>
             ))}
             <Box sx={{ mt: 1 }}>
-              <Verdict pilot={pilot} step={step} own={own} coachId={data.coachId} />
+              <Verdict pilot={pilot} step={step} own={own} />
             </Box>
           </Box>
         );

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import { v7 as newId } from "uuid";
 import type { LoggedAttempt } from "@/server/repositories";
 import type { TallyData } from "./load";
-import { flush, put, subscribe, waiting, type Outgoing } from "./outbox";
+import { flush, needsSignIn, put, subscribe, waiting, type Outgoing } from "./outbox";
 import { applied, withWaiting } from "./tally-log";
 
 const RETRY_MS = 4000;
@@ -15,6 +15,7 @@ export function useTally(data: TallyData) {
   const { session } = data;
   const [attempts, setAttempts] = useState<readonly LoggedAttempt[]>(data.attempts);
   const outbox = useSyncExternalStore(subscribe, waiting, () => none);
+  const signedOut = useSyncExternalStore(subscribe, needsSignIn, () => false);
   useEffect(() => {
     // What waits on this device is known to the browser only, so it can be added no sooner than here.
     // eslint-disable-next-line react-hooks/set-state-in-effect
@@ -40,6 +41,7 @@ export function useTally(data: TallyData) {
   return {
     attempts: attempts.filter((attempt) => !attempt.undone),
     act,
+    signedOut,
     unsent: own.filter((item) => item.refused === undefined).length,
     refused: own.filter((item) => item.refused !== undefined),
   };

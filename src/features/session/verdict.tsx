@@ -28,17 +28,7 @@ const verdictWords = {
 } as const;
 
 /** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
-export function Verdict({
-  pilot,
-  step,
-  own,
-  coachId,
-}: {
-  pilot: TallyPilot;
-  step: Step;
-  own: readonly LoggedAttempt[];
-  coachId: string | null;
-}) {
+export function Verdict({ pilot, step, own }: { pilot: TallyPilot; step: Step; own: readonly LoggedAttempt[] }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
   const { enqueueSnackbar } = useSnackbar();
@@ -61,7 +51,7 @@ export function Verdict({
   });
   const { imbalance } = evidence;
   const signOff = async () => {
-    const result = await sendAction("sign-off", { id: signId, pilotId: pilot.id, coachId, stepId: step.id, note: "" });
+    const result = await sendAction("sign-off", { id: signId, pilotId: pilot.id, stepId: step.id, note: "" });
     if (!result.ok) return;
     enqueueSnackbar(`${step.name} signed off for ${pilot.name}`, { variant: "success" });
     router.refresh();

@@ -9,7 +9,6 @@ import {
 import { action, badField, conflict, missing } from "@/server/actions";
 import {
   findAircraft,
-  findCoach,
   findPilot,
   findSetup,
   insertAircraft,
@@ -47,9 +46,8 @@ export const setupActions = {
     await inTransaction((transaction) => updateFlightState(transaction, id, flightState));
   }),
 
-  "save-setup": action(SaveSetupInput, async ({ id, aircraftId, coachId, basedOn, reason, settings }) => {
+  "save-setup": action(SaveSetupInput, async ({ id, aircraftId, basedOn, reason, settings }, { coachId }) => {
     if (!(await findAircraft(aircraftId))) throw missing("That aircraft");
-    if (!(await findCoach(coachId))) throw missing("That coach");
     const clean = onlyKnown(requireSettings(settings));
     return inTransaction(async (transaction) => {
       const latest = await lockLatestSetupNumber(transaction, aircraftId);

@@ -22,7 +22,6 @@ export class SetFlightStateInput {
 export class SaveSetupInput {
   @IsId() id!: string;
   @IsId() aircraftId!: string;
-  @IsId() coachId!: string;
   /** Number of the version that was changed; 0 for the first. */
   @Max(1_000_000)
   @Min(0)

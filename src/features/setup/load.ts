@@ -1,6 +1,5 @@
 import "server-only";
 import { listAircraft, listSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { coachAtHand } from "@/features/shell";
 
 export interface SetupData {
   readonly pilot: Pilot;
@@ -9,11 +8,10 @@ export interface SetupData {
   readonly setups: readonly Setup[];
   /** The newest setup of the pilot's other aircraft, to start a new one from. */
   readonly elsewhere: readonly { readonly aircraftName: string; readonly setup: Setup }[];
-  readonly coachId: string | null;
 }
 
 export async function loadSetup(pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, coachId] = await Promise.all([listSetups(pilot.id), listAircraft(), coachAtHand()]);
+  const [all, fleet] = await Promise.all([listSetups(pilot.id), listAircraft()]);
   return {
     pilot,
     aircraft,
@@ -24,6 +22,5 @@ export async function loadSetup(pilot: Pilot, aircraft: Aircraft | null): Promis
         const setup = all.find((one) => one.aircraftId === other.id);
         return setup ? [{ aircraftName: other.name, setup }] : [];
       }),
-    coachId,
   };
 }

@@ -52,7 +52,6 @@ function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
     const result = await send<{ number: number }>("save-setup", {
       id: sendId,
       aircraftId: aircraft.id,
-      coachId: data.coachId,
       basedOn: latest?.number ?? 0,
       reason: draft.reason,
       settings,

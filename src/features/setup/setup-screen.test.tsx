@@ -31,7 +31,6 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   aircraft,
   setups: [version(2, { tiltDeg: 25 }), version(1)],
   elsewhere: [],
-  coachId: "coach",
   ...change,
 });
 const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
@@ -74,7 +73,7 @@ it("shows the figures of the curves as they are typed, and saves them with their
   await waitFor(() => expect(navigation.journeys).toContain("refresh"));
   expect(sent[0]).toMatchObject({
     action: "save-setup",
-    input: { aircraftId: "plank", coachId: "coach", basedOn: 2, reason: "Faster pitch" },
+    input: { aircraftId: "plank", basedOn: 2, reason: "Faster pitch" },
   });
   expect((sent[0].input.settings as Settings).rates.pitch).toMatchObject({ super: 0.75 });
   expect(localStorage.getItem("bathygon-setup-draft-plank")).toBeNull();

@@ -1,12 +1,12 @@
 import "server-only";
 import { cookies } from "next/headers";
-import { findAircraft, findPilot, listAircraft, listCoaches, type Aircraft, type Pilot } from "@/server/repositories";
+import { findAircraft, findPilot, listAircraft, type Aircraft, type Pilot } from "@/server/repositories";
 import { isUuid } from "./ids";
 
 export type SearchParams = Promise<Record<string, string | string[] | undefined>>;
 
 /** What a person has chosen on this device: kept in cookies, never trusted further than a look-up. */
-export async function remembered(name: "pilot" | "aircraft" | "coach"): Promise<string | null> {
+export async function remembered(name: "pilot" | "aircraft"): Promise<string | null> {
   const value = (await cookies()).get(`bathygon-${name}`)?.value;
   return value && isUuid(value) ? value : null;
 }
@@ -27,11 +27,4 @@ export async function pilotAtHand(search: SearchParams): Promise<{ pilot: Pilot;
   if (asked?.pilotId === pilot.id) return { pilot, aircraft: asked };
   const own = (await listAircraft()).find((one) => one.pilotId === pilot.id);
   return { pilot, aircraft: own ?? null };
-}
-
-/** The coach chosen on this device, else the first; null before there is one. */
-export async function coachAtHand(): Promise<string | null> {
-  const coaches = await listCoaches();
-  const chosen = await remembered("coach");
-  return (coaches.find((coach) => coach.id === chosen) ?? coaches[0])?.id ?? null;
 }

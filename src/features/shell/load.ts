@@ -1,22 +1,19 @@
 import "server-only";
-import { latestSetups, listAircraft, listCoaches, listMilestones, listPilots } from "@/server/repositories";
+import { latestSetups, listAircraft, listMilestones, listPilots } from "@/server/repositories";
 import { steps } from "@/syllabus";
 import type { ShellData } from "@/ui/shell/at-hand";
-import { coachAtHand, remembered } from "./at-hand";
+import { remembered } from "./at-hand";
 
 /** What the frame round every desk screen shows. */
-export async function loadShell(): Promise<ShellData> {
-  const [coaches, pilots, aircraft, setups, milestones, coachId] = await Promise.all([
-    listCoaches(),
+export async function loadShell(coachName: string): Promise<ShellData> {
+  const [pilots, aircraft, setups, milestones] = await Promise.all([
     listPilots(),
     listAircraft(),
     latestSetups(),
     listMilestones(),
-    coachAtHand(),
   ]);
   return {
-    coaches,
-    coachId,
+    coachName,
     pilots: pilots.map(({ id, name }) => ({
       id,
       name,

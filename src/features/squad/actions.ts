@@ -1,12 +1,8 @@
 import { action, conflict, missing } from "@/server/actions";
-import { findPilot, insertCoach, insertPilot, inTransaction, updatePilot } from "@/server/repositories";
-import { AddCoachInput, AddPilotInput, EditPilotInput } from "./inputs";
+import { findPilot, insertPilot, inTransaction, updatePilot } from "@/server/repositories";
+import { AddPilotInput, EditPilotInput } from "./inputs";
 
 export const squadActions = {
-  "add-coach": action(AddCoachInput, async ({ id, name }) => {
-    await inTransaction((transaction) => insertCoach(transaction, { id, name }, new Date()));
-  }),
-
   "add-pilot": action(AddPilotInput, async ({ id, name, stickMode, grip }) => {
     await inTransaction((transaction) => insertPilot(transaction, { id, name, stickMode, grip }, new Date()));
   }),

@@ -2,11 +2,6 @@ import { IsInt, Max, Min } from "class-validator";
 import { IsId, IsName, IsOneOf } from "@/server/actions";
 import { grips, type Grip } from "@/server/repositories";
 
-export class AddCoachInput {
-  @IsId() id!: string;
-  @IsName() name!: string;
-}
-
 export class AddPilotInput {
   @IsId() id!: string;
   @IsName() name!: string;

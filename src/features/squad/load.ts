@@ -1,14 +1,6 @@
 import "server-only";
-import {
-  latestSetups,
-  listAircraft,
-  listAttempts,
-  listCoaches,
-  listMilestones,
-  listPilots,
-} from "@/server/repositories";
+import { latestSetups, listAircraft, listAttempts, listMilestones, listPilots } from "@/server/repositories";
 import { standingOf, type PilotStanding } from "@/syllabus";
-import { coachAtHand } from "@/features/shell";
 
 export interface SquadRow {
   readonly id: string;
@@ -23,8 +15,6 @@ export interface SquadRow {
 }
 
 export interface SquadData {
-  readonly hasCoach: boolean;
-  readonly coachId: string | null;
   readonly rows: readonly SquadRow[];
   readonly nowMs: number;
 }
@@ -33,14 +23,12 @@ export interface SquadData {
 const urgency = { rest: 0, advance: 1, "step-back": 2, settle: 3, stay: 4, begin: 5 } as const;
 
 export async function loadSquad(nowMs = Date.now()): Promise<SquadData> {
-  const [coaches, pilots, aircraft, setups, attempts, milestones, coachId] = await Promise.all([
-    listCoaches(),
+  const [pilots, aircraft, setups, attempts, milestones] = await Promise.all([
     listPilots(),
     listAircraft(),
     latestSetups(),
     listAttempts(),
     listMilestones(),
-    coachAtHand(),
   ]);
   const rows = pilots.map((pilot): SquadRow => {
     const own = aircraft.filter((one) => one.pilotId === pilot.id);
@@ -72,7 +60,7 @@ export async function loadSquad(nowMs = Date.now()): Promise<SquadData> {
       (a.standing.lastFlownMs ?? 0) - (b.standing.lastFlownMs ?? 0) ||
       a.name.localeCompare(b.name),
   );
-  return { hasCoach: coaches.length > 0, coachId, rows, nowMs };
+  return { rows, nowMs };
 }
 
 function urgencyOf({ standing }: SquadRow): number {

@@ -33,22 +33,11 @@ function row(name: string, attempts: (Attempt & { stepId: string })[], change: P
   };
 }
 const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
-  hasCoach: true,
-  coachId: "coach",
   rows,
   nowMs,
   ...change,
 });
 const rowOf = (name: string) => within(screen.getByRole("link", { name }).closest('[role="row"]') as HTMLElement);
-
-it("asks who is coaching before anything else", async () => {
-  const sent = fakeServer();
-  renderScreen(<SquadScreen data={data([], { hasCoach: false })} />);
-  await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
-  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
-  await waitFor(() => expect(navigation.journeys).toContain("refresh"));
-  expect(sent[0]).toMatchObject({ action: "add-coach", input: { name: "Ann Pell" } });
-});
 
 it("says what to do first when nobody is there, and adds a pilot by button or key", async () => {
   const sent = fakeServer();

@@ -30,7 +30,6 @@ export function SquadScreen({ data }: { data: SquadData }) {
   const router = useRouter();
   const keys = useMemo(() => [{ key: "a", label: "Add a pilot", run: () => setAdding(true) }], []);
   useKeys(keys);
-  if (!data.hasCoach) return <FirstCoach />;
   const signOffs = data.rows.filter((row) => row.standing.current?.advice.kind === "advance").length;
   const due = data.rows.reduce((sum, row) => sum + row.standing.reviewsDue.length, 0);
   return (
@@ -230,25 +229,6 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
                 : "Brief"}
         </Button>
       </Box>
-    </Box>
-  );
-}
-
-function FirstCoach() {
-  const router = useRouter();
-  return (
-    <Box sx={{ maxWidth: 640 }}>
-      <Typography variant="h1">Who is coaching?</Typography>
-      <Typography sx={{ my: 2 }}>
-        These records are empty. Say who you are first: your name stands beside every sign-off and setup you make. Then
-        add a pilot, their aircraft and its setup; from those Bathygon computes the brief of each step.
-      </Typography>
-      <SendForm
-        action="add-coach"
-        submit="Begin"
-        fields={[{ name: "name", label: "Your name", initial: "" }]}
-        onDone={() => router.refresh()}
-      />
     </Box>
   );
 }

@@ -1,7 +1,7 @@
 /** A refusal with a message for people. `status` is the HTTP status it becomes. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 422 | 429,
     message: string,
     /** Messages by field path, shown at the field. */
     readonly fields: Readonly<Record<string, string>> = {},

@@ -1,6 +1,19 @@
 import { IsInt } from "class-validator";
 import { FieldRangeError } from "@/core";
-import { action, badField, conflict, IsId, IsName, IsOneOf, IsText, missing, runAction } from ".";
+import type { SignedIn } from "../accounts";
+import {
+  action,
+  badField,
+  conflict,
+  IsId,
+  IsName,
+  IsOneOf,
+  IsText,
+  missing,
+  openAction,
+  runAction,
+  type Asker,
+} from ".";
 import { readBody } from "./read-body";
 
 class Input {
@@ -11,10 +24,18 @@ class Input {
   @IsInt({ message: "count is a whole number" }) count!: number;
 }
 const good = { id: "019ac000-0000-7000-8000-000000000001", name: " Odo ", note: "", kind: "a", count: 1 };
+const coach: SignedIn = { signInId: "s", accountId: "a", coachId: "c", coachName: "Ann Pell" };
+const asker = (who: SignedIn | null = coach): Asker => ({
+  identify: async () => who,
+  address: "local",
+  device: "",
+  setToken: async () => {},
+});
 const failing = (error: unknown) =>
   runAction(
     action(Input, () => Promise.reject(error)),
     good,
+    asker(),
   );
 
 let log: jest.SpyInstance;
@@ -25,19 +46,39 @@ afterEach(() => log.mockRestore());
 
 it("hands over a checked instance, trimmed", async () => {
   const run = jest.fn(async (input: Input) => input.name);
-  expect(await runAction(action(Input, run), good)).toEqual({ ok: true, data: "Odo" });
+  expect(await runAction(action(Input, run), good, asker())).toEqual({ ok: true, data: "Odo" });
+  expect(run).toHaveBeenCalledWith(expect.any(Input), coach, expect.anything());
+});
+
+it("turns a stranger away from all but what is open to strangers, before looking at the input", async () => {
+  const run = jest.fn(async () => "in");
+  expect(await runAction(action(Input, run), { nonsense: true }, asker(null))).toMatchObject({
+    ok: false,
+    status: 401,
+  });
+  expect(run).not.toHaveBeenCalled();
+  expect(await runAction(openAction(Input, run), good, asker(null))).toEqual({ ok: true, data: "in" });
+});
+
+it("says that the database is away also when it cannot tell who asks", async () => {
+  const lost = { ...asker(), identify: () => Promise.reject(Object.assign(new Error("x"), { code: "ECONNREFUSED" })) };
+  expect(await runAction(action(Input, jest.fn()), good, lost)).toMatchObject({ status: 503 });
 });
 
 it("names every bad field with one message each, and runs nothing", async () => {
   const run = jest.fn();
-  const result = await runAction(action(Input, run), {
-    id: 1,
-    name: "<b>",
-    note: "x".repeat(11),
-    kind: "c",
-    count: 1.5,
-    more: true,
-  });
+  const result = await runAction(
+    action(Input, run),
+    {
+      id: 1,
+      name: "<b>",
+      note: "x".repeat(11),
+      kind: "c",
+      count: 1.5,
+      more: true,
+    },
+    asker(),
+  );
   expect(run).not.toHaveBeenCalled();
   expect(result).toMatchObject({
     ok: false,
@@ -54,7 +95,7 @@ it("names every bad field with one message each, and runs nothing", async () => 
 });
 
 it.each([null, undefined, "text", 7, [], true])("refuses %p as a request", async (raw) => {
-  expect(await runAction(action(Input, jest.fn()), raw)).toMatchObject({ ok: false, status: 400 });
+  expect(await runAction(action(Input, jest.fn()), raw, asker())).toMatchObject({ ok: false, status: 400 });
 });
 
 it("passes refusals on with their status and fields", async () => {

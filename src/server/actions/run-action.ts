@@ -4,12 +4,23 @@ import { randomUUID } from "node:crypto";
 import { plainToInstance } from "class-transformer";
 import { validate, type ValidationError } from "class-validator";
 import { FieldRangeError } from "@/core";
+import type { SignedIn } from "../accounts";
 import { Refusal } from "./errors";
 
-/** One thing a person can do: the class that checks its input and what it does. */
+/** Who asks, from where, and how to hand them a sign-in. */
+export interface Asker {
+  /** Null for a stranger. */
+  readonly identify: () => Promise<SignedIn | null>;
+  readonly address: string;
+  readonly device: string;
+  readonly setToken: (token: string | null) => Promise<void>;
+}
+
+/** One thing a person can do: who may, the class that checks its input, and what it does. */
 export interface Action<Input extends object, Output> {
+  readonly openToStrangers: boolean;
   readonly input: new () => Input;
-  readonly run: (input: Input) => Promise<Output>;
+  readonly run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>;
 }
 
 export type ActionResult<Output> =
@@ -23,23 +34,40 @@ export type ActionResult<Output> =
       readonly errorId?: string;
     };
 
-/** Defines an action; only ties the types together. */
+/** An action for coaches who are signed in. */
 export function action<Input extends object, Output>(
   input: new () => Input,
-  run: (input: Input) => Promise<Output>,
+  run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>,
 ): Action<Input, Output> {
-  return { input, run };
+  return { openToStrangers: false, input, run };
 }
 
+/** An action for anybody, such as signing in. */
+export function openAction<Input extends object, Output>(
+  input: new () => Input,
+  run: (input: Input, asker: Asker) => Promise<Output>,
+): Action<Input, Output> {
+  return { openToStrangers: true, input, run: (checked, _, asker) => run(checked, asker) };
+}
+
+const STRANGER: SignedIn = { signInId: "", accountId: "", coachId: "", coachName: "" };
+
 /**
- * The one way in for everything that writes: checks `raw` against the action's input class, runs it and turns whatever
+ * The one way in for everything that writes: turns strangers away, checks `raw` against the action's input class, runs it and turns whatever
  * goes wrong into a typed result. Never throws.
  */
 export async function runAction<Input extends object, Output>(
-  { input: InputClass, run }: Action<Input, Output>,
+  { openToStrangers, input: InputClass, run }: Action<Input, Output>,
   raw: unknown,
+  asker: Asker,
 ): Promise<ActionResult<Output>> {
   try {
+    const who = await asker.identify();
+    if (!who && !openToStrangers)
+      throw new Refusal(
+        401,
+        "You are not signed in, or your sign-in has ended. Sign in again; what you entered is still here.",
+      );
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
     }
@@ -49,7 +77,7 @@ export async function runAction<Input extends object, Output>(
       const fields = fieldMessages(errors);
       throw new Refusal(422, Object.values(fields)[0] ?? "Some fields cannot be taken as they are.", fields);
     }
-    return { ok: true, data: await run(input) };
+    return { ok: true, data: await run(input, who ?? STRANGER, asker) };
   } catch (error) {
     return failure(error);
   }
@@ -97,7 +125,8 @@ export function databaseIsAway(error: unknown): boolean {
 function fieldMessages(errors: readonly ValidationError[], prefix = ""): Record<string, string> {
   const fields: Record<string, string> = {};
   for (const { property, constraints, children } of errors) {
-    const path = prefix + property.slice(0, 60);
+    // An input of no known shape has no property to name.
+    const path = prefix + (property ?? "input").slice(0, 60);
     if (constraints)
       fields[path] = constraints.whitelistValidation ? `${path} is not a known field` : Object.values(constraints)[0];
     if (children?.length) Object.assign(fields, fieldMessages(children, `${path}.`));

@@ -1,6 +1,7 @@
 import type { Knex } from "knex";
 import type { Database } from "./connection";
 import * as firstDive from "./migrations/0001-first-dive";
+import * as accounts from "./migrations/0002-accounts";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -8,7 +9,10 @@ interface Migration {
 }
 
 /** Every migration in order. A new one is added at the end and never changed once it has shipped. */
-const migrations: readonly (readonly [string, Migration])[] = [["0001-first-dive", firstDive]];
+const migrations: readonly (readonly [string, Migration])[] = [
+  ["0001-first-dive", firstDive],
+  ["0002-accounts", accounts],
+];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {
   getMigrations: async () => [...migrations],

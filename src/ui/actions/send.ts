@@ -40,7 +40,7 @@ export async function send<Output>(action: string, input: object): Promise<SendR
   }
 }
 
-/** True when sending the same thing again later may succeed. */
+/** True when sending the same thing again later, or after signing in, may succeed. */
 export function isTemporary(status: number): boolean {
-  return status === 0 || status >= 500 || status === 429;
+  return status === 0 || status >= 500 || status === 429 || status === 401;
 }

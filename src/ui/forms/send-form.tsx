@@ -17,6 +17,10 @@ export interface FormField {
   readonly options?: readonly (readonly [value: string | number, text: string])[];
   readonly lines?: number;
   readonly help?: string;
+  /** Not shown as it is typed. */
+  readonly secret?: boolean;
+  /** What the browser may fill in (HTML autocomplete). */
+  readonly autoComplete?: string;
 }
 
 interface SendFormProps<Output> {
@@ -25,11 +29,20 @@ interface SendFormProps<Output> {
   /** Sent beside the fields. */
   readonly more?: object;
   readonly submit: string;
+  /** Sends an id for the thing it makes; false for a form that only does something. */
+  readonly makesSomething?: boolean;
   readonly onDone: (id: string, output: Output) => void;
 }
 
 /** A short form that sends one action. Messages stand at their fields; what was typed stays until it is saved. */
-export function SendForm<Output = unknown>({ action, fields, more, submit, onDone }: SendFormProps<Output>) {
+export function SendForm<Output = unknown>({
+  action,
+  fields,
+  more,
+  submit,
+  makesSomething = true,
+  onDone,
+}: SendFormProps<Output>) {
   // One id for the thing this form makes, kept over failed sends so that a repeated one changes nothing.
   const [id, setId] = useState(() => newId());
   const [failure, setFailure] = useState<string | null>(null);
@@ -39,7 +52,7 @@ export function SendForm<Output = unknown>({ action, fields, more, submit, onDon
 
   const onSubmit = form.handleSubmit(async (values) => {
     setFailure(null);
-    const result = await send<Output>(action, { id, ...more, ...values });
+    const result = await send<Output>(action, { ...(makesSomething && { id }), ...more, ...values });
     if (!result.ok) {
       const known = fields.filter((field) => result.fields[field.name]);
       for (const { name } of known)
@@ -54,7 +67,7 @@ export function SendForm<Output = unknown>({ action, fields, more, submit, onDon
 
   return (
     <Box component="form" onSubmit={onSubmit} noValidate sx={{ display: "grid", gap: 2, maxWidth: 460 }}>
-      {fields.map(({ name, label, options, lines, help }) => (
+      {fields.map(({ name, label, options, lines, help, secret, autoComplete }) => (
         <Controller
           key={name}
           name={name}
@@ -64,6 +77,8 @@ export function SendForm<Output = unknown>({ action, fields, more, submit, onDon
               {...field}
               label={label}
               select={options !== undefined}
+              type={secret ? "password" : undefined}
+              autoComplete={autoComplete}
               multiline={lines !== undefined}
               minRows={lines}
               error={errors[name] !== undefined}

@@ -18,8 +18,8 @@ export interface HandPilot {
   readonly currentStepId: string | null;
 }
 export interface ShellData {
-  readonly coaches: readonly { readonly id: string; readonly name: string }[];
-  readonly coachId: string | null;
+  /** Who is signed in. */
+  readonly coachName: string;
   readonly pilots: readonly HandPilot[];
   readonly rememberedPilotId: string | null;
   readonly rememberedAircraftId: string | null;

@@ -59,9 +59,11 @@ it("moves through what was found with the arrows, and says when there is nothing
   expect(screen.getByText(/Nothing by that name/)).toBeVisible();
 });
 
-it("keeps the chosen coach on the device and asks for the page anew", async () => {
-  open("/squad", { ...people, coaches: [...people.coaches, { id: "second", name: "Bo Lind" }] });
-  await userEvent.selectOptions(screen.getByLabelText("Coaching"), "second");
-  expect(document.cookie).toContain("bathygon-coach=second");
-  expect(navigation.journeys).toContain("refresh");
+it("names who is signed in and leads to their account; keeps look and units on the device", async () => {
+  open("/squad");
+  expect(screen.getByRole("link", { name: "Ann Pell" })).toHaveAttribute("href", "/account");
+  await userEvent.selectOptions(screen.getByLabelText("Look"), "sun");
+  await userEvent.selectOptions(screen.getByLabelText("Units"), "metric");
+  expect(document.cookie).toContain("bathygon-theme=sun");
+  expect(document.cookie).toContain("bathygon-units=metric");
 });

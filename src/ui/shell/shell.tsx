@@ -250,24 +250,24 @@ function Rail() {
   );
 }
 
-/** Who is coaching, the look and the units: kept on this device. */
+/** Who is coaching, and the look and units of this device. */
 function DeviceSettings() {
-  const { coaches, coachId } = useAtHand();
+  const { coachName } = useAtHand();
   const { theme, units, setPreference } = usePreferences();
-  const router = useRouter();
   return (
     <Box sx={{ px: 2, pb: 2, display: "grid", gap: 1 }}>
-      {coaches.length > 0 && (
-        <RailSelect
-          label="Coaching"
-          value={coachId ?? ""}
-          options={coaches.map(({ id, name }) => [id, name])}
-          onChange={(id) => {
-            document.cookie = `bathygon-coach=${id}; path=/; max-age=31536000; samesite=lax`;
-            router.refresh();
-          }}
-        />
-      )}
+      <Box
+        component={Link}
+        href="/account"
+        sx={(theme) => ({
+          color: theme.tokens.railInk,
+          fontSize: "0.88rem",
+          fontWeight: 600,
+          overflowWrap: "anywhere",
+        })}
+      >
+        {coachName}
+      </Box>
       <RailSelect
         label="Look"
         value={theme}

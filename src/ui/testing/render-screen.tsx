@@ -13,8 +13,7 @@ export const navigation = standIn as unknown as {
 };
 
 export const people: ShellData = {
-  coaches: [{ id: "coach", name: "Ann Pell" }],
-  coachId: "coach",
+  coachName: "Ann Pell",
   pilots: [
     {
       id: "odo",

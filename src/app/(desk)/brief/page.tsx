@@ -1,11 +1,12 @@
 import { notFound } from "next/navigation";
 import { BriefScreen, loadBrief } from "@/features/brief";
-import { parameter, pilotAtHand, type SearchParams } from "@/features/shell";
+import { parameter, pilotAtHand, requireCoach, type SearchParams } from "@/features/shell";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
 export const metadata = { title: "Brief" };
 
 export default async function BriefPage({ searchParams }: { searchParams: SearchParams }) {
+  await requireCoach();
   const atHand = await pilotAtHand(searchParams);
   if (!atHand) return <ChoosePilot screen="Brief" path="/brief" />;
   const [step, direction] = [await parameter(searchParams, "step"), await parameter(searchParams, "direction")];

@@ -1,11 +1,21 @@
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
+import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
 import { listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { firstSettings } from "@/features/setup/first-settings";
 import { actionNames } from "./registry";
 import { POST } from "./route";
+
+/** The browser of these tests: holds one cookie, as the real one does. */
+const browser: { token: string | null } = { token: null };
+jest.mock("@/server/accounts/current", () => ({
+  currentAccount: async () => (browser.token ? signedInBy(browser.token, new Date()) : null),
+  setToken: async (token: string | null) => {
+    browser.token = token;
+  },
+}));
 
 withFreshDatabase();
 
@@ -25,7 +35,13 @@ async function post(action: string, body: unknown, headers: Record<string, strin
   return { status: response.status, body: (await response.json()) as Answer["body"] };
 }
 
-const ids = { coach: newId(), pilot: newId(), aircraft: newId(), setup: newId(), session: newId() };
+const ids = {
+  coach: newId(),
+  pilot: newId(),
+  aircraft: newId(),
+  setup: newId(),
+  session: newId(),
+};
 const pilot = { id: ids.pilot, name: "Tester Pell", stickMode: 2, grip: "thumbs" };
 const aircraft = {
   id: ids.aircraft,
@@ -39,14 +55,12 @@ const aircraft = {
 const setup = {
   id: ids.setup,
   aircraftId: ids.aircraft,
-  coachId: ids.coach,
   basedOn: 0,
   reason: "first",
   settings: firstSettings,
 };
 const session = {
   id: ids.session,
-  coachId: ids.coach,
   place: "field",
   pilots: [{ pilotId: ids.pilot, stepId: "flip-slow", setupId: ids.setup }],
 };
@@ -63,7 +77,7 @@ const attempt = (change: object = {}) => ({
 
 beforeAll(async () => {
   for (const [action, input] of [
-    ["add-coach", { id: ids.coach, name: "Coach Ann" }],
+    ["begin", { id: ids.coach, name: "Coach Ann", password: "four plain words here" }],
     ["add-pilot", pilot],
     ["add-aircraft", aircraft],
     ["save-setup", setup],
@@ -76,7 +90,7 @@ beforeAll(async () => {
 describe("a repeated send changes nothing", () => {
   it("for everything that makes a row", async () => {
     const tap = attempt();
-    const note = { id: newId(), pilotId: ids.pilot, coachId: ids.coach, text: "once" };
+    const note = { id: newId(), pilotId: ids.pilot, text: "once" };
     const counts = async () => {
       const tables = ["coach", "pilot", "aircraft", "setup", "session", "session_pilot", "attempt", "note"];
       return Promise.all(tables.map(async (table) => Number((await database()(table).count({ n: "*" }))[0].n)));
@@ -85,7 +99,6 @@ describe("a repeated send changes nothing", () => {
     await post("add-note", note);
     const before = await counts();
     for (const [action, input] of [
-      ["add-coach", { id: ids.coach, name: "Other" }],
       ["add-pilot", pilot],
       ["add-aircraft", aircraft],
       ["save-setup", setup],
@@ -187,7 +200,7 @@ it("undoes, restores and marks faults; refuses a fault of another step", async (
 });
 
 it("signs off once, with the evidence of that moment, and can be taken back and restored", async () => {
-  const signOff = { id: newId(), pilotId: ids.pilot, coachId: ids.coach, stepId: "flip-slow", note: "calm" };
+  const signOff = { id: newId(), pilotId: ids.pilot, stepId: "flip-slow", note: "calm" };
   expect((await post("sign-off", signOff)).status).toBe(200);
   expect((await post("sign-off", signOff)).status).toBe(200);
   expect((await post("sign-off", { ...signOff, id: newId() })).status).toBe(409);
@@ -199,6 +212,104 @@ it("signs off once, with the evidence of that moment, and can be taken back and 
   expect(await listMilestones(ids.pilot)).toHaveLength(0);
   await post("restore-sign-off", { id: signOff.id });
   expect(await listMilestones(ids.pilot)).toHaveLength(1);
+});
+
+describe("accounts", () => {
+  const password = "four plain words here";
+  const signIn = (name: string, word: string) => post("sign-in", { name, password: word });
+  const strangersMay = ["begin", "sign-in"];
+
+  it("a stranger may do nothing but begin and sign in, whatever they send", async () => {
+    const token = browser.token;
+    browser.token = null;
+    for (const action of actionNames.filter((name) => !strangersMay.includes(name))) {
+      for (const input of [{}, { id: ids.pilot }, attempt(), pilot])
+        expect([action, (await post(action, input)).status]).toEqual([action, 401]);
+    }
+    browser.token = "x".repeat(43);
+    expect((await post("add-pilot", { ...pilot, id: newId() })).status).toBe(401);
+    browser.token = token;
+  });
+
+  it("begins only once", async () => {
+    expect((await post("begin", { id: newId(), name: "Usurper", password: "another four plain words" })).status).toBe(
+      409,
+    );
+  });
+
+  it("signs in by name without regard to case, with a new token each time, and keeps only a hash of it", async () => {
+    const before = browser.token;
+    expect((await signIn("  coach ANN ", password)).status).toBe(200);
+    expect(browser.token).not.toBe(before);
+    expect(JSON.stringify(await database()("sign_in"))).not.toContain(browser.token);
+    expect(JSON.stringify(await database()("account"))).not.toContain(password);
+    expect((await database()("account"))[0].password_hash).toMatch(/^\$argon2id\$/);
+  });
+
+  it("says the same for a wrong name and a wrong password, and slows down the tries on both", async () => {
+    const wrong = await signIn("Coach Ann", "not the right words");
+    const nobody = await signIn("Nobody Atall", "not the right words");
+    expect(wrong).toEqual(nobody);
+    expect(wrong.status).toBe(422);
+    for (let n = 0; n < 6; n++) await signIn("Coach Ann", "not the right words");
+    const slowed = await signIn("Coach Ann", password);
+    expect(slowed).toMatchObject({ status: 429, body: { message: expect.stringMatching(/Wait \d+ seconds/) } });
+    await database()("failed_sign_in").delete();
+    expect((await signIn("Coach Ann", password)).status).toBe(200);
+  });
+
+  it("changes the password for the present one only, refuses a poor one, and signs other devices out", async () => {
+    const here = browser.token;
+    await signIn("Coach Ann", password);
+    const there = browser.token;
+    const next = "five other plain words now";
+    expect((await post("change-password", { password: "guess", newPassword: next })).body.fields).toHaveProperty(
+      "password",
+    );
+    for (const poor of ["short", "password1234", "coach ann 12345", "aaaaaaaaaaaaaaa"]) {
+      expect((await post("change-password", { password, newPassword: poor })).body.fields).toHaveProperty(
+        "newPassword",
+      );
+    }
+    expect((await post("change-password", { password, newPassword: next })).status).toBe(200);
+    browser.token = here;
+    expect((await post("add-note", {})).status).toBe(401);
+    browser.token = there;
+    expect((await post("add-note", {})).status).toBe(422);
+    expect((await post("change-password", { password: next, newPassword: password })).status).toBe(200);
+  });
+
+  it("ends a sign-in on another device, and by time without use and in any case", async () => {
+    const here = browser.token!;
+    await signIn("Coach Ann", password);
+    const there = browser.token!;
+    const { signInId } = (await signedInBy(here, new Date()))!;
+    expect((await post("end-sign-in", { id: signInId })).status).toBe(200);
+    expect(await signedInBy(here, new Date())).toBeNull();
+    const day = 86_400_000;
+    expect(await signedInBy(there, new Date(Date.now() + 6 * day))).not.toBeNull();
+    expect(await signedInBy(there, new Date(Date.now() + 6 * day + 8 * day))).toBeNull();
+    await database()("sign_in").update({ seen_at: new Date(Date.now() + 30 * day) });
+    expect(await signedInBy(there, new Date(Date.now() + 31 * day))).toBeNull();
+    await database()("sign_in").update({ seen_at: new Date() });
+  });
+
+  it("signs out here and nowhere else", async () => {
+    const here = browser.token;
+    await signIn("Coach Ann", password);
+    expect((await post("sign-out", { everywhere: false })).status).toBe(200);
+    expect(browser.token).toBeNull();
+    browser.token = here;
+    expect((await post("add-note", {})).status).toBe(422);
+  });
+});
+
+it("signs out everywhere when asked to", async () => {
+  const here = browser.token!;
+  await post("sign-in", { name: "Coach Ann", password: "four plain words here" });
+  await post("sign-out", { everywhere: true });
+  expect(await signedInBy(here, new Date())).toBeNull();
+  await post("sign-in", { name: "Coach Ann", password: "four plain words here" });
 });
 
 describe("bad input", () => {
@@ -231,7 +342,7 @@ describe("bad input", () => {
     ["log-attempt", attempt({ sessionId: newId() })],
     ["add-aircraft", { ...aircraft, id: newId(), pilotId: newId() }],
     ["save-setup", { ...setup, id: newId(), aircraftId: newId() }],
-    ["sign-off", { id: newId(), pilotId: newId(), coachId: ids.coach, stepId: "flip-slow", note: "" }],
+    ["sign-off", { id: newId(), pilotId: newId(), stepId: "flip-slow", note: "" }],
     ["undo-attempt", { id: newId() }],
     ["no-such-action", {}],
   ])("%s of something unknown is a 404", async (action, input) => {
@@ -267,18 +378,22 @@ describe("bad input", () => {
     );
     const shape = fc.oneof(fc.anything({ maxDepth: 3 }), fc.dictionary(fieldName, value));
     await fc.assert(
-      fc.asyncProperty(fc.constantFrom(...actionNames), shape, async (action, input) => {
-        let text: string | undefined;
-        try {
-          text = JSON.stringify(input);
-        } catch {
-          // What JSON cannot say cannot be sent either.
-          return;
-        }
-        const { status } = await post(action, text ?? "undefined");
-        expect(status).toBeGreaterThanOrEqual(400);
-        expect(status).toBeLessThan(500);
-      }),
+      fc.asyncProperty(
+        fc.constantFrom(...actionNames.filter((name) => name !== "sign-out")),
+        shape,
+        async (action, input) => {
+          let text: string | undefined;
+          try {
+            text = JSON.stringify(input);
+          } catch {
+            // What JSON cannot say cannot be sent either.
+            return;
+          }
+          const { status } = await post(action, text ?? "undefined");
+          expect(status).toBeGreaterThanOrEqual(400);
+          expect(status).toBeLessThan(500);
+        },
+      ),
       { numRuns: 400 },
     );
     expect(await Promise.all([listCoaches(), listPilots(), listAttempts(), listMilestones()])).toEqual(before);

@@ -1,3 +1,4 @@
+import { accountActions } from "@/features/account";
 import { pilotActions } from "@/features/pilot";
 import { sessionActions } from "@/features/session";
 import { setupActions } from "@/features/setup";
@@ -6,7 +7,7 @@ import type { Action } from "@/server/actions";
 
 /** Everything that can be asked of the server, by name. */
 const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
-  Object.entries({ ...squadActions, ...pilotActions, ...setupActions, ...sessionActions }),
+  Object.entries({ ...accountActions, ...squadActions, ...pilotActions, ...setupActions, ...sessionActions }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 
 export const actionNames: readonly string[] = [...actions.keys()];

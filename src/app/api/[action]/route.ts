@@ -1,4 +1,5 @@
-import { runAction, type ActionResult } from "@/server/actions";
+import { currentAccount, setToken } from "@/server/accounts";
+import { runAction, type ActionResult, type Asker } from "@/server/actions";
 import { readBody } from "@/server/actions/read-body";
 import { findAction } from "./registry";
 
@@ -7,7 +8,17 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
   const action = findAction((await params).action);
   if (!action) return answer({ ok: false, status: 404, message: "There is no such action.", fields: {} });
   const body = await readBody(request);
-  return answer(body.ok ? await runAction(action, body.data) : body);
+  if (!body.ok) return answer(body);
+  return answer(await runAction(action, body.data, askerOf(request)));
+}
+
+function askerOf(request: Request): Asker {
+  return {
+    identify: currentAccount,
+    address: request.headers.get("x-forwarded-for")?.split(",")[0].trim() ?? "local",
+    device: request.headers.get("user-agent") ?? "",
+    setToken,
+  };
 }
 
 function answer(result: ActionResult<unknown>): Response {

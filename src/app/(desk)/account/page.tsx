@@ -1,0 +1,8 @@
+import { AccountScreen, loadAccount } from "@/features/account";
+import { requireCoach } from "@/features/shell";
+
+export const metadata = { title: "Account" };
+
+export default async function AccountPage() {
+  return <AccountScreen data={await loadAccount(await requireCoach())} />;
+}

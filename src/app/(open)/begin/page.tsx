@@ -1,0 +1,9 @@
+import { BeginScreen } from "@/features/account";
+import { leadIn } from "@/features/shell";
+
+export const metadata = { title: "Begin" };
+
+export default async function BeginPage() {
+  await leadIn("/begin");
+  return <BeginScreen />;
+}

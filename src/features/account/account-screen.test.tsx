@@ -1,0 +1,66 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
+import { AccountScreen } from "./account-screen";
+import { BeginScreen, SignInScreen } from "./entrance";
+
+const signIn = (id: string, device: string) => ({ id, device, createdAtMs: 0, seenAtMs: 86_400_000 });
+const data = {
+  coachName: "Ann Pell",
+  thisSignInId: "here",
+  signIns: [signIn("here", "desk"), signIn("there", "phone"), signIn("old", "")],
+};
+
+it("shows the devices signed in, marks this one, and ends another", async () => {
+  const sent = fakeServer();
+  renderScreen(<AccountScreen data={data} />);
+  expect(screen.getByText("■ this one")).toBeVisible();
+  expect(screen.getByText("a device that did not say what it is")).toBeVisible();
+  await userEvent.click(screen.getAllByRole("button", { name: "Sign it out" })[0]);
+  expect(sent[0]).toEqual({ action: "end-sign-in", input: { id: "there" } });
+});
+
+it("changes the password without showing it, and says at the field what is wrong", async () => {
+  fakeServer({
+    "change-password": {
+      status: 422,
+      body: { ok: false, message: "x", fields: { newPassword: "This password is one of those tried first." } },
+    },
+  });
+  renderScreen(<AccountScreen data={data} />);
+  expect(screen.getByLabelText("Present password")).toHaveAttribute("type", "password");
+  await userEvent.type(screen.getByLabelText("Present password"), "old words here");
+  await userEvent.type(screen.getByLabelText("New password"), "password1234");
+  await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+  expect(await screen.findByText("This password is one of those tried first.")).toBeVisible();
+  expect(screen.getByLabelText("New password")).toHaveValue("password1234");
+});
+
+it.each([
+  ["Sign out", false],
+  ["Sign out everywhere", true],
+])("%s leads back to the entrance", async (name, everywhere) => {
+  const sent = fakeServer();
+  renderScreen(<AccountScreen data={data} />);
+  await userEvent.click(screen.getByRole("button", { name }));
+  await waitFor(() => expect(navigation.journeys).toContain("/sign-in"));
+  expect(sent[0]).toEqual({ action: "sign-out", input: { everywhere } });
+});
+
+it("signs in with just name and password, and begins with an id for the coach it makes", async () => {
+  const sent = fakeServer();
+  const first = renderScreen(<SignInScreen />);
+  await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
+  await userEvent.type(screen.getByLabelText("Password"), "four plain words here");
+  await userEvent.click(screen.getByRole("button", { name: "Sign in" }));
+  await waitFor(() => expect(navigation.journeys).toContain("/squad"));
+  expect(sent[0]).toEqual({ action: "sign-in", input: { name: "Ann Pell", password: "four plain words here" } });
+  first.unmount();
+  renderScreen(<BeginScreen />);
+  await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
+  await userEvent.type(screen.getByLabelText("A password"), "four plain words here");
+  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+  await waitFor(() =>
+    expect(sent[1]).toMatchObject({ action: "begin", input: { id: expect.stringMatching(/^[0-9a-f-]{36}$/) } }),
+  );
+});

@@ -1,0 +1,109 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useSend } from "@/ui/actions/use-send";
+import { SendForm } from "@/ui/forms/send-form";
+import { Moment } from "@/ui/moment/moment";
+import type { AccountData } from "./load";
+
+/** The coach's own account: password, and the devices on which they are signed in. */
+export function AccountScreen({ data }: { data: AccountData }) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const signOut = async (everywhere: boolean) => {
+    if (!(await sendAction("sign-out", { everywhere })).ok) return;
+    router.push("/sign-in");
+    router.refresh();
+  };
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 5 }}>
+      <section aria-labelledby="account">
+        <Typography variant="h1" id="account" sx={{ mb: 2 }}>
+          {data.coachName}
+        </Typography>
+        <Typography variant="h2" sx={{ mb: 1.5 }}>
+          Change the password
+        </Typography>
+        <SendForm
+          action="change-password"
+          submit="Change it"
+          makesSomething={false}
+          fields={[
+            {
+              name: "password",
+              label: "Present password",
+              initial: "",
+              secret: true,
+              autoComplete: "current-password",
+            },
+            {
+              name: "newPassword",
+              label: "New password",
+              initial: "",
+              secret: true,
+              autoComplete: "new-password",
+              help: "12 characters or more. Other devices are signed out.",
+            },
+          ]}
+          onDone={() => {
+            enqueueSnackbar("Password changed; other devices are signed out", { variant: "success" });
+            router.refresh();
+          }}
+        />
+        <Box sx={{ display: "flex", gap: 1.5, mt: 4 }}>
+          <Button variant="outlined" disabled={pending} onClick={() => signOut(false)}>
+            Sign out
+          </Button>
+          <Button disabled={pending} onClick={() => signOut(true)}>
+            Sign out everywhere
+          </Button>
+        </Box>
+      </section>
+      <section aria-labelledby="devices">
+        <Typography variant="h2" id="devices" sx={{ mb: 1 }}>
+          Signed in on
+        </Typography>
+        {data.signIns.map((signIn) => (
+          <Box
+            key={signIn.id}
+            sx={(theme) => ({
+              py: 1,
+              borderTop: `1.5px solid ${theme.tokens.rule}`,
+              display: "flex",
+              gap: 2,
+              alignItems: "center",
+            })}
+          >
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Box sx={{ overflowWrap: "anywhere", fontSize: "0.88rem" }}>
+                {signIn.device || "a device that did not say what it is"}
+              </Box>
+              <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+                since <Moment atMs={signIn.createdAtMs} show="both" />, last used{" "}
+                <Moment atMs={signIn.seenAtMs} show="both" />
+              </Box>
+            </Box>
+            {signIn.id === data.thisSignInId ? (
+              <b>■ this one</b>
+            ) : (
+              <Button
+                size="small"
+                disabled={pending}
+                onClick={async () => {
+                  if ((await sendAction("end-sign-in", { id: signIn.id })).ok) router.refresh();
+                }}
+              >
+                Sign it out
+              </Button>
+            )}
+          </Box>
+        ))}
+      </section>
+    </Box>
+  );
+}

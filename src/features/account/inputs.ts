@@ -1,0 +1,39 @@
+import { IsBoolean, IsString, MaxLength } from "class-validator";
+import { IsId, IsName } from "@/server/actions";
+
+/** As typed, neither trimmed nor judged here: what makes a good one is said by passwordProblem. */
+const LONGEST_TYPED = 1000;
+
+export class BeginInput {
+  @IsId() id!: string;
+  @IsName() name!: string;
+  @MaxLength(LONGEST_TYPED, { message: "password is too long" })
+  @IsString({ message: "password is missing" })
+  password!: string;
+}
+
+export class SignInInput {
+  @IsName() name!: string;
+  @MaxLength(LONGEST_TYPED, { message: "password is too long" })
+  @IsString({ message: "password is missing" })
+  password!: string;
+}
+
+export class ChangePasswordInput {
+  @MaxLength(LONGEST_TYPED, { message: "password is too long" })
+  @IsString({ message: "password is missing" })
+  password!: string;
+  @MaxLength(LONGEST_TYPED, { message: "new password is too long" })
+  @IsString({ message: "new password is missing" })
+  newPassword!: string;
+}
+
+export class EndSignInInput {
+  @IsId() id!: string;
+}
+
+export class SignOutInput {
+  /** Ends every sign-in of the account, not only this device's. */
+  @IsBoolean({ message: "everywhere is yes or no" })
+  everywhere!: boolean;
+}

@@ -1,0 +1,15 @@
+export { currentAccount, setToken } from "./current";
+export { hashPassword, LONGEST_PASSWORD, passwordMatches, passwordProblem, SHORTEST_PASSWORD } from "./passwords";
+export {
+  endSignIns,
+  findAccount,
+  findAccountById,
+  insertAccount,
+  listSignIns,
+  signedInBy,
+  signInName,
+  startSignIn,
+  updatePassword,
+} from "./sign-ins";
+export type { SignedIn, SignIn } from "./sign-ins";
+export { forgetFailures, noteFailure, waitAfter, waitBeforeSignIn } from "./slow-down";

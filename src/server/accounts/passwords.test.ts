@@ -1,0 +1,31 @@
+import { hashPassword, passwordMatches, passwordProblem, waitAfter } from ".";
+
+it.each([
+  ["horse battery", null],
+  ["ein ganz langer Satz mit Ümläuten", null],
+  ["short word", "wants at least 12 characters"],
+  ["x".repeat(201), "longer than 200"],
+  ["111111111111", "repeats too few"],
+  ["------------", "repeats too few"],
+  ["Password2026!", "one of those tried first"],
+  ["q w e r t y u i o p 1 2", "one of those tried first"],
+  ["Ann Pell 12345", "little more than your name"],
+])("judges %p by length, commonness and the name, not by composition", (password, problem) => {
+  if (problem === null) expect(passwordProblem(password, "Ann Pell")).toBeNull();
+  else expect(passwordProblem(password, "Ann Pell")).toContain(problem);
+});
+
+it("hashes with argon2id and salt, and matches nothing where there is no account", async () => {
+  const [first, second] = await Promise.all([hashPassword("horse battery"), hashPassword("horse battery")]);
+  expect(first).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
+  expect(first).not.toBe(second);
+  expect(await passwordMatches(first, "horse battery")).toBe(true);
+  expect(await passwordMatches(first, "horse batterY")).toBe(false);
+  expect(await passwordMatches(undefined, "nobody has this password")).toBe(false);
+});
+
+it("lets a few slips pass, then waits ever longer up to a quarter of an hour", () => {
+  expect([1, 4].map(waitAfter)).toEqual([0, 0]);
+  expect([5, 6, 8].map(waitAfter)).toEqual([2000, 4000, 16_000]);
+  expect(waitAfter(60)).toBe(15 * 60_000);
+});

@@ -1,0 +1,38 @@
+import "server-only";
+import { hash, verify } from "@node-rs/argon2";
+import { commonPasswords } from "./common-passwords";
+
+/** Length counts, composition does not (OWASP ASVS 5.0, 6.2). */
+export const SHORTEST_PASSWORD = 12;
+export const LONGEST_PASSWORD = 200;
+
+/** argon2id with 19 MiB, two passes, one lane (OWASP Password Storage Cheat Sheet; values from memory). */
+const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+
+/** What stands against a new password, or null. */
+export function passwordProblem(password: string, name: string): string | null {
+  if (password.length < SHORTEST_PASSWORD)
+    return `wants at least ${SHORTEST_PASSWORD} characters; a few unrelated words do well`;
+  if (password.length > LONGEST_PASSWORD) return `is longer than ${LONGEST_PASSWORD} characters`;
+  const plain = password.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
+  if (plain.length === 0 || new Set(plain).size < 4) return "repeats too few characters";
+  if (commonPasswords.some((common) => plain === common || plain.replace(/\d+$/, "") === common))
+    return "is one of those tried first; choose another";
+  const ownName = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
+  if (ownName.length > 3 && plain.replace(ownName, "").length < 6) return "is little more than your name";
+  return null;
+}
+
+export function hashPassword(password: string): Promise<string> {
+  return hash(password, COST);
+}
+
+/** Something to compare with where there is no account, so that the answer takes as long. */
+let decoy: Promise<string> | undefined;
+
+/** Whether the password belongs to the hash. Takes as long without a hash as with one. */
+export async function passwordMatches(passwordHash: string | undefined, password: string): Promise<boolean> {
+  const compared = passwordHash ?? (await (decoy ??= hashPassword("nobody has this password")));
+  const matches = await verify(compared, password);
+  return matches && passwordHash !== undefined;
+}
