@@ -80,9 +80,7 @@ export function AccountScreen({ data }: { data: AccountData }) {
             })}
           >
             <Box sx={{ flex: 1, minWidth: 0 }}>
-              <Box sx={{ overflowWrap: "anywhere", fontSize: "0.88rem" }}>
-                {signIn.device || "a device that did not say what it is"}
-              </Box>
+              <Box sx={{ overflowWrap: "anywhere", fontSize: "0.88rem" }}>{signIn.device}</Box>
               <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
                 since <Moment atMs={signIn.createdAtMs} show="both" />, last used{" "}
                 <Moment atMs={signIn.seenAtMs} show="both" />

@@ -1,4 +1,5 @@
 export { currentAccount, setToken } from "./current";
+export { deviceKind } from "./device";
 export { hashPassword, LONGEST_PASSWORD, passwordMatches, passwordProblem, SHORTEST_PASSWORD } from "./passwords";
 export {
   endSignIns,

@@ -1,4 +1,4 @@
-import { currentAccount, setToken } from "@/server/accounts";
+import { currentAccount, deviceKind, setToken } from "@/server/accounts";
 import { runAction, type ActionResult, type Asker } from "@/server/actions";
 import { readBody } from "@/server/actions/read-body";
 import { findAction } from "./registry";
@@ -16,7 +16,7 @@ function askerOf(request: Request): Asker {
   return {
     identify: currentAccount,
     address: request.headers.get("x-forwarded-for")?.split(",")[0].trim() ?? "local",
-    device: request.headers.get("user-agent") ?? "",
+    device: deviceKind(request.headers.get("user-agent") ?? ""),
     setToken,
   };
 }

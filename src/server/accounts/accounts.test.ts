@@ -1,4 +1,4 @@
-import { hashPassword, passwordMatches, passwordProblem, waitAfter } from ".";
+import { deviceKind, hashPassword, passwordMatches, passwordProblem, waitAfter } from ".";
 
 it.each([
   ["horse battery", null],
@@ -28,4 +28,15 @@ it("lets a few slips pass, then waits ever longer up to a quarter of an hour", (
   expect([1, 4].map(waitAfter)).toEqual([0, 0]);
   expect([5, 6, 8].map(waitAfter)).toEqual([2000, 4000, 16_000]);
   expect(waitAfter(60)).toBe(15 * 60_000);
+});
+
+it("tells kinds of devices apart by what their browsers say", () => {
+  const says = (rest: string) => deviceKind(`Mozilla/5.0 (${rest}) AppleWebKit/537.36`);
+  expect([
+    says("X11; Linux x86_64"),
+    says("Linux; Android 14; Mobile"),
+    says("iPad; CPU OS 17"),
+    deviceKind("curl/8"),
+    deviceKind(""),
+  ]).toEqual(["a computer", "a phone", "a tablet", "a program", "a program"]);
 });
