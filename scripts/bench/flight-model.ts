@@ -9,8 +9,8 @@ import {
   fly,
   levelState,
   recipes,
+  firstSettings,
 } from "@/core";
-import { firstFlips } from "@/core/recipes/settings.fixture";
 
 /** RK4 steps a second of the flight model beside a generic ODE library on the same problem, in one run. */
 
@@ -65,5 +65,5 @@ const time = (name: string, count: number, run: () => void) => {
   for (let n = 0; n < count; n++) run();
   console.log(`  ${name.padEnd(13)} ${((performance.now() - from) / count).toFixed(1)} ms`);
 };
-time("one flight", 50, () => fly(recipe, airframe, firstFlips, CALM_AIR));
-time("one brief", 3, () => briefTrick(recipe, airframe, firstFlips, CALM_AIR));
+time("one flight", 50, () => fly(recipe, airframe, firstSettings, CALM_AIR));
+time("one brief", 3, () => briefTrick(recipe, airframe, firstSettings, CALM_AIR));

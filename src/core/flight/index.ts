@@ -11,5 +11,6 @@ export {
 export type { Derivative, FlightMedium } from "./dynamics";
 export { createStep } from "./integrator";
 export type { Step } from "./integrator";
+export { firstSettings } from "./first-settings";
 export { requireSettings, settingsRanges } from "./settings";
 export type { Lens, Modes, Settings } from "./settings";

@@ -1,5 +1,5 @@
+import { firstSettings } from "../flight";
 import { airframePresets } from "../airframe";
-import { firstFlips } from "./settings.fixture";
 import {
   briefTrick,
   CALM_AIR,
@@ -14,7 +14,7 @@ import {
 } from ".";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
-const brief = briefTrick(recipes["flip-one-move-back"], five, firstFlips, CALM_AIR);
+const brief = briefTrick(recipes["flip-one-move-back"], five, firstSettings, CALM_AIR);
 
 it("holds together: it begins at the lowest entry rounded up, stops on the mark and ends where it began", () => {
   expect(brief.problems).toEqual([]);
@@ -35,26 +35,26 @@ it("has hang time enough for the turn, and a way out that ends after the catch w
 });
 
 it("asks for more height with more margin, a slower reaction, thinner air or less thrust", () => {
-  const lowest = (margins = USUAL_MARGINS, airframe = five, environment = CALM_AIR, settings = firstFlips) =>
+  const lowest = (margins = USUAL_MARGINS, airframe = five, environment = CALM_AIR, settings = firstSettings) =>
     briefTrick(recipes["flip-slow-back"], airframe, settings, environment, margins).lowestEntryM!;
   const usual = lowest();
   expect(lowest({ marginM: 3.5, reactionS: 0.5 }) - usual).toBeCloseTo(2, 1);
   expect(lowest({ marginM: 1.5, reactionS: 0.9 })).toBeGreaterThan(usual + 1);
   expect(lowest(USUAL_MARGINS, { ...five, thrustToWeight: 3 })).toBeGreaterThan(usual + 0.5);
   const limited = {
-    ...firstFlips,
-    throttle: { ...firstFlips.throttle, limit: { kind: "scale", fraction: 0.6 } as const },
+    ...firstSettings,
+    throttle: { ...firstSettings.throttle, limit: { kind: "scale", fraction: 0.6 } as const },
   };
   expect(lowest(USUAL_MARGINS, five, CALM_AIR, limited)).toBeGreaterThan(usual + 0.5);
 });
 
 it("is the same for the same input", () => {
-  expect(briefTrick(recipes["flip-one-move-back"], five, firstFlips, CALM_AIR)).toEqual(brief);
+  expect(briefTrick(recipes["flip-one-move-back"], five, firstSettings, CALM_AIR)).toEqual(brief);
 });
 
 it("says that nothing can be solved for a recipe without that parameter", () => {
   const bare = { ...recipes["flip-slow-back"], solveFor: {} };
-  expect(solve(bare, { kind: "stop-on-mark" }, five, firstFlips, CALM_AIR)).toMatchObject({
+  expect(solve(bare, { kind: "stop-on-mark" }, five, firstSettings, CALM_AIR)).toMatchObject({
     answer: null,
     why: expect.stringContaining("no parameter"),
   });
@@ -66,11 +66,11 @@ it("resolves parameters with factor and offset, slips them within their range, a
   expect(() => resolve(recipe, { param: "none" })).toThrow(/none is no parameter/);
   expect(withSlip(recipe).parameters.punchS.value).toBe(recipe.parameters.punchS.min);
   const back = mirrored(mirrored(recipe, ["pitch"], "x", "x"), ["pitch"], recipe.id, recipe.label);
-  expect(fly(back, five, firstFlips, CALM_AIR).trace).toEqual(fly(recipe, five, firstFlips, CALM_AIR).trace);
+  expect(fly(back, five, firstSettings, CALM_AIR).trace).toEqual(fly(recipe, five, firstSettings, CALM_AIR).trace);
 });
 
 it("a sideways wind carries the trick along and does not change its turn", () => {
-  const windy = fly(brief.recipe, five, firstFlips, { ...CALM_AIR, windEastMps: 5 }).measures;
+  const windy = fly(brief.recipe, five, firstSettings, { ...CALM_AIR, windEastMps: 5 }).measures;
   expect(windy.sideDriftM).toBeGreaterThan(5);
-  expect(windy.stopErrorDeg).toBeCloseTo(fly(brief.recipe, five, firstFlips, CALM_AIR).measures.stopErrorDeg!, 0);
+  expect(windy.stopErrorDeg).toBeCloseTo(fly(brief.recipe, five, firstSettings, CALM_AIR).measures.stopErrorDeg!, 0);
 });

@@ -1,8 +1,7 @@
 import { airframePresets } from "../airframe";
-import type { Settings } from "../flight";
+import { type Settings, firstSettings } from "../flight";
 import { SEA_LEVEL_AIR } from "../atmosphere";
 import { cruise } from "../sustained";
-import { firstFlips } from "./settings.fixture";
 import {
   CALM_AIR,
   fly,
@@ -56,7 +55,7 @@ const untilTurned = (
   ...rest,
 });
 
-function solved(id: string, settings: Settings = firstFlips, airframe = five): Recipe {
+function solved(id: string, settings: Settings = firstSettings, airframe = five): Recipe {
   const stopped = solve(recipes[id], { kind: "stop-on-mark" }, airframe, settings, high).recipe;
   const back = solve(stopped, { kind: "return-to-entry-height" }, airframe, settings, high).recipe;
   return solve(back, { kind: "stop-on-mark" }, airframe, settings, high).recipe;
@@ -65,12 +64,12 @@ function solved(id: string, settings: Settings = firstFlips, airframe = five): R
 // Facts of the trade that must come out of the model (common practice, no source).
 describe("what pilots know comes out of the model", () => {
   it("a flip at closed throttle without idle authority does not happen", () => {
-    const without = { ...firstFlips, modes: { ...firstFlips.modes, idleAuthority: false } };
+    const without = { ...firstSettings, modes: { ...firstSettings.modes, idleAuthority: false } };
     const { measures, events, trace } = fly(recipes["flip-one-move-back"], five, without, high);
     expect(measures.complete).toBe(false);
     expect(events.some((event) => event.kind === "phase-timeout" && event.detail === "turn")).toBe(true);
     expect(Math.max(...trace.turnedPitchDeg.map(Math.abs))).toBeLessThan(60);
-    expect(fly(recipes["flip-one-move-back"], five, firstFlips, high).measures.complete).toBe(true);
+    expect(fly(recipes["flip-one-move-back"], five, firstSettings, high).measures.complete).toBe(true);
   });
 
   it("a full-rate roll stops in fewer degrees with the throttle a little up than closed", () => {
@@ -87,7 +86,7 @@ describe("what pilots know comes out of the model", () => {
         ],
         { axis: "roll", deg: 300, stopPhase: "stop", catchPhase: "none" },
       );
-      return fly(recipe, five, firstFlips, high).measures.stopErrorDeg!;
+      return fly(recipe, five, firstSettings, high).measures.stopErrorDeg!;
     };
     expect(stopDegrees(0.25)).toBeLessThan(stopDegrees(0) - 1);
   });
@@ -99,13 +98,13 @@ describe("what pilots know comes out of the model", () => {
         untilTurned("over", "pitch", 150, { pitch: { kind: "hold", at: -1 }, throttle: closed, mark: true }),
         forTime("inverted", 0.9, { yaw: { kind: "hold", at: yaw }, throttle: closed }),
       ]);
-      return fly(recipe, five, firstFlips, high).measures.heightGainedM;
+      return fly(recipe, five, firstSettings, high).measures.heightGainedM;
     };
     expect(inverted(1)).toBeLessThan(inverted(0) - 0.2);
     const upright = choreography([
       forTime("spin", 1, { yaw: { kind: "hold", at: 1 }, throttle: { kind: "thrust", g: 1 } }),
     ]);
-    expect(fly(upright, five, firstFlips, high).measures.heightGainedM).toBeGreaterThan(0.2);
+    expect(fly(upright, five, firstSettings, high).measures.heightGainedM).toBeGreaterThan(0.2);
   });
 
   it("rolled to knife edge with the throttle kept it is pulled sideways, cut it barely is", () => {
@@ -116,7 +115,7 @@ describe("what pilots know comes out of the model", () => {
           forTime("edge", 0.6, { throttle }),
         ]),
         five,
-        firstFlips,
+        firstSettings,
         high,
       ).measures.sideDriftM;
     expect(drift({ kind: "thrust", g: 1 })).toBeGreaterThan(1.5);
@@ -125,12 +124,12 @@ describe("what pilots know comes out of the model", () => {
 
   it("a fast flip stopped by simply centring overshoots; eased over the last quarter it does not", () => {
     const centredAt360 = (id: string) =>
-      fly(withParameters(recipes[id], { centreDeg: 360 }), five, firstFlips, high).measures;
+      fly(withParameters(recipes[id], { centreDeg: 360 }), five, firstSettings, high).measures;
     expect(centredAt360("flip-one-move-back").stopErrorDeg).toBeGreaterThan(15);
     expect(centredAt360("flip-ease-quarter-back").stopErrorDeg).toBeLessThan(8);
-    expect(Math.abs(fly(solved("flip-ease-quarter-back"), five, firstFlips, high).measures.stopErrorDeg!)).toBeLessThan(
-      2,
-    );
+    expect(
+      Math.abs(fly(solved("flip-ease-quarter-back"), five, firstSettings, high).measures.stopErrorDeg!),
+    ).toBeLessThan(2);
   });
 
   it("too much gain for the eye's delay gives the wobble that looks like a badly tuned aircraft", () => {
@@ -142,7 +141,7 @@ describe("what pilots know comes out of the model", () => {
           throttle: { kind: "thrust", g: 1 },
         }),
       ]);
-      const { rollDps } = fly(recipe, five, firstFlips, high).trace;
+      const { rollDps } = fly(recipe, five, firstSettings, high).trace;
       return Math.max(...rollDps.slice(-100).map(Math.abs));
     };
     expect(wobble(2)).toBeLessThan(2);
@@ -157,7 +156,7 @@ describe("what pilots know comes out of the model", () => {
       const { qw, qx, qy, qz } = fly(
         recipe,
         five,
-        { ...firstFlips, modes: { ...firstFlips.modes, ...modes } },
+        { ...firstSettings, modes: { ...firstSettings.modes, ...modes } },
         high,
       ).trace;
       const i = qw.length - 1;
@@ -171,7 +170,7 @@ describe("what pilots know comes out of the model", () => {
 describe.each(Object.keys(airframePresets))("on the preset %s", (preset) => {
   const airframe = airframePresets[preset].airframe;
   it.each(Object.keys(recipes))("%s ends upright, on the mark and where it began", (id) => {
-    const { measures } = fly(solved(id, firstFlips, airframe), airframe, firstFlips, high);
+    const { measures } = fly(solved(id, firstSettings, airframe), airframe, firstSettings, high);
     expect(measures.complete).toBe(true);
     expect(Math.abs(measures.stopErrorDeg!)).toBeLessThan(2.5);
     expect(Math.abs(measures.heightGainedM)).toBeLessThan(0.2);
@@ -180,8 +179,8 @@ describe.each(Object.keys(airframePresets))("on the preset %s", (preset) => {
 });
 
 it("a forward flip is a backward one with the stick reversed", () => {
-  const back = fly(recipes["flip-one-move-back"], five, firstFlips, high);
-  const front = fly(recipes["flip-one-move-front"], five, firstFlips, high);
+  const back = fly(recipes["flip-one-move-back"], five, firstSettings, high);
+  const front = fly(recipes["flip-one-move-front"], five, firstSettings, high);
   expect(front.measures.stopErrorDeg).toBeCloseTo(back.measures.stopErrorDeg!, 3);
   expect(Math.min(...front.trace.stickPitch)).toBe(-1);
   expect(Math.max(...back.trace.stickPitch)).toBe(1);
@@ -189,7 +188,7 @@ it("a forward flip is a backward one with the stick reversed", () => {
 
 it("hang time is the textbook 2v/g of the climb at closing, less a little for drag", () => {
   const recipe = withParameters(recipes["flip-slow-back"], { punchS: 0.8 });
-  const { hangTimeS, climbAtCutMps } = flyUncaught(recipe, five, firstFlips, high).flight.measures;
+  const { hangTimeS, climbAtCutMps } = flyUncaught(recipe, five, firstSettings, high).flight.measures;
   const textbook = (2 * climbAtCutMps!) / 9.80665;
   expect(hangTimeS!).toBeGreaterThan(textbook * 0.95);
   expect(hangTimeS!).toBeLessThan(textbook * 1.12);
@@ -203,24 +202,24 @@ it("a learner's slow flip wants a punch of a little over a second (common practi
 
 it("a faster end rate needs a shorter punch and less height", () => {
   const faster: Settings = {
-    ...firstFlips,
-    rates: { ...firstFlips.rates, pitch: { family: "base-super", base: 1, super: 0.78, expo: 0.1 } },
+    ...firstSettings,
+    rates: { ...firstSettings.rates, pitch: { family: "base-super", base: 1, super: 0.78, expo: 0.1 } },
   };
   const lowest = (recipe: Recipe, settings: Settings) =>
     solve(recipe, { kind: "lowest-entry", marginM: 1.5, reactionS: 0.5 }, five, settings, high).answer!;
   const a = solved("flip-one-move-back");
   const b = solved("flip-one-move-back", faster);
   expect(b.parameters.punchS.value).toBeLessThan(a.parameters.punchS.value);
-  expect(lowest(b, faster)).toBeLessThan(lowest(a, firstFlips));
+  expect(lowest(b, faster)).toBeLessThan(lowest(a, firstSettings));
 });
 
 it("the lowest entry height is enough and not much more: slipped and caught late, it clears by the margin", () => {
   const recipe = solved("flip-slow-back");
-  const { answer } = solve(recipe, { kind: "lowest-entry", marginM: 1.5, reactionS: 0.5 }, five, firstFlips, high);
+  const { answer } = solve(recipe, { kind: "lowest-entry", marginM: 1.5, reactionS: 0.5 }, five, firstSettings, high);
   const at = { ...CALM_AIR, entryHeightM: answer! };
   const slipped = withParameters(recipe, { punchS: recipe.parameters.punchS.value * 0.8 });
-  const catchS = flyUncaught(slipped, five, firstFlips, high).catchS!;
-  const { measures } = fly(withoutCatch(slipped), five, firstFlips, at, { atS: catchS + 0.5, phases: recipe.abort });
+  const catchS = flyUncaught(slipped, five, firstSettings, high).catchS!;
+  const { measures } = fly(withoutCatch(slipped), five, firstSettings, at, { atS: catchS + 0.5, phases: recipe.abort });
   expect(measures.crashed).toBe(false);
   expect(measures.lowestM).toBeGreaterThan(1.4);
   expect(measures.lowestM).toBeLessThan(1.7);
@@ -229,10 +228,10 @@ it("the lowest entry height is enough and not much more: slipped and caught late
 it("the way out works just before its last instant and not just after", () => {
   const recipe = solved("flip-slow-back");
   const at = { ...CALM_AIR, entryHeightM: 8 };
-  const last = wayOut(recipe, five, firstFlips, at)!;
-  const cutS = fly(recipe, five, firstFlips, at).measures.throttleClosedAtS!;
+  const last = wayOut(recipe, five, firstSettings, at)!;
+  const cutS = fly(recipe, five, firstSettings, at).measures.throttleClosedAtS!;
   const crashedWhenGivenUpAt = (atS: number) => {
-    const { events } = fly(withoutCatch(recipe), five, firstFlips, at, { atS, phases: recipe.abort });
+    const { events } = fly(withoutCatch(recipe), five, firstSettings, at, { atS, phases: recipe.abort });
     return events.some((event) => event.kind === "crash" || event.kind === "touchdown");
   };
   expect(crashedWhenGivenUpAt(cutS + last.lastAfterCutS - 0.03)).toBe(false);
@@ -240,16 +239,16 @@ it("the way out works just before its last instant and not just after", () => {
 });
 
 it("says why when there is no answer", () => {
-  const without = { ...firstFlips, modes: { ...firstFlips.modes, idleAuthority: false } };
+  const without = { ...firstSettings, modes: { ...firstSettings.modes, idleAuthority: false } };
   const stop = solve(recipes["flip-one-move-back"], { kind: "stop-on-mark" }, five, without, high);
   expect(stop).toMatchObject({ answer: null, why: expect.stringContaining("never comes round") });
 });
 
 it("keeps every number finite, under 2 MB and within the longest flight, and repeats exactly with the same seed", () => {
   const noisy = { ...high, stickNoise: 0.1, seed: 7, windNorthMps: 8 };
-  const a = fly(recipes["flip-slow-back"], five, firstFlips, noisy);
-  expect(fly(recipes["flip-slow-back"], five, firstFlips, noisy)).toEqual(a);
-  expect(fly(recipes["flip-slow-back"], five, firstFlips, { ...noisy, seed: 8 }).trace.heightM).not.toEqual(
+  const a = fly(recipes["flip-slow-back"], five, firstSettings, noisy);
+  expect(fly(recipes["flip-slow-back"], five, firstSettings, noisy)).toEqual(a);
+  expect(fly(recipes["flip-slow-back"], five, firstSettings, { ...noisy, seed: 8 }).trace.heightM).not.toEqual(
     a.trace.heightM,
   );
   for (const column of Object.values(a.trace))
@@ -258,7 +257,7 @@ it("keeps every number finite, under 2 MB and within the longest flight, and rep
   const endless = choreography([
     { id: "wait", label: "wait", throttle: { kind: "thrust", g: 1 }, until: [], maxS: 1e9 },
   ]);
-  const { trace, measures } = fly(endless, five, firstFlips, high);
+  const { trace, measures } = fly(endless, five, firstSettings, high);
   expect(trace.timeS.length * trace.sampleS).toBeLessThan(41);
   expect(measures.complete).toBe(false);
 });
@@ -269,7 +268,7 @@ it("ends a phase at the pitch, heading, height or climb its guard names", () => 
     const { trace, measures } = fly(
       choreography([{ id: "one", label: "one", throttle: hover, maxS: 3, until, ...rest }]),
       five,
-      firstFlips,
+      firstSettings,
       high,
     );
     expect(measures.durationS).toBeLessThan(3);
@@ -294,7 +293,7 @@ it("ends a phase at the pitch, heading, height or climb its guard names", () => 
 
 it("rolls about the view axis with the opposite yaw: the view stays on its path where a pure roll does not", () => {
   const lookedAway = (yaw: Phase["yaw"]) => {
-    const tilted: Settings = { ...firstFlips, tiltDeg: 30, modes: firstFlips.modes };
+    const tilted: Settings = { ...firstSettings, tiltDeg: 30, modes: firstSettings.modes };
     const roll = choreography([
       // Nose down by the tilt, so that the roll begins with the horizon in the middle.
       {
@@ -316,7 +315,7 @@ it("rolls about the view axis with the opposite yaw: the view stays on its path 
 
 it("reports the ground", () => {
   const fall = choreography([forTime("fall", 5, { throttle: closed })]);
-  const { measures, events } = fly(fall, five, firstFlips, { ...CALM_AIR, entryHeightM: 5 });
+  const { measures, events } = fly(fall, five, firstSettings, { ...CALM_AIR, entryHeightM: 5 });
   expect(measures.crashed).toBe(true);
   expect(events.at(-1)!.kind).toBe("crash");
   // Rotors take a moment to run down, so it is a little later than the textbook fall.
@@ -327,10 +326,12 @@ it("reports the ground", () => {
 
 it("starts a cruise in balance", () => {
   const straight: Recipe = {
-    ...choreography([forTime("on", 2, { throttle: { kind: "thrust", g: cruise(five, 20, SEA_LEVEL_AIR).thrustG } })]),
+    ...choreography([
+      forTime("on", 2, { throttle: { kind: "thrust", g: cruise(five, firstSettings.tiltDeg, SEA_LEVEL_AIR).thrustG } }),
+    ]),
     start: { kind: "cruise" },
   };
-  const { trace, measures } = fly(straight, five, firstFlips, high);
+  const { trace, measures } = fly(straight, five, firstSettings, high);
   expect(Math.abs(measures.heightGainedM)).toBeLessThan(0.1);
   expect(Math.abs(trace.vNorthMps.at(-1)! - trace.vNorthMps[0])).toBeLessThan(0.1);
   expect(Math.abs(trace.viewElevationDeg[0])).toBeLessThan(1e-6);
@@ -338,14 +339,14 @@ it("starts a cruise in balance", () => {
 
 it("refuses bad input by field, and an aircraft that cannot stay up", () => {
   const recipe = recipes["flip-slow-back"];
-  expect(() => fly(recipe, { ...five, thrustToWeight: 0.9 }, firstFlips, high)).toThrow(
+  expect(() => fly(recipe, { ...five, thrustToWeight: 0.9 }, firstSettings, high)).toThrow(
     /airframe.thrustToWeight is 0.9/,
   );
-  expect(() => fly(recipe, five, { ...firstFlips, tiltDeg: Number.NaN }, high)).toThrow(/tiltDeg is NaN/);
-  expect(() => fly(recipe, five, firstFlips, { ...high, windNorthMps: 1e9 })).toThrow(/windNorthMps/);
+  expect(() => fly(recipe, five, { ...firstSettings, tiltDeg: Number.NaN }, high)).toThrow(/tiltDeg is NaN/);
+  expect(() => fly(recipe, five, firstSettings, { ...high, windNorthMps: 1e9 })).toThrow(/windNorthMps/);
   const held = {
-    ...firstFlips,
-    throttle: { ...firstFlips.throttle, limit: { kind: "clip", fraction: 0.25 } as const },
+    ...firstSettings,
+    throttle: { ...firstSettings.throttle, limit: { kind: "clip", fraction: 0.25 } as const },
   };
   expect(() => fly(recipe, five, held, high)).toThrow(/too little for this aircraft to stay up/);
   expect(() => withParameters(recipe, { punchS: 99 })).toThrow(/punchS is 99; allowed: 0.15 to 2.5/);

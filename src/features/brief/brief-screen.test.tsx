@@ -1,7 +1,6 @@
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings } from "@/core";
-import { firstFlips } from "@/core/recipes/settings.fixture";
+import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
 import { standingOf } from "@/syllabus";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { BriefScreen } from "./brief-screen";
@@ -11,12 +10,12 @@ import { useBrief, type BriefState } from "./use-brief";
 jest.mock("./use-brief");
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
-const done = (settings: Settings = firstFlips): BriefState => ({
+const done = (settings: Settings = firstSettings): BriefState => ({
   kind: "done",
   brief: briefTrick(recipes["flip-one-move-back"], airframe, settings, CALM_AIR),
 });
 
-function show(state: BriefState, change: Partial<BriefData> = {}, settings: Settings = firstFlips): void {
+function show(state: BriefState, change: Partial<BriefData> = {}, settings: Settings = firstSettings): void {
   jest.mocked(useBrief).mockReturnValue(state);
   const standing = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
   const data: BriefData = {
@@ -123,7 +122,7 @@ it("goes to the other direction and to the steps beside it, by button and by key
 });
 
 it("says why it does not go, and what stands against it", () => {
-  const held: Settings = { ...firstFlips, modes: { ...firstFlips.modes, bankLimitDeg: 30 } };
+  const held: Settings = { ...firstSettings, modes: { ...firstSettings.modes, bankLimitDeg: 30 } };
   show(done(held), {}, held);
   const warning = screen.getByRole("alert");
   expect(warning).toHaveTextContent("the turn never comes round");

@@ -1,5 +1,4 @@
-import { airframePresets, briefTrick, CALM_AIR, recipes } from "@/core";
-import { firstFlips as firstSettings } from "@/core/recipes/settings.fixture";
+import { airframePresets, briefTrick, CALM_AIR, recipes, firstSettings } from "@/core";
 import { findStep } from "@/syllabus";
 import { cautionsFor } from "./cautions";
 import { instructionsFor } from "./choreography";

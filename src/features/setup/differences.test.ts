@@ -1,5 +1,5 @@
+import { firstSettings } from "@/core";
 import { differencesInWords } from "./differences";
-import { firstSettings } from "./first-settings";
 
 it("is silent about equal settings and says each change with its figures", () => {
   expect(differencesInWords(firstSettings, firstSettings)).toEqual([]);

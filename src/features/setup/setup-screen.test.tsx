@@ -1,9 +1,8 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, type Settings } from "@/core";
+import { airframePresets, type Settings, firstSettings } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
-import { firstSettings } from "./first-settings";
 import type { SetupData } from "./load";
 import { SetupScreen } from "./setup-screen";
 

@@ -1,6 +1,5 @@
 import { v7 as newId } from "uuid";
-import { airframePresets } from "@/core";
-import { firstFlips } from "@/core/recipes/settings.fixture";
+import { airframePresets, firstSettings } from "@/core";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import {
   findPilot,
@@ -85,7 +84,7 @@ it("gives the newest setup of each aircraft, and all versions newest first", asy
     id: newId(),
     aircraftId,
     number,
-    settings: { ...firstFlips, tiltDeg: number },
+    settings: { ...firstSettings, tiltDeg: number },
     reason: "r",
     coachId: coach.id,
   });

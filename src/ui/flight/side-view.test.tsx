@@ -1,11 +1,10 @@
 import { screen } from "@testing-library/react";
-import { airframePresets, CALM_AIR, fly, recipes } from "@/core";
-import { firstFlips } from "@/core/recipes/settings.fixture";
+import { airframePresets, CALM_AIR, fly, recipes, firstSettings } from "@/core";
 import { renderScreen } from "../testing/render-screen";
 import { SideView } from "./side-view";
 
 const flightFrom = (entryHeightM: number) =>
-  fly(recipes["flip-slow-back"], airframePresets["five-inch-freestyle"].airframe, firstFlips, {
+  fly(recipes["flip-slow-back"], airframePresets["five-inch-freestyle"].airframe, firstSettings, {
     ...CALM_AIR,
     entryHeightM,
   }).trace;

@@ -1,13 +1,12 @@
 import { screen, within } from "@testing-library/react";
-import { airframePresets, CALM_AIR, fly, recipes } from "@/core";
-import { firstFlips } from "@/core/recipes/settings.fixture";
+import { airframePresets, CALM_AIR, fly, recipes, firstSettings } from "@/core";
 import { renderScreen } from "../testing/render-screen";
 import { StickDials } from "./stick-dials";
 
 const { trace } = fly(
   recipes["flip-one-move-back"],
   airframePresets["five-inch-freestyle"].airframe,
-  firstFlips,
+  firstSettings,
   CALM_AIR,
 );
 const at = (timeS: number) => Math.round(timeS / trace.sampleS);

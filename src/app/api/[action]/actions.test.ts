@@ -1,10 +1,10 @@
+import { firstSettings } from "@/core";
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
 import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
 import { listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
-import { firstSettings } from "@/features/setup/first-settings";
 import { actionNames } from "./registry";
 import { POST } from "./route";
 
