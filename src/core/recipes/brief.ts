@@ -4,7 +4,7 @@ import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import type { Measures } from "./measures";
 import { withParameters, type Recipe } from "./recipe";
-import { solve, type Solution } from "./solve";
+import { solve, type Goal } from "./solve";
 import { flyUncaught, wayOut, type WayOut } from "./way-out";
 
 /** Everything a brief says about a trick flown with one aircraft and one pilot's settings. */
@@ -22,8 +22,8 @@ export interface TrickBrief {
   readonly entryHeightM: number;
   readonly wayOut: WayOut | null;
   readonly margins: SafetyMargins;
-  /** What stands in the way, in words; empty when the trick goes. */
-  readonly problems: readonly string[];
+  /** What stands in the way, in words; null when the trick goes. With a problem, the flight shows what would happen and the figures mean nothing. */
+  readonly problem: string | null;
 }
 
 /** What the height must cover. */
@@ -43,18 +43,22 @@ export function briefTrick(
   environment: Environment,
   margins: SafetyMargins = USUAL_MARGINS,
 ): TrickBrief {
-  const problems = new Set<string>();
-  const take = (solution: Solution): Recipe => {
-    if (solution.answer === null) problems.add(solution.why);
-    return solution.recipe;
-  };
   // The stop moves the height a little and the punch moves the stop a little: once round again settles both.
-  const stopped = take(solve(recipe, { kind: "stop-on-mark" }, aircraft, settings, environment));
-  const level = take(solve(stopped, { kind: "return-to-entry-height" }, aircraft, settings, environment));
-  const solved = take(solve(level, { kind: "stop-on-mark" }, aircraft, settings, environment));
-  const lowest = solve(solved, { kind: "lowest-entry", ...margins }, aircraft, settings, environment);
-  take(lowest);
-  const entryHeightM = lowest.answer === null ? environment.entryHeightM : Math.ceil(2 * lowest.answer) / 2;
+  const solving = solveInTurn(
+    recipe,
+    [
+      { kind: "stop-on-mark" },
+      { kind: "return-to-entry-height" },
+      { kind: "stop-on-mark" },
+      { kind: "lowest-entry", ...margins },
+    ],
+    aircraft,
+    settings,
+    environment,
+  );
+  const solved = solving.recipe;
+  const lowestEntryM = solving.why === null ? solving.lastAnswer : null;
+  const entryHeightM = lowestEntryM === null ? environment.entryHeightM : Math.ceil(2 * lowestEntryM) / 2;
   const there = { ...environment, entryHeightM };
   const stop = recipe.solveFor.stop;
   const centred = stop && recipe.turn ? withParameters(solved, { [stop]: recipe.turn.deg }) : solved;
@@ -64,10 +68,29 @@ export function briefTrick(
     simplyCentred: fly(centred, aircraft, settings, there).measures,
     hangTimeS: flyUncaught(solved, aircraft, settings, { ...there, entryHeightM: entryHeightM + 100 }).flight.measures
       .hangTimeS,
-    lowestEntryM: lowest.answer,
+    lowestEntryM,
     entryHeightM,
     wayOut: wayOut(solved, aircraft, settings, there),
     margins,
-    problems: [...problems],
+    problem: solving.why,
   };
+}
+
+/** Meets one goal after the other, each on the recipe of the one before; stops at the first that has no answer and says why. */
+function solveInTurn(
+  recipe: Recipe,
+  goals: readonly Goal[],
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): { recipe: Recipe; lastAnswer: number; why: string | null } {
+  let solved = recipe;
+  let lastAnswer = 0;
+  for (const goal of goals) {
+    const solution = solve(solved, goal, aircraft, settings, environment);
+    if (solution.answer === null) return { recipe: solved, lastAnswer, why: solution.why };
+    solved = solution.recipe;
+    lastAnswer = solution.answer;
+  }
+  return { recipe: solved, lastAnswer, why: null };
 }

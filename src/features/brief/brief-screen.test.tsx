@@ -127,6 +127,10 @@ it("says why it does not go, and what stands against it", () => {
   const warning = screen.getByRole("alert");
   expect(warning).toHaveTextContent("the turn never comes round");
   expect(warning).toHaveTextContent("bank limit of 30°");
+  // Figures of a trick that does not go would mislead.
+  expect(screen.getByText(/No figures for Plank/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^Punch/ })).toBeNull();
+  expect(screen.queryByText(/it still works up to/)).toBeNull();
   expect(within(warning).getByRole("link", { name: "Setup" })).toBeVisible();
   document.body.innerHTML = "";
   show({ kind: "impossible", why: "airframe.massKg is 0; allowed: 0.01 to 25" });

@@ -152,11 +152,11 @@ function Warnings({
 }) {
   const { hrefFor } = useAtHand();
   const found = cautionsFor(data.standing.step, aircraft, settings);
-  const problems = state.kind === "impossible" ? [state.why] : state.kind === "done" ? state.brief.problems : [];
-  if (found.length + problems.length === 0) return null;
+  const problem = state.kind === "impossible" ? state.why : state.kind === "done" ? state.brief.problem : null;
+  if (found.length === 0 && problem === null) return null;
   return (
     <Alert
-      severity={problems.length ? "error" : "warning"}
+      severity={problem ? "error" : "warning"}
       sx={{ mb: 1.5 }}
       action={
         <Button color="inherit" component={Link} href={hrefFor("/setup")}>
@@ -164,9 +164,7 @@ function Warnings({
         </Button>
       }
     >
-      {problems.map((problem) => (
-        <div key={problem}>Does not go with these settings: {problem}.</div>
-      ))}
+      {problem && <b>Does not go with these settings: {problem}.</b>}
       {found.map((line) => (
         <div key={line}>{line}</div>
       ))}
@@ -204,7 +202,7 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
           Way out
         </Typography>
         <Typography sx={{ mt: 0.5 }}>{step.wayOut}</Typography>
-        {brief?.wayOut && (
+        {brief?.wayOut && brief.problem === null && (
           <Typography sx={{ mt: 0.5 }}>
             From <Num value={brief.entryHeightM} quantity="length" />, it still works up to{" "}
             <Num value={brief.wayOut.lastAfterCutS} quantity="time" /> after closing the throttle, and down to{" "}

@@ -51,8 +51,8 @@ it("a brief says what stands against the step with these settings", () => {
 
 it("a brief of an aircraft that may not turn over says so and still has a picture", () => {
   const held = { ...firstSettings, modes: { ...firstSettings.modes, bankLimitDeg: 30 } };
-  const { problems, lowestEntryM, flight } = briefTrick(recipes["flip-slow-back"], airframe, held, CALM_AIR);
-  expect(problems.join(" ")).toContain("never comes round");
+  const { problem, lowestEntryM, flight } = briefTrick(recipes["flip-slow-back"], airframe, held, CALM_AIR);
+  expect(problem).toContain("never comes round");
   expect(lowestEntryM).toBeNull();
   expect(flight.trace.timeS.length).toBeGreaterThan(10);
 });

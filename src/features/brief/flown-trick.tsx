@@ -69,36 +69,38 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
     >
       <section aria-labelledby="sticks">
         <Typography variant="h2" id="sticks" sx={{ mb: 1 }}>
-          What the sticks do{" "}
+          {brief.problem === null ? "What the sticks do" : "What the sticks would do"}{" "}
           <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
             mode {pilot.stickMode}
           </Box>
         </Typography>
         <StickDials trace={trace} stickMode={pilot.stickMode} phases={instructions} cursor={cursor} />
-        <Box component="ol" sx={{ listStyle: "none", p: 0, mt: 1, mb: 0 }}>
-          {instructions.map((one) => (
-            <Box
-              component="li"
-              key={one.number}
-              sx={(theme) => ({
-                display: "flex",
-                gap: 1,
-                py: 0.25,
-                px: 0.5,
-                bgcolor: now?.number === one.number ? theme.tokens.depths[1] : "transparent",
-              })}
-            >
-              <b className="num">{one.number}</b>
-              <span>
-                {one.text} <b className="num">{one.figure}</b>
-              </span>
-            </Box>
-          ))}
-        </Box>
+        {brief.problem === null && (
+          <Box component="ol" sx={{ listStyle: "none", p: 0, mt: 1, mb: 0 }}>
+            {instructions.map((one) => (
+              <Box
+                component="li"
+                key={one.number}
+                sx={(theme) => ({
+                  display: "flex",
+                  gap: 1,
+                  py: 0.25,
+                  px: 0.5,
+                  bgcolor: now?.number === one.number ? theme.tokens.depths[1] : "transparent",
+                })}
+              >
+                <b className="num">{one.number}</b>
+                <span>
+                  {one.text} <b className="num">{one.figure}</b>
+                </span>
+              </Box>
+            ))}
+          </Box>
+        )}
       </section>
       <section aria-labelledby="path">
         <Typography variant="h2" id="path">
-          What the aircraft does{" "}
+          {brief.problem === null ? "What the aircraft does" : "What would happen"}{" "}
           <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
             height over time
           </Box>
@@ -125,7 +127,14 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
           Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
         </Typography>
       </section>
-      <BriefFigures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
+      {brief.problem === null ? (
+        <BriefFigures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
+      ) : (
+        <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
+          No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not go with
+          it, so none of them would mean anything. Change the setup first.
+        </Typography>
+      )}
     </Box>
   );
 }

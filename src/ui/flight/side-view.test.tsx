@@ -35,3 +35,20 @@ it("says the highest and lowest point in the units chosen, for people who do not
   show(40, "imperial");
   expect(screen.getByRole("img", { name: /highest point \d+\u202fft/ })).toBeInTheDocument();
 });
+
+it("marks where a flight meets the ground", () => {
+  show(40);
+  expect(screen.queryByText("meets the ground")).toBeNull();
+  const fall = fly(
+    recipes["flip-slow-back"],
+    airframePresets["five-inch-freestyle"].airframe,
+    firstSettings,
+    { ...CALM_AIR, entryHeightM: 1 },
+    {
+      atS: 0.2,
+      phases: [{ id: "fall", label: "fall", throttle: { kind: "hold", at: 0 }, until: [], maxS: 9 }],
+    },
+  ).trace;
+  renderScreen(<SideView trace={fall} phases={[]} level={null} cursor={null} everyS={0.15} />);
+  expect(screen.getByText("meets the ground")).toBeInTheDocument();
+});

@@ -49,6 +49,8 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
   const shown = lines.filter((heightM) => y(heightM) < HEIGHT - PAD.bottom - 24);
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
   const glyphs = trace.timeS.map((_, i) => i).filter((i) => i % stride === 0);
+  const last = trace.timeS.length - 1;
+  const endsOnGround = trace.heightM[last] <= 0;
   const groundY = HEIGHT - PAD.bottom;
   return (
     <svg
@@ -136,6 +138,16 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
       {glyphs.map((i) => (
         <Glyph key={i} trace={trace} sample={i} x={x(i)} y={y(trace.heightM[i])} strong={false} />
       ))}
+      {endsOnGround && (
+        <path
+          d={`M${x(last) - 8} ${groundY - 8}l16 16m0 -16l-16 16`}
+          stroke={tokens.buoyText}
+          strokeWidth="4"
+          fill="none"
+        >
+          <title>meets the ground</title>
+        </path>
+      )}
       {cursor !== null && <Glyph trace={trace} sample={cursor} x={x(cursor)} y={y(trace.heightM[cursor])} strong />}
       {phases.map(({ number, sample }) => (
         <g key={number}>

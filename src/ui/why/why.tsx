@@ -62,9 +62,9 @@ export function WhyProvider({ children }: { children: ReactNode }) {
           {shown && (
             <>
               <Typography sx={{ mt: 2, color: "text.secondary" }}>{shown.title}</Typography>
-              <Typography className="num" sx={{ fontSize: "2rem" }}>
+              <Box className="num" sx={{ fontSize: "2rem", lineHeight: 1.2 }}>
                 {shown.result}
-              </Typography>
+              </Box>
               <Typography sx={{ mt: 2 }}>{shown.how}</Typography>
               <Typography variant="h3" component="h3" sx={{ mt: 3, mb: 0.5 }}>
                 From
