@@ -7,7 +7,7 @@ import { PlainFailure, runMain, say } from "./lib/say.mjs";
 
 /**
  * Takes the pictures of docs/screenshots from a running demo: npm run screenshots -- [address] [folder] [name …].
- * Opens an unfinished session for the tally and undoes it afterwards only in so far as nothing is tapped.
+ * For the tally it starts a session and taps twice, so load the demo afresh afterwards (--reset) if that matters.
  */
 const [address = "http://127.0.0.1:3000", folder = join(root, "docs/screenshots"), ...wanted] = process.argv.slice(2);
 

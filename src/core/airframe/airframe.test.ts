@@ -1,4 +1,4 @@
-import { airframePresets, commandForThrust, hoverCommand, requireAirframe, thrustFraction } from ".";
+import { airframePresets, commandForThrust, hoverCommand, requireAirframe, thrustFraction, withMass } from ".";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 
@@ -27,4 +27,11 @@ it("refuses an airframe field by field", () => {
   expect(() => requireAirframe({ ...five, inertiaKgM2: { x: 0, y: 1, z: 1 } })).toThrow(/airframe.inertiaKgM2.x is 0/);
   expect(() => requireAirframe({ ...five, thrustToWeight: Infinity })).toThrow(/airframe.thrustToWeight is Infinity/);
   expect(() => requireAirframe(undefined as never)).toThrow(/airframe.massKg is undefined/);
+});
+
+it("a heavier battery takes thrust over weight and adds inertia; the motors push as before", () => {
+  const heavy = withMass(five, 2 * five.massKg);
+  expect(heavy.thrustToWeight * heavy.massKg).toBeCloseTo(five.thrustToWeight * five.massKg, 12);
+  expect(heavy.inertiaKgM2.y).toBeCloseTo(2 * five.inertiaKgM2.y, 12);
+  expect(hoverCommand(heavy)).toBeGreaterThan(hoverCommand(five));
 });

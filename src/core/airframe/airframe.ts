@@ -76,3 +76,15 @@ export function commandForThrust(airframe: Airframe, fraction: number): number {
 export function hoverCommand(airframe: Airframe): number {
   return commandForThrust(airframe, 1 / airframe.thrustToWeight);
 }
+
+/** The same aircraft at another weight: the motors push as before, so thrust over weight falls as mass grows; inertia goes with mass. */
+export function withMass(airframe: Airframe, massKg: number): Airframe {
+  const ratio = requireNumber("massKg", massKg, ...airframeRanges.massKg) / airframe.massKg;
+  const { x, y, z } = airframe.inertiaKgM2;
+  return {
+    ...airframe,
+    massKg,
+    thrustToWeight: airframe.thrustToWeight / ratio,
+    inertiaKgM2: { x: x * ratio, y: y * ratio, z: z * ratio },
+  };
+}

@@ -41,6 +41,8 @@ export interface StepEvidence {
 
 /** An attempt this many attempts ago counts half. Our choice; shown beside the figure. */
 export const RECENCY_HALF_LIFE_ATTEMPTS = 10;
+/** An imbalance between directions below this chance is noise and is not spoken of. Our choice. */
+export const TELLING_IMBALANCE = 0.8;
 /** Uniform prior of the clean rate. */
 const PRIOR = { a: 1, b: 1 };
 

@@ -3,7 +3,7 @@ export type { Advice, AdviceInput, AdviceKind } from "./advice";
 export { outcomes, places } from "./attempt";
 export type { Attempt, Outcome, PassMark, Place } from "./attempt";
 export { betaCdf, betaQuantile } from "./beta";
-export { chanceGreater, posteriorOf, RECENCY_HALF_LIFE_ATTEMPTS, weighEvidence } from "./evidence";
+export { chanceGreater, posteriorOf, RECENCY_HALF_LIFE_ATTEMPTS, TELLING_IMBALANCE, weighEvidence } from "./evidence";
 export type { DirectionEvidence, Imbalance, Posterior, StepEvidence } from "./evidence";
 export { reviewOf } from "./review";
 export type { Review } from "./review";

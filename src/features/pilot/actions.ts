@@ -4,8 +4,6 @@ import {
   insertMilestone,
   insertNote,
   inTransaction,
-  latestSetups,
-  listAircraft,
   listAttempts,
   listMilestones,
   lockMilestone,
@@ -23,17 +21,12 @@ async function requirePilot(pilotId: string): Promise<void> {
 
 /** The evidence as it stands now, kept with the milestone. */
 async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
-  const [attempts, milestones, aircraft, setups] = await Promise.all([
-    listAttempts([pilotId]),
-    listMilestones(pilotId),
-    listAircraft(),
-    latestSetups(),
-  ]);
-  const own = aircraft.find((one) => one.pilotId === pilotId);
+  const [attempts, milestones] = await Promise.all([listAttempts([pilotId]), listMilestones(pilotId)]);
   const standing = standingOf({
     attempts,
     signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
-    setupId: (own && setups.get(own.id)?.id) ?? null,
+    // Judged with the setup it was flown with, as the tally does.
+    setupId: attempts.filter((attempt) => attempt.stepId === stepId).at(-1)?.setupId ?? null,
     nowMs: now.getTime(),
   });
   return evidenceFor(standing.steps.find(({ step }) => step.id === stepId)!);

@@ -10,7 +10,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
-import type { Outcome } from "@/core";
+import { TELLING_IMBALANCE, type Outcome } from "@/core";
 import { directionNames, findStep, skillOf, stageNames, type StepStanding } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
@@ -217,7 +217,7 @@ function StepRow({
                 mark={one.step.mark}
               />
             ))}
-            {imbalance && imbalance.chance >= 0.8 && (
+            {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
               <Typography sx={{ fontSize: "0.88rem" }}>
                 Favours {names[imbalance.better]}: better with{" "}
                 <span className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</span> chance, by{" "}

@@ -7,16 +7,13 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { advise, weighEvidence } from "@/core";
+import { advise, TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import { directionNames, stepBefore, type Step } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
 import type { TallyPilot } from "./load";
-
-/** An imbalance below this chance is noise and is not spoken of. */
-const TELLING = 0.8;
 
 const verdictWords = {
   begin: "Begin",
@@ -78,7 +75,7 @@ export function Verdict({ pilot, step, own }: { pilot: TallyPilot; step: Step; o
           <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
         ))}
       </Box>
-      {imbalance && imbalance.chance >= TELLING && (
+      {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
         <Typography sx={{ fontSize: "0.9rem" }}>
           {names[imbalance.better].charAt(0).toUpperCase() + names[imbalance.better].slice(1)} is the better side with{" "}
           <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}

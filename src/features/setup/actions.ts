@@ -5,6 +5,7 @@ import {
   rateParameters,
   type RateCurve,
   type Settings,
+  withMass,
 } from "@/core";
 import { action, badField, conflict, missing } from "@/server/actions";
 import {
@@ -25,18 +26,23 @@ export const setupActions = {
     async ({ id, pilotId, name, presetId, flightState, massG, thrustToWeight }) => {
       if (!(await findPilot(pilotId))) throw missing("That pilot");
       const preset = airframePresets[presetId].airframe;
-      const airframe = {
-        ...preset,
-        massKg: measured("massG", massG, airframeRanges.massKg, 1000, "g") ?? preset.massKg,
-        thrustToWeight:
-          measured("thrustToWeight", thrustToWeight, airframeRanges.thrustToWeight, 1, "") ?? preset.thrustToWeight,
-      };
-      // Heavier or lighter than the preset on the same frame: inertia goes with mass.
-      const ratio = airframe.massKg / preset.massKg;
-      const { x, y, z } = preset.inertiaKgM2;
-      const scaled = { ...airframe, inertiaKgM2: { x: x * ratio, y: y * ratio, z: z * ratio } };
+      const massKg = measured("massG", massG, airframeRanges.massKg, 1000, "g") ?? preset.massKg;
+      const airframe = withMass(preset, massKg);
+      const thrust =
+        measured("thrustToWeight", thrustToWeight, airframeRanges.thrustToWeight, 1, "") ?? airframe.thrustToWeight;
+      const [least, most] = airframeRanges.thrustToWeight;
+      if (thrust < least || thrust > most) {
+        throw badField(
+          "massG",
+          "With this weight the motors of this kind could not be right. Check it, or give thrust over weight as measured.",
+        );
+      }
       await inTransaction((transaction) =>
-        insertAircraft(transaction, { id, pilotId, name, presetId, flightState, airframe: scaled }, new Date()),
+        insertAircraft(
+          transaction,
+          { id, pilotId, name, presetId, flightState, airframe: { ...airframe, thrustToWeight: thrust } },
+          new Date(),
+        ),
       );
     },
   ),

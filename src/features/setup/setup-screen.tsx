@@ -8,7 +8,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { airframePresets } from "@/core";
+import { airframePresets, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -93,13 +93,15 @@ function AircraftNumbers({ data }: { data: SetupData }) {
   const { units } = usePreferences();
   const { airframe, presetId } = data.aircraft!;
   const preset = airframePresets[presetId];
+  const thrustEstimated =
+    preset !== undefined &&
+    Math.abs(withMass(preset.airframe, airframe.massKg).thrustToWeight - airframe.thrustToWeight) < 1e-9;
   const given = (estimated: boolean) => (estimated ? "estimate" : "measured");
   return (
     <Box component="span" sx={{ fontSize: "0.92rem" }}>
       {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> (
       {given(airframe.massKg === preset?.airframe.massKg)}) · thrust{" "}
-      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight (
-      {given(airframe.thrustToWeight === preset?.airframe.thrustToWeight)})
+      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight ({given(thrustEstimated)})
     </Box>
   );
 }

@@ -1,5 +1,12 @@
 import "server-only";
-import { latestSetups, listAircraft, listAttempts, listMilestones, listPilots } from "@/server/repositories";
+import {
+  aircraftOfSetups,
+  latestSetups,
+  listAircraft,
+  listAttempts,
+  listMilestones,
+  listPilots,
+} from "@/server/repositories";
 import { standingOf, type PilotStanding } from "@/syllabus";
 
 export interface SquadRow {
@@ -9,7 +16,6 @@ export interface SquadRow {
   readonly signedOff: number;
   readonly aircraftName: string | null;
   readonly setupNumber: number | null;
-  readonly setupAtMs: number | null;
   /** Aircraft to be flown by eye first. */
   readonly checkFirst: readonly string[];
 }
@@ -23,22 +29,20 @@ export interface SquadData {
 const urgency = { rest: 0, advance: 1, "step-back": 2, settle: 3, stay: 4, begin: 5 } as const;
 
 export async function loadSquad(nowMs = Date.now()): Promise<SquadData> {
-  const [pilots, aircraft, setups, attempts, milestones] = await Promise.all([
+  const [pilots, aircraft, setups, aircraftOf, attempts, milestones] = await Promise.all([
     listPilots(),
     listAircraft(),
     latestSetups(),
+    aircraftOfSetups(),
     listAttempts(),
     listMilestones(),
   ]);
   const rows = pilots.map((pilot): SquadRow => {
     const own = aircraft.filter((one) => one.pilotId === pilot.id);
     const flown = attempts.filter((attempt) => attempt.pilotId === pilot.id);
-    // The aircraft flown last is the one whose setup counts; before any flight, the first.
-    const lastSetupId = flown.at(-1)?.setupId;
-    const main =
-      own.find((one) =>
-        [...setups.values()].some((setup) => setup.aircraftId === one.id && setup.id === lastSetupId),
-      ) ?? own[0];
+    // The aircraft flown last, with whatever setup; before any flight, the first.
+    const lastFlown = aircraftOf.get(flown.at(-1)?.setupId ?? "");
+    const main = own.find((one) => one.id === lastFlown) ?? own[0];
     const setup = main ? setups.get(main.id) : undefined;
     const signedOff = new Set(
       milestones.filter((milestone) => milestone.pilotId === pilot.id).map((milestone) => milestone.stepId),
@@ -50,7 +54,6 @@ export async function loadSquad(nowMs = Date.now()): Promise<SquadData> {
       signedOff: signedOff.size,
       aircraftName: main?.name ?? null,
       setupNumber: setup?.number ?? null,
-      setupAtMs: setup?.createdAtMs ?? null,
       checkFirst: own.filter((one) => one.flightState !== "flying").map((one) => `${one.name} (${one.flightState})`),
     };
   });

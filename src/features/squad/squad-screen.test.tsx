@@ -27,7 +27,6 @@ function row(name: string, attempts: (Attempt & { stepId: string })[], change: P
     signedOff: 0,
     aircraftName: "Plank",
     setupNumber: 2,
-    setupAtMs: 0,
     checkFirst: [],
     ...change,
   };

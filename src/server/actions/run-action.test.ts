@@ -132,6 +132,15 @@ it("keeps the cause of any other failure to the log, under the id it answers wit
   expect(log.mock.calls[0]).toEqual([`[${errorId}]`, expect.objectContaining({ message: "secret table name" })]);
 });
 
+it("keeps the values of a failed statement out of the log", async () => {
+  const message = "insert into account values ('$argon2id$secret') - Data too long for column 'name'";
+  await failing(
+    Object.assign(new Error(message), { code: "ER_DATA_TOO_LONG", sqlMessage: "Data too long for column 'name'" }),
+  );
+  expect(JSON.stringify(log.mock.calls)).toContain("Data too long");
+  expect(JSON.stringify(log.mock.calls)).not.toContain("argon2id");
+});
+
 describe("the body of a request", () => {
   const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
     new Request("http://desk.example/api/x", {

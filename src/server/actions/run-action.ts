@@ -90,7 +90,7 @@ function failure(error: unknown): ActionResult<never> {
     return { ok: false, status: 422, message: error.message, fields: { [error.field]: error.message } };
   }
   const errorId = randomUUID();
-  console.error(`[${errorId}]`, error);
+  console.error(`[${errorId}]`, forLog(error));
   if (databaseIsAway(error)) {
     return {
       ok: false,
@@ -108,6 +108,13 @@ function failure(error: unknown): ActionResult<never> {
     fields: {},
     errorId,
   };
+}
+
+/** The message of a database error repeats the statement with its values; what the log gets is MariaDB's own words. */
+function forLog(error: unknown): unknown {
+  const { code, sqlMessage, stack } = error as { code?: string; sqlMessage?: string; stack?: string };
+  if (sqlMessage === undefined) return error;
+  return { code, sqlMessage, at: stack?.split("\n").filter((line) => line.startsWith("    at ")) };
 }
 
 /** True for errors that mean MariaDB could not be reached or went away, rather than that it refused something. */

@@ -100,6 +100,12 @@ export async function latestSetups(): Promise<ReadonlyMap<string, Setup>> {
   return new Map(rows.map((row) => [row.aircraft_id, setupFrom(row)]));
 }
 
+/** Which aircraft each setup, old ones too, belongs to, by setup id. */
+export async function aircraftOfSetups(): Promise<ReadonlyMap<string, string>> {
+  const rows: { id: string; aircraft_id: string }[] = await database()("setup").select("id", "aircraft_id");
+  return new Map(rows.map((row) => [row.id, row.aircraft_id]));
+}
+
 export async function findSetup(id: string): Promise<Setup | undefined> {
   const row: SetupRow | undefined = await setups().where("setup.id", id).first();
   return row && setupFrom(row);

@@ -19,12 +19,7 @@ export async function anyAccount(): Promise<boolean> {
   return (await database()("account").first("id")) !== undefined;
 }
 
-/** The same within a transaction, keeping others from becoming the first meanwhile. */
+/** The same within a transaction; whoever asks so at the same time collides, and only one of them becomes the first. */
 export async function accountsExist(transaction: Transaction): Promise<boolean> {
-  await transaction.raw("select get_lock('bathygon-begin', 10)");
-  try {
-    return (await transaction("account").forUpdate().first("id")) !== undefined;
-  } finally {
-    await transaction.raw("select release_lock('bathygon-begin')");
-  }
+  return (await transaction("account").forUpdate().first("id")) !== undefined;
 }

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { v7 as newId } from "uuid";
 import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
-import { listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
+import { findAircraft, listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./registry";
 import { POST } from "./route";
@@ -178,6 +178,15 @@ describe("setups", () => {
       "modes",
     ]);
   });
+});
+
+it("keeps the motors' thrust when an aircraft is weighed heavier, and doubts a weight they could not lift", async () => {
+  const weighed = { ...aircraft, id: newId(), massG: "1300" };
+  expect((await post("add-aircraft", weighed)).status).toBe(200);
+  const { airframe } = (await findAircraft(weighed.id))!;
+  expect(airframe.massKg).toBe(1.3);
+  expect(airframe.thrustToWeight).toBeCloseTo(7.5 / 2, 9);
+  expect((await post("add-aircraft", { ...aircraft, id: newId(), massG: "9000" })).body.fields).toHaveProperty("massG");
 });
 
 it("takes a pilot's change only onto the version that was read", async () => {
