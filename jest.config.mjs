@@ -20,6 +20,8 @@ const shared = {
 };
 
 const config = {
+  // Only to tell a hang from a slow machine.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,
@@ -46,6 +48,7 @@ const config = {
       testEnvironment: "node",
       testMatch: ["<rootDir>/src/{server,features,app}/**/*.test.ts"],
       setupFiles: ["<rootDir>/scripts/jest/setup-db.cjs"],
+      setupFilesAfterEnv: ["<rootDir>/scripts/jest/quiet-log.cjs"],
     },
   ],
 };

@@ -14,6 +14,8 @@ const config: NextConfig = {
   serverExternalPackages: ["knex", "mysql2", "@node-rs/argon2"],
   poweredByHeader: false,
   // `npm run types` checks types; the build does not do it a second time.
+  // Pages answer 403 with app/forbidden.tsx.
+  experimental: { authInterrupts: true },
   typescript: { ignoreBuildErrors: true },
   headers: async () => [{ source: "/:path*", headers: securityHeaders }],
 };

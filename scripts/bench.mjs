@@ -25,7 +25,7 @@ await runMain(async () => {
   await runTypeScript("bench/flight-model.ts", [], {}, { quiet: false });
   const build = await ensureBuild();
   const scratch = mkdtempSync(join(tmpdir(), "bathygon-bench-"));
-  const database = await startMariaDb(scratch);
+  const database = await startMariaDb(scratch, { throwAway: true });
   let application;
   try {
     const password = typablePassword();

@@ -81,7 +81,9 @@ await runMain(async () => {
     });
     say("Bathygon is ready. Ctrl-C stops it.");
     console.log(`\n  ${application.address}\n`);
-    console.log(`  Two made-up coaches sign in here, Maren Tolvik and Edda Rusk; the password of both: ${password}\n`);
+    console.log(
+      `  Made-up sign-ins: the coaches Maren Tolvik and Edda Rusk, and the pilot Odalie Venn; the password of all: ${password}\n`,
+    );
   } catch (error) {
     await stopAll();
     throw error;

@@ -71,7 +71,7 @@ await runMain(async () => {
     }
     if (!suites.includes("jest") && !suites.includes("e2e")) return;
     say("Starting a throw-away database");
-    const database = await startMariaDb(scratch);
+    const database = await startMariaDb(scratch, { throwAway: true });
     stops.push(database.stop);
     if (suites.includes("jest")) {
       say("Jest");

@@ -18,16 +18,17 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
-/** Gives every page a fresh nonce and the policy that goes with it. */
+/** Gives every request an id for the log, and every page a fresh nonce and the policy that goes with it. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const policy = contentSecurityPolicy(nonce);
   const headers = new Headers(request.headers);
   headers.set("x-nonce", nonce);
+  headers.set("x-bathygon-request", crypto.randomUUID());
   headers.set("content-security-policy", policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", policy);
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/static|api/|healthz).*)" }] };
+export const config = { matcher: [{ source: "/((?!_next/static).*)" }] };

@@ -3,7 +3,9 @@ import { airframePresets, type RateCurve, type Settings } from "@/core";
 
 /** A made-up winter training camp on a disused salt works. Every person and aircraft in it is invented. */
 
+/** The first owns the squad and shares it with the second. */
 export const coaches = ["Maren Tolvik", "Edda Rusk"] as const;
+export const squadName = "Salt works camp";
 
 /** Days before today on which the camp flew, first to last: twice a week for ten weeks. */
 export const flyingDaysAgo = [68, 65, 61, 58, 54, 51, 47, 44, 40, 37, 33, 30, 26, 23, 19, 16, 12, 9, 5, 2] as const;
@@ -70,12 +72,16 @@ interface CampPilot {
   readonly aircraft: readonly CampAircraft[];
   readonly flown: readonly Stretch[];
   readonly notes: readonly (readonly [day: number, text: string])[];
+  /** Has an account of their own. */
+  readonly signsIn?: boolean;
+  readonly asksFor?: readonly [stepId: string, message: string];
 }
 
 export const pilots: readonly CampPilot[] = [
   {
     // Favours one side.
     name: "Odalie Venn",
+    signsIn: true,
     stickMode: 2,
     grip: "pinch",
     aircraft: [
@@ -160,6 +166,7 @@ export const pilots: readonly CampPilot[] = [
       { days: [11, 19], step: "flip-one-move", back: [0.4, 1], front: [0.4, 1] },
     ],
     notes: [],
+    asksFor: ["flip-one-move", "Both ways sit now. I would like to move on."],
   },
   {
     // The tilt slipped in a crash and nobody noticed for a week.

@@ -3,6 +3,7 @@ import { airframePresets, seededRandom, type Attempt, type Outcome } from "@/cor
 import { evidenceFor } from "@/features/pilot/evidence";
 import { hashPassword, insertAccount } from "@/server/accounts";
 import {
+  addToSquad,
   anyAccount,
   insertAircraft,
   insertAttempt,
@@ -10,15 +11,18 @@ import {
   insertMilestone,
   insertNote,
   insertPilot,
+  insertRequest,
   insertSession,
   insertSetup,
+  insertSquad,
   inTransaction,
+  leavePilotTrail,
   listCoaches,
   setSessionEnd,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { findStep, standingOf } from "@/syllabus";
-import { coaches, flyingDaysAgo, pilots } from "./camp";
+import { coaches, flyingDaysAgo, pilots, squadName } from "./camp";
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -27,7 +31,7 @@ const SEED = 20260117;
 
 /**
  * Loads the made-up camp, ending shortly before `now`, unless there are records already. The same but for the dates every
- * time. Both coaches sign in with the password given. Returns whether it was loaded.
+ * time. Both coaches, and the pilots who sign in, do so with the password given. Returns whether it was loaded.
  */
 export async function loadDemo(now: Date, password: string): Promise<boolean> {
   if (await anyAccount()) return false;
@@ -59,6 +63,7 @@ class Camp {
   private readonly random = seededRandom(SEED);
   private readonly today: number;
   private readonly coachIds: string[] = [];
+  private readonly squadId: string;
 
   constructor(
     private readonly transaction: Transaction,
@@ -66,6 +71,7 @@ class Camp {
     private readonly passwordHash: string,
   ) {
     this.today = Math.floor(now.getTime() / DAY_MS) * DAY_MS;
+    this.squadId = this.id(this.dayMs(0) - 3 * DAY_MS);
   }
 
   async load(): Promise<void> {
@@ -85,14 +91,22 @@ class Camp {
         new Date(this.dayMs(0)),
       );
     }
+    const [ownerId, sharerId] = this.coachIds;
+    const began = new Date(this.dayMs(0) - 3 * DAY_MS);
+    await insertSquad(this.transaction, { id: this.squadId, name: squadName, ownerId }, began);
+    await addToSquad(this.transaction, { squadId: this.squadId, coachId: sharerId, owner: false }, began);
     const people: Person[] = [];
     for (const plan of pilots) {
       const id = this.id(this.dayMs(0) - 2 * DAY_MS);
       await insertPilot(
         this.transaction,
-        { id, name: plan.name, stickMode: plan.stickMode, grip: plan.grip },
+        { id, squadId: this.squadId, name: plan.name, stickMode: plan.stickMode, grip: plan.grip },
         new Date(this.dayMs(0) - 2 * DAY_MS),
       );
+      if (plan.signsIn) {
+        const account = { pilotId: id, name: plan.name, passwordHash: this.passwordHash };
+        await insertAccount(this.transaction, account, new Date(this.dayMs(0)));
+      }
       const saved = await this.loadAircraft(plan, id);
       people.push({
         plan,
@@ -104,6 +118,7 @@ class Camp {
       });
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
+    for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
   }
 
   private async loadAircraft(plan: (typeof pilots)[number], pilotId: string): Promise<{ day: number; id: string }[]> {
@@ -131,6 +146,8 @@ class Camp {
           new Date(atMs),
         );
         if (place === 0) ofFirst.push({ day, id });
+        const does = `saved setup ${i + 1} of ${aircraft.name} ("${reason}")`;
+        await this.leaveTrail({ who: coaches[day % 2], kind: "changed-setup", does, pilotId }, atMs);
       }
     }
     return ofFirst;
@@ -145,6 +162,7 @@ class Camp {
     const sessionId = this.id(startMs);
     await insertSession(this.transaction, {
       id: sessionId,
+      squadId: this.squadId,
       coachId: this.coachOn(day),
       place: "field",
       startedAtMs: startMs,
@@ -224,6 +242,17 @@ class Camp {
       signedAtMs: atMs,
     });
     person.signed.add(stepId);
+    const does = `signed off ${findStep(stepId)!.name.toLowerCase()}`;
+    await this.leaveTrail({ who: coaches[day % 2], kind: "signed-off", does, pilotId: person.id }, atMs);
+  }
+
+  private async ask(pilotId: string, [stepId, message]: readonly [stepId: string, message: string]): Promise<void> {
+    const atMs = this.dayMs(flyingDaysAgo.length - 1) + 18 * HOUR_MS;
+    await insertRequest(this.transaction, { id: this.id(atMs), pilotId, stepId, message }, new Date(atMs));
+  }
+
+  private leaveTrail(deed: Parameters<typeof leavePilotTrail>[1], atMs: number): Promise<void> {
+    return leavePilotTrail(this.transaction, deed, new Date(atMs));
   }
 
   private coachOn(day: number): string {

@@ -7,8 +7,17 @@ import { run } from "./processes.mjs";
 import { PlainFailure, say } from "./say.mjs";
 
 const NEEDED_MB = 700;
-/** Debian packages by the command that shows they are there. The server's core package starts no service of its own. */
-export const databasePackages = { mariadbd: "mariadb-server-core", "mariadb-install-db": "mariadb-server-core" };
+/**
+ * Debian packages by the command that shows they are there. The server's core package starts no service of its own, and its installer calls a
+ * command of the client's core package without depending on it.
+ */
+export const databasePackages = {
+  mariadbd: "mariadb-server-core",
+  "mariadb-install-db": "mariadb-server-core",
+  my_print_defaults: "mariadb-client-core",
+};
+/** For backup and restore. */
+export const backupPackages = { ...databasePackages, "mariadb-dump": "mariadb-client", mariadb: "mariadb-client-core" };
 export const browserPackages = { chromium: "chromium" };
 
 /** Path of a command, or null. */

@@ -10,8 +10,8 @@ export default function NotFound() {
     <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
       <Typography variant="h1">Nothing at this address</Typography>
       <Typography sx={{ my: 2 }}>It may be mistyped, or what it led to is not in the records.</Typography>
-      <Button variant="contained" component={Link} href="/squad">
-        To the squad
+      <Button variant="contained" component={Link} href="/">
+        To your own page
       </Button>
     </Box>
   );

@@ -1,5 +1,6 @@
 import { redirect } from "next/navigation";
+import { enter, homeOf } from "@/features/shell";
 
-export default function Home() {
-  redirect("/squad");
+export default async function Home() {
+  redirect(homeOf(await enter()));
 }

@@ -12,5 +12,5 @@ export type { Derivative, FlightMedium } from "./dynamics";
 export { createStep } from "./integrator";
 export type { Step } from "./integrator";
 export { firstSettings } from "./first-settings";
-export { requireSettings, settingsRanges } from "./settings";
+export { knownSettings, requireSettings, settingsRanges } from "./settings";
 export type { Lens, Modes, Settings } from "./settings";

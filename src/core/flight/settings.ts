@@ -1,5 +1,5 @@
 import { FieldRangeError, requireNumber } from "../numbers";
-import { requireRateCurve, type AxisRates } from "../rates";
+import { rateParameters, requireRateCurve, type AxisRates, type RateCurve } from "../rates";
 import { requireThrottleProfile, type ThrottleProfile } from "../throttle";
 
 /** Lens of the camera on board. */
@@ -52,4 +52,30 @@ export function requireSettings(settings: Settings): Settings {
     requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);
   }
   return settings;
+}
+
+/** Settings with nothing in them but what the program knows. */
+export function knownSettings({ rates, throttle, tiltDeg, camera, modes }: Settings): Settings {
+  const curve = (from: RateCurve) =>
+    Object.fromEntries(
+      ["family", ...rateParameters(from.family)].map((name) => [
+        name,
+        (from as unknown as Record<string, unknown>)[name],
+      ]),
+    ) as unknown as RateCurve;
+  return {
+    rates: { roll: curve(rates.roll), pitch: curve(rates.pitch), yaw: curve(rates.yaw) },
+    throttle: {
+      mid: throttle.mid,
+      expo: throttle.expo,
+      limit: { kind: throttle.limit.kind, fraction: throttle.limit.fraction },
+    },
+    tiltDeg,
+    camera: { verticalFovDeg: camera.verticalFovDeg, aspect: camera.aspect },
+    modes: {
+      idleAuthority: modes.idleAuthority === true,
+      bankLimitDeg: modes.bankLimitDeg,
+      selfLevel: modes.selfLevel === true,
+    },
+  };
 }

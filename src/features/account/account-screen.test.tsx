@@ -6,7 +6,7 @@ import { BeginScreen, SignInScreen } from "./entrance";
 
 const signIn = (id: string, device: string) => ({ id, device, createdAtMs: 0, seenAtMs: 86_400_000 });
 const data = {
-  coachName: "Ann Pell",
+  name: "Ann Pell",
   thisSignInId: "here",
   signIns: [signIn("here", "a computer"), signIn("there", "a phone"), signIn("old", "a tablet")],
 };
@@ -53,7 +53,7 @@ it("signs in with just name and password, and begins with an id for the coach it
   await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
   await userEvent.type(screen.getByLabelText("Password"), "four plain words here");
   await userEvent.click(screen.getByRole("button", { name: "Sign in" }));
-  await waitFor(() => expect(navigation.journeys).toContain("/squad"));
+  await waitFor(() => expect(navigation.journeys).toContain("/"));
   expect(sent[0]).toEqual({ action: "sign-in", input: { name: "Ann Pell", password: "four plain words here" } });
   first.unmount();
   renderScreen(<BeginScreen />);

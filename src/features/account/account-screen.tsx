@@ -10,7 +10,7 @@ import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { AccountData } from "./load";
 
-/** The coach's own account: password, and the devices on which they are signed in. */
+/** One's own account: password, and the devices on which they are signed in. */
 export function AccountScreen({ data }: { data: AccountData }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
@@ -24,7 +24,7 @@ export function AccountScreen({ data }: { data: AccountData }) {
     <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 5 }}>
       <section aria-labelledby="account">
         <Typography variant="h1" id="account" sx={{ mb: 2 }}>
-          {data.coachName}
+          {data.name}
         </Typography>
         <Typography variant="h2" sx={{ mb: 1.5 }}>
           Change the password

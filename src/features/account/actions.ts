@@ -1,3 +1,4 @@
+import { v7 as newId } from "uuid";
 import {
   endSignIns,
   findAccount,
@@ -13,14 +14,25 @@ import {
   updatePassword,
   waitBeforeSignIn,
 } from "@/server/accounts";
-import { action, badField, conflict, missing, openAction, Refusal } from "@/server/actions";
-import { accountsExist, insertCoach, inTransaction, listCoaches } from "@/server/repositories";
+import { badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
+import {
+  accountsExist,
+  emptyBin,
+  insertCoach,
+  insertSquad,
+  inTransaction,
+  listCoaches,
+  listSquads,
+} from "@/server/repositories";
 import { BeginInput, ChangePasswordInput, EndSignInInput, SignInInput, SignOutInput } from "./inputs";
 
 function requireGoodPassword(field: string, password: string, name: string): void {
   const problem = passwordProblem(password, name);
   if (problem) throw badField(field, `This password ${problem}.`);
 }
+
+/** Touches nobody's records: only the account of whoever asks. */
+const ownBusiness = () => [];
 
 export const accountActions = {
   /** The first coach of empty records. Works once; afterwards there is always somebody who can sign in. */
@@ -32,8 +44,11 @@ export const accountActions = {
       if (await accountsExist(transaction)) throw conflict("Somebody has begun here already. Sign in instead.");
       // Records from before there were accounts keep their coach.
       const known = (await listCoaches()).find((coach) => signInName(coach.name) === signInName(name));
+      const coachId = known?.id ?? id;
       if (!known) await insertCoach(transaction, { id, name }, now);
-      const accountId = await insertAccount(transaction, { coachId: known?.id ?? id, name, passwordHash }, now);
+      if ((await listSquads(coachId)).length === 0)
+        await insertSquad(transaction, { id: newId(), name: "The squad", ownerId: coachId }, now);
+      const accountId = await insertAccount(transaction, { coachId, name, passwordHash }, now);
       return startSignIn(transaction, accountId, device, now);
     });
     await setToken(token);
@@ -53,9 +68,11 @@ export const accountActions = {
     }
     await forgetFailures(byName);
     await setToken(await inTransaction((transaction) => startSignIn(transaction, account.id, device, now)));
+    // The bin has no clock of its own; somebody coming in is often enough.
+    await emptyBin(now);
   }),
 
-  "sign-out": action(SignOutInput, async ({ everywhere }, { accountId, signInId }, { setToken }) => {
+  "sign-out": memberAction(SignOutInput, ownBusiness, async ({ everywhere }, { accountId, signInId }, { setToken }) => {
     await inTransaction(async (transaction) => {
       await endSignIns(transaction, accountId, { id: signInId });
       if (everywhere) await endSignIns(transaction, accountId, { allBut: signInId });
@@ -64,13 +81,14 @@ export const accountActions = {
   }),
 
   /** A new password signs every other device out. */
-  "change-password": action(
+  "change-password": memberAction(
     ChangePasswordInput,
-    async ({ password, newPassword }, { accountId, signInId, coachName }) => {
+    ownBusiness,
+    async ({ password, newPassword }, { accountId, signInId, name }) => {
       const account = await findAccountById(accountId);
       if (!(await passwordMatches(account?.password_hash, password)))
         throw badField("password", "That is not your present password.");
-      requireGoodPassword("newPassword", newPassword, coachName);
+      requireGoodPassword("newPassword", newPassword, name);
       const passwordHash = await hashPassword(newPassword);
       await inTransaction(async (transaction) => {
         await updatePassword(transaction, accountId, passwordHash);
@@ -79,7 +97,7 @@ export const accountActions = {
     },
   ),
 
-  "end-sign-in": action(EndSignInInput, async ({ id }, { accountId }) => {
+  "end-sign-in": memberAction(EndSignInInput, ownBusiness, async ({ id }, { accountId }) => {
     if ((await inTransaction((transaction) => endSignIns(transaction, accountId, { id }))) === 0)
       throw missing("That device");
   }),

@@ -12,11 +12,12 @@ it("of several who begin at the same moment exactly one becomes the first coach"
     identify: async () => null,
     address: "local",
     device: "",
+    requestId: "r",
     setToken: async (token: string | null) => void tokens.push(token),
   };
   const results = await Promise.all(
     ["Ann Pell", "Bo Lind", "Una Rook", "Kit Marsh"].map((name) =>
-      runAction(accountActions.begin, { id: newId(), name, password: "four plain words here" }, asker),
+      runAction(accountActions.begin, async () => ({ id: newId(), name, password: "four plain words here" }), asker),
     ),
   );
   expect(results.map((result) => (result.ok ? 200 : result.status)).sort()).toEqual([200, 409, 409, 409]);

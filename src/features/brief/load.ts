@@ -29,8 +29,8 @@ export async function loadBrief(
 ): Promise<BriefData | null> {
   const [attempts, milestones, setups] = await Promise.all([
     listAttempts([pilot.id]),
-    listMilestones(pilot.id),
-    latestSetups(),
+    listMilestones([pilot.id]),
+    latestSetups([pilot.id]),
   ]);
   const setup = (aircraft && setups.get(aircraft.id)) ?? null;
   const all = standingOf({

@@ -20,3 +20,17 @@ export class AddNoteInput {
   @IsText(4000)
   text!: string;
 }
+
+export class AskSignOffInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsOneOf(steps.map((step) => step.id)) stepId!: string;
+  @IsText(500) message!: string;
+}
+
+export class AnswerInput {
+  @IsId() id!: string;
+  @MinLength(1, { message: "say in a few words what is still wanted" })
+  @IsText(500)
+  answer!: string;
+}

@@ -1,16 +1,22 @@
 import "server-only";
 import type { Outcome, Place } from "@/core";
+import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   latestSetups,
   listAttempts,
   listMilestones,
   listNotes,
+  listRequests,
   listSetups,
+  listSquads,
+  practiceSessionIds,
   type Aircraft,
   type LoggedAttempt,
   type Milestone,
   type Note,
   type Pilot,
+  type SignOffRequest,
+  type Squad,
 } from "@/server/repositories";
 import { standingOf, type PilotStanding } from "@/syllabus";
 
@@ -42,18 +48,35 @@ export interface PilotData {
   readonly milestones: readonly Milestone[];
   readonly notes: readonly Note[];
   readonly history: readonly HistoryLine[];
+  /** Steps the pilot asks to have signed off, newest first; the answered ones of the last weeks too. */
+  readonly requests: readonly SignOffRequest[];
+  /** How many of a step's attempts the pilot logged practising without a coach, by step id. */
+  readonly loggedAlone: Readonly<Record<string, number>>;
+  /** Squads the pilot could be moved to. */
+  readonly squads: readonly Squad[];
+  /** The one who looks is a coach; else it is the pilot. */
+  readonly coaches: boolean;
   readonly nowMs: number;
 }
 
 const HISTORY_LINES = 40;
+const ANSWERS_SHOWN_MS = 21 * 86_400_000;
 
-export async function loadPilot(pilot: Pilot, aircraft: Aircraft | null, nowMs = Date.now()): Promise<PilotData> {
-  const [attempts, milestones, notes, setups, latest] = await Promise.all([
+export async function loadPilot(
+  who: SignedIn,
+  pilot: Pilot,
+  aircraft: Aircraft | null,
+  nowMs = Date.now(),
+): Promise<PilotData> {
+  const [attempts, milestones, notes, setups, latest, requests, alone, squads] = await Promise.all([
     listAttempts([pilot.id]),
-    listMilestones(pilot.id),
+    listMilestones([pilot.id]),
     listNotes(pilot.id),
     listSetups(pilot.id),
-    latestSetups(),
+    latestSetups([pilot.id]),
+    listRequests([pilot.id]),
+    practiceSessionIds([pilot.id]),
+    who.coachId === null ? [] : listSquads(who.coachId),
   ]);
   const history: HistoryLine[] = [
     ...sessionLines(attempts),
@@ -77,8 +100,20 @@ export async function loadPilot(pilot: Pilot, aircraft: Aircraft | null, nowMs =
     milestones: [...milestones].reverse(),
     notes,
     history: history.sort((a, b) => b.atMs - a.atMs).slice(0, HISTORY_LINES),
+    requests: requests.filter(
+      ({ answeredAtMs, answer }) => answeredAtMs === null || (answer !== "" && nowMs - answeredAtMs < ANSWERS_SHOWN_MS),
+    ),
+    loggedAlone: countBy(attempts.filter(({ sessionId }) => alone.has(sessionId))),
+    squads,
+    coaches: isCoach(who),
     nowMs,
   };
+}
+
+function countBy(attempts: readonly LoggedAttempt[]): Readonly<Record<string, number>> {
+  const counts: Record<string, number> = {};
+  for (const { stepId } of attempts) counts[stepId] = (counts[stepId] ?? 0) + 1;
+  return counts;
 }
 
 function sessionLines(attempts: readonly LoggedAttempt[]): HistoryLine[] {

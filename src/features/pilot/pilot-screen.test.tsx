@@ -27,15 +27,20 @@ const milestone: Milestone = {
   evidence: { advice: "advance", sentence: "Backward 4 of the last 4.", directions: [] },
   note: "calm <i>hands</i>",
   signedAtMs: 90 * DAY_MS,
+  broughtIn: false,
 };
 function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}): PilotData {
   const milestones = change.milestones ?? [];
   return {
-    pilot: { id: "odo", name: "Odo Fenn", stickMode: 2, grip: "pinch", version: 4 },
+    pilot: { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "pinch", version: 4 },
     standing: standingOf({ attempts, signedOff: new Set(milestones.map((one) => one.stepId)), setupId: "s", nowMs }),
     milestones,
     notes: [],
     history: [],
+    requests: [],
+    loggedAlone: {},
+    squads: [{ id: "squad", name: "The squad", version: 1, coaches: [] }],
+    coaches: true,
     nowMs,
     ...change,
   };

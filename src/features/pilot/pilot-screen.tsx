@@ -12,19 +12,21 @@ import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { TELLING_IMBALANCE, type Outcome } from "@/core";
 import { directionNames, findStep, skillOf, stageNames, type StepStanding } from "@/syllabus";
-import { useSend } from "@/ui/actions/use-send";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { pilotFields } from "@/ui/forms/pilot-fields";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { OutcomeMark, StateMark, stateWords } from "@/ui/marks/marks";
 import { daysAgo, Moment } from "@/ui/moment/moment";
+import { AskSignOff, Requests } from "./requests";
+import { RemovePilot } from "./remove-pilot";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { useUndoable } from "@/ui/actions/use-undoable";
 import type { HistoryLine, PilotData } from "./load";
 
 /** Pilot: the steps with their state and evidence, milestones, history and notes. */
 export function PilotScreen({ data }: { data: PilotData }) {
-  const { pilot, standing, milestones } = data;
+  const { pilot, standing, milestones, coaches } = data;
   const router = useRouter();
   const { hrefFor } = useAtHand();
   const [signing, setSigning] = useState<StepStanding | null>(null);
@@ -34,9 +36,9 @@ export function PilotScreen({ data }: { data: PilotData }) {
     () => [
       { key: "b", label: "Brief of the current step", run: () => router.push(hrefFor("/brief")) },
       { key: "s", label: "Setup", run: () => router.push(hrefFor("/setup")) },
-      { key: "o", label: "Sign off the current step", run: () => current && setSigning(current) },
+      ...(coaches && current ? [{ key: "o", label: "Sign off the current step", run: () => setSigning(current) }] : []),
     ],
-    [router, hrefFor, current],
+    [router, hrefFor, current, coaches],
   );
   useKeys(keys);
   return (
@@ -53,7 +55,16 @@ export function PilotScreen({ data }: { data: PilotData }) {
           mode <b className="num">{pilot.stickMode}</b>, {pilot.grip}
         </span>
         <Box sx={{ flex: 1 }} />
-        <Button onClick={() => setEditing(true)}>Change</Button>
+        {coaches ? (
+          <>
+            <Button onClick={() => setEditing(true)}>Change</Button>
+            <RemovePilot data={data} />
+          </>
+        ) : (
+          <Button component="a" href={`/records/${pilot.id}/record.json`} download>
+            Take your record with you
+          </Button>
+        )}
       </Box>
       {current && (
         <Box
@@ -79,12 +90,16 @@ export function PilotScreen({ data }: { data: PilotData }) {
           >
             Brief of this step
           </Button>
-          <Button
-            variant={current.advice.kind === "advance" ? "contained" : "outlined"}
-            onClick={() => setSigning(current)}
-          >
-            Sign off {current.step.name.toLowerCase()}
-          </Button>
+          {coaches ? (
+            <Button
+              variant={current.advice.kind === "advance" ? "contained" : "outlined"}
+              onClick={() => setSigning(current)}
+            >
+              Sign off {current.step.name.toLowerCase()}
+            </Button>
+          ) : (
+            <AskSignOff data={data} step={current.step} />
+          )}
         </Box>
       )}
       <Box
@@ -105,7 +120,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
               one={one}
               number={i + 1}
               signedAtMs={milestones.find((m) => m.stepId === one.step.id)?.signedAtMs ?? null}
-              onSign={() => setSigning(one)}
+              onSign={coaches ? () => setSigning(one) : null}
             />
           ))}
           <Box sx={{ mt: 1, fontSize: "0.85rem", color: "text.secondary" }}>
@@ -118,6 +133,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
           </Box>
         </Box>
         <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+          <Requests data={data} />
           <Milestones data={data} />
           <Notes data={data} />
           <History lines={data.history} />
@@ -144,7 +160,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
             <SendForm
               action="edit-pilot"
               submit="Save"
-              fields={pilotFields(pilot)}
+              fields={pilotFields(pilot, data.squads)}
               more={{ id: pilot.id, version: pilot.version }}
               onDone={() => {
                 setEditing(false);
@@ -167,7 +183,8 @@ function StepRow({
   one: StepStanding;
   number: number;
   signedAtMs: number | null;
-  onSign: () => void;
+  /** Null for whoever may not. */
+  onSign: (() => void) | null;
 }) {
   const { hrefFor } = useAtHand();
   const names = directionNames(one.step);
@@ -199,7 +216,8 @@ function StepRow({
               signed off <Moment atMs={signedAtMs} />
             </Box>
           ) : (
-            one.attempts > 0 && (
+            one.attempts > 0 &&
+            onSign && (
               <Button size="small" onClick={onSign} sx={{ minHeight: 28, py: 0 }}>
                 Sign off
               </Button>
@@ -254,6 +272,12 @@ function SignOff({ one, data, onDone }: { one: StepStanding; data: PilotData; on
           />
         ))}
       </div>
+      {(data.loggedAlone[one.step.id] ?? 0) > 0 && (
+        <Typography>
+          <b className="num">{data.loggedAlone[one.step.id]}</b> of the <b className="num">{one.attempts}</b> attempts
+          were logged by {data.pilot.name}, practising alone.
+        </Typography>
+      )}
       {one.advice.kind !== "advance" && (
         <Typography color="error.main">
           ▲ The mark is not met. You decide; the counts above are kept with the sign-off.
@@ -282,7 +306,11 @@ function Milestones({ data }: { data: PilotData }) {
         Milestones
       </Typography>
       {data.milestones.length === 0 && (
-        <Typography color="text.secondary">None yet. A sign-off makes one, with its evidence.</Typography>
+        <Typography color="text.secondary">
+          {data.coaches
+            ? "None yet. A sign-off makes one, with its evidence."
+            : "None yet. Your coach signs steps off."}
+        </Typography>
       )}
       {data.milestones.map((milestone) => (
         <Box key={milestone.id} sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}` })}>
@@ -290,16 +318,19 @@ function Milestones({ data }: { data: PilotData }) {
             <StateMark state="signed-off" size={13} labelled={false} />
             <b>{findStep(milestone.stepId)?.name ?? milestone.stepId}</b>
             <Box sx={{ flex: 1 }} />
-            <Button
-              size="small"
-              sx={{ minHeight: 26, py: 0 }}
-              onClick={() => undoable("withdraw-sign-off", "restore-sign-off", milestone.id, "Sign-off taken back")}
-            >
-              Take back
-            </Button>
+            {data.coaches && (
+              <Button
+                size="small"
+                sx={{ minHeight: 26, py: 0 }}
+                onClick={() => undoable("withdraw-sign-off", "restore-sign-off", milestone.id, "Sign-off taken back")}
+              >
+                Take back
+              </Button>
+            )}
           </Box>
           <Box sx={{ fontSize: "0.85rem" }}>
             <Moment atMs={milestone.signedAtMs} />, {milestone.coachName}
+            {milestone.broughtIn && " (brought in from a file)"}
           </Box>
           <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>{milestone.evidence.sentence}</Box>
           {milestone.note && (
@@ -319,57 +350,44 @@ function Notes({ data }: { data: PilotData }) {
       <Typography variant="h2" id="notes" sx={{ mb: 1 }}>
         Notes
       </Typography>
-      <SendForm
-        action="add-note"
-        submit="Keep note"
-        fields={[{ name: "text", label: "New note", initial: "", lines: 1 }]}
-        more={{ pilotId: data.pilot.id }}
-        onDone={() => router.refresh()}
-      />
+      {data.coaches && (
+        <SendForm
+          action="add-note"
+          submit="Keep note"
+          fields={[
+            {
+              name: "text",
+              label: "New note",
+              initial: "",
+              lines: 1,
+              help: `${data.pilot.name} can read it too, signed in.`,
+            },
+          ]}
+          more={{ pilotId: data.pilot.id }}
+          onDone={() => router.refresh()}
+        />
+      )}
+      {!data.coaches && data.notes.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
       {data.notes.map((note) => (
         <Box key={note.id} sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}` })}>
           <Box sx={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{note.text}</Box>
           <Box sx={{ display: "flex", fontSize: "0.82rem", color: "text.secondary", alignItems: "center" }}>
             <Moment atMs={note.writtenAtMs} />, {note.coachName}
             <Box sx={{ flex: 1 }} />
-            <Button
-              size="small"
-              sx={{ minHeight: 26, py: 0 }}
-              onClick={() => undoable("remove-note", "restore-note", note.id, "Note removed")}
-            >
-              Remove
-            </Button>
+            {data.coaches && (
+              <Button
+                size="small"
+                sx={{ minHeight: 26, py: 0 }}
+                onClick={() => undoable("remove-note", "restore-note", note.id, "Note removed")}
+              >
+                Remove
+              </Button>
+            )}
           </Box>
         </Box>
       ))}
     </section>
   );
-}
-
-/** Does something that can be taken back from the message that reports it. */
-function useUndoable() {
-  const router = useRouter();
-  const { sendAction } = useSend();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
-  return async (action: string, undo: string, id: string, done: string) => {
-    const result = await sendAction(action, { id });
-    if (!result.ok) return;
-    router.refresh();
-    enqueueSnackbar(done, {
-      autoHideDuration: 10_000,
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={async () => {
-            closeSnackbar(key);
-            if ((await sendAction(undo, { id })).ok) router.refresh();
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    });
-  };
 }
 
 function History({ lines }: { lines: readonly HistoryLine[] }) {

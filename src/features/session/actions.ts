@@ -1,12 +1,16 @@
-import { action, badField, missing } from "@/server/actions";
+import { need, type Need } from "@/server/access";
+import { badField, conflict, memberAction, Refusal } from "@/server/actions";
 import {
+  findAircraft,
   findAttempt,
+  findPilot,
   findSession,
   findSetup,
   insertAttempt,
   insertSession,
   inTransaction,
-  listPilots,
+  leavePilotTrail,
+  sessionEnded,
   setSessionEnd,
   setUndone,
   updateFaults,
@@ -14,30 +18,58 @@ import {
 import { findStep } from "@/syllabus";
 import { ByIdInput, LogAttemptInput, SetFaultsInput, StartSessionInput } from "./inputs";
 
-const setEnd = (endedAt: () => Date | null) =>
-  action(ByIdInput, async ({ id }) => {
-    if (!(await findSession(id))) throw missing("That session");
-    await inTransaction((transaction) => setSessionEnd(transaction, id, endedAt()));
-  });
+const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
+const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
 
-const setAttemptUndone = (undoneAt: () => Date | null) =>
-  action(ByIdInput, ({ id }) =>
+const setEnd = (endedAt: () => Date | null) =>
+  memberAction(ByIdInput, aSession, ({ id }) =>
+    inTransaction((transaction) => setSessionEnd(transaction, id, endedAt())),
+  );
+
+/** While a session runs, an undone tap is everyday; later it changes the record, and the trail says so. */
+const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restored") =>
+  memberAction(ByIdInput, anAttempt, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
-      if (!(await findAttempt(transaction, id))) throw missing("That attempt");
+      const { pilotId, sessionId, stepId, outcome } = (await findAttempt(transaction, id))!;
       await setUndone(transaction, id, undoneAt());
+      if (!(await sessionEnded(transaction, sessionId))) return;
+      const does = `${kind} an attempt (${findStep(stepId)?.name.toLowerCase() ?? stepId}, ${outcome})`;
+      await leavePilotTrail(transaction, { who: name, kind, does, pilotId }, new Date());
     }),
   );
 
+/** Coaches take any of their pilots into a session; a pilot starts one only alone. */
+const mayStart = ({ pilots }: StartSessionInput): Need[] =>
+  pilots.map(({ pilotId }) => need("reader", "pilot", pilotId));
+
 export const sessionActions = {
-  "start-session": action(StartSessionInput, async ({ id, place, pilots }, { coachId }) => {
-    const known = new Set((await listPilots()).map((pilot) => pilot.id));
-    for (const { pilotId, setupId } of pilots) {
-      if (!known.has(pilotId)) throw missing("One of those pilots");
-      if (setupId && !(await findSetup(setupId))) throw missing("One of those setups");
-    }
+  "start-session": memberAction(StartSessionInput, mayStart, async ({ id, place, pilots }, who) => {
     const members = pilots.map(({ pilotId, stepId, setupId }) => ({ pilotId, stepId, setupId: setupId ?? null }));
+    const squadIds = new Set<string>();
+    for (const { pilotId, setupId } of members) {
+      squadIds.add((await findPilot(pilotId))!.squadId);
+      if (setupId) await requireOwnSetup(setupId, pilotId);
+    }
+    if (squadIds.size > 1) throw badField("pilots", "A session is of one squad; start another for the other squad.");
+    const there = await findSession(id);
+    if (there) {
+      if (
+        there.coachId !== who.coachId ||
+        there.pilots.some(({ pilotId }) => !members.some((one) => one.pilotId === pilotId))
+      )
+        throw conflict("There is another session with this id.");
+      return;
+    }
+    const [squadId] = squadIds;
     await inTransaction((transaction) =>
-      insertSession(transaction, { id, coachId, place, startedAtMs: Date.now(), pilots: members }),
+      insertSession(transaction, {
+        id,
+        squadId,
+        coachId: who.coachId,
+        place,
+        startedAtMs: Date.now(),
+        pilots: members,
+      }),
     );
   }),
 
@@ -45,33 +77,35 @@ export const sessionActions = {
   "reopen-session": setEnd(() => null),
 
   /** Taken also after the session has ended: a phone may come back into the network late. */
-  "log-attempt": action(LogAttemptInput, async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs }) => {
-    const session = await findSession(sessionId);
-    if (!session) throw missing("That session");
-    const member = session.pilots.find((one) => one.pilotId === pilotId);
-    if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
-    if (!findStep(stepId)!.directions.some((one) => one.id === direction))
-      throw badField("direction", "That step is not flown in this direction.");
-    await inTransaction((transaction) =>
-      insertAttempt(transaction, {
-        id,
-        sessionId,
-        pilotId,
-        stepId,
-        direction,
-        outcome,
-        place: session.place,
-        setupId: member.setupId,
-        faults: [],
-        atMs: flownAtMs,
-      }),
-    );
-  }),
+  "log-attempt": memberAction(
+    LogAttemptInput,
+    ({ sessionId }) => [need("keeper", "session", sessionId)],
+    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs }) => {
+      const session = (await findSession(sessionId))!;
+      const member = session.pilots.find((one) => one.pilotId === pilotId);
+      if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
+      if (!findStep(stepId)!.directions.some((one) => one.id === direction))
+        throw badField("direction", "That step is not flown in this direction.");
+      await inTransaction((transaction) =>
+        insertAttempt(transaction, {
+          id,
+          sessionId,
+          pilotId,
+          stepId,
+          direction,
+          outcome,
+          place: session.place,
+          setupId: member.setupId,
+          faults: [],
+          atMs: flownAtMs,
+        }),
+      );
+    },
+  ),
 
-  "set-faults": action(SetFaultsInput, ({ id, faults }) =>
+  "set-faults": memberAction(SetFaultsInput, anAttempt, ({ id, faults }) =>
     inTransaction(async (transaction) => {
-      const attempt = await findAttempt(transaction, id);
-      if (!attempt) throw missing("That attempt");
+      const attempt = (await findAttempt(transaction, id))!;
       const known = findStep(attempt.stepId)?.faults.map((fault) => fault.id) ?? [];
       const stranger = faults.find((fault) => !known.includes(fault));
       if (stranger !== undefined) throw badField("faults", "That fault is not one of this step.");
@@ -79,6 +113,12 @@ export const sessionActions = {
     }),
   ),
 
-  "undo-attempt": setAttemptUndone(() => new Date()),
-  "restore-attempt": setAttemptUndone(() => null),
+  "undo-attempt": setAttemptUndone(() => new Date(), "removed"),
+  "restore-attempt": setAttemptUndone(() => null, "restored"),
 };
+
+async function requireOwnSetup(setupId: string, pilotId: string): Promise<void> {
+  const setup = await findSetup(setupId);
+  const aircraft = setup && (await findAircraft(setup.aircraftId));
+  if (aircraft?.pilotId !== pilotId) throw new Refusal(404, "One of those setups is not in the records of its pilot.");
+}

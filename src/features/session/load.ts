@@ -1,4 +1,5 @@
 import "server-only";
+import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   findSession,
   latestSetups,
@@ -9,6 +10,7 @@ import {
   listPilots,
   listSessionAttempts,
   listSessions,
+  listSquads,
   type LoggedAttempt,
   type Session,
 } from "@/server/repositories";
@@ -18,6 +20,9 @@ import { steps } from "@/syllabus";
 export interface Candidate {
   readonly id: string;
   readonly name: string;
+  readonly squadId: string;
+  /** Where there are several squads: a session is of one. */
+  readonly squadName: string | null;
   readonly currentStepId: string;
   readonly setups: readonly { readonly id: string; readonly name: string }[];
   /** Aircraft to be flown by eye before goggles go on. */
@@ -25,6 +30,8 @@ export interface Candidate {
 }
 
 export interface PlanData {
+  /** The one who looks is a coach; else a pilot who practises alone. */
+  readonly coaches: boolean;
   readonly candidates: readonly Candidate[];
   readonly recent: readonly {
     readonly session: Session;
@@ -36,23 +43,28 @@ export interface PlanData {
 
 const RECENT = 8;
 
-export async function loadPlan(): Promise<PlanData> {
-  const [pilots, aircraft, setups, milestones, coaches, sessions, attempts] = await Promise.all([
-    listPilots(),
-    listAircraft(),
-    latestSetups(),
-    listMilestones(),
+export async function loadPlan(who: SignedIn): Promise<PlanData> {
+  const pilots = await listPilots(who);
+  const pilotIds = pilots.map(({ id }) => id);
+  const [aircraft, setups, milestones, coaches, sessions, attempts, squads] = await Promise.all([
+    listAircraft(pilotIds),
+    latestSetups(pilotIds),
+    listMilestones(pilotIds),
     listCoaches(),
-    listSessions(RECENT),
-    listAttempts(),
+    listSessions(pilotIds, RECENT),
+    listAttempts(pilotIds),
+    who.coachId === null ? [] : listSquads(who.coachId),
   ]);
   return {
-    candidates: pilots.map(({ id, name }) => {
+    coaches: isCoach(who),
+    candidates: pilots.map(({ id, name, squadId }) => {
       const own = aircraft.filter((one) => one.pilotId === id);
       const open = steps.find((step) => !milestones.some((one) => one.pilotId === id && one.stepId === step.id));
       return {
         id,
         name,
+        squadId,
+        squadName: squads.length > 1 ? (squads.find((squad) => squad.id === squadId)?.name ?? null) : null,
         currentStepId: (open ?? steps[steps.length - 1]).id,
         setups: own.flatMap((one) => {
           const setup = setups.get(one.id);
@@ -63,8 +75,8 @@ export async function loadPlan(): Promise<PlanData> {
     }),
     recent: sessions.map((session) => ({
       session,
-      coachName: coaches.find((coach) => coach.id === session.coachId)?.name ?? "",
-      pilotNames: session.pilots.map((one) => pilots.find((pilot) => pilot.id === one.pilotId)?.name ?? ""),
+      coachName: coaches.find((coach) => coach.id === session.coachId)?.name ?? "practised alone",
+      pilotNames: session.pilots.flatMap((one) => pilots.find((pilot) => pilot.id === one.pilotId)?.name ?? []),
       attempts: attempts.filter((attempt) => attempt.sessionId === session.id).length,
     })),
   };
@@ -85,23 +97,32 @@ export interface TallyData {
   readonly pilots: readonly TallyPilot[];
   /** Attempts of this session that stand or were undone, in the order flown. */
   readonly attempts: readonly LoggedAttempt[];
+  /** Logs attempts, and opens and closes the session. */
+  readonly mayKeep: boolean;
+  readonly coaches: boolean;
 }
 
-export async function loadTally(sessionId: string): Promise<TallyData | null> {
+/** A session as somebody may see it: only with the pilots whose records they may read. Null when there is none for them. */
+export async function loadTally(who: SignedIn, sessionId: string): Promise<TallyData | null> {
   const session = await findSession(sessionId);
   if (!session) return null;
-  const [pilots, attempts, earlier, milestones] = await Promise.all([
-    listPilots(),
+  const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
+  const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
+  if (members.length === 0) return null;
+  const pilotIds = members.map(({ pilotId }) => pilotId);
+  const [attempts, earlier, milestones] = await Promise.all([
     listSessionAttempts(sessionId),
-    listAttempts(session.pilots.map((one) => one.pilotId)),
-    listMilestones(),
+    listAttempts(pilotIds),
+    listMilestones(pilotIds),
   ]);
   return {
-    session,
-    attempts,
-    pilots: session.pilots.map(({ pilotId, stepId, setupId }) => ({
+    session: { ...session, pilots: members },
+    attempts: attempts.filter(({ pilotId }) => visible.has(pilotId)),
+    mayKeep: isCoach(who) || session.coachId === null,
+    coaches: isCoach(who),
+    pilots: members.map(({ pilotId, stepId, setupId }) => ({
       id: pilotId,
-      name: pilots.find((pilot) => pilot.id === pilotId)?.name ?? "",
+      name: visible.get(pilotId)!.name,
       stepId,
       setupId,
       earlier: earlier.filter((one) => one.pilotId === pilotId && one.stepId === stepId && one.sessionId !== sessionId),

@@ -5,19 +5,38 @@ import type { PlanData } from "./load";
 import { PlanScreen } from "./plan-screen";
 
 const data: PlanData = {
+  coaches: true,
   candidates: [
     {
       id: "odo",
       name: "Odo Fenn",
+      squadId: "squad",
+      squadName: null,
       currentStepId: "flip-one-move",
       setups: [{ id: "v2", name: "Plank · setup 2" }],
       checkFirst: ["Plank"],
     },
-    { id: "ida", name: "Ida Rook", currentStepId: "flip-slow", setups: [], checkFirst: [] },
+    {
+      id: "ida",
+      name: "Ida Rook",
+      squadId: "squad",
+      squadName: null,
+      currentStepId: "flip-slow",
+      setups: [],
+      checkFirst: [],
+    },
   ],
   recent: [
     {
-      session: { id: "open", coachId: "coach", place: "field", startedAtMs: 0, endedAtMs: null, pilots: [] },
+      session: {
+        id: "open",
+        squadId: "squad",
+        coachId: "coach",
+        place: "field",
+        startedAtMs: 0,
+        endedAtMs: null,
+        pilots: [],
+      },
       coachName: "Ann Pell",
       pilotNames: ["Odo Fenn"],
       attempts: 12,

@@ -41,7 +41,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
     Object.fromEntries(
       data.candidates.map((one) => [
         one.id,
-        { taken: one.id === atHand?.id, stepId: one.currentStepId, setupId: one.setups[0]?.id ?? "" },
+        { taken: !data.coaches || one.id === atHand?.id, stepId: one.currentStepId, setupId: one.setups[0]?.id ?? "" },
       ]),
     ),
   );
@@ -76,8 +76,13 @@ export function PlanScreen({ data }: { data: PlanData }) {
     >
       <section aria-labelledby="start">
         <Typography variant="h1" id="start" sx={{ mb: 2 }}>
-          Start a session
+          {data.coaches ? "Start a session" : "Practise alone"}
         </Typography>
+        {!data.coaches && (
+          <Typography sx={{ mb: 2 }}>
+            Log each attempt as it was. It counts as evidence, marked as logged by you; your coach signs steps off.
+          </Typography>
+        )}
         {data.candidates.map((one) => (
           <CandidateRow
             key={one.id}
@@ -172,7 +177,14 @@ function CandidateRow({
         onChange={(_, taken) => onChange({ taken })}
         slotProps={{ input: { "aria-label": `${one.name} flies` } }}
       />
-      <b>{one.name}</b>
+      <span>
+        <b>{one.name}</b>
+        {one.squadName && (
+          <Box component="span" sx={{ display: "block", fontSize: "0.82rem", color: "text.secondary" }}>
+            {one.squadName}
+          </Box>
+        )}
+      </span>
       <TextField
         select
         size="small"

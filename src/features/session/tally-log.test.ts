@@ -4,6 +4,7 @@ import { applied, withWaiting } from "./tally-log";
 
 const session: Session = {
   id: "s",
+  squadId: "q",
   coachId: "k",
   place: "field",
   startedAtMs: 0,

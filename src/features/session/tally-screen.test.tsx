@@ -8,6 +8,7 @@ import { TallyScreen } from "./tally-screen";
 
 const session: Session = {
   id: "session",
+  squadId: "squad",
   coachId: "coach",
   place: "field",
   startedAtMs: 0,
@@ -33,6 +34,8 @@ const attempt = (outcome: Outcome, direction: string, n: number, sessionId = "se
 const data = (change: Partial<TallyData> = {}): TallyData => ({
   session,
   attempts: [],
+  mayKeep: true,
+  coaches: true,
   pilots: [
     { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: "setup", earlier: [], signedOff: false },
     { id: "ida", name: "Ida Rook", stepId: "flip-one-move", setupId: null, earlier: [], signedOff: false },

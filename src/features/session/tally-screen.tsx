@@ -101,7 +101,7 @@ function Tally({ data }: { data: TallyData }) {
   );
   useKeys(keys);
 
-  if (data.session.endedAtMs !== null) return <Debrief data={data} attempts={attempts} />;
+  if (data.session.endedAtMs !== null || !data.mayKeep) return <Debrief data={data} attempts={attempts} />;
   return (
     <Box
       sx={{
@@ -204,7 +204,7 @@ function Tally({ data }: { data: TallyData }) {
         ))}
       </Box>
       <Box sx={{ pt: { xs: 2, md: 0 } }}>
-        <Verdict pilot={pilot} step={step} own={own} />
+        <Verdict pilot={pilot} step={step} own={own} maySignOff={data.coaches} />
         <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
           <Button
@@ -411,23 +411,25 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
   return (
     <Box sx={{ maxWidth: 900, mx: "auto", p: { xs: 2, md: 3 } }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "baseline" }}>
-        <Typography variant="h1">Debrief</Typography>
+        <Typography variant="h1">{data.session.endedAtMs === null ? "Still being flown" : "Debrief"}</Typography>
         <span>
           <b className="num">{attempts.length}</b> attempts
         </span>
         <Box sx={{ flex: 1 }} />
-        <Button component={Link} href="/squad">
-          To the squad
+        <Button component={Link} href={data.coaches ? "/squad" : "/pilot"}>
+          {data.coaches ? "To the squad" : "To your record"}
         </Button>
-        <Button
-          variant="outlined"
-          disabled={pending}
-          onClick={async () => {
-            if ((await sendAction("reopen-session", { id: data.session.id })).ok) router.refresh();
-          }}
-        >
-          Open it again
-        </Button>
+        {data.mayKeep && (
+          <Button
+            variant="outlined"
+            disabled={pending}
+            onClick={async () => {
+              if ((await sendAction("reopen-session", { id: data.session.id })).ok) router.refresh();
+            }}
+          >
+            Open it again
+          </Button>
+        )}
       </Box>
       {data.pilots.map((pilot) => {
         const step = findStep(pilot.stepId)!;
@@ -449,7 +451,7 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
               </Box>
             ))}
             <Box sx={{ mt: 1 }}>
-              <Verdict pilot={pilot} step={step} own={own} />
+              <Verdict pilot={pilot} step={step} own={own} maySignOff={data.coaches} />
             </Box>
           </Box>
         );

@@ -25,7 +25,17 @@ const verdictWords = {
 } as const;
 
 /** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
-export function Verdict({ pilot, step, own }: { pilot: TallyPilot; step: Step; own: readonly LoggedAttempt[] }) {
+export function Verdict({
+  pilot,
+  step,
+  own,
+  maySignOff,
+}: {
+  pilot: TallyPilot;
+  step: Step;
+  own: readonly LoggedAttempt[];
+  maySignOff: boolean;
+}) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
   const { enqueueSnackbar } = useSnackbar();
@@ -88,7 +98,8 @@ export function Verdict({ pilot, step, own }: { pilot: TallyPilot; step: Step; o
             <StateMark state="signed-off" labelled={false} /> Signed off
           </Typography>
         ) : (
-          attempts.length > 0 && (
+          attempts.length > 0 &&
+          maySignOff && (
             <Button variant={advice.kind === "advance" ? "contained" : "outlined"} disabled={pending} onClick={signOff}>
               Sign off {step.name.toLowerCase()}
               {advice.kind !== "advance" && ", mark not met"}

@@ -1,30 +1,40 @@
-import {
-  airframePresets,
-  airframeRanges,
-  requireSettings,
-  rateParameters,
-  type RateCurve,
-  type Settings,
-  withMass,
-} from "@/core";
-import { action, badField, conflict, missing } from "@/server/actions";
+import { airframePresets, airframeRanges, knownSettings, requireSettings, withMass } from "@/core";
+import { need } from "@/server/access";
+import { badField, coachAction, conflict } from "@/server/actions";
 import {
   findAircraft,
-  findPilot,
   findSetup,
   insertAircraft,
   insertSetup,
   inTransaction,
+  leavePilotTrail,
   lockLatestSetupNumber,
+  setAircraftRemoved,
   updateFlightState,
+  type DeedKind,
 } from "@/server/repositories";
-import { AddAircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
+import { AddAircraftInput, AircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
+
+const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
+
+/** Puts an aircraft into the bin or brings it back. */
+function setRemoved(removedAt: () => Date | null, kind: DeedKind) {
+  const evenBinned = ({ id }: AircraftInput) => anAircraft({ id }).map((one) => ({ ...one, evenBinned: true }));
+  return coachAction(AircraftInput, evenBinned, ({ id }, { name }) =>
+    inTransaction(async (transaction) => {
+      const aircraft = (await findAircraft(id))!;
+      await setAircraftRemoved(transaction, id, removedAt());
+      const does = `${kind} the aircraft ${aircraft.name}`;
+      await leavePilotTrail(transaction, { who: name, kind, does, pilotId: aircraft.pilotId }, new Date());
+    }),
+  );
+}
 
 export const setupActions = {
-  "add-aircraft": action(
+  "add-aircraft": coachAction(
     AddAircraftInput,
+    ({ pilotId }) => [need("coach", "pilot", pilotId)],
     async ({ id, pilotId, name, presetId, flightState, massG, thrustToWeight }) => {
-      if (!(await findPilot(pilotId))) throw missing("That pilot");
       const preset = airframePresets[presetId].airframe;
       const massKg = measured("massG", massG, airframeRanges.massKg, 1000, "g") ?? preset.massKg;
       const airframe = withMass(preset, massKg);
@@ -47,31 +57,40 @@ export const setupActions = {
     },
   ),
 
-  "set-flight-state": action(SetFlightStateInput, async ({ id, flightState }) => {
-    if (!(await findAircraft(id))) throw missing("That aircraft");
+  "set-flight-state": coachAction(SetFlightStateInput, anAircraft, async ({ id, flightState }) => {
     await inTransaction((transaction) => updateFlightState(transaction, id, flightState));
   }),
 
-  "save-setup": action(SaveSetupInput, async ({ id, aircraftId, basedOn, reason, settings }, { coachId }) => {
-    if (!(await findAircraft(aircraftId))) throw missing("That aircraft");
-    const clean = onlyKnown(requireSettings(settings));
-    return inTransaction(async (transaction) => {
-      const latest = await lockLatestSetupNumber(transaction, aircraftId);
-      const sent = await findSetup(id);
-      if (sent) return { number: sent.number };
-      if (latest !== basedOn) {
-        throw conflict(
-          `Setup ${latest} was saved meanwhile. Yours is still here: look at the new one, then save yours on top of it.`,
-        );
-      }
-      await insertSetup(
-        transaction,
-        { id, aircraftId, coachId, number: latest + 1, reason, settings: clean },
-        new Date(),
-      );
-      return { number: latest + 1 };
-    });
-  }),
+  "remove-aircraft": setRemoved(() => new Date(), "removed"),
+  "restore-aircraft": setRemoved(() => null, "restored"),
+
+  "save-setup": coachAction(
+    SaveSetupInput,
+    ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
+    async ({ id, aircraftId, basedOn, reason, settings }, { coachId, name }) => {
+      const aircraft = (await findAircraft(aircraftId))!;
+      const clean = knownSettings(requireSettings(settings));
+      return inTransaction(async (transaction) => {
+        const latest = await lockLatestSetupNumber(transaction, aircraftId);
+        const sent = await findSetup(id);
+        if (sent) {
+          if (sent.aircraftId !== aircraftId) throw conflict("There is another setup with this id.");
+          return { number: sent.number };
+        }
+        if (latest !== basedOn) {
+          throw conflict(
+            `Setup ${latest} was saved meanwhile. Yours is still here: look at the new one, then save yours on top of it.`,
+          );
+        }
+        const now = new Date();
+        const number = latest + 1;
+        await insertSetup(transaction, { id, aircraftId, coachId, number, reason, settings: clean }, now);
+        const does = `saved setup ${number} of ${aircraft.name} ("${reason}")`;
+        await leavePilotTrail(transaction, { who: name, kind: "changed-setup", does, pilotId: aircraft.pilotId }, now);
+        return { number };
+      });
+    },
+  ),
 };
 
 /** A number somebody measured and typed, or null when they left it empty. */
@@ -88,30 +107,4 @@ function measured(
     throw badField(field, `${text} cannot be right here; allowed: ${min * perUnit} to ${max * perUnit} ${unit}`.trim());
   }
   return value / perUnit;
-}
-
-/** Settings with nothing in them but what the program knows. */
-function onlyKnown({ rates, throttle, tiltDeg, camera, modes }: Settings): Settings {
-  const curve = (from: RateCurve) =>
-    Object.fromEntries(
-      ["family", ...rateParameters(from.family)].map((name) => [
-        name,
-        (from as unknown as Record<string, unknown>)[name],
-      ]),
-    ) as unknown as RateCurve;
-  return {
-    rates: { roll: curve(rates.roll), pitch: curve(rates.pitch), yaw: curve(rates.yaw) },
-    throttle: {
-      mid: throttle.mid,
-      expo: throttle.expo,
-      limit: { kind: throttle.limit.kind, fraction: throttle.limit.fraction },
-    },
-    tiltDeg,
-    camera: { verticalFovDeg: camera.verticalFovDeg, aspect: camera.aspect },
-    modes: {
-      idleAuthority: modes.idleAuthority === true,
-      bankLimitDeg: modes.bankLimitDeg,
-      selfLevel: modes.selfLevel === true,
-    },
-  };
 }

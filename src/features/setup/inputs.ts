@@ -34,3 +34,7 @@ export class SaveSetupInput {
   @IsObject({ message: "settings are missing" })
   settings!: Settings;
 }
+
+export class AircraftInput {
+  @IsId() id!: string;
+}

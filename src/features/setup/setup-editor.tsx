@@ -97,8 +97,27 @@ function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
           </Box>
         </Box>
         <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
-          <Typography variant="h2">{latest ? `Change setup ${latest.number}` : "First setup"}</Typography>
-          {changed ? (
+          <Typography variant="h2">
+            {!data.mayChange ? "Try it out" : latest ? `Change setup ${latest.number}` : "First setup"}
+          </Typography>
+          {!data.mayChange ? (
+            <>
+              <Typography color="text.secondary">
+                Move anything and see what it does. Your coach saves setups; tell them what you would change.
+              </Typography>
+              {differences.map((line) => (
+                <Box
+                  key={line}
+                  sx={(theme) => ({ fontSize: "0.88rem", pl: 1, borderLeft: `4px solid ${theme.tokens.ochre}` })}
+                >
+                  {line}
+                </Box>
+              ))}
+              {latest && differences.length > 0 && (
+                <Button onClick={() => drop(saved)}>Back to setup {latest.number}</Button>
+              )}
+            </>
+          ) : changed ? (
             <>
               {differences.map((line) => (
                 <Box

@@ -6,7 +6,7 @@ import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen
 import type { SetupData } from "./load";
 import { SetupScreen } from "./setup-screen";
 
-const pilot = { id: "odo", name: "Odo Fenn", stickMode: 2, grip: "thumbs", version: 1 } as const;
+const pilot = { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "thumbs", version: 1 } as const;
 const aircraft: Aircraft = {
   id: "plank",
   pilotId: "odo",
@@ -30,6 +30,7 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   aircraft,
   setups: [version(2, { tiltDeg: 25 }), version(1)],
   elsewhere: [],
+  mayChange: true,
   ...change,
 });
 const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });

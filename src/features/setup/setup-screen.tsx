@@ -10,6 +10,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { airframePresets, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
+import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
@@ -60,10 +61,11 @@ export function SetupScreen({ data }: { data: SetupData }) {
       <Box sx={{ maxWidth: 560 }}>
         <Typography variant="h1">Setup for {pilot.name}</Typography>
         <Typography sx={{ my: 2 }}>
-          {pilot.name} has no aircraft yet. Add one from a kind: its numbers are estimates, and every figure in the
-          briefs follows from them.
+          {data.mayChange
+            ? `${pilot.name} has no aircraft yet. Add one from a kind: its numbers are estimates, and every figure in the briefs follows from them.`
+            : "You have no aircraft here yet. Your coach adds one; then every figure in your briefs follows from it."}
         </Typography>
-        {form}
+        {data.mayChange && form}
       </Box>
     );
   }
@@ -73,9 +75,14 @@ export function SetupScreen({ data }: { data: SetupData }) {
         <Typography variant="h1">{aircraft.name}</Typography>
         <AircraftNumbers data={data} />
         <Box sx={{ flex: 1 }} />
-        <Button variant="outlined" onClick={() => setAdding(true)}>
-          Add an aircraft
-        </Button>
+        {data.mayChange && (
+          <>
+            <RemoveAircraft data={data} />
+            <Button variant="outlined" onClick={() => setAdding(true)}>
+              Add an aircraft
+            </Button>
+          </>
+        )}
       </Box>
       <FlightStateLine data={data} />
       <SetupEditor key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`} data={data} aircraft={aircraft} />
@@ -86,6 +93,23 @@ export function SetupScreen({ data }: { data: SetupData }) {
         </DialogContent>
       </Dialog>
     </>
+  );
+}
+
+/** Puts an aircraft into the bin, from where it comes back for 30 days. */
+function RemoveAircraft({ data }: { data: SetupData }) {
+  const router = useRouter();
+  const undoable = useUndoable();
+  const { id, name, pilotId } = data.aircraft!;
+  return (
+    <Button
+      onClick={async () => {
+        const done = `${name} is in the bin for 30 days; what was flown with it stays`;
+        if (await undoable("remove-aircraft", "restore-aircraft", id, done)) router.push(`/setup?pilot=${pilotId}`);
+      }}
+    >
+      To the bin
+    </Button>
   );
 }
 
@@ -127,9 +151,11 @@ function FlightStateLine({ data }: { data: SetupData }) {
       {flightState === "flying" ? (
         <>
           Checked and flying.
-          <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
-            It was repaired
-          </Button>
+          {data.mayChange && (
+            <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
+              It was repaired
+            </Button>
+          )}
         </>
       ) : (
         <>
@@ -137,15 +163,17 @@ function FlightStateLine({ data }: { data: SetupData }) {
             ▲ {flightState === "new" ? "New" : "Repaired"}: first flight by eye, not goggles. Propellers off on the
             bench.
           </b>
-          <Button
-            size="small"
-            variant="outlined"
-            disabled={pending}
-            onClick={() => set("flying")}
-            sx={{ minHeight: 28 }}
-          >
-            Flown by eye, all well
-          </Button>
+          {data.mayChange && (
+            <Button
+              size="small"
+              variant="outlined"
+              disabled={pending}
+              onClick={() => set("flying")}
+              sx={{ minHeight: 28 }}
+            >
+              Flown by eye, all well
+            </Button>
+          )}
         </>
       )}
     </Box>

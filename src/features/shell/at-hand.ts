@@ -1,6 +1,9 @@
 import "server-only";
 import { cookies } from "next/headers";
-import { findAircraft, findPilot, listAircraft, type Aircraft, type Pilot } from "@/server/repositories";
+import { need } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { listAircraft, listPilots, type Aircraft, type Pilot } from "@/server/repositories";
+import { requirePageAccess } from "./enter";
 import { isUuid } from "./ids";
 
 export type SearchParams = Promise<Record<string, string | string[] | undefined>>;
@@ -17,14 +20,21 @@ export async function parameter(search: SearchParams, name: string): Promise<str
   return typeof value === "string" ? value : null;
 }
 
-/** The pilot and the aircraft of the address, else those used last on this device. */
-export async function pilotAtHand(search: SearchParams): Promise<{ pilot: Pilot; aircraft: Aircraft | null } | null> {
-  const pilotId = (await parameter(search, "pilot")) ?? (await remembered("pilot"));
-  const pilot = pilotId && isUuid(pilotId) ? await findPilot(pilotId) : undefined;
+/**
+ * The pilot and the aircraft of the address, else those used last on this device. A pilot who is signed in is always at their own hand. Answers
+ * 403 or 404 for a pilot of the address that is not theirs to see.
+ */
+export async function pilotAtHand(
+  search: SearchParams,
+  who: SignedIn,
+): Promise<{ pilot: Pilot; aircraft: Aircraft | null } | null> {
+  const asked = await parameter(search, "pilot");
+  if (asked !== null) await requirePageAccess(who, [need("reader", "pilot", isUuid(asked) ? asked : "")]);
+  const pilots = await listPilots(who);
+  const pilotId = who.pilotId ?? asked ?? (await remembered("pilot"));
+  const pilot = pilots.find(({ id }) => id === pilotId);
   if (!pilot) return null;
+  const own = await listAircraft([pilot.id]);
   const aircraftId = (await parameter(search, "aircraft")) ?? (await remembered("aircraft"));
-  const asked = aircraftId && isUuid(aircraftId) ? await findAircraft(aircraftId) : undefined;
-  if (asked?.pilotId === pilot.id) return { pilot, aircraft: asked };
-  const own = (await listAircraft()).find((one) => one.pilotId === pilot.id);
-  return { pilot, aircraft: own ?? null };
+  return { pilot, aircraft: own.find(({ id }) => id === aircraftId) ?? own[0] ?? null };
 }

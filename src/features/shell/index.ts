@@ -1,5 +1,5 @@
 export { parameter, pilotAtHand } from "./at-hand";
 export type { SearchParams } from "./at-hand";
+export { enter, enterAsCoach, homeOf, leadIn, requirePageAccess } from "./enter";
 export { isUuid } from "./ids";
 export { loadShell } from "./load";
-export { leadIn, requireCoach } from "./require-coach";

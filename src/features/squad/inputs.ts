@@ -4,6 +4,7 @@ import { grips, type Grip } from "@/server/repositories";
 
 export class AddPilotInput {
   @IsId() id!: string;
+  @IsId() squadId!: string;
   @IsName() name!: string;
   @Max(4, { message: "stick mode is 1, 2, 3 or 4" })
   @Min(1, { message: "stick mode is 1, 2, 3 or 4" })
@@ -16,4 +17,8 @@ export class EditPilotInput extends AddPilotInput {
   @Min(1)
   @IsInt({ message: "version is a whole number" })
   version!: number;
+}
+
+export class PilotInput {
+  @IsId() id!: string;
 }

@@ -23,6 +23,8 @@ function row(name: string, attempts: (Attempt & { stepId: string })[], change: P
   return {
     id: name.toLowerCase(),
     name,
+    squadId: "squad",
+    asksFor: [],
     standing: standingOf({ attempts, signedOff: new Set(), setupId: "s", nowMs }),
     signedOff: 0,
     aircraftName: "Plank",
@@ -33,6 +35,7 @@ function row(name: string, attempts: (Attempt & { stepId: string })[], change: P
 }
 const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
   rows,
+  squads: [{ id: "squad", name: "The squad", version: 1, coaches: [] }],
   nowMs,
   ...change,
 });

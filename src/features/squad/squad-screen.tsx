@@ -5,11 +5,13 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { directionNames } from "@/syllabus";
+import { directionNames, findStep } from "@/syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
@@ -30,17 +32,42 @@ export function SquadScreen({ data }: { data: SquadData }) {
   const router = useRouter();
   const keys = useMemo(() => [{ key: "a", label: "Add a pilot", run: () => setAdding(true) }], []);
   useKeys(keys);
-  const signOffs = data.rows.filter((row) => row.standing.current?.advice.kind === "advance").length;
-  const due = data.rows.reduce((sum, row) => sum + row.standing.reviewsDue.length, 0);
+  // A coach of several squads looks at all of them, or at one.
+  const [shownId, setShownId] = useState<string | null>(null);
+  const rows = data.rows.filter(({ squadId }) => shownId === null || squadId === shownId);
+  const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
+  const signOffs = rows.filter((row) => row.standing.current?.advice.kind === "advance").length;
+  const due = rows.reduce((sum, row) => sum + row.standing.reviewsDue.length, 0);
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 2 }}>
         <Typography variant="h1">Squad</Typography>
-        {data.rows.length > 0 && (
+        {data.squads.length > 1 && (
+          <TextField
+            select
+            variant="standard"
+            value={shownId ?? "all"}
+            onChange={(event) => setShownId(event.target.value === "all" ? null : event.target.value)}
+            slotProps={{ htmlInput: { "aria-label": "Squad shown" } }}
+          >
+            <MenuItem value="all">all squads</MenuItem>
+            {data.squads.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        {rows.length > 0 && (
           <>
             <span>
-              <b className="num">{data.rows.length}</b> pilots
+              <b className="num">{rows.length}</b> pilots
             </span>
+            {asking > 0 && (
+              <Box component="span" sx={{ color: "error.main", fontWeight: 600 }}>
+                ▲ asking for a sign-off <b className="num">{asking}</b>
+              </Box>
+            )}
             <span>
               <StateMark state="signed-off" labelled={false} /> ready for sign-off <b className="num">{signOffs}</b>
             </span>
@@ -54,7 +81,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
           Add a pilot
         </Button>
       </Box>
-      {data.rows.length === 0 ? (
+      {rows.length === 0 ? (
         <Box sx={{ maxWidth: 620, mt: 4 }}>
           <Typography variant="h2">Nobody is here yet</Typography>
           <Typography sx={{ my: 1.5 }}>
@@ -86,7 +113,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
               ),
             )}
           </Box>
-          {data.rows.map((row) => (
+          {rows.map((row) => (
             <PilotRow key={row.id} row={row} nowMs={data.nowMs} />
           ))}
         </Box>
@@ -98,7 +125,10 @@ export function SquadScreen({ data }: { data: SquadData }) {
             <SendForm
               action="add-pilot"
               submit="Add"
-              fields={pilotFields({ name: "", stickMode: 2, grip: "thumbs" })}
+              fields={pilotFields(
+                { name: "", stickMode: 2, grip: "thumbs", squadId: shownId ?? undefined },
+                data.squads,
+              )}
               onDone={(id) => {
                 setAdding(false);
                 router.push(`/pilot?pilot=${id}`);
@@ -203,6 +233,11 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
       </Box>
       <Box role="cell">
         {current?.advice.sentence ?? "Keep it fresh: fly what is due."}
+        {row.asksFor.length > 0 && (
+          <Box sx={{ fontSize: "0.88rem", fontWeight: 600 }}>
+            Asks to have signed off: {row.asksFor.map((id) => findStep(id)?.name.toLowerCase() ?? id).join(", ")}
+          </Box>
+        )}
         {row.checkFirst.length > 0 && (
           <Box sx={{ color: "error.main", fontSize: "0.85rem", fontWeight: 600 }}>
             ▲ By eye first: {row.checkFirst.join(", ")}

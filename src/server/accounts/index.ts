@@ -2,15 +2,18 @@ export { currentAccount, setToken } from "./current";
 export { deviceKind } from "./device";
 export { hashPassword, LONGEST_PASSWORD, passwordMatches, passwordProblem, SHORTEST_PASSWORD } from "./passwords";
 export {
+  accountsOfPilots,
+  deletePilotAccount,
   endSignIns,
   findAccount,
   findAccountById,
   insertAccount,
+  isCoach,
   listSignIns,
   signedInBy,
   signInName,
   startSignIn,
   updatePassword,
 } from "./sign-ins";
-export type { SignedIn, SignIn } from "./sign-ins";
+export type { SignedIn, SignedInCoach, SignIn } from "./sign-ins";
 export { forgetFailures, noteFailure, waitAfter, waitBeforeSignIn } from "./slow-down";

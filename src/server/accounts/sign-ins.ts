@@ -3,12 +3,19 @@ import { createHash, randomBytes } from "node:crypto";
 import { v7 as newId } from "uuid";
 import { database, type Transaction } from "../database";
 
-/** A coach who is signed in on this device. */
+/** Somebody who is signed in on this device: a coach or a pilot, one of the two ids is set. */
 export interface SignedIn {
   readonly signInId: string;
   readonly accountId: string;
-  readonly coachId: string;
-  readonly coachName: string;
+  readonly name: string;
+  readonly coachId: string | null;
+  readonly pilotId: string | null;
+}
+
+export type SignedInCoach = SignedIn & { readonly coachId: string };
+
+export function isCoach(who: SignedIn): who is SignedInCoach {
+  return who.coachId !== null;
 }
 
 /** One device on which an account is signed in. */
@@ -21,7 +28,8 @@ export interface SignIn {
 
 interface AccountRow {
   id: string;
-  coach_id: string;
+  coach_id: string | null;
+  pilot_id: string | null;
   sign_in_name: string;
   password_hash: string;
 }
@@ -50,20 +58,44 @@ export async function findAccountById(id: string): Promise<AccountRow | undefine
   return database()("account").where({ id }).first();
 }
 
+/** An account of a coach or of a pilot. Throws ER_DUP_ENTRY when the name is taken. */
 export async function insertAccount(
   transaction: Transaction,
-  account: { readonly coachId: string; readonly name: string; readonly passwordHash: string },
+  account: {
+    readonly coachId?: string;
+    readonly pilotId?: string;
+    readonly name: string;
+    readonly passwordHash: string;
+  },
   now: Date,
 ): Promise<string> {
   const id = newId();
   await transaction("account").insert({
     id,
-    coach_id: account.coachId,
+    coach_id: account.coachId ?? null,
+    pilot_id: account.pilotId ?? null,
     sign_in_name: signInName(account.name),
     password_hash: account.passwordHash,
     created_at: now,
   });
   return id;
+}
+
+/** The accounts of these pilots, by pilot id. */
+export async function accountsOfPilots(pilotIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const rows: { id: string; pilot_id: string }[] = await database()("account")
+    .select("id", "pilot_id")
+    .whereIn("pilot_id", [...pilotIds]);
+  return new Map(rows.map((row) => [row.pilot_id, row.id]));
+}
+
+/** Closes a pilot's account and every sign-in of it. Returns whether there was one. */
+export async function deletePilotAccount(transaction: Transaction, pilotId: string): Promise<boolean> {
+  const account: { id: string } | undefined = await transaction("account").where({ pilot_id: pilotId }).first("id");
+  if (!account) return false;
+  await transaction("sign_in").where({ account_id: account.id }).delete();
+  await transaction("account").where({ id: account.id }).delete();
+  return true;
 }
 
 export async function updatePassword(transaction: Transaction, accountId: string, passwordHash: string): Promise<void> {
@@ -92,21 +124,39 @@ export async function startSignIn(
   return token;
 }
 
-/** Who a token belongs to, while its sign-in stands. Notes that it was used. */
+/** Who a token belongs to, while its sign-in stands. Notes that it was used. A pilot whose record is in the bin is nobody. */
 export async function signedInBy(token: string, now: Date): Promise<SignedIn | null> {
-  const row: { id: string; account_id: string; coach_id: string; coach_name: string; seen_at: Date } | undefined =
-    await database()("sign_in")
-      .join("account", "account.id", "sign_in.account_id")
-      .join("coach", "coach.id", "account.coach_id")
-      .select("sign_in.id", "sign_in.account_id", "sign_in.seen_at", "account.coach_id", "coach.name as coach_name")
-      .where("sign_in.token_hash", tokenHash(token))
-      .where("sign_in.seen_at", ">", new Date(now.getTime() - IDLE_MS))
-      .where("sign_in.created_at", ">", new Date(now.getTime() - LONGEST_MS))
-      .first();
+  const row:
+    | {
+        id: string;
+        account_id: string;
+        coach_id: string | null;
+        pilot_id: string | null;
+        coach_name: string | null;
+        pilot_name: string | null;
+        seen_at: Date;
+      }
+    | undefined = await database()("sign_in")
+    .join("account", "account.id", "sign_in.account_id")
+    .leftJoin("coach", "coach.id", "account.coach_id")
+    .leftJoin("pilot", "pilot.id", "account.pilot_id")
+    .select("sign_in.id", "sign_in.account_id", "sign_in.seen_at", "account.coach_id", "account.pilot_id")
+    .select("coach.name as coach_name", "pilot.name as pilot_name")
+    .where("sign_in.token_hash", tokenHash(token))
+    .where("sign_in.seen_at", ">", new Date(now.getTime() - IDLE_MS))
+    .where("sign_in.created_at", ">", new Date(now.getTime() - LONGEST_MS))
+    .whereNull("pilot.removed_at")
+    .first();
   if (!row) return null;
   if (now.getTime() - row.seen_at.getTime() > SEEN_EVERY_MS)
     await database()("sign_in").where({ id: row.id }).update({ seen_at: now });
-  return { signInId: row.id, accountId: row.account_id, coachId: row.coach_id, coachName: row.coach_name };
+  return {
+    signInId: row.id,
+    accountId: row.account_id,
+    name: row.coach_name ?? row.pilot_name ?? "",
+    coachId: row.coach_id,
+    pilotId: row.pilot_id,
+  };
 }
 
 /** The devices on which an account is signed in, used last first. */
@@ -123,12 +173,13 @@ export async function listSignIns(accountId: string, now: Date): Promise<SignIn[
   }));
 }
 
-/** Ends one sign-in of an account, or all but one. Returns how many ended. */
+/** Ends one sign-in of an account, or all but one, or all. Returns how many ended. */
 export async function endSignIns(
   transaction: Transaction,
   accountId: string,
-  which: { readonly id: string } | { readonly allBut: string },
+  which: { readonly id: string } | { readonly allBut: string } | "all",
 ): Promise<number> {
   const own = transaction("sign_in").where({ account_id: accountId });
+  if (which === "all") return own.delete();
   return "id" in which ? own.where({ id: which.id }).delete() : own.whereNot({ id: which.allBut }).delete();
 }

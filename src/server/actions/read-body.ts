@@ -1,22 +1,20 @@
 import "server-only";
-import type { ActionResult } from "./run-action";
+import { Refusal } from "./errors";
 
-/** No action needs more; what is longer is refused before it is parsed. */
-const LONGEST_BYTES = 64 * 1024;
+/** Most actions need no more; what is longer is refused before it is parsed. */
+const USUAL_BYTES = 64 * 1024;
 
-const refuse = (status: number, message: string): ActionResult<unknown> => ({ ok: false, status, message, fields: {} });
-
-/** The JSON of a request from our own pages, or why it is not taken. */
-export async function readBody(request: Request): Promise<ActionResult<unknown>> {
-  if (!fromOwnPages(request)) return refuse(403, "This came from another site and is not taken.");
+/** The JSON of a request from our own pages. Throws a Refusal for anything else. */
+export async function readBody(request: Request, longestBytes = USUAL_BYTES): Promise<unknown> {
+  if (!fromOwnPages(request)) throw new Refusal(403, "This came from another site and is not taken.");
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
-    return refuse(415, "Only JSON is taken here.");
-  const text = await readText(request);
-  if (text === null) return refuse(413, `Longer than ${LONGEST_BYTES / 1024} kB; nothing here needs that much.`);
+    throw new Refusal(415, "Only JSON is taken here.");
+  const text = await readText(request, longestBytes);
+  if (text === null) throw new Refusal(413, `Longer than ${longestBytes / 1024} kB; nothing here needs that much.`);
   try {
-    return { ok: true, data: JSON.parse(text) as unknown };
+    return JSON.parse(text) as unknown;
   } catch {
-    return refuse(400, "The request is not JSON.");
+    throw new Refusal(400, "The request is not JSON.");
   }
 }
 
@@ -32,8 +30,8 @@ function fromOwnPages(request: Request): boolean {
 }
 
 /** The body as text, or null as soon as it is too long. */
-async function readText(request: Request): Promise<string | null> {
-  if (Number(request.headers.get("content-length") ?? 0) > LONGEST_BYTES) return null;
+async function readText(request: Request, longestBytes: number): Promise<string | null> {
+  if (Number(request.headers.get("content-length") ?? 0) > longestBytes) return null;
   if (!request.body) return "";
   const decoder = new TextDecoder();
   let text = "";
@@ -43,7 +41,7 @@ async function readText(request: Request): Promise<string | null> {
     const { done, value } = await reader.read();
     if (done) return text + decoder.decode();
     bytes += value.byteLength;
-    if (bytes > LONGEST_BYTES) {
+    if (bytes > longestBytes) {
       await reader.cancel();
       return null;
     }

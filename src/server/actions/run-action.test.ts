@@ -2,16 +2,18 @@ import { IsInt } from "class-validator";
 import { FieldRangeError } from "@/core";
 import type { SignedIn } from "../accounts";
 import {
-  action,
   badField,
+  coachAction,
   conflict,
   IsId,
   IsName,
   IsOneOf,
   IsText,
+  memberAction,
   missing,
   openAction,
-  runAction,
+  runAction as run,
+  type Action,
   type Asker,
 } from ".";
 import { readBody } from "./read-body";
@@ -24,11 +26,16 @@ class Input {
   @IsInt({ message: "count is a whole number" }) count!: number;
 }
 const good = { id: "019ac000-0000-7000-8000-000000000001", name: " Odo ", note: "", kind: "a", count: 1 };
-const coach: SignedIn = { signInId: "s", accountId: "a", coachId: "c", coachName: "Ann Pell" };
+const coach: SignedIn = { signInId: "s", accountId: "a", name: "Ann Pell", coachId: "c", pilotId: null };
+const pilot: SignedIn = { ...coach, name: "Odo Fenn", coachId: null, pilotId: "p" };
+const nobodys = () => [];
+const action = (input: typeof Input, work: (input: Input) => Promise<unknown>) => coachAction(input, nobodys, work);
+const runAction = (work: Action<Input, unknown>, raw: unknown, who: Asker) => run(work, async () => raw, who);
 const asker = (who: SignedIn | null = coach): Asker => ({
   identify: async () => who,
   address: "local",
   device: "",
+  requestId: "request-1",
   setToken: async () => {},
 });
 const failing = (error: unknown) =>
@@ -45,19 +52,34 @@ beforeEach(() => {
 afterEach(() => log.mockRestore());
 
 it("hands over a checked instance, trimmed", async () => {
-  const run = jest.fn(async (input: Input) => input.name);
-  expect(await runAction(action(Input, run), good, asker())).toEqual({ ok: true, data: "Odo" });
-  expect(run).toHaveBeenCalledWith(expect.any(Input), coach, expect.anything());
+  const work = jest.fn(async (input: Input) => input.name);
+  expect(await runAction(coachAction(Input, nobodys, work), good, asker())).toEqual({ ok: true, data: "Odo" });
+  expect(work).toHaveBeenCalledWith(expect.any(Input), coach, expect.anything());
 });
 
 it("turns a stranger away from all but what is open to strangers, before looking at the input", async () => {
-  const run = jest.fn(async () => "in");
-  expect(await runAction(action(Input, run), { nonsense: true }, asker(null))).toMatchObject({
+  const work = jest.fn(async () => "in");
+  expect(await runAction(action(Input, work), { nonsense: true }, asker(null))).toMatchObject({
     ok: false,
     status: 401,
   });
-  expect(run).not.toHaveBeenCalled();
-  expect(await runAction(openAction(Input, run), good, asker(null))).toEqual({ ok: true, data: "in" });
+  expect(work).not.toHaveBeenCalled();
+  expect(await runAction(openAction(Input, work), good, asker(null))).toEqual({ ok: true, data: "in" });
+});
+
+it("keeps pilots out of what is for coaches, and lets both into what is for members", async () => {
+  const work = jest.fn(async () => "in");
+  expect(await runAction(action(Input, work), good, asker(pilot))).toMatchObject({ ok: false, status: 403 });
+  expect(work).not.toHaveBeenCalled();
+  for (const who of [pilot, coach])
+    expect(await runAction(memberAction(Input, nobodys, work), good, asker(who))).toEqual({ ok: true, data: "in" });
+});
+
+it("reads nothing of what somebody sends who may not ask", async () => {
+  const read = jest.fn(async () => good);
+  await run(action(Input, jest.fn()), read, asker(null));
+  await run(action(Input, jest.fn()), read, asker(pilot));
+  expect(read).not.toHaveBeenCalled();
 });
 
 it("says that the database is away also when it cannot tell who asks", async () => {
@@ -66,9 +88,9 @@ it("says that the database is away also when it cannot tell who asks", async () 
 });
 
 it("names every bad field with one message each, and runs nothing", async () => {
-  const run = jest.fn();
+  const work = jest.fn();
   const result = await runAction(
-    action(Input, run),
+    action(Input, work),
     {
       id: 1,
       name: "<b>",
@@ -79,7 +101,7 @@ it("names every bad field with one message each, and runs nothing", async () => 
     },
     asker(),
   );
-  expect(run).not.toHaveBeenCalled();
+  expect(work).not.toHaveBeenCalled();
   expect(result).toMatchObject({
     ok: false,
     status: 422,
@@ -128,8 +150,12 @@ it("keeps the cause of any other failure to the log, under the id it answers wit
   const result = await failing(new Error("secret table name"));
   expect(result).toMatchObject({ ok: false, status: 500 });
   expect(JSON.stringify(result)).not.toContain("secret");
-  const { errorId } = result as { errorId: string };
-  expect(log.mock.calls[0]).toEqual([`[${errorId}]`, expect.objectContaining({ message: "secret table name" })]);
+  expect(result).toHaveProperty("errorId", "request-1");
+  expect(JSON.parse(log.mock.calls[0][0] as string)).toMatchObject({
+    level: "error",
+    requestId: "request-1",
+    cause: { message: "secret table name" },
+  });
 });
 
 it("keeps the values of a failed statement out of the log", async () => {
@@ -151,11 +177,8 @@ describe("the body of a request", () => {
     } as RequestInit);
 
   it("is read as JSON from our own pages and from programs", async () => {
-    expect(await readBody(request('{"a":1}'))).toEqual({ ok: true, data: { a: 1 } });
-    expect(await readBody(request('{"a":"ü"}', { origin: "http://desk.example" }))).toEqual({
-      ok: true,
-      data: { a: "ü" },
-    });
+    expect(await readBody(request('{"a":1}'))).toEqual({ a: 1 });
+    expect(await readBody(request('{"a":"ü"}', { origin: "http://desk.example" }))).toEqual({ a: "ü" });
   });
 
   it("is refused from another site, also when the browser hides which", async () => {
@@ -165,10 +188,7 @@ describe("the body of a request", () => {
       { "sec-fetch-site": "cross-site" },
     ];
     for (const headers of strangers) {
-      expect(await readBody(request("{}", headers))).toMatchObject({
-        ok: false,
-        status: 403,
-      });
+      await expect(readBody(request("{}", headers))).rejects.toMatchObject({ status: 403 });
     }
   });
 
@@ -180,12 +200,18 @@ describe("the body of a request", () => {
         controller.enqueue(new Uint8Array(16_384).fill(32));
       },
     });
-    expect(await readBody(request(endless))).toMatchObject({ ok: false, status: 413 });
+    await expect(readBody(request(endless))).rejects.toMatchObject({ status: 413 });
     expect(produced).toBeLessThan(12);
   });
 
+  it("may be longer where an action says so", async () => {
+    const long = JSON.stringify({ text: "x".repeat(100_000) });
+    await expect(readBody(request(long))).rejects.toMatchObject({ status: 413 });
+    expect(await readBody(request(long), 200_000)).toEqual(JSON.parse(long));
+  });
+
   it("is refused when empty or broken", async () => {
-    expect(await readBody(request(null))).toMatchObject({ ok: false, status: 400 });
-    expect(await readBody(request('{"a":'))).toMatchObject({ ok: false, status: 400 });
+    await expect(readBody(request(null))).rejects.toMatchObject({ status: 400 });
+    await expect(readBody(request('{"a":'))).rejects.toMatchObject({ status: 400 });
   });
 });

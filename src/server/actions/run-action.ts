@@ -1,10 +1,11 @@
 import "reflect-metadata";
 import "server-only";
-import { randomUUID } from "node:crypto";
 import { plainToInstance } from "class-transformer";
 import { validate, type ValidationError } from "class-validator";
 import { FieldRangeError } from "@/core";
-import type { SignedIn } from "../accounts";
+import { requireAccess, type Need } from "../access";
+import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
+import { causeForLog, log } from "../log";
 import { Refusal } from "./errors";
 
 /** Who asks, from where, and how to hand them a sign-in. */
@@ -13,13 +14,22 @@ export interface Asker {
   readonly identify: () => Promise<SignedIn | null>;
   readonly address: string;
   readonly device: string;
+  /** Also in every line of the log that this request leaves. */
+  readonly requestId: string;
   readonly setToken: (token: string | null) => Promise<void>;
 }
 
+/** Who may ask for an action at all. */
+export type Audience = "anybody" | "signed-in" | "coaches";
+
 /** One thing a person can do: who may, the class that checks its input, and what it does. */
 export interface Action<Input extends object, Output> {
-  readonly openToStrangers: boolean;
+  readonly audience: Audience;
   readonly input: new () => Input;
+  /** Longest request in bytes, where the usual is not enough. */
+  readonly longestBytes?: number;
+  /** What else must be theirs, from the checked input; see access/rules.ts. */
+  readonly needs: (input: Input) => readonly Need[];
   readonly run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>;
 }
 
@@ -34,12 +44,22 @@ export type ActionResult<Output> =
       readonly errorId?: string;
     };
 
-/** An action for coaches who are signed in. */
-export function action<Input extends object, Output>(
+/** An action for coaches. `needs` says whose records it touches; an empty list means none but their own. */
+export function coachAction<Input extends object, Output>(
   input: new () => Input,
+  needs: (input: Input) => readonly Need[],
+  run: (input: Input, who: SignedInCoach, asker: Asker) => Promise<Output>,
+): Action<Input, Output> {
+  return { audience: "coaches", input, needs, run: run as Action<Input, Output>["run"] };
+}
+
+/** An action for everybody who is signed in, coaches and pilots. */
+export function memberAction<Input extends object, Output>(
+  input: new () => Input,
+  needs: (input: Input) => readonly Need[],
   run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>,
 ): Action<Input, Output> {
-  return { openToStrangers: false, input, run };
+  return { audience: "signed-in", input, needs, run };
 }
 
 /** An action for anybody, such as signing in. */
@@ -47,27 +67,24 @@ export function openAction<Input extends object, Output>(
   input: new () => Input,
   run: (input: Input, asker: Asker) => Promise<Output>,
 ): Action<Input, Output> {
-  return { openToStrangers: true, input, run: (checked, _, asker) => run(checked, asker) };
+  return { audience: "anybody", input, needs: () => [], run: (checked, _, asker) => run(checked, asker) };
 }
 
-const STRANGER: SignedIn = { signInId: "", accountId: "", coachId: "", coachName: "" };
+const STRANGER: SignedIn = { signInId: "", accountId: "", name: "", coachId: null, pilotId: null };
 
 /**
- * The one way in for everything that writes: turns strangers away, checks `raw` against the action's input class, runs it and turns whatever
- * goes wrong into a typed result. Never throws.
+ * The one way in for everything that writes: turns away who may not ask, reads what they send, checks it against the action's input class,
+ * then whose records it touches, runs it and turns whatever goes wrong into a typed result. Never throws.
  */
 export async function runAction<Input extends object, Output>(
-  { openToStrangers, input: InputClass, run }: Action<Input, Output>,
-  raw: unknown,
+  { audience, input: InputClass, needs, run }: Action<Input, Output>,
+  read: () => Promise<unknown>,
   asker: Asker,
 ): Promise<ActionResult<Output>> {
   try {
     const who = await asker.identify();
-    if (!who && !openToStrangers)
-      throw new Refusal(
-        401,
-        "You are not signed in, or your sign-in has ended. Sign in again; what you entered is still here.",
-      );
+    requireAudience(audience, who);
+    const raw = await read();
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
     }
@@ -77,20 +94,30 @@ export async function runAction<Input extends object, Output>(
       const fields = fieldMessages(errors);
       throw new Refusal(422, Object.values(fields)[0] ?? "Some fields cannot be taken as they are.", fields);
     }
+    await requireAccess(who ?? STRANGER, needs(input));
     return { ok: true, data: await run(input, who ?? STRANGER, asker) };
   } catch (error) {
-    return failure(error);
+    return failure(error, asker.requestId);
   }
 }
 
-function failure(error: unknown): ActionResult<never> {
+function requireAudience(audience: Audience, who: SignedIn | null): void {
+  if (audience === "anybody") return;
+  if (!who)
+    throw new Refusal(
+      401,
+      "You are not signed in, or your sign-in has ended. Sign in again; what you entered is still here.",
+    );
+  if (audience === "coaches" && !isCoach(who)) throw new Refusal(403, "Only a coach may do that.");
+}
+
+function failure(error: unknown, requestId: string): ActionResult<never> {
   if (error instanceof Refusal)
     return { ok: false, status: error.status, message: error.message, fields: error.fields };
   if (error instanceof FieldRangeError) {
     return { ok: false, status: 422, message: error.message, fields: { [error.field]: error.message } };
   }
-  const errorId = randomUUID();
-  console.error(`[${errorId}]`, forLog(error));
+  log("error", { requestId, cause: causeForLog(error) });
   if (databaseIsAway(error)) {
     return {
       ok: false,
@@ -98,23 +125,16 @@ function failure(error: unknown): ActionResult<never> {
       message:
         "The database does not answer. Nothing was saved; what you entered is still here. Try again in a moment.",
       fields: {},
-      errorId,
+      errorId: requestId,
     };
   }
   return {
     ok: false,
     status: 500,
-    message: `Something went wrong here. Nothing was saved; what you entered is still here. Error ${errorId}.`,
+    message: `Something went wrong here. Nothing was saved; what you entered is still here. Error ${requestId}.`,
     fields: {},
-    errorId,
+    errorId: requestId,
   };
-}
-
-/** The message of a database error repeats the statement with its values; what the log gets is MariaDB's own words. */
-function forLog(error: unknown): unknown {
-  const { code, sqlMessage, stack } = error as { code?: string; sqlMessage?: string; stack?: string };
-  if (sqlMessage === undefined) return error;
-  return { code, sqlMessage, at: stack?.split("\n").filter((line) => line.startsWith("    at ")) };
 }
 
 /** True for errors that mean MariaDB could not be reached or went away, rather than that it refused something. */
@@ -122,9 +142,15 @@ export function databaseIsAway(error: unknown): boolean {
   const { code, name } = error as { code?: string; name?: string };
   return (
     name === "KnexTimeoutError" ||
-    ["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT", "PROTOCOL_CONNECTION_LOST", "ER_SERVER_SHUTDOWN"].includes(
-      code ?? "",
-    )
+    [
+      "ECONNREFUSED",
+      "ECONNRESET",
+      "EPIPE",
+      "ETIMEDOUT",
+      "PROTOCOL_CONNECTION_LOST",
+      "ER_SERVER_SHUTDOWN",
+      "ER_CON_COUNT_ERROR",
+    ].includes(code ?? "")
   );
 }
 

@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import type { Database } from "./connection";
 import * as firstDive from "./migrations/0001-first-dive";
 import * as accounts from "./migrations/0002-accounts";
+import * as squads from "./migrations/0003-squads";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -12,6 +13,7 @@ interface Migration {
 const migrations: readonly (readonly [string, Migration])[] = [
   ["0001-first-dive", firstDive],
   ["0002-accounts", accounts],
+  ["0003-squads", squads],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

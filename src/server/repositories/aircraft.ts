@@ -70,8 +70,12 @@ const setupFrom = (row: SetupRow): Setup => ({
 const setups = () =>
   database()("setup").join("coach", "coach.id", "setup.coach_id").select("setup.*", "coach.name as coach_name");
 
-export async function listAircraft(): Promise<Aircraft[]> {
-  const rows: AircraftRow[] = await database()("aircraft").select("*").orderBy(["created_at", "id"]);
+/** The aircraft of some pilots, oldest first, without those in the bin. */
+export async function listAircraft(pilotIds: readonly string[]): Promise<Aircraft[]> {
+  const rows: AircraftRow[] = await database()("aircraft")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("removed_at")
+    .orderBy(["created_at", "id"]);
   return rows.map(aircraftFrom);
 }
 
@@ -92,17 +96,21 @@ export async function listSetups(pilotId: string): Promise<Setup[]> {
   return rows.map(setupFrom);
 }
 
-/** The newest setup of every aircraft, by aircraft id. */
-export async function latestSetups(): Promise<ReadonlyMap<string, Setup>> {
-  const rows: SetupRow[] = await setups().whereRaw(
-    "setup.number = (select max(newer.number) from setup newer where newer.aircraft_id = setup.aircraft_id)",
-  );
+/** The newest setup of every aircraft of some pilots, by aircraft id. */
+export async function latestSetups(pilotIds: readonly string[]): Promise<ReadonlyMap<string, Setup>> {
+  const rows: SetupRow[] = await setups()
+    .join("aircraft", "aircraft.id", "setup.aircraft_id")
+    .whereIn("aircraft.pilot_id", [...pilotIds])
+    .whereRaw("setup.number = (select max(newer.number) from setup newer where newer.aircraft_id = setup.aircraft_id)");
   return new Map(rows.map((row) => [row.aircraft_id, setupFrom(row)]));
 }
 
-/** Which aircraft each setup, old ones too, belongs to, by setup id. */
-export async function aircraftOfSetups(): Promise<ReadonlyMap<string, string>> {
-  const rows: { id: string; aircraft_id: string }[] = await database()("setup").select("id", "aircraft_id");
+/** Which aircraft each setup of some pilots, old ones too, belongs to, by setup id. */
+export async function aircraftOfSetups(pilotIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const rows: { id: string; aircraft_id: string }[] = await database()("setup")
+    .join("aircraft", "aircraft.id", "setup.aircraft_id")
+    .select("setup.id", "setup.aircraft_id")
+    .whereIn("aircraft.pilot_id", [...pilotIds]);
   return new Map(rows.map((row) => [row.id, row.aircraft_id]));
 }
 
@@ -148,4 +156,9 @@ export async function insertSetup(
     coach_id: setup.coachId,
     created_at: now,
   });
+}
+
+/** Puts an aircraft into the bin, or brings it back with null. */
+export async function setAircraftRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
+  await transaction("aircraft").where({ id }).update({ removed_at: removedAt });
 }

@@ -1,7 +1,14 @@
 export * from "./aircraft";
+export * from "./bin";
 export * from "./coaches";
+export * from "./invitations";
 export * from "./milestones";
 export * from "./notes";
 export * from "./pilots";
+export * from "./record";
+export * from "./requests";
 export * from "./sessions";
+export * from "./squads";
+export * from "./trail";
+export { isDuplicate } from "./rows";
 export { inTransaction } from "./transaction";

@@ -25,6 +25,8 @@ export interface Milestone {
   readonly evidence: MilestoneEvidence;
   readonly note: string;
   readonly signedAtMs: number;
+  /** Came here in a file, from other records. */
+  readonly broughtIn: boolean;
 }
 
 interface MilestoneRow {
@@ -36,6 +38,7 @@ interface MilestoneRow {
   evidence: unknown;
   note: string;
   signed_at: Date;
+  brought_in_at: Date | null;
 }
 
 const milestoneFrom = (row: MilestoneRow): Milestone => ({
@@ -47,16 +50,17 @@ const milestoneFrom = (row: MilestoneRow): Milestone => ({
   evidence: fromJson(row.evidence),
   note: row.note,
   signedAtMs: row.signed_at.getTime(),
+  broughtIn: row.brought_in_at !== null,
 });
 
-/** Milestones that stand, of everybody or of one pilot, oldest first. */
-export async function listMilestones(pilotId?: string): Promise<Milestone[]> {
-  const query = database()("milestone")
+/** Milestones of some pilots that stand, oldest first. */
+export async function listMilestones(pilotIds: readonly string[]): Promise<Milestone[]> {
+  const rows: MilestoneRow[] = await database()("milestone")
     .join("coach", "coach.id", "milestone.coach_id")
     .select("milestone.*", "coach.name as coach_name")
+    .whereIn("pilot_id", [...pilotIds])
     .whereNull("withdrawn_at")
     .orderBy("signed_at");
-  const rows: MilestoneRow[] = await (pilotId ? query.where({ pilot_id: pilotId }) : query);
   return rows.map(milestoneFrom);
 }
 
@@ -72,7 +76,7 @@ export async function lockMilestone(
 
 export async function insertMilestone(
   transaction: Transaction,
-  milestone: Omit<Milestone, "coachName">,
+  milestone: Omit<Milestone, "coachName" | "broughtIn">,
 ): Promise<void> {
   await insertOnce(transaction, "milestone", {
     id: milestone.id,
@@ -85,7 +89,18 @@ export async function insertMilestone(
   });
 }
 
-/** Takes a sign-off back, or restores it with null. Returns whether there was one. */
-export async function setWithdrawn(transaction: Transaction, id: string, withdrawnAt: Date | null): Promise<boolean> {
-  return (await transaction("milestone").where({ id }).update({ withdrawn_at: withdrawnAt })) === 1;
+/** A milestone, standing or taken back. */
+export async function findMilestone(
+  transaction: Transaction,
+  id: string,
+): Promise<{ readonly pilotId: string; readonly stepId: string } | undefined> {
+  const row: { pilot_id: string; step_id: string } | undefined = await transaction("milestone")
+    .where({ id })
+    .first("pilot_id", "step_id");
+  return row && { pilotId: row.pilot_id, stepId: row.step_id };
+}
+
+/** Takes a sign-off back, or restores it with null. */
+export async function setWithdrawn(transaction: Transaction, id: string, withdrawnAt: Date | null): Promise<void> {
+  await transaction("milestone").where({ id }).update({ withdrawn_at: withdrawnAt });
 }

@@ -6,6 +6,7 @@ export const grips: readonly Grip[] = ["thumbs", "pinch", "hybrid"];
 
 export interface Pilot {
   readonly id: string;
+  readonly squadId: string;
   readonly name: string;
   /** Stick mode 1 to 4 of the transmitter. */
   readonly stickMode: number;
@@ -15,37 +16,69 @@ export interface Pilot {
 
 interface PilotRow {
   id: string;
+  squad_id: string;
   name: string;
   stick_mode: number;
   grip: Grip;
   version: number;
 }
 
-const fromRow = (row: PilotRow): Pilot => ({ ...row, stickMode: row.stick_mode });
-const columns = ["id", "name", "stick_mode", "grip", "version"];
+/** Whose records somebody may see: those of the squads a coach coaches, or a pilot's own. */
+export interface Reach {
+  readonly coachId: string | null;
+  readonly pilotId: string | null;
+}
 
-export async function listPilots(): Promise<Pilot[]> {
-  const rows: PilotRow[] = await database()("pilot").select(columns).orderBy("name");
+const fromRow = ({ id, squad_id, name, stick_mode, grip, version }: PilotRow): Pilot => ({
+  id,
+  squadId: squad_id,
+  name,
+  stickMode: stick_mode,
+  grip,
+  version,
+});
+
+/** The pilots somebody may see, by name, without those in the bin. */
+export async function listPilots({ coachId, pilotId }: Reach): Promise<Pilot[]> {
+  const query = database()("pilot").select("pilot.*").whereNull("removed_at").orderBy(["name", "id"]);
+  const rows: PilotRow[] =
+    coachId === null
+      ? await query.where({ id: pilotId })
+      : await query
+          .join("squad_coach", "squad_coach.squad_id", "pilot.squad_id")
+          .where("squad_coach.coach_id", coachId);
   return rows.map(fromRow);
 }
 
 export async function findPilot(id: string): Promise<Pilot | undefined> {
-  const row: PilotRow | undefined = await database()("pilot").select(columns).where({ id }).first();
+  const row: PilotRow | undefined = await database()("pilot").where({ id }).first();
   return row && fromRow(row);
 }
 
 export async function insertPilot(transaction: Transaction, pilot: Omit<Pilot, "version">, now: Date): Promise<void> {
-  const { id, name, stickMode, grip } = pilot;
-  await insertOnce(transaction, "pilot", { id, name, stick_mode: stickMode, grip, created_at: now });
+  const { id, squadId, name, stickMode, grip } = pilot;
+  await insertOnce(transaction, "pilot", {
+    id,
+    squad_id: squadId,
+    name,
+    stick_mode: stickMode,
+    grip,
+    created_at: now,
+  });
 }
 
 /** Changes a pilot whose version is still the one that was read. Returns whether it was. */
 export async function updatePilot(
   transaction: Transaction,
-  { id, name, stickMode, grip, version }: Pilot,
+  { id, squadId, name, stickMode, grip, version }: Pilot,
 ): Promise<boolean> {
   const changed = await transaction("pilot")
     .where({ id, version })
-    .update({ name, stick_mode: stickMode, grip, version: version + 1 });
+    .update({ squad_id: squadId, name, stick_mode: stickMode, grip, version: version + 1 });
   return changed === 1;
+}
+
+/** Puts a pilot with the whole record into the bin, or brings them back with null. */
+export async function setPilotRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
+  await transaction("pilot").where({ id }).update({ removed_at: removedAt });
 }

@@ -10,6 +10,7 @@ import {
   insertPilot,
   insertSession,
   insertSetup,
+  insertSquad,
   inTransaction,
   latestSetups,
   listAttempts,
@@ -26,7 +27,8 @@ import {
 withFreshDatabase();
 
 const coach = { id: newId(), name: "Ann Pell" };
-const pilot = { id: newId(), name: "Ödo Fenn ✈", stickMode: 3, grip: "pinch" } as const;
+const squadId = newId();
+const pilot = { id: newId(), squadId, name: "Ödo Fenn ✈", stickMode: 3, grip: "pinch" } as const;
 const aircraft = (name: string) =>
   ({
     id: newId(),
@@ -42,6 +44,7 @@ const now = new Date("2026-03-01T12:00:00.250Z");
 beforeAll(() =>
   inTransaction(async (transaction) => {
     await insertCoach(transaction, coach, now);
+    await insertSquad(transaction, { id: squadId, name: "The squad", ownerId: coach.id }, now);
     await insertPilot(transaction, pilot, now);
     await insertAircraft(transaction, plank, now);
   }),
@@ -51,6 +54,7 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
   expect(await findPilot(pilot.id)).toMatchObject({ ...pilot, version: 1 });
   const session = {
     id: newId(),
+    squadId,
     coachId: coach.id,
     place: "field",
     startedAtMs: now.getTime(),
@@ -75,7 +79,7 @@ it("changes a pilot only on the version that was read", async () => {
   const change = { ...pilot, name: "Changed", version: 1 };
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe(true);
   expect(await inTransaction((transaction) => updatePilot(transaction, { ...change, name: "Too late" }))).toBe(false);
-  expect((await listPilots())[0]).toMatchObject({ name: "Changed", version: 2 });
+  expect((await listPilots({ coachId: coach.id, pilotId: null }))[0]).toMatchObject({ name: "Changed", version: 2 });
 });
 
 it("gives the newest setup of each aircraft, and all versions newest first", async () => {
@@ -94,7 +98,7 @@ it("gives the newest setup of each aircraft, and all versions newest first", asy
       await insertSetup(transaction, setup(plank.id, number), new Date(now.getTime() + number * 1000));
     await insertSetup(transaction, setup(other.id, 1), now);
   });
-  const latest = await latestSetups();
+  const latest = await latestSetups([pilot.id]);
   expect(latest.get(plank.id)).toMatchObject({ number: 3, coachName: "Ann Pell", settings: { tiltDeg: 3 } });
   expect(latest.get(other.id)?.number).toBe(1);
   expect((await listSetups(pilot.id)).map((one) => one.number)).toEqual([3, 2, 1, 1]);
@@ -106,6 +110,7 @@ it("gives the newest setup of each aircraft, and all versions newest first", asy
 it("leaves undone attempts out of the evidence but not out of the session", async () => {
   const session = {
     id: newId(),
+    squadId,
     coachId: coach.id,
     place: "field",
     startedAtMs: now.getTime() + 1,
@@ -139,5 +144,5 @@ it("leaves undone attempts out of the evidence but not out of the session", asyn
     [early.id, false],
     [late.id, true],
   ]);
-  expect((await listSessions(1))[0]).toMatchObject({ id: session.id, endedAtMs: now.getTime() });
+  expect((await listSessions([pilot.id], 1))[0]).toMatchObject({ id: session.id, endedAtMs: now.getTime() });
 });

@@ -10,7 +10,9 @@ export interface SessionPilot {
 
 export interface Session {
   readonly id: string;
-  readonly coachId: string;
+  readonly squadId: string;
+  /** Who runs it; null when a pilot practises without a coach. */
+  readonly coachId: string | null;
   readonly place: Place;
   readonly startedAtMs: number;
   readonly endedAtMs: number | null;
@@ -30,7 +32,8 @@ export interface LoggedAttempt extends Attempt {
 
 interface SessionRow {
   id: string;
-  coach_id: string;
+  squad_id: string;
+  coach_id: string | null;
   place: Place;
   started_at: Date;
   ended_at: Date | null;
@@ -74,6 +77,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
       .orderBy("position");
   return rows.map((row) => ({
     id: row.id,
+    squadId: row.squad_id,
     coachId: row.coach_id,
     place: row.place,
     startedAtMs: row.started_at.getTime(),
@@ -84,9 +88,19 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
   }));
 }
 
-/** The newest sessions, newest first. */
-export async function listSessions(limit: number): Promise<Session[]> {
-  return withPilots(await database()("session").orderBy("started_at", "desc").limit(limit));
+/** The newest sessions in which any of some pilots flies, newest first. */
+export async function listSessions(pilotIds: readonly string[], limit: number): Promise<Session[]> {
+  return withPilots(
+    await database()("session")
+      .whereIn(
+        "id",
+        database()("session_pilot")
+          .select("session_id")
+          .whereIn("pilot_id", [...pilotIds]),
+      )
+      .orderBy("started_at", "desc")
+      .limit(limit),
+  );
 }
 
 export async function findSession(id: string): Promise<Session | undefined> {
@@ -100,11 +114,28 @@ export async function listSessionAttempts(sessionId: string): Promise<LoggedAtte
   return rows.map(attemptFrom);
 }
 
-/** Attempts that stand, of all pilots or of some, in the order flown. */
-export async function listAttempts(pilotIds?: readonly string[]): Promise<LoggedAttempt[]> {
-  const query = database()("attempt").whereNull("undone_at").orderBy(["flown_at", "id"]);
-  const rows: AttemptRow[] = await (pilotIds ? query.whereIn("pilot_id", [...pilotIds]) : query);
+/** Attempts of some pilots that stand, in the order flown. */
+export async function listAttempts(pilotIds: readonly string[]): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
   return rows.map(attemptFrom);
+}
+
+/** Which of some sessions pilots fly by themselves. */
+export async function practiceSessionIds(pilotIds: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows: { session_id: string }[] = await database()("session_pilot")
+    .join("session", "session.id", "session_pilot.session_id")
+    .select("session_pilot.session_id")
+    .whereIn("session_pilot.pilot_id", [...pilotIds])
+    .whereNull("session.coach_id");
+  return new Set(rows.map((row) => row.session_id));
+}
+
+/** Whether a session is over. */
+export async function sessionEnded(transaction: Transaction, id: string): Promise<boolean> {
+  return (await transaction("session").where({ id }).whereNotNull("ended_at").first("id")) !== undefined;
 }
 
 export async function findAttempt(transaction: Transaction, id: string): Promise<LoggedAttempt | undefined> {
@@ -115,6 +146,7 @@ export async function findAttempt(transaction: Transaction, id: string): Promise
 export async function insertSession(transaction: Transaction, session: Omit<Session, "endedAtMs">): Promise<void> {
   const there = await insertOnce(transaction, "session", {
     id: session.id,
+    squad_id: session.squadId,
     coach_id: session.coachId,
     place: session.place,
     started_at: new Date(session.startedAtMs),

@@ -6,9 +6,20 @@ const grips = [
   ["hybrid", "hybrid"],
 ] as const;
 
-/** The fields of a pilot, for adding and for changing one. */
-export function pilotFields(pilot: { name: string; stickMode: number; grip: string }): readonly FormField[] {
+/** The fields of a pilot, for adding and for changing one. Which squad is asked only where there are several. */
+export function pilotFields(
+  pilot: { name: string; stickMode: number; grip: string; squadId?: string },
+  squads: readonly { readonly id: string; readonly name: string }[],
+): readonly FormField[] {
+  const squad: FormField = {
+    name: "squadId",
+    label: "Squad",
+    initial: pilot.squadId ?? squads[0]?.id ?? "",
+    options: squads.map(({ id, name }) => [id, name]),
+    hidden: squads.length < 2,
+  };
   return [
+    squad,
     { name: "name", label: "Name", initial: pilot.name },
     {
       name: "stickMode",

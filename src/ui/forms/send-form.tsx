@@ -17,6 +17,8 @@ export interface FormField {
   readonly options?: readonly (readonly [value: string | number, text: string])[];
   readonly lines?: number;
   readonly help?: string;
+  /** Sent as it is, without being shown. */
+  readonly hidden?: boolean;
   /** Not shown as it is typed. */
   readonly secret?: boolean;
   /** What the browser may fill in (HTML autocomplete). */
@@ -44,6 +46,7 @@ export function SendForm<Output = unknown>({
   onDone,
 }: SendFormProps<Output>) {
   // One id for the thing this form makes, kept over failed sends so that a repeated one changes nothing.
+  const shown = fields.filter(({ hidden }) => !hidden);
   const [id, setId] = useState(() => newId());
   const [failure, setFailure] = useState<string | null>(null);
   const initial = Object.fromEntries(fields.map((field) => [field.name, field.initial]));
@@ -54,7 +57,7 @@ export function SendForm<Output = unknown>({
     setFailure(null);
     const result = await send<Output>(action, { ...(makesSomething && { id }), ...more, ...values });
     if (!result.ok) {
-      const known = fields.filter((field) => result.fields[field.name]);
+      const known = shown.filter((field) => result.fields[field.name]);
       for (const { name } of known)
         form.setError(name, { message: result.fields[name] }, { shouldFocus: name === known[0].name });
       if (known.length === 0) setFailure(result.message);
@@ -67,7 +70,7 @@ export function SendForm<Output = unknown>({
 
   return (
     <Box component="form" onSubmit={onSubmit} noValidate sx={{ display: "grid", gap: 2, maxWidth: 460 }}>
-      {fields.map(({ name, label, options, lines, help, secret, autoComplete }) => (
+      {shown.map(({ name, label, options, lines, help, secret, autoComplete }) => (
         <Controller
           key={name}
           name={name}

@@ -19,7 +19,9 @@ export interface HandPilot {
 }
 export interface ShellData {
   /** Who is signed in. */
-  readonly coachName: string;
+  readonly name: string;
+  /** A coach with their pilots; else a pilot with their own record. */
+  readonly coaches: boolean;
   readonly pilots: readonly HandPilot[];
   readonly rememberedPilotId: string | null;
   readonly rememberedAircraftId: string | null;

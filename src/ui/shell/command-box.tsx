@@ -13,7 +13,7 @@ import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
 import { unitSystems } from "../units/quantity";
 import { useAtHand } from "./at-hand";
-import { screens } from "./screens";
+import { screensFor } from "./screens";
 
 interface Command {
   readonly group: string;
@@ -113,7 +113,8 @@ function useCommands(): Command[] {
   const { setPreference } = usePreferences();
   return useMemo(() => {
     const go = (href: string) => () => router.push(href);
-    const { pilots, pilot, hrefFor } = atHand;
+    const { pilots, pilot, coaches, hrefFor } = atHand;
+    const { work, keeping } = screensFor(coaches);
     return [
       ...pilots.map(({ id, name }) => ({
         group: "Pilot",
@@ -136,12 +137,12 @@ function useCommands(): Command[] {
           run: go(hrefFor("/setup", { pilot: one.id, aircraft: aircraft.id })),
         })),
       ),
-      ...screens.map(({ path, name, says }) => ({
+      ...[...work, ...keeping].map(({ path, name, says }) => ({
         group: "Screen",
         label: `${name}: ${says}`,
         run: go(hrefFor(path)),
       })),
-      { group: "Do", label: "Start a session", run: go(hrefFor("/session")) },
+      { group: "Do", label: coaches ? "Start a session" : "Practise alone", run: go(hrefFor("/session")) },
       ...themeNames.map((theme) => ({ group: "Look", label: lookNames[theme], run: () => setPreference({ theme }) })),
       ...unitSystems.map((units) => ({ group: "Units", label: units, run: () => setPreference({ units }) })),
     ];

@@ -1,8 +1,37 @@
+interface Screen {
+  readonly path: string;
+  readonly name: string;
+  readonly says: string;
+  /** What a pilot finds there; null for screens that are the coach's only. */
+  readonly forPilot: string | null;
+}
+
 /** The screens in the order of a coach's work. */
-export const screens = [
-  { path: "/squad", name: "Squad", says: "who is on what, and what is due" },
-  { path: "/pilot", name: "Pilot", says: "steps, evidence, milestones, notes" },
-  { path: "/setup", name: "Setup", says: "aircraft, rates, throttle, tilt" },
-  { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft" },
-  { path: "/session", name: "Session", says: "plan, tally, debrief" },
-] as const;
+export const screens: readonly Screen[] = [
+  { path: "/squad", name: "Squad", says: "who is on what, and what is due", forPilot: null },
+  { path: "/pilot", name: "Pilot", says: "steps, evidence, milestones, notes", forPilot: "your steps and evidence" },
+  {
+    path: "/setup",
+    name: "Setup",
+    says: "aircraft, rates, throttle, tilt",
+    forPilot: "your aircraft and its settings",
+  },
+  { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft", forPilot: "what to do next" },
+  { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
+];
+
+/** What keeps the place in order, below the work itself. */
+const housekeeping: readonly Screen[] = [
+  { path: "/people", name: "People", says: "squads, coaches, invitations", forPilot: null },
+  { path: "/records", name: "Records", says: "trail, bin, files in and out", forPilot: null },
+];
+
+/** The screens for whoever is signed in. */
+export function screensFor(coaches: boolean): {
+  readonly work: readonly Screen[];
+  readonly keeping: readonly Screen[];
+} {
+  const seen = (list: readonly Screen[]) =>
+    coaches ? list : list.flatMap((screen) => (screen.forPilot === null ? [] : [{ ...screen, says: screen.forPilot }]));
+  return { work: seen(screens), keeping: seen(housekeeping) };
+}

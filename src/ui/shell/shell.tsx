@@ -18,7 +18,7 @@ import { unitSystems } from "../units/quantity";
 import { WhyProvider } from "../why/why";
 import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
 import { CommandBox, lookNames } from "./command-box";
-import { screens } from "./screens";
+import { screensFor } from "./screens";
 
 const RAIL_WIDTH = 148;
 
@@ -38,7 +38,7 @@ export function Shell({ data, children }: { data: ShellData; children: ReactNode
 function Frame({ children }: { children: ReactNode }) {
   const [finding, setFinding] = useState(false);
   const [menuOpen, setMenuOpen] = useState(false);
-  const { hrefFor } = useAtHand();
+  const { hrefFor, coaches } = useAtHand();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "k" || !(event.ctrlKey || event.metaKey)) return;
@@ -113,7 +113,7 @@ function Frame({ children }: { children: ReactNode }) {
               "&:hover": { bgcolor: theme.tokens.buoyText },
             })}
           >
-            Start session
+            {coaches ? "Start session" : "Practise"}
           </Button>
         </Box>
         <Box component="main" id="content" tabIndex={-1} sx={{ px: { xs: 2, md: 3 }, py: 2, outline: "none" }}>
@@ -126,23 +126,25 @@ function Frame({ children }: { children: ReactNode }) {
 }
 
 function HandPickers() {
-  const { pilots, pilot, aircraft, hrefFor } = useAtHand();
+  const { pilots, pilot, aircraft, coaches, hrefFor } = useAtHand();
   const path = usePathname();
   const router = useRouter();
   if (pilots.length === 0) return null;
   // A brief keeps its step when the pilot changes only if the address says so; otherwise it follows the pilot.
   return (
     <>
-      <Picker
-        label="Pilot at hand"
-        value={pilot?.id ?? ""}
-        options={pilots.map(({ id, name }) => ({ id, text: name }))}
-        onChange={(id) =>
-          router.push(
-            hrefFor(path === "/squad" || path === "/session" ? "/pilot" : path, { pilot: id, aircraft: undefined }),
-          )
-        }
-      />
+      {coaches && (
+        <Picker
+          label="Pilot at hand"
+          value={pilot?.id ?? ""}
+          options={pilots.map(({ id, name }) => ({ id, text: name }))}
+          onChange={(id) =>
+            router.push(
+              hrefFor(path === "/squad" || path === "/session" ? "/pilot" : path, { pilot: id, aircraft: undefined }),
+            )
+          }
+        />
+      )}
       {pilot && pilot.aircraft.length > 0 && (
         <Picker
           label="Aircraft at hand"
@@ -199,8 +201,8 @@ function Picker(props: {
 }
 
 function Rail() {
-  const { hrefFor } = useAtHand();
-  const path = usePathname();
+  const { coaches } = useAtHand();
+  const { work, keeping } = screensFor(coaches);
   return (
     <Box
       component="nav"
@@ -217,45 +219,54 @@ function Rail() {
       <Typography sx={{ px: 2, pt: 2.2, pb: 2, fontSize: "1.1rem", fontWeight: 750, fontStretch: "118%" }}>
         Bathygon
       </Typography>
-      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
-        {screens.map(({ path: to, name }) => {
-          const here = path === to || path.startsWith(`${to}/`);
-          return (
-            <li key={to}>
-              <Box
-                component={Link}
-                href={hrefFor(to)}
-                aria-current={here ? "page" : undefined}
-                sx={(theme) => ({
-                  display: "block",
-                  px: 2,
-                  py: 1.1,
-                  color: here && theme.themeName === "sun" ? "#000" : theme.tokens.railInk,
-                  textDecoration: "none",
-                  borderLeft: `4px solid ${here ? theme.tokens.buoy : "transparent"}`,
-                  bgcolor: here ? theme.tokens.railActive : "transparent",
-                  fontWeight: here ? 650 : 450,
-                  "&:hover": { textDecoration: "underline" },
-                })}
-              >
-                {name}
-              </Box>
-            </li>
-          );
-        })}
-      </Box>
-      <Box sx={{ flex: 1 }} />
+      <RailLinks to={work} />
+      <Box sx={{ flex: 1, minHeight: 24 }} />
+      <RailLinks to={keeping} />
       <DeviceSettings />
     </Box>
   );
 }
 
-/** Who is coaching, and the look and units of this device. */
+function RailLinks({ to }: { to: readonly { readonly path: string; readonly name: string }[] }) {
+  const { hrefFor } = useAtHand();
+  const path = usePathname();
+  return (
+    <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      {to.map(({ path: screen, name }) => {
+        const here = path === screen || path.startsWith(`${screen}/`);
+        return (
+          <li key={screen}>
+            <Box
+              component={Link}
+              href={hrefFor(screen)}
+              aria-current={here ? "page" : undefined}
+              sx={(theme) => ({
+                display: "block",
+                px: 2,
+                py: 1.1,
+                color: here && theme.themeName === "sun" ? "#000" : theme.tokens.railInk,
+                textDecoration: "none",
+                borderLeft: `4px solid ${here ? theme.tokens.buoy : "transparent"}`,
+                bgcolor: here ? theme.tokens.railActive : "transparent",
+                fontWeight: here ? 650 : 450,
+                "&:hover": { textDecoration: "underline" },
+              })}
+            >
+              {name}
+            </Box>
+          </li>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** Who is signed in, and the look and units of this device. */
 function DeviceSettings() {
-  const { coachName } = useAtHand();
+  const { name } = useAtHand();
   const { theme, units, setPreference } = usePreferences();
   return (
-    <Box sx={{ px: 2, pb: 2, display: "grid", gap: 1 }}>
+    <Box sx={{ px: 2, pt: 1.5, pb: 2, display: "grid", gap: 1 }}>
       <Box
         component={Link}
         href="/account"
@@ -266,7 +277,7 @@ function DeviceSettings() {
           overflowWrap: "anywhere",
         })}
       >
-        {coachName}
+        {name}
       </Box>
       <RailSelect
         label="Look"

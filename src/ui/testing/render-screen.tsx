@@ -13,7 +13,8 @@ export const navigation = standIn as unknown as {
 };
 
 export const people: ShellData = {
-  coachName: "Ann Pell",
+  name: "Ann Pell",
+  coaches: true,
   pilots: [
     {
       id: "odo",

@@ -1,8 +1,8 @@
 import { AccountScreen, loadAccount } from "@/features/account";
-import { requireCoach } from "@/features/shell";
+import { enter } from "@/features/shell";
 
 export const metadata = { title: "Account" };
 
 export default async function AccountPage() {
-  return <AccountScreen data={await loadAccount(await requireCoach())} />;
+  return <AccountScreen data={await loadAccount(await enter())} />;
 }

@@ -1,13 +1,12 @@
 import { notFound } from "next/navigation";
 import { BriefScreen, loadBrief } from "@/features/brief";
-import { parameter, pilotAtHand, requireCoach, type SearchParams } from "@/features/shell";
+import { enter, parameter, pilotAtHand, type SearchParams } from "@/features/shell";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
 export const metadata = { title: "Brief" };
 
 export default async function BriefPage({ searchParams }: { searchParams: SearchParams }) {
-  await requireCoach();
-  const atHand = await pilotAtHand(searchParams);
+  const atHand = await pilotAtHand(searchParams, await enter());
   if (!atHand) return <ChoosePilot screen="Brief" path="/brief" />;
   const [step, direction] = [await parameter(searchParams, "step"), await parameter(searchParams, "direction")];
   const data = await loadBrief(atHand.pilot, atHand.aircraft, step, direction);

@@ -1,12 +1,12 @@
 import { loadPilot, PilotScreen } from "@/features/pilot";
-import { pilotAtHand, requireCoach, type SearchParams } from "@/features/shell";
+import { enter, pilotAtHand, type SearchParams } from "@/features/shell";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
 export const metadata = { title: "Pilot" };
 
 export default async function PilotPage({ searchParams }: { searchParams: SearchParams }) {
-  await requireCoach();
-  const atHand = await pilotAtHand(searchParams);
+  const who = await enter();
+  const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Pilot" path="/pilot" />;
-  return <PilotScreen data={await loadPilot(atHand.pilot, atHand.aircraft)} />;
+  return <PilotScreen data={await loadPilot(who, atHand.pilot, atHand.aircraft)} />;
 }

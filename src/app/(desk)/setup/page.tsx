@@ -1,12 +1,12 @@
 import { loadSetup, SetupScreen } from "@/features/setup";
-import { pilotAtHand, requireCoach, type SearchParams } from "@/features/shell";
+import { enter, pilotAtHand, type SearchParams } from "@/features/shell";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
 export const metadata = { title: "Setup" };
 
 export default async function SetupPage({ searchParams }: { searchParams: SearchParams }) {
-  await requireCoach();
-  const atHand = await pilotAtHand(searchParams);
+  const who = await enter();
+  const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Setup" path="/setup" />;
-  return <SetupScreen data={await loadSetup(atHand.pilot, atHand.aircraft)} />;
+  return <SetupScreen data={await loadSetup(who, atHand.pilot, atHand.aircraft)} />;
 }

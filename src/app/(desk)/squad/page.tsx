@@ -1,9 +1,8 @@
-import { requireCoach } from "@/features/shell";
+import { enterAsCoach } from "@/features/shell";
 import { loadSquad, SquadScreen } from "@/features/squad";
 
 export const metadata = { title: "Squad" };
 
 export default async function SquadPage() {
-  await requireCoach();
-  return <SquadScreen data={await loadSquad()} />;
+  return <SquadScreen data={await loadSquad(await enterAsCoach())} />;
 }

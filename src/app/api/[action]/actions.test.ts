@@ -37,12 +37,13 @@ async function post(action: string, body: unknown, headers: Record<string, strin
 
 const ids = {
   coach: newId(),
+  squad: newId(),
   pilot: newId(),
   aircraft: newId(),
   setup: newId(),
   session: newId(),
 };
-const pilot = { id: ids.pilot, name: "Tester Pell", stickMode: 2, grip: "thumbs" };
+const pilot = { id: ids.pilot, squadId: ids.squad, name: "Tester Pell", stickMode: 2, grip: "thumbs" };
 const aircraft = {
   id: ids.aircraft,
   pilotId: ids.pilot,
@@ -59,6 +60,7 @@ const setup = {
   reason: "first",
   settings: firstSettings,
 };
+const reach = { coachId: ids.coach, pilotId: null };
 const session = {
   id: ids.session,
   place: "field",
@@ -78,6 +80,7 @@ const attempt = (change: object = {}) => ({
 beforeAll(async () => {
   for (const [action, input] of [
     ["begin", { id: ids.coach, name: "Coach Ann", password: "four plain words here" }],
+    ["add-squad", { id: ids.squad, name: "Second squad" }],
     ["add-pilot", pilot],
     ["add-aircraft", aircraft],
     ["save-setup", setup],
@@ -192,7 +195,7 @@ it("keeps the motors' thrust when an aircraft is weighed heavier, and doubts a w
 it("takes a pilot's change only onto the version that was read", async () => {
   expect((await post("edit-pilot", { ...pilot, name: "Tester Two", version: 1 })).status).toBe(200);
   expect((await post("edit-pilot", { ...pilot, name: "Tester Three", version: 1 })).status).toBe(409);
-  expect((await listPilots())[0]).toMatchObject({ name: "Tester Two", version: 2 });
+  expect((await listPilots(reach))[0]).toMatchObject({ name: "Tester Two", version: 2 });
 });
 
 it("undoes, restores and marks faults; refuses a fault of another step", async () => {
@@ -213,22 +216,22 @@ it("signs off once, with the evidence of that moment, and can be taken back and 
   expect((await post("sign-off", signOff)).status).toBe(200);
   expect((await post("sign-off", signOff)).status).toBe(200);
   expect((await post("sign-off", { ...signOff, id: newId() })).status).toBe(409);
-  const [milestone] = await listMilestones(ids.pilot);
+  const [milestone] = await listMilestones([ids.pilot]);
   expect(milestone).toMatchObject({ stepId: "flip-slow", coachName: "Coach Ann", note: "calm" });
   expect(milestone.evidence.directions.map((one) => one.direction)).toEqual(["back", "front"]);
   expect(milestone.evidence.sentence.length).toBeGreaterThan(10);
   await post("withdraw-sign-off", { id: signOff.id });
-  expect(await listMilestones(ids.pilot)).toHaveLength(0);
+  expect(await listMilestones([ids.pilot])).toHaveLength(0);
   await post("restore-sign-off", { id: signOff.id });
-  expect(await listMilestones(ids.pilot)).toHaveLength(1);
+  expect(await listMilestones([ids.pilot])).toHaveLength(1);
 });
 
 describe("accounts", () => {
   const password = "four plain words here";
   const signIn = (name: string, word: string) => post("sign-in", { name, password: word });
-  const strangersMay = ["begin", "sign-in"];
+  const strangersMay = ["begin", "sign-in", "open-invitation", "accept-invitation", "take-way-back"];
 
-  it("a stranger may do nothing but begin and sign in, whatever they send", async () => {
+  it("a stranger may do nothing but begin, sign in and use an invitation, whatever they send", async () => {
     const token = browser.token;
     browser.token = null;
     for (const action of actionNames.filter((name) => !strangersMay.includes(name))) {
@@ -368,7 +371,12 @@ describe("bad input", () => {
   });
 
   it("of any shape at any action is never a 5xx and stores nothing", async () => {
-    const before = await Promise.all([listCoaches(), listPilots(), listAttempts(), listMilestones()]);
+    const before = await Promise.all([
+      listCoaches(),
+      listPilots(reach),
+      listAttempts([ids.pilot]),
+      listMilestones([ids.pilot]),
+    ]);
     const value = fc.oneof(
       fc.anything({ maxDepth: 2 }),
       fc.constantFrom(newId(), ids.pilot, "", "flip-slow", "back", -1, 1e308),
@@ -405,6 +413,8 @@ describe("bad input", () => {
       ),
       { numRuns: 400 },
     );
-    expect(await Promise.all([listCoaches(), listPilots(), listAttempts(), listMilestones()])).toEqual(before);
+    expect(
+      await Promise.all([listCoaches(), listPilots(reach), listAttempts([ids.pilot]), listMilestones([ids.pilot])]),
+    ).toEqual(before);
   });
 });

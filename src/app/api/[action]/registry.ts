@@ -1,5 +1,7 @@
 import { accountActions } from "@/features/account";
+import { peopleActions } from "@/features/people";
 import { pilotActions } from "@/features/pilot";
+import { recordActions } from "@/features/records";
 import { sessionActions } from "@/features/session";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
@@ -7,7 +9,15 @@ import type { Action } from "@/server/actions";
 
 /** Everything that can be asked of the server, by name. */
 const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
-  Object.entries({ ...accountActions, ...squadActions, ...pilotActions, ...setupActions, ...sessionActions }),
+  Object.entries({
+    ...accountActions,
+    ...peopleActions,
+    ...recordActions,
+    ...squadActions,
+    ...pilotActions,
+    ...setupActions,
+    ...sessionActions,
+  }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 
 export const actionNames: readonly string[] = [...actions.keys()];

@@ -1,26 +1,31 @@
 import { currentAccount, deviceKind, setToken } from "@/server/accounts";
 import { runAction, type ActionResult, type Asker } from "@/server/actions";
 import { readBody } from "@/server/actions/read-body";
+import { log } from "@/server/log";
+import { requestIdOf } from "@/server/request-id";
 import { findAction } from "./registry";
 
 /** The one address every action is sent to: JSON in, a typed result out, the HTTP status to match. */
 export async function POST(request: Request, { params }: { params: Promise<{ action: string }> }): Promise<Response> {
-  const action = findAction((await params).action);
-  if (!action) return answer({ ok: false, status: 404, message: "There is no such action.", fields: {} });
-  const body = await readBody(request);
-  if (!body.ok) return answer(body);
-  return answer(await runAction(action, body.data, askerOf(request)));
+  const startedMs = Date.now();
+  const requestId = requestIdOf(request.headers);
+  const { action: name } = await params;
+  const action = findAction(name);
+  const result: ActionResult<unknown> = action
+    ? await runAction(action, () => readBody(request, action.longestBytes), askerOf(request, requestId))
+    : { ok: false, status: 404, message: "There is no such action.", fields: {} };
+  const status = result.ok ? 200 : result.status;
+  log("info", { requestId, action: action ? name : "unknown", status, ms: Date.now() - startedMs });
+  return Response.json(result, { status, headers: { "cache-control": "no-store", "x-request-id": requestId } });
 }
 
-function askerOf(request: Request): Asker {
+function askerOf(request: Request, requestId: string): Asker {
   return {
     identify: currentAccount,
-    address: request.headers.get("x-forwarded-for")?.split(",")[0].trim() ?? "local",
+    // The last hop is what the nearest proxy, or the server itself, saw; whatever stands before it the visitor may have written.
+    address: request.headers.get("x-forwarded-for")?.split(",").at(-1)?.trim() ?? "local",
     device: deviceKind(request.headers.get("user-agent") ?? ""),
+    requestId,
     setToken,
   };
-}
-
-function answer(result: ActionResult<unknown>): Response {
-  return Response.json(result, { status: result.ok ? 200 : result.status, headers: { "cache-control": "no-store" } });
 }

@@ -1,13 +1,15 @@
 import { notFound } from "next/navigation";
 import { loadTally, TallyScreen } from "@/features/session";
-import { isUuid, requireCoach } from "@/features/shell";
+import { enter, isUuid, requirePageAccess } from "@/features/shell";
+import { need } from "@/server/access";
 
 export const metadata = { title: "Tally" };
 
 export default async function TallyPage({ params }: { params: Promise<{ id: string }> }) {
-  await requireCoach();
+  const who = await enter();
   const { id } = await params;
-  const data = isUuid(id) ? await loadTally(id) : null;
+  await requirePageAccess(who, [need("reader", "session", isUuid(id) ? id : "")]);
+  const data = await loadTally(who, id);
   if (!data) notFound();
   return <TallyScreen key={`${data.session.endedAtMs}`} data={data} />;
 }

@@ -1,0 +1,369 @@
+import { readdirSync } from "node:fs";
+import { join, relative } from "node:path";
+import { v7 as newId } from "uuid";
+import { firstSettings } from "@/core";
+import { signedInBy, type SignedInCoach } from "@/server/accounts";
+import { database } from "@/server/database";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { actionNames } from "./api/[action]/registry";
+import { POST } from "./api/[action]/route";
+
+/** The browser of these tests: holds one cookie, and stops where a page leads away. */
+const browser: { token: string | null } = { token: null };
+jest.mock("@/server/accounts/current", () => ({
+  currentAccount: async () => (browser.token ? signedInBy(browser.token, new Date()) : null),
+  setToken: async (token: string | null) => {
+    browser.token = token;
+  },
+}));
+jest.mock("next/headers", () => ({
+  cookies: async () => ({ get: () => undefined }),
+  headers: async () => new Headers(),
+}));
+jest.mock("next/navigation", () => {
+  const stop =
+    (where: string) =>
+    (to = "") => {
+      throw new Error(`stopped: ${where}${to}`);
+    };
+  return { redirect: stop("to "), notFound: stop("404"), forbidden: stop("403") };
+});
+
+withFreshDatabase();
+
+/**
+ * Two squads. Ann owns the first and shares it with Edda; Odo and Ida fly in it and have accounts. Bo coaches the second. Everything below is
+ * asked for with ids of the first.
+ */
+const roles = ["stranger", "outsider", "otherPilot", "pilot", "sharer", "owner"] as const;
+type Role = (typeof roles)[number];
+const tokens: Record<Role, string | null> = {
+  stranger: null,
+  outsider: null,
+  otherPilot: null,
+  pilot: null,
+  sharer: null,
+  owner: null,
+};
+const made = Object.fromEntries(
+  [
+    ...[
+      "squad",
+      "otherSquad",
+      "odo",
+      "ida",
+      "kit",
+      "ann",
+      "edda",
+      "aircraft",
+      "setup",
+      "session",
+      "practice",
+      "tap",
+      "ownTap",
+    ],
+    ...["milestone", "note", "request", "invitation"],
+  ].map((name) => [name, newId()]),
+) as Record<string, string>;
+const password = "four plain words here";
+
+async function post(action: string, input: object): Promise<{ status: number; data?: { token: string } }> {
+  const request = new Request(`http://localhost/api/${action}`, {
+    method: "POST",
+    body: JSON.stringify(input),
+    headers: { "content-type": "application/json", host: "localhost" },
+  });
+  const response = await POST(request, { params: Promise.resolve({ action }) });
+  return { status: response.status, ...((await response.json()) as object) };
+}
+async function done(action: string, input: object): Promise<{ token: string }> {
+  const { status, data } = await post(action, input);
+  if (status !== 200) throw new Error(`${action} was answered ${status}`);
+  return data ?? { token: "" };
+}
+async function accept(token: string, id: string, name: string): Promise<string> {
+  browser.token = null;
+  await done("accept-invitation", { id, token, name, password });
+  return browser.token!;
+}
+const attempt = (sessionId: string, id = newId()) => ({
+  id,
+  sessionId,
+  pilotId: made.odo,
+  stepId: "flip-slow",
+  direction: "back",
+  outcome: "clean",
+  flownAtMs: Date.now(),
+});
+const pilotFields = { stickMode: 2, grip: "thumbs" };
+const start = (id: string) => ({
+  id,
+  place: "field",
+  pilots: [{ pilotId: made.odo, stepId: "flip-slow", setupId: made.setup }],
+});
+
+beforeAll(async () => {
+  await done("begin", { id: made.ann, name: "Ann Pell", password });
+  tokens.owner = browser.token;
+  await done("add-squad", { id: made.squad, name: "First" });
+  for (const [id, name] of [
+    [made.odo, "Odo Fenn"],
+    [made.ida, "Ida Rook"],
+    [made.kit, "Kit Marsh"],
+  ])
+    await done("add-pilot", { id, squadId: made.squad, name, ...pilotFields });
+  await done("add-aircraft", {
+    id: made.aircraft,
+    pilotId: made.odo,
+    name: "Plank",
+    presetId: "three-inch",
+    flightState: "flying",
+    massG: "",
+    thrustToWeight: "",
+  });
+  await done("save-setup", {
+    id: made.setup,
+    aircraftId: made.aircraft,
+    basedOn: 0,
+    reason: "r",
+    settings: firstSettings,
+  });
+  await done("start-session", start(made.session));
+  await done("log-attempt", attempt(made.session, made.tap));
+  await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
+  await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
+  const links: readonly (readonly [Role, string, string, object])[] = [
+    ["sharer", made.edda, "Edda Lind", { squadId: made.squad }],
+    ["outsider", newId(), "Bo Kerr", { squadId: null }],
+    ["pilot", newId(), "Odo Fenn", { pilotId: made.odo }],
+    ["otherPilot", newId(), "Ida Rook", { pilotId: made.ida }],
+  ];
+  for (const [role, id, name, input] of links) {
+    browser.token = tokens.owner;
+    const { token } = await done("pilotId" in input ? "invite-pilot" : "invite-coach", { id: newId(), ...input });
+    tokens[role] = await accept(token, id, name);
+  }
+  browser.token = tokens.owner;
+  await done("invite-coach", { id: made.invitation, squadId: made.squad });
+  browser.token = tokens.pilot;
+  await done("start-session", start(made.practice));
+  await done("log-attempt", attempt(made.practice, made.ownTap));
+  await done("ask-sign-off", { id: made.request, pilotId: made.odo, stepId: "flip-ease-quarter", message: "" });
+  browser.token = tokens.outsider;
+  await done("add-squad", { id: made.otherSquad, name: "Second" });
+});
+
+const coaches: readonly Role[] = ["sharer", "owner"];
+const everyCoach: readonly Role[] = [...coaches, "outsider"];
+const withPilot: readonly Role[] = ["pilot", ...coaches];
+const members: readonly Role[] = [...withPilot, "otherPilot", "outsider"];
+
+/** Who may do each action, and an input that would do it. The order matters: what ends something comes last. */
+const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input: () => object]>> = {
+  begin: [roles, () => ({ id: newId(), name: "Late", password })],
+  "sign-in": [roles, () => ({ name: "Nobody", password: "not a known word" })],
+  "open-invitation": [roles, () => ({ token: "x".repeat(43) })],
+  "accept-invitation": [roles, () => ({ id: newId(), token: "x".repeat(43), name: "Somebody", password })],
+  "take-way-back": [roles, () => ({ token: "x".repeat(43), password })],
+  "change-password": [members, () => ({ password: "a wrong guess", newPassword: password })],
+  "end-sign-in": [members, () => ({ id: newId() })],
+  "join-squad": [everyCoach, () => ({ token: "x".repeat(43) })],
+  "add-squad": [everyCoach, () => ({ id: newId(), name: "Another" })],
+  "rename-squad": [["owner"], () => ({ id: made.squad, name: "First of all", version: 1 })],
+  "set-owner": [["owner"], () => ({ squadId: made.squad, coachId: made.ann, owner: true })],
+  "invite-coach": [["owner"], () => ({ id: newId(), squadId: made.squad })],
+  "invite-pilot": [coaches, () => ({ id: newId(), pilotId: made.ida })],
+  "revoke-invitation": [coaches, () => ({ id: made.invitation })],
+  "add-pilot": [coaches, () => ({ id: newId(), squadId: made.squad, name: "New", ...pilotFields })],
+  "edit-pilot": [coaches, () => ({ id: made.odo, squadId: made.squad, name: "Odo Fenn", version: 1, ...pilotFields })],
+  "add-aircraft": [
+    coaches,
+    () => ({
+      id: newId(),
+      pilotId: made.odo,
+      name: "Gull",
+      presetId: "three-inch",
+      flightState: "flying",
+      massG: "",
+      thrustToWeight: "",
+    }),
+  ],
+  "set-flight-state": [coaches, () => ({ id: made.aircraft, flightState: "flying" })],
+  "save-setup": [
+    coaches,
+    () => ({ id: newId(), aircraftId: made.aircraft, basedOn: 1, reason: "r", settings: firstSettings }),
+  ],
+  "start-session": [withPilot, () => start(newId())],
+  "log-attempt": [coaches, () => attempt(made.session)],
+  "set-faults": [coaches, () => ({ id: made.tap, faults: [] })],
+  "undo-attempt": [coaches, () => ({ id: made.tap })],
+  "restore-attempt": [coaches, () => ({ id: made.tap })],
+  "end-session": [coaches, () => ({ id: made.session })],
+  "reopen-session": [coaches, () => ({ id: made.session })],
+  "add-note": [coaches, () => ({ id: newId(), pilotId: made.odo, text: "x" })],
+  "remove-note": [coaches, () => ({ id: made.note })],
+  "restore-note": [coaches, () => ({ id: made.note })],
+  "ask-sign-off": [withPilot, () => ({ id: newId(), pilotId: made.odo, stepId: "flip-one-move", message: "" })],
+  "answer-request": [coaches, () => ({ id: made.request, answer: "Ease it more." })],
+  "sign-off": [coaches, () => ({ id: newId(), pilotId: made.odo, stepId: "flip-ease-quarter", note: "" })],
+  "withdraw-sign-off": [coaches, () => ({ id: made.milestone })],
+  "restore-sign-off": [coaches, () => ({ id: made.milestone })],
+  "import-record": [coaches, () => ({ squadId: made.squad, record: {} })],
+  "remove-aircraft": [coaches, () => ({ id: made.aircraft })],
+  "restore-aircraft": [coaches, () => ({ id: made.aircraft })],
+  "remove-pilot": [coaches, () => ({ id: made.odo })],
+  "restore-pilot": [coaches, () => ({ id: made.odo })],
+  "erase-pilot": [coaches, () => ({ id: made.odo, name: "Not the name" })],
+  "close-pilot-account": [coaches, () => ({ pilotId: made.kit })],
+  "remove-coach": [["owner"], () => ({ squadId: made.squad, coachId: made.edda })],
+  "sign-out": [members, () => ({ everywhere: false })],
+};
+
+const pagesIn = (folder: string): string[] =>
+  readdirSync(folder, { recursive: true, encoding: "utf8" })
+    .filter((file) => /(^|\/)(page\.tsx|route\.ts|layout\.tsx)$/.test(file))
+    .sort();
+type Parameters = { params?: object; search?: object };
+const ofOdo = () => ({ search: { pilot: made.odo } });
+
+/** Who gets to see each page, or fetches from each route; the rest are led to the entrance or told that it is not theirs. */
+const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parameters: () => Parameters]>> = {
+  "(desk)/account/page.tsx": [members, () => ({})],
+  "(desk)/brief/page.tsx": [withPilot, ofOdo],
+  "(desk)/layout.tsx": [members, () => ({})],
+  "(desk)/people/page.tsx": [everyCoach, () => ({})],
+  "(desk)/pilot/page.tsx": [withPilot, ofOdo],
+  "(desk)/records/page.tsx": [everyCoach, () => ({})],
+  "(desk)/session/page.tsx": [members, () => ({})],
+  "(desk)/setup/page.tsx": [withPilot, ofOdo],
+  "(desk)/squad/page.tsx": [everyCoach, () => ({})],
+  "(field)/session/[id]/page.tsx": [withPilot, () => ({ params: { id: made.session } })],
+  "(open)/join/page.tsx": [roles, () => ({})],
+  "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],
+};
+/** Without rules of their own: the entrances, open to all; the leader to one's own page; every action, walked above; what says nothing of anybody. */
+const open = [
+  "(open)/begin/page.tsx",
+  "(open)/sign-in/page.tsx",
+  "api/[action]/route.ts",
+  "healthz/route.ts",
+  "layout.tsx",
+  "page.tsx",
+  "schemas/[name]/route.ts",
+];
+
+async function visit(file: string, { params = {}, search = {} }: Parameters): Promise<string> {
+  const loaded = (await import(join(__dirname, file))) as Record<string, (...given: unknown[]) => Promise<Response>>;
+  const promises = { params: Promise.resolve(params), searchParams: Promise.resolve(search) };
+  if (loaded.GET) return String((await loaded.GET(new Request("http://localhost/"), promises)).status);
+  try {
+    await loaded.default(promises);
+    return "200";
+  } catch (error) {
+    const stopped = /^stopped: (.*)/.exec((error as Error).message);
+    if (!stopped) throw error;
+    return stopped[1];
+  }
+}
+
+describe("pages and downloads", () => {
+  it("each has a rule here", () => {
+    const files = pagesIn(__dirname).map((file) => relative(".", file));
+    expect(files).toEqual([...Object.keys(pageRules), ...open].sort());
+  });
+
+  it.each(Object.keys(pageRules))("%s", async (file) => {
+    const [sees, parameters] = pageRules[file];
+    for (const role of roles) {
+      browser.token = tokens[role];
+      const answer = await visit(file, parameters());
+      const turnedAway = role === "stranger" ? /^(to \/sign-in|401)$/ : /^403$/;
+      expect([role, answer]).toEqual([role, sees.includes(role) ? "200" : expect.stringMatching(turnedAway)]);
+    }
+  });
+
+  it("leads everybody to their own page", async () => {
+    const homes = { stranger: "to /sign-in", owner: "to /squad", pilot: "to /pilot" };
+    for (const role of ["stranger", "owner", "pilot"] as const) {
+      browser.token = tokens[role];
+      expect(await visit("page.tsx", {})).toBe(homes[role]);
+    }
+  });
+
+  it("show nobody who is not theirs, whatever the address says", async () => {
+    const { loadSquad } = await import("@/features/squad");
+    const { loadRecords } = await import("@/features/records");
+    const { loadShell } = await import("@/features/shell");
+    const { loadTally } = await import("@/features/session");
+    const as = async (role: Role) => (await signedInBy(tokens[role]!, new Date()))!;
+    const outsider = (await as("outsider")) as SignedInCoach;
+    expect((await loadSquad(outsider)).rows).toEqual([]);
+    expect((await loadRecords(outsider)).trail.filter(({ pilotId }) => pilotId)).toEqual([]);
+    expect((await loadShell(await as("pilot"))).pilots.map(({ name }) => name)).toEqual(["Odo Fenn"]);
+    expect(await loadTally(await as("otherPilot"), made.session)).toBeNull();
+    expect((await loadTally(await as("pilot"), made.session))!.mayKeep).toBe(false);
+  });
+});
+describe("actions", () => {
+  it("each has a rule here", () => {
+    expect(Object.keys(actionRules).sort()).toEqual([...actionNames].sort());
+  });
+
+  it("a pilot writes into a session of their own practice, and nobody else's pilot does", async () => {
+    for (const [role, status] of [
+      ["otherPilot", 403],
+      ["outsider", 403],
+      ["pilot", 200],
+      ["sharer", 200],
+    ] as const) {
+      browser.token = tokens[role];
+      expect([role, (await post("log-attempt", attempt(made.practice))).status]).toEqual([role, status]);
+      expect([role, (await post("undo-attempt", { id: made.ownTap })).status]).toEqual([role, status]);
+    }
+  });
+
+  it("a pilot takes nobody along, and nobody flies another's aircraft", async () => {
+    browser.token = tokens.pilot;
+    const both = {
+      ...start(newId()),
+      pilots: [made.odo, made.ida].map((pilotId) => ({ pilotId, stepId: "flip-slow", setupId: null })),
+    };
+    expect((await post("start-session", both)).status).toBe(403);
+    browser.token = tokens.owner;
+    const borrowed = { ...start(newId()), pilots: [{ pilotId: made.ida, stepId: "flip-slow", setupId: made.setup }] };
+    expect((await post("start-session", borrowed)).status).toBe(404);
+  });
+
+  it("a pilot cannot be moved into or out of a squad that is not the coach's", async () => {
+    const move = { id: made.odo, squadId: made.otherSquad, name: "Odo Fenn", version: 1, ...pilotFields };
+    for (const role of ["owner", "outsider"] as const) {
+      browser.token = tokens[role];
+      expect((await post("edit-pilot", move)).status).toBe(403);
+    }
+  });
+
+  it.each(Object.keys(actionRules))("%s", async (action) => {
+    const [may, input] = actionRules[action];
+    const before = await everything();
+    for (const role of roles.filter((one) => !may.includes(one))) {
+      browser.token = tokens[role];
+      // A pilot whose record is in the bin is nobody.
+      const turnedAway = role === "stranger" ? [401] : [401, 403];
+      expect([role, turnedAway.includes((await post(action, input())).status)]).toEqual([role, true]);
+    }
+    expect(await everything()).toEqual(before);
+    for (const role of may) {
+      browser.token = tokens[role];
+      const { status } = await post(action, input());
+      expect([role, [401, 403].includes(status), status < 500]).toEqual([role, false, true]);
+    }
+  });
+});
+
+/** Every row of the records, to see that who may not changes nothing. */
+async function everything(): Promise<unknown> {
+  const tables = ["squad", "squad_coach", "pilot", "aircraft", "setup", "session", "attempt", "milestone", "note"];
+  return Promise.all(
+    [...tables, "sign_off_request", "invitation", "account", "trail"].map((table) => database()(table)),
+  );
+}

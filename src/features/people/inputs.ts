@@ -1,0 +1,68 @@
+import { IsBoolean, IsInt, IsOptional, IsString, Matches, MaxLength, Min } from "class-validator";
+import { IsId, IsName } from "@/server/actions";
+
+/** As typed; what makes a good one is said by passwordProblem. */
+const LONGEST_TYPED = 1000;
+
+/** The secret of a link: 32 bytes, base64url. */
+const IsToken = () => Matches(/^[\w-]{43}$/, { message: "This link is not whole. Copy all of it." });
+
+export class SquadInput {
+  @IsId() id!: string;
+  @IsName() name!: string;
+}
+
+export class RenameSquadInput extends SquadInput {
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+}
+
+export class SquadCoachInput {
+  @IsId() squadId!: string;
+  @IsId() coachId!: string;
+}
+
+export class SetOwnerInput extends SquadCoachInput {
+  @IsBoolean({ message: "owner is yes or no" })
+  owner!: boolean;
+}
+
+export class InviteCoachInput {
+  @IsId() id!: string;
+  /** The squad to share; without one, the coach begins with a squad of their own. */
+  @IsOptional() @IsId() squadId!: string | null;
+}
+
+export class InvitePilotInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+}
+
+export class InvitationInput {
+  @IsId() id!: string;
+}
+
+export class PilotAccountInput {
+  @IsId() pilotId!: string;
+}
+
+export class TokenInput {
+  @IsToken() token!: string;
+}
+
+export class AcceptInput {
+  @IsId() id!: string;
+  @IsToken() token!: string;
+  @IsName() name!: string;
+  @MaxLength(LONGEST_TYPED, { message: "password is too long" })
+  @IsString({ message: "password is missing" })
+  password!: string;
+}
+
+export class WayBackInput {
+  @IsToken() token!: string;
+  @MaxLength(LONGEST_TYPED, { message: "password is too long" })
+  @IsString({ message: "password is missing" })
+  password!: string;
+}

@@ -1,0 +1,73 @@
+import { need } from "@/server/access";
+import { coachAction, conflict, missing } from "@/server/actions";
+import {
+  insertSquad,
+  inTransaction,
+  leaveTrail,
+  listCoaches,
+  lockSquadCoaches,
+  removeFromSquad,
+  renameSquad,
+  setOwner,
+} from "@/server/repositories";
+import { RenameSquadInput, SetOwnerInput, SquadCoachInput, SquadInput } from "./inputs";
+
+const nameOf = async (coachId: string) => (await listCoaches()).find(({ id }) => id === coachId)?.name ?? "a coach";
+const ownSquad = ({ squadId }: { squadId: string }) => [need("owner", "squad", squadId)];
+
+/** A squad is never left without an owner. */
+function requireOwner(coaches: readonly { readonly coachId: string; readonly owner: boolean }[]): void {
+  if (!coaches.some(({ owner }) => owner)) throw conflict("A squad wants an owner. Make somebody else an owner first.");
+}
+
+/** What a coach does with squads and with those who share them. */
+export const squadKeepingActions = {
+  "add-squad": coachAction(
+    SquadInput,
+    () => [],
+    async ({ id, name }, { coachId }) => {
+      await inTransaction((transaction) => insertSquad(transaction, { id, name, ownerId: coachId }, new Date()));
+    },
+  ),
+
+  "rename-squad": coachAction(
+    RenameSquadInput,
+    ({ id }) => [need("owner", "squad", id)],
+    (squad, { name }) =>
+      inTransaction(async (transaction) => {
+        if (!(await renameSquad(transaction, squad)))
+          throw conflict("Somebody else renamed it meanwhile. Reload to see it; what you entered is still here.");
+        const deed = {
+          who: name,
+          kind: "changed-squad",
+          says: `named the squad ${squad.name}`,
+          squadId: squad.id,
+        } as const;
+        await leaveTrail(transaction, deed, new Date());
+      }),
+  ),
+
+  "set-owner": coachAction(SetOwnerInput, ownSquad, async ({ squadId, coachId, owner }, { name }) => {
+    const subject = await nameOf(coachId);
+    await inTransaction(async (transaction) => {
+      const coaches = await lockSquadCoaches(transaction, squadId);
+      if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
+      requireOwner(coaches.map((one) => (one.coachId === coachId ? { ...one, owner } : one)));
+      await setOwner(transaction, squadId, coachId, owner);
+      const says = owner ? `made ${subject} an owner` : `took ownership from ${subject}`;
+      await leaveTrail(transaction, { who: name, kind: "changed-squad", says, squadId }, new Date());
+    });
+  }),
+
+  "remove-coach": coachAction(SquadCoachInput, ownSquad, async ({ squadId, coachId }, { name }) => {
+    const subject = await nameOf(coachId);
+    await inTransaction(async (transaction) => {
+      const coaches = await lockSquadCoaches(transaction, squadId);
+      if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
+      requireOwner(coaches.filter((one) => one.coachId !== coachId));
+      await removeFromSquad(transaction, squadId, coachId);
+      const says = `ended sharing the squad with ${subject}`;
+      await leaveTrail(transaction, { who: name, kind: "changed-squad", says, squadId }, new Date());
+    });
+  }),
+};

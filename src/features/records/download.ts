@@ -1,0 +1,33 @@
+import "server-only";
+import { csvTables, recordCsv } from "@/server/files";
+import { need, requireAccess } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { Refusal } from "@/server/actions";
+import { inTransaction, leavePilotTrail, readRecord } from "@/server/repositories";
+
+/**
+ * A file of a pilot's record: `record.json` with everything, or `<table>.csv`. For their coaches and themselves. Throws a Refusal for a file
+ * that does not exist or is not theirs. The trail tells who took it.
+ */
+export async function downloadRecord(
+  who: SignedIn,
+  pilotId: string,
+  file: string,
+  now = new Date(),
+): Promise<Response> {
+  await requireAccess(who, [need("reader", "pilot", pilotId)]);
+  const table = csvTables.find((name) => file === `${name}.csv`);
+  if (!table && file !== "record.json") throw new Refusal(404, "There is no such file.");
+  const record = await readRecord(pilotId, now);
+  if (!record) throw new Refusal(404, "That pilot is not in the records.");
+  const deed = { who: who.name, kind: "exported", does: `took out ${file}`, pilotId } as const;
+  await inTransaction((transaction) => leavePilotTrail(transaction, deed, now));
+  const body = table ? recordCsv(record, table) : JSON.stringify(record, null, 1);
+  return new Response(body, {
+    headers: {
+      "content-type": table ? "text/csv; charset=utf-8; header=present" : "application/json; charset=utf-8",
+      "content-disposition": `attachment; filename="pilot-${pilotId.slice(-6)}-${file}"`,
+      "cache-control": "no-store",
+    },
+  });
+}

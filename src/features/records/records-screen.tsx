@@ -1,0 +1,210 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Binned } from "@/server/repositories";
+import { useSend } from "@/ui/actions/use-send";
+import { SendForm } from "@/ui/forms/send-form";
+import { Moment } from "@/ui/moment/moment";
+import { BringIn } from "./bring-in";
+import type { RecordsData } from "./load";
+
+const kindNames: Readonly<Record<Binned["kind"], string>> = {
+  pilot: "Whole record",
+  aircraft: "Aircraft",
+  note: "Note",
+  "sign-off": "Sign-off",
+  attempt: "Attempt",
+};
+
+/** Records: who did what, what lies in the bin, and files in and out. */
+export function RecordsScreen({ data }: { data: RecordsData }) {
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.25fr) minmax(0,1fr)" },
+        columnGap: 5,
+        rowGap: 4,
+      }}
+    >
+      <Trail data={data} />
+      <Box sx={{ display: "grid", gap: 4, alignContent: "start" }}>
+        <Bin data={data} />
+        <Files data={data} />
+      </Box>
+    </Box>
+  );
+}
+
+function Trail({ data: { trail, olderMs } }: { data: RecordsData }) {
+  return (
+    <section aria-labelledby="trail">
+      <Typography variant="h1" id="trail" sx={{ mb: 1 }}>
+        Who did what
+      </Typography>
+      {trail.length === 0 && (
+        <Typography color="text.secondary">
+          Nothing yet. Sign-offs, saved setups, deletions, restorations, invitations and files leave a line here.
+        </Typography>
+      )}
+      {trail.map((deed) => (
+        <Box
+          key={deed.id}
+          sx={(theme) => ({
+            display: "grid",
+            gridTemplateColumns: { xs: "1fr", sm: "150px 1fr" },
+            columnGap: 2,
+            py: 0.8,
+            borderBottom: `1.5px solid ${theme.tokens.rule}`,
+            overflowWrap: "anywhere",
+          })}
+        >
+          <Box component="span" className="num" sx={{ fontSize: "0.8rem", color: "text.secondary", pt: 0.3 }}>
+            <Moment atMs={deed.atMs} show="both" />
+          </Box>
+          <span>
+            <b>{deed.who}</b> {deed.says}
+          </span>
+        </Box>
+      ))}
+      {olderMs !== null && (
+        <Button component={Link} href={`/records?before=${olderMs}`} sx={{ mt: 1 }}>
+          Older
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Bin({ data: { bin } }: { data: RecordsData }) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  return (
+    <section aria-labelledby="bin">
+      <Typography variant="h2" id="bin">
+        Bin
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
+        Kept for 30 days, then gone for good.
+        {bin.length === 0 && " It is empty."}
+      </Typography>
+      <Box sx={{ maxHeight: 420, overflowY: "auto" }} tabIndex={bin.length > 0 ? 0 : undefined}>
+        {bin.map((one) => (
+          <Box
+            key={`${one.kind} ${one.id}`}
+            sx={(theme) => ({
+              display: "flex",
+              gap: 2,
+              alignItems: "center",
+              py: 0.6,
+              borderBottom: `1.5px solid ${theme.tokens.rule}`,
+            })}
+          >
+            <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere", fontSize: "0.9rem" }}>
+              <b>{kindNames[one.kind]}</b>: {one.what}
+              {one.kind !== "pilot" && ` (${one.pilotName})`}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                , <Moment atMs={one.removedAtMs} show="both" />
+              </Box>
+            </Box>
+            <Button
+              size="small"
+              disabled={pending}
+              onClick={async () => {
+                if ((await sendAction(`restore-${one.kind}`, { id: one.id })).ok) router.refresh();
+              }}
+            >
+              Bring back
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </section>
+  );
+}
+
+function Files({ data }: { data: RecordsData }) {
+  const router = useRouter();
+  const [chosenId, setChosenId] = useState("");
+  const [erasing, setErasing] = useState(false);
+  const chosen = data.pilots.find(({ id }) => id === chosenId) ?? data.pilots[0];
+  return (
+    <section aria-labelledby="files">
+      <Typography variant="h2" id="files" sx={{ mb: 1 }}>
+        A pilot&apos;s record
+      </Typography>
+      {chosen && (
+        <>
+          <TextField
+            select
+            size="small"
+            label="Whose"
+            value={chosen.id}
+            onChange={(event) => setChosenId(event.target.value)}
+            sx={{ minWidth: 220 }}
+          >
+            {data.pilots.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 1.5 }}>
+            <Button variant="outlined" component="a" href={`/records/${chosen.id}/record.json`} download>
+              Everything, JSON
+            </Button>
+            {["attempts", "milestones", "setups", "notes"].map((table) => (
+              <Button key={table} component="a" href={`/records/${chosen.id}/${table}.csv`} download>
+                {table}, CSV
+              </Button>
+            ))}
+          </Box>
+          <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
+            The JSON file can be brought into another Bathygon; its form is published as a{" "}
+            <a href="/schemas/pilot-record.json">JSON Schema</a>.
+          </Typography>
+        </>
+      )}
+      <BringIn squads={data.squads} />
+      {chosen && (
+        <Box sx={{ mt: 3 }}>
+          <Button color="error" onClick={() => setErasing(true)}>
+            Erase {chosen.name} for good
+          </Button>
+          <Dialog open={erasing} onClose={() => setErasing(false)} aria-labelledby="erase" fullWidth maxWidth="sm">
+            <DialogTitle id="erase">Erase the record of {chosen.name}</DialogTitle>
+            <DialogContent>
+              <Typography sx={{ mb: 2 }}>
+                For a pilot who asks for it. Attempts, milestones, setups, notes, the account and the lines about them
+                under &ldquo;Who did what&rdquo; go at once and cannot be brought back. Backups made before still hold
+                them until you delete those. To put a record away with 30 days to think, use the bin instead.
+              </Typography>
+              <SendForm
+                action="erase-pilot"
+                submit="Erase for good"
+                makesSomething={false}
+                fields={[{ name: "name", label: `Type the name: ${chosen.name}`, initial: "" }]}
+                more={{ id: chosen.id }}
+                onDone={() => {
+                  setErasing(false);
+                  setChosenId("");
+                  router.refresh();
+                }}
+              />
+            </DialogContent>
+          </Dialog>
+        </Box>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,71 @@
+import "server-only";
+import { database } from "../database";
+
+/** The things of the records that a rule can be about. */
+export type Subject =
+  "squad" | "pilot" | "aircraft" | "setup" | "session" | "attempt" | "milestone" | "note" | "request" | "invitation";
+
+/** Where a thing belongs: to a squad, and to the pilots whose record it is part of. */
+export interface Whereabouts {
+  /** Null for an invitation that is bound to no squad. */
+  readonly squadId: string | null;
+  readonly pilotIds: readonly string[];
+  /** A session that a pilot flies without a coach, or an attempt in one. */
+  readonly ownPractice: boolean;
+  /** In the bin itself, or part of a record that is. */
+  readonly binned: boolean;
+  /** Who made it, where only they and the squad's owners may undo it. */
+  readonly coachId?: string | null;
+}
+
+interface Row {
+  squad_id: string | null;
+  pilot_id: string | null;
+  alone?: number;
+  binned?: number;
+  coach_id?: string | null;
+}
+
+/** How to find each kind, as a query that gives squad_id, pilot_id and whether it is in the bin; one row for each pilot. */
+const queries: Readonly<Record<Subject, string>> = {
+  squad: "select id as squad_id, null as pilot_id from squad where id = ?",
+  pilot: "select squad_id, id as pilot_id, removed_at is not null as binned from pilot where id = ?",
+  aircraft: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
+    from aircraft join pilot on pilot.id = pilot_id where aircraft.id = ?`,
+  setup: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
+    from setup join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where setup.id = ?`,
+  session: `select session.squad_id, pilot_id, session.coach_id is null as alone
+    from session left join session_pilot on session_id = session.id where session.id = ?`,
+  attempt: `select pilot.squad_id, attempt.pilot_id, session.coach_id is null as alone, pilot.removed_at is not null as binned
+    from attempt join session on session.id = session_id join pilot on pilot.id = attempt.pilot_id where attempt.id = ?`,
+  milestone: `select squad_id, pilot_id, pilot.removed_at is not null as binned
+    from milestone join pilot on pilot.id = pilot_id where milestone.id = ?`,
+  note: `select squad_id, pilot_id, pilot.removed_at is not null as binned
+    from note join pilot on pilot.id = pilot_id where note.id = ?`,
+  request: `select squad_id, pilot_id, pilot.removed_at is not null as binned
+    from sign_off_request join pilot on pilot.id = pilot_id where sign_off_request.id = ?`,
+  invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
+    from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,
+};
+
+/** Where the thing with this id belongs, or undefined when there is none. */
+export async function whereabouts(subject: Subject, id: string): Promise<Whereabouts | undefined> {
+  const [rows] = (await database().raw(queries[subject], [id])) as [Row[]];
+  if (rows.length === 0) return undefined;
+  const [first] = rows;
+  return {
+    squadId: first.squad_id,
+    pilotIds: rows.flatMap(({ pilot_id }) => (pilot_id ? [pilot_id] : [])),
+    ownPractice: Boolean(first.alone),
+    binned: Boolean(first.binned),
+    coachId: first.coach_id,
+  };
+}
+
+/** Whether and how somebody coaches a squad. */
+export async function coachingOf(squadId: string, coachId: string): Promise<"owner" | "coach" | null> {
+  const row: { owner: number } | undefined = await database()("squad_coach")
+    .where({ squad_id: squadId, coach_id: coachId })
+    .first("owner");
+  return row ? (row.owner ? "owner" : "coach") : null;
+}

@@ -1,0 +1,106 @@
+import { database, type Transaction } from "../database";
+import { inTransaction } from "./transaction";
+
+/** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
+export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt";
+
+/** Something that was deleted and can still be brought back. */
+export interface Binned {
+  readonly kind: BinnedKind;
+  readonly id: string;
+  readonly pilotName: string;
+  /** The name, the step or the beginning of the text. */
+  readonly what: string;
+  readonly removedAtMs: number;
+}
+
+/** How long the bin keeps things. */
+export const BIN_MS = 30 * 86_400_000;
+const LONGEST_LIST = 300;
+
+/** Everything in the bin of some squads, newest first. What lay there too long is left out: it goes at the next emptying. */
+export async function listBin(squadIds: readonly string[], now: Date): Promise<Binned[]> {
+  const [rows] = (await database().raw(
+    `select * from (
+      select 'pilot' as kind, id, name as pilot_name, name as what, removed_at, squad_id from pilot
+      union all select 'aircraft', aircraft.id, pilot.name, aircraft.name, aircraft.removed_at, squad_id
+        from aircraft join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'note', note.id, pilot.name, left(text, 120), note.removed_at, squad_id
+        from note join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'sign-off', milestone.id, pilot.name, step_id, withdrawn_at, squad_id
+        from milestone join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'attempt', attempt.id, pilot.name, concat(step_id, ' ', direction, ' ', outcome), undone_at, squad_id
+        from attempt join pilot on pilot.id = pilot_id where pilot.removed_at is null
+    ) as bin where removed_at > ? and squad_id in (?) order by removed_at desc, id limit ?`,
+    [new Date(now.getTime() - BIN_MS), squadIds.length ? [...squadIds] : [""], LONGEST_LIST] as never[],
+  )) as [{ kind: BinnedKind; id: string; pilot_name: string; what: string; removed_at: Date }[]];
+  return rows.map((row) => ({
+    kind: row.kind,
+    id: row.id,
+    pilotName: row.pilot_name,
+    what: row.what,
+    removedAtMs: row.removed_at.getTime(),
+  }));
+}
+
+/** Deletes for good what lay in the bin too long. An aircraft that attempts were flown with stays: they refer to its setups. */
+export async function emptyBin(now: Date): Promise<void> {
+  const before = new Date(now.getTime() - BIN_MS);
+  const gone: { id: string }[] = await database()("pilot").select("id").where("removed_at", "<", before);
+  for (const { id } of gone) await inTransaction((transaction) => erasePilot(transaction, id));
+  await inTransaction(async (transaction) => {
+    await transaction("note").where("removed_at", "<", before).delete();
+    await transaction("milestone").where("withdrawn_at", "<", before).delete();
+    await transaction("attempt").where("undone_at", "<", before).delete();
+    const unflown: { id: string }[] = await transaction("aircraft")
+      .select("aircraft.id")
+      .where("removed_at", "<", before)
+      .whereNotExists((used) =>
+        used.from("setup").join("attempt", "attempt.setup_id", "setup.id").whereRaw("setup.aircraft_id = aircraft.id"),
+      );
+    await deleteAircraft(
+      transaction,
+      unflown.map(({ id }) => id),
+    );
+  });
+}
+
+async function deleteAircraft(transaction: Transaction, aircraftIds: readonly string[]): Promise<void> {
+  const setups = transaction("setup")
+    .select("id")
+    .whereIn("aircraft_id", [...aircraftIds]);
+  await transaction("session_pilot").whereIn("setup_id", setups.clone()).update({ setup_id: null });
+  await transaction("setup")
+    .whereIn("aircraft_id", [...aircraftIds])
+    .delete();
+  await transaction("aircraft")
+    .whereIn("id", [...aircraftIds])
+    .delete();
+}
+
+/** Deletes a pilot's whole record for good: everything kept about them, their account, and what the trail says of them. */
+export async function erasePilot(transaction: Transaction, pilotId: string): Promise<void> {
+  const own = { pilot_id: pilotId };
+  const accounts: { id: string }[] = await transaction("account").select("id").where(own);
+  const accountIds = accounts.map(({ id }) => id);
+  await transaction("invitation").where(own).orWhereIn("account_id", accountIds).delete();
+  await transaction("sign_in").whereIn("account_id", accountIds).delete();
+  await transaction("account").where(own).delete();
+  const sessions: { session_id: string }[] = await transaction("session_pilot").select("session_id").where(own);
+  for (const table of ["sign_off_request", "note", "milestone", "attempt", "session_pilot", "trail"])
+    await transaction(table).where(own).delete();
+  const aircraft: { id: string }[] = await transaction("aircraft").select("id").where(own);
+  await deleteAircraft(
+    transaction,
+    aircraft.map(({ id }) => id),
+  );
+  // Sessions that nobody else flew in say nothing any more.
+  await transaction("session")
+    .whereIn(
+      "id",
+      sessions.map(({ session_id }) => session_id),
+    )
+    .whereNotExists((others) => others.from("session_pilot").whereRaw("session_pilot.session_id = session.id"))
+    .delete();
+  await transaction("pilot").where({ id: pilotId }).delete();
+}

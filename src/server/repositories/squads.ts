@@ -1,0 +1,95 @@
+import { database, type Transaction } from "../database";
+import { insertOnce } from "./rows";
+
+export interface SquadCoach {
+  readonly id: string;
+  readonly name: string;
+  /** Owners also decide who else coaches the squad. */
+  readonly owner: boolean;
+}
+
+export interface Squad {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  readonly coaches: readonly SquadCoach[];
+}
+
+/** The squads somebody coaches, oldest first, each with all its coaches. */
+export async function listSquads(coachId: string): Promise<Squad[]> {
+  const squads: { id: string; name: string; version: number }[] = await database()("squad")
+    .join("squad_coach", "squad_coach.squad_id", "squad.id")
+    .select("squad.id", "squad.name", "squad.version")
+    .where("squad_coach.coach_id", coachId)
+    .orderBy(["squad.created_at", "squad.id"]);
+  const coaches: { squad_id: string; id: string; name: string; owner: number }[] = await database()("squad_coach")
+    .join("coach", "coach.id", "squad_coach.coach_id")
+    .select("squad_coach.squad_id", "coach.id", "coach.name", "squad_coach.owner")
+    .whereIn(
+      "squad_coach.squad_id",
+      squads.map(({ id }) => id),
+    )
+    .orderBy([{ column: "squad_coach.owner", order: "desc" }, "squad_coach.since", "coach.name"]);
+  return squads.map((squad) => ({
+    ...squad,
+    coaches: coaches
+      .filter((coach) => coach.squad_id === squad.id)
+      .map(({ id, name, owner }) => ({ id, name, owner: Boolean(owner) })),
+  }));
+}
+
+export async function insertSquad(
+  transaction: Transaction,
+  squad: { readonly id: string; readonly name: string; readonly ownerId: string },
+  now: Date,
+): Promise<void> {
+  const there = await insertOnce(transaction, "squad", { id: squad.id, name: squad.name, created_at: now });
+  if (!there) await addToSquad(transaction, { squadId: squad.id, coachId: squad.ownerId, owner: true }, now);
+}
+
+/** Renames a squad whose version is still the one that was read. Returns whether it was. */
+export async function renameSquad(
+  transaction: Transaction,
+  { id, name, version }: { readonly id: string; readonly name: string; readonly version: number },
+): Promise<boolean> {
+  const changed = await transaction("squad")
+    .where({ id, version })
+    .update({ name, version: version + 1 });
+  return changed === 1;
+}
+
+/** Lets a coach coach a squad; one who does already stays as they are. */
+export async function addToSquad(
+  transaction: Transaction,
+  { squadId, coachId, owner }: { readonly squadId: string; readonly coachId: string; readonly owner: boolean },
+  now: Date,
+): Promise<void> {
+  await transaction("squad_coach")
+    .insert({ squad_id: squadId, coach_id: coachId, owner, since: now })
+    .onConflict(["squad_id", "coach_id"])
+    .ignore();
+}
+
+/** The coaches of a squad, locked until the transaction ends, so that two changes cannot leave it without an owner. */
+export async function lockSquadCoaches(
+  transaction: Transaction,
+  squadId: string,
+): Promise<readonly { readonly coachId: string; readonly owner: boolean }[]> {
+  const rows: { coach_id: string; owner: number }[] = await transaction("squad_coach")
+    .where({ squad_id: squadId })
+    .forUpdate();
+  return rows.map(({ coach_id, owner }) => ({ coachId: coach_id, owner: Boolean(owner) }));
+}
+
+export async function setOwner(
+  transaction: Transaction,
+  squadId: string,
+  coachId: string,
+  owner: boolean,
+): Promise<void> {
+  await transaction("squad_coach").where({ squad_id: squadId, coach_id: coachId }).update({ owner });
+}
+
+export async function removeFromSquad(transaction: Transaction, squadId: string, coachId: string): Promise<void> {
+  await transaction("squad_coach").where({ squad_id: squadId, coach_id: coachId }).delete();
+}
