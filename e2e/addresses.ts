@@ -4,10 +4,10 @@ import type { Page } from "@playwright/test";
 export const emptyAddress = process.env.E2E_EMPTY ?? "";
 export const demoAddress = process.env.E2E_DEMO ?? "";
 
-/** Signs a made-up coach of the demo in, as the form does. */
-export async function signIn(page: Page): Promise<void> {
+/** Signs somebody made-up of the demo in, as the form does. */
+export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {
   const answer = await page.request.post(`${demoAddress}/api/sign-in`, {
-    data: { name: "Maren Tolvik", password: process.env.E2E_PASSWORD },
+    data: { name, password: process.env.E2E_PASSWORD },
   });
   if (!answer.ok()) throw new Error(`could not sign in: ${await answer.text()}`);
 }

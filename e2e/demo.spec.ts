@@ -143,7 +143,17 @@ for (const look of ["light", "dark", "sun"]) {
     await context.addCookies([{ name: "bathygon-theme", value: look, url: demoAddress }]);
     await openPilot(page, "Odalie Venn");
     const pilot = new URL(page.url());
-    for (const path of ["/squad", "/pilot", "/setup", "/brief", "/session", "/account"]) {
+    for (const path of [
+      "/squad",
+      "/pilot",
+      "/setup",
+      "/brief",
+      "/session",
+      "/account",
+      "/people",
+      "/records",
+      "/join",
+    ]) {
       await page.goto(`${demoAddress}${path}${pilot.search}`);
       if (path === "/brief")
         await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
@@ -192,6 +202,8 @@ test("a stranger sees nothing but the entrance; a sign-in can be ended from anot
     "/brief",
     "/session",
     "/account",
+    "/people",
+    "/records",
     "/begin",
     "/session/019ac000-0000-7000-8000-000000000001",
   ]) {

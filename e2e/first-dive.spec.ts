@@ -148,7 +148,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await expect(milestones).toContainText("Slow flip");
     await page.getByLabel("New note").fill("Calm hands today");
     await page.getByRole("button", { name: "Keep note" }).click();
-    await expect(page.getByText("Calm hands today")).toBeVisible();
+    await expect(page.getByLabel("New note")).toHaveValue("");
     await page.reload();
     await expect(page.getByText("Calm hands today")).toBeVisible();
     await expect(page.getByText("Flip, last quarter eased").first()).toBeVisible();

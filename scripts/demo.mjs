@@ -2,6 +2,7 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
+import { addressFileOf } from "./lib/database.mjs";
 import { databasePackages, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { own, ownFolder } from "./lib/paths.mjs";
@@ -62,6 +63,9 @@ await runMain(async () => {
     const databaseFolder = ownFolder("demo", "database");
     const database = await startMariaDb(databaseFolder);
     stops.push(database.stop);
+    const addressFile = addressFileOf(databaseFolder);
+    writeFileSync(addressFile, JSON.stringify(database.env), { mode: 0o600 });
+    stops.push(async () => rmSync(addressFile, { force: true }));
     const password = keptSecret(join(databaseFolder, "coach-password"), typablePassword);
     say("Bringing the tables up to date and loading the demo once");
     const { output } = await runTypeScript("prepare-database.ts", ["--demo"], {

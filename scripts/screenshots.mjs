@@ -33,6 +33,14 @@ const views = {
     await page.getByLabel("Moment of the trick").fill("0.9");
   },
   session: async (page) => page.goto(`${address}/session`),
+  people: async (page) => {
+    await page.goto(`${address}/people`);
+    await page.getByRole("button", { name: "Invite", exact: true }).first().click();
+    await page.getByLabel("The link").waitFor();
+    await page.keyboard.press("Escape");
+  },
+  records: async (page) => page.goto(`${address}/records`),
+  "own-record": async (page) => page.goto(`${address}/pilot`),
   tally: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Ysolde Marr")).replace("/pilot", "/session"));
@@ -44,9 +52,12 @@ const views = {
   },
 };
 
-async function signIn(page) {
+/** What only a pilot sees is taken as one. */
+const signsIn = { "own-record": "Odalie Venn" };
+
+async function signIn(page, name = "Maren Tolvik") {
   const password = readFileSync(join(own, "demo/database/coach-password"), "utf8");
-  const answer = await page.request.post(`${address}/api/sign-in`, { data: { name: "Maren Tolvik", password } });
+  const answer = await page.request.post(`${address}/api/sign-in`, { data: { name, password } });
   if (!answer.ok()) throw new PlainFailure(`Could not sign in to ${address}: is it this checkout's demo?`);
 }
 
@@ -61,7 +72,7 @@ await runMain(async () => {
   for (const [name, open] of Object.entries(views)) {
     if (wanted.length && !wanted.includes(name)) continue;
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    if (name !== "sign-in") await signIn(page);
+    if (name !== "sign-in") await signIn(page, signsIn[name]);
     page.on("pageerror", (error) => say(`${name}: ${error.message}`));
     await open(page);
     await page.waitForTimeout(600);

@@ -3,14 +3,14 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
-import { browserPackages, databasePackages, findCommand, prepareMachine } from "./lib/install.mjs";
+import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
 import { freePort, run } from "./lib/processes.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
-const SUITES = ["lint", "types", "jest", "e2e"];
+const SUITES = ["lint", "types", "jest", "e2e", "faults"];
 const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
 const suites = asked.length ? asked : SUITES;
 const total = { passed: 0, failed: 0 };
@@ -55,7 +55,7 @@ async function counted(name, command, args, env, report, read) {
 await runMain(async () => {
   const strange = suites.filter((suite) => !SUITES.includes(suite));
   if (strange.length) throw new PlainFailure(`Unknown: ${strange.join(", ")}. There are: ${SUITES.join(", ")}.`);
-  await prepareMachine({ ...databasePackages, ...browserPackages });
+  await prepareMachine({ ...backupPackages, ...browserPackages });
   const bin = (name) => join(root, "node_modules/.bin", name);
   const scratch = mkdtempSync(join(tmpdir(), "bathygon-test-"));
   stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
@@ -68,6 +68,12 @@ await runMain(async () => {
     if (suites.includes("types")) {
       say("Types");
       await whole("types", bin("tsc"), ["--noEmit"]);
+    }
+    if (suites.includes("faults")) {
+      say("Faults");
+      const report = join(scratch, "faults.json");
+      const args = [join(root, "scripts/faults.mjs"), `--report=${report}`];
+      await counted("faults", process.execPath, args, {}, report, (found) => found);
     }
     if (!suites.includes("jest") && !suites.includes("e2e")) return;
     say("Starting a throw-away database");

@@ -27,7 +27,7 @@ const THROW_AWAY = ["--innodb-flush-log-at-trx-commit=0", "--innodb-doublewrite=
  * Any other server on the machine is left alone: no shared configuration, socket, port or data.
  * Returns the environment that leads to it and how to stop it.
  */
-export async function startMariaDb(folder, { throwAway = false } = {}) {
+export async function startMariaDb(folder, { throwAway = false, port: wantedPort } = {}) {
   const data = join(folder, "data");
   const pidFile = join(folder, "mariadb.pid");
   const asUser = process.getuid?.() === 0 ? ["--user=root"] : [];
@@ -57,7 +57,7 @@ export async function startMariaDb(folder, { throwAway = false } = {}) {
     ].join("\n"),
     { mode: 0o600 },
   );
-  const port = await freePort();
+  const port = wantedPort ?? (await freePort());
   const socketFolder = mkdtempSync(join(tmpdir(), "bathygon-db-"));
   const logFile = join(folder, "mariadb.log");
   const log = openSync(logFile, "a", 0o600);

@@ -215,6 +215,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "restore-pilot": [coaches, () => ({ id: made.odo })],
   "erase-pilot": [coaches, () => ({ id: made.odo, name: "Not the name" })],
   "close-pilot-account": [coaches, () => ({ pilotId: made.kit })],
+  "leave-squad": [coaches, () => ({ squadId: made.squad })],
   "remove-coach": [["owner"], () => ({ squadId: made.squad, coachId: made.edda })],
   "sign-out": [members, () => ({ everywhere: false })],
 };

@@ -18,6 +18,10 @@ export class RenameSquadInput extends SquadInput {
   version!: number;
 }
 
+export class LeaveSquadInput {
+  @IsId() squadId!: string;
+}
+
 export class SquadCoachInput {
   @IsId() squadId!: string;
   @IsId() coachId!: string;

@@ -55,7 +55,7 @@ describe("people", () => {
     const sent = fakeServer();
     renderScreen(<PeopleScreen data={data} />, { address: "/people" });
     await userEvent.click(screen.getByRole("button", { name: "Take it back" }));
-    await userEvent.click(screen.getAllByRole("button", { name: "Stop sharing" })[1]);
+    await userEvent.click(screen.getByRole("button", { name: "Stop sharing" }));
     await userEvent.click(screen.getByRole("button", { name: "Rename" }));
     await userEvent.clear(screen.getByLabelText("Name of the squad"));
     await userEvent.type(screen.getByLabelText("Name of the squad"), "Tower");

@@ -115,6 +115,8 @@ function SquadSection(props: {
   const router = useRouter();
   const [renaming, setRenaming] = useState(false);
   const owns = squad.coaches.some(({ id, owner }) => id === data.coachId && owner);
+  // Whoever alone owns a squad first makes somebody else an owner.
+  const soleOwner = squad.coaches.filter(({ owner }) => owner).length === 1;
   const pilots = data.pilots.filter(({ squadId }) => squadId === squad.id);
   return (
     <Box
@@ -147,22 +149,32 @@ function SquadSection(props: {
               {owner && ", owner"}
               {id === data.coachId && " (you)"}
             </span>
-            {owns && (
+            {!(owner && soleOwner) && (
               <span>
-                <Button
-                  size="small"
-                  disabled={pending}
-                  onClick={() => act("set-owner", { squadId: squad.id, coachId: id, owner: !owner })}
-                >
-                  {owner ? "Owner no more" : "Make an owner"}
-                </Button>
-                <Button
-                  size="small"
-                  disabled={pending}
-                  onClick={() => act("remove-coach", { squadId: squad.id, coachId: id })}
-                >
-                  Stop sharing
-                </Button>
+                {owns && (
+                  <Button
+                    size="small"
+                    disabled={pending}
+                    onClick={() => act("set-owner", { squadId: squad.id, coachId: id, owner: !owner })}
+                  >
+                    {owner ? "Owner no more" : "Make an owner"}
+                  </Button>
+                )}
+                {id === data.coachId ? (
+                  <Button size="small" disabled={pending} onClick={() => act("leave-squad", { squadId: squad.id })}>
+                    Leave
+                  </Button>
+                ) : (
+                  owns && (
+                    <Button
+                      size="small"
+                      disabled={pending}
+                      onClick={() => act("remove-coach", { squadId: squad.id, coachId: id })}
+                    >
+                      Stop sharing
+                    </Button>
+                  )
+                )}
               </span>
             )}
           </Line>

@@ -10,7 +10,7 @@ import {
   renameSquad,
   setOwner,
 } from "@/server/repositories";
-import { RenameSquadInput, SetOwnerInput, SquadCoachInput, SquadInput } from "./inputs";
+import { LeaveSquadInput, RenameSquadInput, SetOwnerInput, SquadCoachInput, SquadInput } from "./inputs";
 
 const nameOf = async (coachId: string) => (await listCoaches()).find(({ id }) => id === coachId)?.name ?? "a coach";
 const ownSquad = ({ squadId }: { squadId: string }) => [need("owner", "squad", squadId)];
@@ -18,6 +18,22 @@ const ownSquad = ({ squadId }: { squadId: string }) => [need("owner", "squad", s
 /** A squad is never left without an owner. */
 function requireOwner(coaches: readonly { readonly coachId: string; readonly owner: boolean }[]): void {
   if (!coaches.some(({ owner }) => owner)) throw conflict("A squad wants an owner. Make somebody else an owner first.");
+}
+
+async function endCoaching(end: {
+  readonly squadId: string;
+  readonly coachId: string;
+  readonly who: string;
+  readonly says: string;
+}): Promise<void> {
+  const { squadId, coachId, who, says } = end;
+  await inTransaction(async (transaction) => {
+    const coaches = await lockSquadCoaches(transaction, squadId);
+    if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
+    requireOwner(coaches.filter((one) => one.coachId !== coachId));
+    await removeFromSquad(transaction, squadId, coachId);
+    await leaveTrail(transaction, { who, kind: "changed-squad", says, squadId }, new Date());
+  });
 }
 
 /** What a coach does with squads and with those who share them. */
@@ -59,15 +75,13 @@ export const squadKeepingActions = {
     });
   }),
 
-  "remove-coach": coachAction(SquadCoachInput, ownSquad, async ({ squadId, coachId }, { name }) => {
-    const subject = await nameOf(coachId);
-    await inTransaction(async (transaction) => {
-      const coaches = await lockSquadCoaches(transaction, squadId);
-      if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
-      requireOwner(coaches.filter((one) => one.coachId !== coachId));
-      await removeFromSquad(transaction, squadId, coachId);
-      const says = `ended sharing the squad with ${subject}`;
-      await leaveTrail(transaction, { who: name, kind: "changed-squad", says, squadId }, new Date());
-    });
-  }),
+  "remove-coach": coachAction(SquadCoachInput, ownSquad, async ({ squadId, coachId }, { name }) =>
+    endCoaching({ squadId, coachId, who: name, says: `ended sharing the squad with ${await nameOf(coachId)}` }),
+  ),
+
+  "leave-squad": coachAction(
+    LeaveSquadInput,
+    ({ squadId }) => [need("coach", "squad", squadId)],
+    ({ squadId }, { coachId, name }) => endCoaching({ squadId, coachId, who: name, says: "left the squad" }),
+  ),
 };

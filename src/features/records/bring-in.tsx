@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Squad } from "@/server/repositories";
 import { send } from "@/ui/actions/send";
 import { LONGEST_RECORD_BYTES } from "./limits";
@@ -17,6 +17,7 @@ type Outcome = { readonly good: boolean; readonly says: string };
 export function BringIn({ squads }: { squads: readonly Squad[] }) {
   const router = useRouter();
   const [squadId, setSquadId] = useState(squads[0]?.id ?? "");
+  const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const take = async (file: File) => {
@@ -29,20 +30,22 @@ export function BringIn({ squads }: { squads: readonly Squad[] }) {
   return (
     <Box sx={{ mt: 2, display: "grid", gap: 1.5, justifyItems: "start" }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
-        <Button variant="outlined" component="label" disabled={busy}>
+        <Button variant="outlined" disabled={busy} onClick={() => input.current?.click()}>
           {busy ? "Reading the file" : "Bring a record in"}
-          <input
-            type="file"
-            accept=".json,application/json"
-            aria-label="File with a pilot's record"
-            style={{ position: "absolute", inset: 0, opacity: 0, fontSize: 0 }}
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              if (file) void take(file);
-              event.target.value = "";
-            }}
-          />
         </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          aria-label="File with a pilot's record"
+          tabIndex={-1}
+          style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void take(file);
+            event.target.value = "";
+          }}
+        />
         {squads.length > 1 && (
           <TextField
             select

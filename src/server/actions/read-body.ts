@@ -4,9 +4,13 @@ import { Refusal } from "./errors";
 /** Most actions need no more; what is longer is refused before it is parsed. */
 const USUAL_BYTES = 64 * 1024;
 
-/** The JSON of a request from our own pages. Throws a Refusal for anything else. */
-export async function readBody(request: Request, longestBytes = USUAL_BYTES): Promise<unknown> {
+/** Throws a Refusal for a request that another site makes a browser send. Before anything else is looked at. */
+export function requireOwnPages(request: Request): void {
   if (!fromOwnPages(request)) throw new Refusal(403, "This came from another site and is not taken.");
+}
+
+/** The JSON of a request. Throws a Refusal for anything else. */
+export async function readBody(request: Request, longestBytes = USUAL_BYTES): Promise<unknown> {
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
     throw new Refusal(415, "Only JSON is taken here.");
   const text = await readText(request, longestBytes);

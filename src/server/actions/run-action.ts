@@ -139,9 +139,11 @@ function failure(error: unknown, requestId: string): ActionResult<never> {
 
 /** True for errors that mean MariaDB could not be reached or went away, rather than that it refused something. */
 export function databaseIsAway(error: unknown): boolean {
-  const { code, name } = error as { code?: string; name?: string };
+  const { code, name, fatal } = error as { code?: string; name?: string; fatal?: boolean };
   return (
     name === "KnexTimeoutError" ||
+    // What the driver calls fatal has cost it the connection.
+    fatal === true ||
     [
       "ECONNREFUSED",
       "ECONNRESET",
@@ -150,6 +152,7 @@ export function databaseIsAway(error: unknown): boolean {
       "PROTOCOL_CONNECTION_LOST",
       "ER_SERVER_SHUTDOWN",
       "ER_CON_COUNT_ERROR",
+      "ER_LOCK_WAIT_TIMEOUT",
     ].includes(code ?? "")
   );
 }

@@ -1,6 +1,6 @@
 import { currentAccount, deviceKind, setToken } from "@/server/accounts";
 import { runAction, type ActionResult, type Asker } from "@/server/actions";
-import { readBody } from "@/server/actions/read-body";
+import { readBody, requireOwnPages } from "@/server/actions/read-body";
 import { log } from "@/server/log";
 import { requestIdOf } from "@/server/request-id";
 import { findAction } from "./registry";
@@ -21,7 +21,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
 
 function askerOf(request: Request, requestId: string): Asker {
   return {
-    identify: currentAccount,
+    identify: () => {
+      requireOwnPages(request);
+      return currentAccount();
+    },
     // The last hop is what the nearest proxy, or the server itself, saw; whatever stands before it the visitor may have written.
     address: request.headers.get("x-forwarded-for")?.split(",").at(-1)?.trim() ?? "local",
     device: deviceKind(request.headers.get("user-agent") ?? ""),

@@ -4,15 +4,11 @@ import { runAction, type ActionResult, type Asker } from "@/server/actions";
 import { database } from "@/server/database";
 import { INVITATION_MS, listPilots, listSquads } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
-import { accountActions } from "../account/actions";
-import { squadActions } from "../squad/actions";
-import { invitationActions } from "./invitation-actions";
-import { loadPeople } from "./load";
-import { squadKeepingActions } from "./squad-actions";
+import { loadPeople } from "@/features/people";
+import { findAction } from "./registry";
 
 withFreshDatabase();
 
-const actions = { ...accountActions, ...squadActions, ...squadKeepingActions, ...invitationActions };
 const password = "four plain words here";
 
 /** A device: signs in as whoever it last became. */
@@ -20,7 +16,7 @@ class Device {
   token: string | null = null;
   who = async (): Promise<SignedIn | null> => (this.token ? signedInBy(this.token, new Date()) : null);
 
-  send(name: keyof typeof actions, input: object): Promise<ActionResult<never>> {
+  send(name: string, input: object): Promise<ActionResult<unknown>> {
     const asker: Asker = {
       identify: this.who,
       address: "local",
@@ -28,10 +24,10 @@ class Device {
       requestId: "r",
       setToken: async (token) => void (this.token = token),
     };
-    return runAction(actions[name] as never, async () => input, asker);
+    return runAction(findAction(name)!, async () => input, asker);
   }
 
-  async done<Output>(name: keyof typeof actions, input: object): Promise<Output> {
+  async done<Output>(name: string, input: object): Promise<Output> {
     const result = await this.send(name, input);
     if (!result.ok) throw new Error(`${name}: ${result.message}`);
     return result.data as Output;

@@ -1,0 +1,360 @@
+import { randomBytes } from "node:crypto";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "@playwright/test";
+import { v7 as newId } from "uuid";
+import { runTypeScript, startApplication } from "./lib/application.mjs";
+import { ensureBuild } from "./lib/build.mjs";
+import { query, startClient } from "./lib/database.mjs";
+import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
+import { startMariaDb } from "./lib/mariadb.mjs";
+import { freePort, pause } from "./lib/processes.mjs";
+import { runMain, say } from "./lib/say.mjs";
+
+/**
+ * Breaks things on purpose, on loopback and on data of its own, and looks whether every write that was acknowledged is there afterwards, whole
+ * and once: npm run test:faults. Every loop is bounded.
+ */
+const WRITERS = 6;
+const WRITES_EACH = 25;
+const ROUNDS = 3;
+const TRIES = 80;
+const RETRY_MS = 100;
+const PASSWORD = "four plain words here";
+
+const results = [];
+const stops = [];
+let cookie = "";
+
+/** Notes one expectation, and what was there instead. */
+function expect(what, holds, found = "") {
+  results.push(Boolean(holds));
+  console.log(`  ${holds ? "✓" : "✕"} ${what}${holds ? "" : `: ${found}`}`);
+}
+
+async function post(address, action, input) {
+  try {
+    const response = await fetch(`${address}/api/${action}`, {
+      method: "POST",
+      headers: { "content-type": "application/json", cookie },
+      body: JSON.stringify(input),
+      signal: AbortSignal.timeout(20_000),
+    });
+    const fresh = response.headers.getSetCookie()[0];
+    if (fresh) cookie = fresh.split(";")[0];
+    return { status: response.status, ...(await response.json()) };
+  } catch {
+    return { status: 0 };
+  }
+}
+
+/** Sends until it is acknowledged, as the field tally does. Notes every answer that was no success. */
+async function untilTaken(addressOf, action, input, refusals) {
+  for (let attempt = 0; attempt < TRIES; attempt++) {
+    const { status, message } = await post(addressOf(), action, input);
+    if (status === 200) return true;
+    refusals.push({ status, message });
+    await pause(RETRY_MS);
+  }
+  return false;
+}
+
+/** Several people tap, start sessions and sign off at once, until every one of their writes was acknowledged. */
+async function manyWrites(world, addressOf) {
+  const refusals = [];
+  const taken = { attempt: [], session: [] };
+  await Promise.all(
+    Array.from({ length: WRITERS }, async (_, writer) => {
+      for (let n = 0; n < WRITES_EACH; n++) {
+        const id = newId();
+        const [kind, action, input] =
+          n % 5 === 4
+            ? ["session", "start-session", { id, place: "field", pilots: world.pilots.map(member) }]
+            : ["attempt", "log-attempt", attempt(world, id, world.pilots[writer % world.pilots.length])];
+        if (await untilTaken(addressOf, action, input, refusals)) taken[kind].push(id);
+      }
+    }),
+  );
+  return { taken, refusals };
+}
+
+const member = (pilotId) => ({ pilotId, stepId: "flip-slow", setupId: null });
+const attempt = (world, id, pilotId) => ({
+  id,
+  sessionId: world.session,
+  pilotId,
+  stepId: "flip-slow",
+  direction: "back",
+  outcome: "clean",
+  flownAtMs: Date.now(),
+});
+
+/** What was acknowledged is there, once and whole; nothing else is. */
+async function expectAllThere(world, { taken }) {
+  world.attempts.push(...taken.attempt);
+  world.sessions.push(...taken.session);
+  expect(
+    `all ${WRITERS * WRITES_EACH} writes were acknowledged in the end`,
+    taken.attempt.length + taken.session.length === WRITERS * WRITES_EACH,
+    `${taken.attempt.length + taken.session.length}`,
+  );
+  const kept = new Set(await sql("select id from attempt"));
+  const lost = world.attempts.filter((id) => !kept.has(id));
+  expect(
+    "every acknowledged attempt is there, and no other",
+    lost.length === 0 && kept.size === world.attempts.length,
+    lost,
+  );
+  const sessions = new Set(await sql("select id from session"));
+  expect(
+    "every acknowledged session is there, and no other",
+    world.sessions.every((id) => sessions.has(id)) && sessions.size === world.sessions.length,
+    `${sessions.size} for ${world.sessions.length}`,
+  );
+  const half = await sql(
+    `select session.id from session left join session_pilot on session_id = session.id group by session.id having count(pilot_id) <> ${world.pilots.length}`,
+  );
+  expect("no session is half-written", half.length === 0, half);
+}
+
+let databaseEnv;
+const sql = (statement) => query(databaseEnv, databaseEnv.BATHYGON_DB_NAME, statement);
+const honest = ({ refusals }) => refusals.filter(({ status }) => status !== 0 && status !== 503);
+
+async function health(address) {
+  const response = await fetch(`${address}/healthz`).catch(() => null);
+  return response ? { status: response.status, ...(await response.json()) } : { status: 0 };
+}
+
+async function untilWell(address) {
+  for (let waited = 0; waited < 30_000; waited += 100) {
+    if ((await health(address)).status === 200) return;
+    await pause(100);
+  }
+  throw new Error(`${address} did not become well again`);
+}
+
+async function begin(address) {
+  const world = { pilots: [newId(), newId()], session: newId(), aircraft: newId(), attempts: [], sessions: [] };
+  await post(address, "begin", { id: newId(), name: "Ann Pell", password: PASSWORD });
+  const squadId = newId();
+  await post(address, "add-squad", { id: squadId, name: "Pans" });
+  for (const [i, id] of world.pilots.entries())
+    await post(address, "add-pilot", { id, squadId, name: `Pilot ${"AB"[i]}`, stickMode: 2, grip: "thumbs" });
+  await post(address, "add-aircraft", {
+    id: world.aircraft,
+    pilotId: world.pilots[0],
+    name: "Plank",
+    presetId: "three-inch",
+    flightState: "flying",
+    massG: "",
+    thrustToWeight: "",
+  });
+  const { status, message } = await post(address, "start-session", {
+    id: world.session,
+    place: "field",
+    pilots: world.pilots.map(member),
+  });
+  if (status !== 200) throw new Error(`could not begin: ${status} ${message}`);
+  world.sessions.push(world.session);
+  return world;
+}
+
+async function databaseKilled(world, database, [address]) {
+  say(`MariaDB killed in the middle of writes, ${ROUNDS} times`);
+  let writing = true;
+  const kills = (async () => {
+    for (let round = 0; round < ROUNDS && writing; round++) {
+      await pause(250);
+      process.kill(database.pid, "SIGKILL");
+      await pause(3200);
+      await untilWell(address);
+    }
+  })();
+  const outcome = await manyWrites(world, () => address);
+  writing = false;
+  await kills;
+  await untilWell(address);
+  expect("some writes met the dead database", outcome.refusals.length > 0, outcome.refusals.length);
+  expect(
+    "each of them was told so (503), none was a fault of ours",
+    honest(outcome).length === 0,
+    JSON.stringify(honest(outcome)[0]),
+  );
+  await expectAllThere(world, outcome);
+}
+
+async function applicationKilled(world, applications, restart) {
+  say("The application killed in the middle of writes, and started again");
+  const writes = manyWrites(world, () => applications[0].address);
+  await pause(300);
+  process.kill(applications[0].pid, "SIGKILL");
+  await pause(500);
+  applications[0] = await restart();
+  const outcome = await writes;
+  expect("some writes met nobody", outcome.refusals.length > 0, outcome.refusals.length);
+  await expectAllThere(world, outcome);
+}
+
+async function twoApplications(world, [first, second]) {
+  say("Two application processes on one database");
+  let turn = 0;
+  const outcome = await manyWrites(world, () => [first, second][turn++ % 2]);
+  await expectAllThere(world, outcome);
+  const id = newId();
+  const answers = await Promise.all(
+    [first, second, first, second].map((address) => post(address, "log-attempt", attempt(world, id, world.pilots[0]))),
+  );
+  world.attempts.push(id);
+  expect(
+    "one tap sent to both at once is taken by both and kept once",
+    answers.every(({ status }) => status === 200) &&
+      (await sql(`select id from attempt where id = '${id}'`)).length === 1,
+    answers.map(({ status }) => status),
+  );
+}
+
+async function twoEditors(world, [first, second]) {
+  say("Two people change the same setup at the same moment, on two processes");
+  const { settings } = JSON.parse((await runTypeScript("first-settings.ts", [], {})).output);
+  const save = (address, basedOn, tiltDeg) =>
+    post(address, "save-setup", {
+      id: newId(),
+      aircraftId: world.aircraft,
+      basedOn,
+      reason: `tilt ${tiltDeg}`,
+      settings: { ...settings, tiltDeg },
+    });
+  await save(first, 0, 10);
+  for (let round = 1; round <= 5; round++) {
+    const both = await Promise.all([save(first, round, 10 + round), save(second, round, 20 + round)]);
+    const statuses = both.map(({ status }) => status).sort();
+    expect(
+      `round ${round}: one is saved, the other is told and keeps their input`,
+      statuses.join() === "200,409" && both.some(({ message }) => message?.includes("was saved meanwhile")),
+      statuses,
+    );
+  }
+  const numbers = await sql("select number from setup order by number");
+  expect("every version has a number of its own, without gaps", numbers.join() === "1,2,3,4,5,6", numbers);
+  const told = await sql("select id from trail where deed = 'changed-setup'");
+  expect(
+    "the trail has a line for each version, and for none that was refused",
+    told.length === numbers.length,
+    told.length,
+  );
+}
+
+async function poolExhausted(world, [address]) {
+  say("Every connection of the pool held up");
+  const { child, ended } = startClient("mariadb", databaseEnv, ["--batch", databaseEnv.BATHYGON_DB_NAME]);
+  child.stdin.write(`begin; select id from pilot for update;\n`);
+  await pause(600);
+  const asked = world.pilots.flatMap((pilotId) => Array.from({ length: 12 }, () => ({ pilotId, id: newId() })));
+  const waiting = asked.map((one) =>
+    post(address, "ask-sign-off", { id: one.id, pilotId: one.pilotId, stepId: "flip-slow", message: "" }).then(
+      ({ status, message }) => ({ ...one, status, message }),
+    ),
+  );
+  await pause(6500);
+  child.stdin.end("rollback;\n");
+  await ended;
+  const answers = await Promise.all(waiting);
+  const told = answers.filter(({ status }) => status === 503);
+  expect(
+    "those who got no connection are told to try again (503)",
+    told.length > 0 && told.every(({ message }) => message.includes("Try again")),
+    JSON.stringify(answers.map(({ status }) => status)),
+  );
+  expect(
+    "nobody gets a fault of ours",
+    answers.every(({ status }) => [200, 409, 503].includes(status)),
+    JSON.stringify(answers.map(({ status }) => status)),
+  );
+  const open = await sql("select pilot_id from sign_off_request where answered_at is null");
+  expect("a step is asked for once, whoever came first", open.length > 0 && new Set(open).size === open.length, open);
+  expect(
+    "and it works again at once",
+    (await post(address, "log-attempt", attempt(world, world.attempts[0], world.pilots[0]))).status === 200,
+  );
+}
+
+async function databaseAway(world, database, again, [address]) {
+  say("A page, a tally and the health answer while the database is away, and afterwards");
+  const browser = await chromium.launch({
+    executablePath: findCommand("chromium"),
+    args: ["--no-sandbox", "--disable-quic", "--no-first-run"],
+  });
+  try {
+    const context = await browser.newContext();
+    const [name, value] = cookie.split("=");
+    await context.addCookies([{ name, value, url: address }]);
+    const tally = await context.newPage();
+    await tally.goto(`${address}/session/${world.session}`);
+    await tally.getByRole("button", { name: /^Clean/ }).waitFor();
+    await database.stop();
+    const { status, application, database: says } = await health(address);
+    expect(
+      "health tells application and database apart",
+      status === 503 && application === "up" && says === "away",
+      status,
+    );
+    const page = await context.newPage();
+    await page.goto(`${address}/squad`);
+    expect("a page says what happened", await page.getByText("The records cannot be read just now").isVisible());
+    for (let n = 0; n < 3; n++) await tally.keyboard.press("c");
+    await tally.getByText("3 waiting on this device, safe").waitFor({ timeout: 10_000 });
+    expect("taps wait on the device and it says so", true);
+    stops.push((await again()).stop);
+    await page.getByRole("heading", { name: "Squad" }).waitFor({ timeout: 20_000 });
+    expect("the page comes back by itself", true);
+    await tally.getByText("All sent").waitFor({ timeout: 20_000 });
+    const kept = await sql(`select id from attempt where session_id = '${world.session}'`);
+    expect(
+      "the taps were sent by themselves, once each",
+      kept.length === world.attempts.length + 3,
+      `${kept.length} for ${world.attempts.length + 3}`,
+    );
+  } finally {
+    await browser.close();
+  }
+}
+
+await runMain(async () => {
+  await prepareMachine({ ...backupPackages, ...browserPackages });
+  const build = await ensureBuild();
+  const scratch = mkdtempSync(join(tmpdir(), "bathygon-faults-"));
+  stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
+  try {
+    const database = await startMariaDb(scratch);
+    databaseEnv = { ...database.env, BATHYGON_DB_NAME: `bathygon_${randomBytes(3).toString("hex")}` };
+    await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
+    const port = await freePort();
+    const restart = async () => {
+      const started = await startApplication(build, port, databaseEnv);
+      stops.push(started.stop);
+      return started;
+    };
+    const applications = [await restart(), await startApplication(build, await freePort(), databaseEnv)];
+    stops.push(applications[1].stop);
+    stops.push(database.stop);
+    const addresses = applications.map(({ address }) => address);
+    const world = await begin(addresses[0]);
+    await databaseKilled(world, database, addresses);
+    await applicationKilled(world, applications, restart);
+    await twoApplications(world, addresses);
+    await twoEditors(world, addresses);
+    await poolExhausted(world, addresses);
+    const again = () => startMariaDb(scratch, { port: Number(databaseEnv.BATHYGON_DB_PORT) });
+    await databaseAway(world, database, again, addresses);
+  } finally {
+    for (const stop of stops.splice(0).reverse()) await stop();
+  }
+});
+const passed = results.filter(Boolean).length;
+const failed = results.length - passed + (process.exitCode ? 1 : 0);
+const report = process.argv.find((word) => word.startsWith("--report="));
+if (report) writeFileSync(report.slice("--report=".length), JSON.stringify({ passed, failed }));
+console.log(`\n${passed} passed, ${failed} failed`);
+if (failed > 0) process.exitCode = 1;

@@ -1,0 +1,3 @@
+import { firstSettings } from "@/core";
+
+console.log(JSON.stringify({ settings: firstSettings }));
