@@ -77,6 +77,7 @@ test("two people change one setup: the second is told and keeps their own", asyn
     [other, "31"],
     [page, "22"],
   ] as const) {
+    await one.getByRole("tab", { name: "Tilt" }).click();
     await one.getByLabel("Tilt, °, typed").fill(tilt);
     await one.getByLabel("Why it changes").fill(`tilt ${tilt}`);
   }

@@ -54,11 +54,13 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.getByRole("button", { name: "Flown by eye, all well" }).click();
     await expect(page.getByText("Checked and flying.")).toBeVisible();
 
+    await page.getByRole("tab", { name: "Tilt" }).click();
     await page.getByLabel("Tilt, °, typed").fill("400");
     await expect(page.getByRole("alert").filter({ hasText: "0 to 80" })).toBeVisible();
     await page.getByLabel("Tilt, °, typed").fill("20");
     await page.reload();
     await expect(page.getByText("Changes from before that were never saved are back.")).toBeVisible();
+    await page.getByRole("tab", { name: "Tilt" }).click();
     await expect(page.getByLabel("Tilt, °, typed")).toHaveValue("20");
     await page.getByRole("button", { name: "Save as setup 1" }).click();
     await expect(page.getByText("say in a few words why it changes").first()).toBeVisible();
@@ -66,6 +68,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.getByRole("button", { name: "Save as setup 1" }).click();
     await expect(page.getByRole("heading", { name: "Change setup 1" })).toBeVisible();
     await page.reload();
+    await page.getByRole("tab", { name: "Tilt" }).click();
     await expect(page.getByLabel("Tilt, °, typed")).toHaveValue("20");
   });
 

@@ -24,18 +24,16 @@ async function everything(env: Env): Promise<unknown> {
   const database = connect(databaseAddress({ ...process.env, ...env }));
   try {
     const [tables] = (await database.raw("show tables")) as [object[]];
-    return Object.fromEntries(
-      await Promise.all(
-        tables.map(async (row) => {
-          const name = Object.values(row)[0] as string;
-          const [[{ "Create Table": made }]] = (await database.raw("show create table ??", [name])) as [
-            [{ "Create Table": string }],
-          ];
-          const rows = (await database(name)).map((one: object) => JSON.stringify(one)).sort();
-          return [name, [made.replace(/AUTO_INCREMENT=\d+ /, ""), rows]];
-        }),
-      ),
-    );
+    const found: Record<string, unknown> = {};
+    for (const row of tables) {
+      const name = Object.values(row)[0] as string;
+      const [[{ "Create Table": made }]] = (await database.raw("show create table ??", [name])) as [
+        [{ "Create Table": string }],
+      ];
+      const rows = (await database(name)).map((one: object) => JSON.stringify(one)).sort();
+      found[name] = [made.replace(/AUTO_INCREMENT=\d+ /, ""), rows];
+    }
+    return found;
   } finally {
     await database.destroy();
   }

@@ -14,6 +14,13 @@ const [address = "http://127.0.0.1:3000", folder = join(root, "docs/screenshots"
 const byName = async (page, name) =>
   (await page.getByRole("link", { name, exact: true }).first().getAttribute("href")) ?? "";
 
+async function openSetup(page, name, part) {
+  await page.goto(`${address}/squad`);
+  await page.goto(address + (await byName(page, name)).replace("/pilot", "/setup"));
+  await page.getByRole("tab", { name: part }).click();
+  await page.waitForTimeout(1200);
+}
+
 const views = {
   "sign-in": async (page) => page.goto(`${address}/sign-in`),
   squad: async (page) => page.goto(`${address}/squad`),
@@ -21,11 +28,12 @@ const views = {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")));
   },
-  setup: async (page) => {
-    await page.goto(`${address}/squad`);
-    await page.goto(address + (await byName(page, "Brannoch Sile")).replace("/pilot", "/setup"));
-    await page.waitForTimeout(1200);
-  },
+  setup: async (page) => openSetup(page, "Brannoch Sile", "Rates"),
+  "setup-throttle": async (page) => openSetup(page, "Brannoch Sile", "Throttle"),
+  "setup-tilt": async (page) => openSetup(page, "Corvin Haldt", "Tilt"),
+  "setup-mix": async (page) => openSetup(page, "Corvin Haldt", "Mix"),
+  "setup-fleet": async (page) => openSetup(page, "Corvin Haldt", "Fleet"),
+  "setup-stage": async (page) => openSetup(page, "Perrin Askew", "By stage"),
   brief: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));

@@ -20,7 +20,12 @@ const FRUGAL = [
 ];
 
 /** For data that a test throws away: no waiting for the disk. */
-const THROW_AWAY = ["--innodb-flush-log-at-trx-commit=0", "--innodb-doublewrite=OFF"];
+const THROW_AWAY = [
+  "--innodb-flush-log-at-trx-commit=0",
+  "--innodb-flush-method=nosync",
+  "--innodb-doublewrite=OFF",
+  "--sync-frm=OFF",
+];
 
 /**
  * Starts a MariaDB server of our own on a free port of 127.0.0.1 with its data in `folder`, and waits until it answers.

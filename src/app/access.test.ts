@@ -189,6 +189,10 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     }),
   ],
   "set-flight-state": [coaches, () => ({ id: made.aircraft, flightState: "flying" })],
+  "measure-aircraft": [
+    coaches,
+    () => ({ id: made.aircraft, version: 1, measurements: [{ kind: "hover", command: 0.3 }] }),
+  ],
   "save-setup": [
     coaches,
     () => ({ id: newId(), aircraftId: made.aircraft, basedOn: 1, reason: "r", settings: firstSettings }),

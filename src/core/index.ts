@@ -7,5 +7,6 @@ export * from "./numbers";
 export * from "./progress";
 export * from "./rates";
 export * from "./recipes";
+export * from "./setup";
 export * from "./sustained";
 export * from "./throttle";

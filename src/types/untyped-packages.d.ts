@@ -10,6 +10,6 @@ declare module "ode-rk4" {
 }
 declare module "jstat" {
   export const jStat: {
-    beta: { cdf(x: number, a: number, b: number): number; inv(p: number, a: number, b: number): number };
+    beta: Record<"pdf" | "cdf" | "inv", (x: number, a: number, b: number) => number>;
   };
 }

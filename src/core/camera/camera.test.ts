@@ -1,5 +1,6 @@
+import fc from "fast-check";
 import { fromEuler, multiply } from "../attitude";
-import { groundShare, horizonInFrame, verticalFovDeg } from ".";
+import { groundOutline, groundShare, horizonInFrame, verticalFovDeg } from ".";
 
 const wide = { verticalFovDeg: 90, aspect: 4 / 3 };
 const tan = (deg: number) => Math.tan((deg * Math.PI) / 180);
@@ -44,4 +45,32 @@ it("looks 2τ above the horizon after a pure half yaw from centred flight (commo
   // Half a turn about the body's own z axis.
   const turned = multiply(fromEuler({ yawDeg: 0, pitchDeg: -tiltDeg, rollDeg: 0 }), { w: 0, x: 0, y: 0, z: 1 });
   expect(horizonInFrame(turned, { tiltDeg, ...wide }).axisElevationDeg).toBeCloseTo(2 * tiltDeg, 9);
+});
+
+describe("the outline of the ground", () => {
+  const area = (corners: readonly (readonly [number, number])[]) =>
+    Math.abs(
+      corners.reduce((sum, [x, y], i) => {
+        const [nextX, nextY] = corners[(i + 1) % corners.length];
+        return sum + x * nextY - nextX * y;
+      }, 0) / 2,
+    );
+
+  it("encloses the share of the picture that is ground, at any attitude", () => {
+    const angle = fc.double({ min: -180, max: 180, noNaN: true });
+    fc.assert(
+      fc.property(angle, fc.double({ min: -89, max: 89, noNaN: true }), angle, (yawDeg, pitchDeg, rollDeg) => {
+        const attitude = fromEuler({ yawDeg, pitchDeg, rollDeg });
+        const camera = { tiltDeg: 25, verticalFovDeg: 90, aspect: 4 / 3 };
+        const share = area(groundOutline(attitude, camera)) / (4 * camera.aspect);
+        expect(Math.abs(share - groundShare(attitude, camera))).toBeLessThan(0.01);
+      }),
+    );
+  });
+
+  it("is empty looking up and whole looking down", () => {
+    const camera = { tiltDeg: 0, verticalFovDeg: 60, aspect: 1 };
+    expect(groundOutline(fromEuler({ yawDeg: 0, pitchDeg: 60, rollDeg: 0 }), camera)).toEqual([]);
+    expect(area(groundOutline(fromEuler({ yawDeg: 0, pitchDeg: -60, rollDeg: 0 }), camera))).toBeCloseTo(4, 9);
+  });
 });

@@ -46,6 +46,31 @@ export function horizonInFrame(attitude: Quaternion, camera: Camera): Horizon {
   };
 }
 
+/**
+ * Outline of the ground in the picture, corners in half picture heights (x right −aspect..aspect, y up −1..1), with the horizon at infinity. Empty
+ * when only sky is seen.
+ */
+export function groundOutline(attitude: Quaternion, camera: Camera): readonly (readonly [x: number, y: number])[] {
+  const { axis, right, up } = pictureDownComponents(attitude, camera);
+  const halfHeight = Math.tan(0.5 * RAD_PER_DEG * camera.verticalFovDeg);
+  const down = ([x, y]: readonly [number, number]) => axis + halfHeight * (x * right + y * up);
+  const { aspect } = camera;
+  const frame: readonly (readonly [number, number])[] = [
+    [-aspect, 1],
+    [aspect, 1],
+    [aspect, -1],
+    [-aspect, -1],
+  ];
+  // The frame cut by the half-plane that looks downward (Sutherland and Hodgman 1974).
+  return frame.flatMap((corner, i) => {
+    const next = frame[(i + 1) % frame.length];
+    const [here, there] = [down(corner), down(next)];
+    const cut = here / (here - there);
+    const crossing = [corner[0] + cut * (next[0] - corner[0]), corner[1] + cut * (next[1] - corner[1])] as const;
+    return [...(here > 0 ? [corner] : []), ...(here > 0 !== there > 0 ? [crossing] : [])];
+  });
+}
+
 /** Share 0..1 of the picture that shows ground, with the horizon at infinity. */
 export function groundShare(attitude: Quaternion, camera: Camera): number {
   const { axis, right, up } = pictureDownComponents(attitude, camera);

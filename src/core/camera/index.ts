@@ -1,2 +1,2 @@
-export { groundShare, horizonInFrame, verticalFovDeg } from "./camera";
+export { groundOutline, groundShare, horizonInFrame, verticalFovDeg } from "./camera";
 export type { Camera, Horizon } from "./camera";

@@ -3,6 +3,8 @@ export type { Advice, AdviceInput, AdviceKind } from "./advice";
 export { outcomes, places } from "./attempt";
 export type { Attempt, Outcome, PassMark, Place } from "./attempt";
 export { betaCdf, betaQuantile } from "./beta";
+export { rateChange } from "./change";
+export type { Counted, RateChange } from "./change";
 export { chanceGreater, posteriorOf, RECENCY_HALF_LIFE_ATTEMPTS, TELLING_IMBALANCE, weighEvidence } from "./evidence";
 export type { DirectionEvidence, Imbalance, Posterior, StepEvidence } from "./evidence";
 export { reviewOf } from "./review";

@@ -32,6 +32,13 @@ export function fitCurve(from: RateCurve, family: RateFamily): CurveFit {
   return withErrors(family === from.family ? from : fitFamily(target, family), target);
 }
 
+/** The curve of `family` nearest to any rising function of the stick, °/s at stick 0..1, by the same least squares. */
+export function fitRates(ratesAt: (stick: number) => number, family: RateFamily): CurveFit {
+  requireOneOf("family", family, rateFamilies);
+  const target = STICKS.map(ratesAt);
+  return withErrors(fitFamily(target, family), target);
+}
+
 function fitFamily(target: readonly number[], family: RateFamily): RateCurve {
   switch (family) {
     case "end-cubic": {

@@ -11,5 +11,11 @@ export {
 export type { AxisRates, BaseSuperCurve, CentreEndCurve, EndCubicCurve, RateCurve, RateFamily } from "./curve";
 export { curveFeel, dpsPerMillimetre } from "./feel";
 export type { CurveFeel } from "./feel";
-export { fitCurve } from "./fit";
+export { feelDistance } from "./distance";
+export type { FeelDistance } from "./distance";
+export { equalStickError, equalStickYaw } from "./equal-sticks";
+export type { EqualStickYaw } from "./equal-sticks";
+export { stickTravelByGrip, tipTravelMm } from "./grip";
+export type { StickTravel } from "./grip";
+export { fitCurve, fitRates } from "./fit";
 export type { CurveFit } from "./fit";

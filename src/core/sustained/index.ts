@@ -1,4 +1,10 @@
 export { cruise } from "./cruise";
 export type { Cruise } from "./cruise";
+export { invertedFlat } from "./inverted";
+export type { InvertedFlat } from "./inverted";
+export { backFacingOrbit, orbitFacingCentre } from "./orbit";
+export type { BackFacingOrbit, Orbit } from "./orbit";
 export { levelTurnRates, viewRollRates } from "./rates";
 export type { BodyRates } from "./rates";
+export { bankedTurn, turnRates } from "./turn";
+export type { BankedTurn } from "./turn";

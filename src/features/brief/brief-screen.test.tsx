@@ -27,6 +27,9 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
       presetId: "five-inch-freestyle",
       airframe,
       flightState: "flying",
+      measurements: [],
+      estimate: airframePresets["five-inch-freestyle"].airframe,
+      version: 1,
     },
     setup: {
       id: "v",

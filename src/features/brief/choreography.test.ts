@@ -11,6 +11,9 @@ const aircraft = {
   presetId: "five-inch-freestyle",
   airframe,
   flightState: "flying",
+  measurements: [],
+  estimate: airframePresets["five-inch-freestyle"].airframe,
+  version: 1,
 } as const;
 
 describe("instructions", () => {

@@ -1,4 +1,14 @@
-import { airframePresets, airframeRanges, knownSettings, requireSettings, withMass } from "@/core";
+import {
+  airframePresets,
+  airframeRanges,
+  fitAirframe,
+  knownSettings,
+  requireMeasurement,
+  requireSettings,
+  SEA_LEVEL_AIR,
+  withMass,
+  type Measurement,
+} from "@/core";
 import { need } from "@/server/access";
 import { badField, coachAction, conflict } from "@/server/actions";
 import {
@@ -11,9 +21,10 @@ import {
   lockLatestSetupNumber,
   setAircraftRemoved,
   updateFlightState,
+  updateMeasurements,
   type DeedKind,
 } from "@/server/repositories";
-import { AddAircraftInput, AircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
+import { AddAircraftInput, AircraftInput, MeasureAircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
 
 const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
 
@@ -59,6 +70,24 @@ export const setupActions = {
 
   "set-flight-state": coachAction(SetFlightStateInput, anAircraft, async ({ id, flightState }) => {
     await inTransaction((transaction) => updateFlightState(transaction, id, flightState));
+  }),
+
+  /** Replaces what was measured on an aircraft, and fits its airframe to it. */
+  "measure-aircraft": coachAction(MeasureAircraftInput, anAircraft, async ({ id, version, measurements }, { name }) => {
+    const aircraft = (await findAircraft(id))!;
+    const clean = measurements.map((one) => requireMeasurement(one as Measurement));
+    const { airframe } = fitAirframe(aircraft.estimate, clean, SEA_LEVEL_AIR);
+    await inTransaction(async (transaction) => {
+      const { estimate } = aircraft;
+      if (!(await updateMeasurements(transaction, { id, version, measurements: clean, estimate, airframe })))
+        throw conflict("Somebody else measured it meanwhile. Reload to see it; what you entered is still here.");
+      const does = `measured the aircraft ${aircraft.name}`;
+      await leavePilotTrail(
+        transaction,
+        { who: name, kind: "changed-setup", does, pilotId: aircraft.pilotId },
+        new Date(),
+      );
+    });
   }),
 
   "remove-aircraft": setRemoved(() => new Date(), "removed"),

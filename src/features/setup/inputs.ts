@@ -1,4 +1,17 @@
-import { IsInt, IsObject, Max, Min, MinLength } from "class-validator";
+import "reflect-metadata";
+import { Type } from "class-transformer";
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  Max,
+  Min,
+  MinLength,
+  ValidateNested,
+} from "class-validator";
 import { airframePresets, type Settings } from "@/core";
 import { IsId, IsName, IsOneOf, IsText } from "@/server/actions";
 import { flightStates, type FlightState } from "@/server/repositories";
@@ -37,4 +50,26 @@ export class SaveSetupInput {
 
 export class AircraftInput {
   @IsId() id!: string;
+}
+
+/** One measurement; which numbers it needs follows from its kind and is checked by the core. */
+export class MeasurementInput {
+  @IsOneOf(["weight", "hover", "cruise-throttle", "cruise-speed"]) kind!:
+    "weight" | "hover" | "cruise-throttle" | "cruise-speed";
+  @IsOptional() @IsNumber({}, { message: "the weight is not a number" }) massKg?: number;
+  @IsOptional() @IsNumber({}, { message: "the throttle is not a number" }) command?: number;
+  @IsOptional() @IsNumber({}, { message: "the tilt is not a number" }) tiltDeg?: number;
+  @IsOptional() @IsNumber({}, { message: "the speed is not a number" }) speedMps?: number;
+}
+
+export class MeasureAircraftInput {
+  @IsId() id!: string;
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+  @ArrayMaxSize(50, { message: "50 measurements at most" })
+  @IsArray({ message: "measurements are missing" })
+  @ValidateNested({ each: true })
+  @Type(() => MeasurementInput)
+  measurements!: MeasurementInput[];
 }

@@ -2,24 +2,32 @@
 
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import {
   curveFeel,
+  dpsPerMillimetre,
+  equalStickError,
+  equalStickYaw,
+  feelDistance,
   fitCurve,
   rateAtStick,
   rateFamilies,
   rateParameters,
   rateRanges,
+  stickTravelByGrip,
   type AxisRates,
   type RateCurve,
   type RateFamily,
 } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
+import type { Grip } from "@/server/repositories";
 import { familyName } from "./differences";
 import { NumberSlider } from "./number-slider";
+import { PlainTable } from "./plain-table";
 
 const axes = ["roll", "pitch", "yaw"] as const;
 type Axis = (typeof axes)[number];
@@ -38,16 +46,30 @@ const hundredths = (share: number) => String(Math.round(100 * share));
 const whole = (value: number) => String(Math.round(value));
 const rate = (dps: number) => `${Math.round(dps)} °/s`;
 
+/** Another setup to hold the curves against. */
+export interface Ghost {
+  readonly id: string;
+  readonly name: string;
+  readonly rates: AxisRates;
+}
+
 interface RatesPanelProps {
   readonly rates: AxisRates;
-  /** The saved version, drawn as a ghost where it differs. */
-  readonly saved: AxisRates | null;
+  /** Setups that can be drawn as ghosts: the saved version first, then older ones and other aircraft. */
+  readonly ghosts: readonly Ghost[];
+  readonly tiltDeg: number;
+  readonly grip: Grip;
   readonly onChange: (rates: AxisRates) => void;
 }
 
 /** Rates of the three axes: any family, curves drawn live, and what they feel like in figures. */
-export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
+export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: RatesPanelProps) {
   const [fitted, setFitted] = useState<string | null>(null);
+  const [ghostId, setGhostId] = useState<string | null>(null);
+  const [reading, setReading] = useState(0.5);
+  const ghost = others.find(({ id }) => id === ghostId) ?? others[0] ?? null;
+  const saved = ghost?.rates ?? null;
+  const marks = useMemo(() => [{ axis: "x" as const, at: reading, text: "" }], [reading]);
   const lines = useMemo(() => {
     const line = (name: string, curve: RateCurve, look: Line["look"], colour: Line["colour"]): Line => ({
       name,
@@ -60,23 +82,17 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
     const named = (axis: Axis) => axes.filter((other) => sameCurve(rates[other], rates[axis])).join(", ");
     return [
       ...kinds.map((axis) => line(named(axis), rates[axis], looks[axis][0], looks[axis][1])),
-      ...ghosts.map((axis) => line(`${axis} before`, saved![axis], "dotted", "slate")),
+      ...ghosts.map((axis) => line(`${axis}, ghost`, saved![axis], "dotted", "slate")),
     ];
   }, [rates, saved]);
   const top = Math.max(...lines.map((line) => line.points[line.points.length - 1][1]));
 
   const changeFamily = (axis: Axis, family: RateFamily) => {
     const fit = fitCurve(rates[axis], family);
-    const tidy = Object.fromEntries(
-      Object.entries(fit.curve).map(([name, value]) => [
-        name,
-        typeof value === "number" ? Number(value.toFixed(name.endsWith("Dps") ? 0 : 2)) : value,
-      ]),
-    ) as unknown as RateCurve;
     setFitted(
       `${axis}: nearest curve of "${familyName(family)}" by least squares; off by ${Math.round(fit.worstErrorDps)} °/s at worst, at ${Math.round(100 * fit.worstAtStick)} % stick.`,
     );
-    onChange({ ...rates, [axis]: tidy });
+    onChange({ ...rates, [axis]: tidied(fit.curve) });
   };
 
   return (
@@ -135,6 +151,7 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
         <LineChart
           label={`Turning rate against stick: ${axes.map((axis) => `${axis} ends at ${rate(curveFeel(rates[axis]).endDps)}`).join(", ")}`}
           lines={lines}
+          marks={marks}
           x={{ name: "stick, %", min: 0, max: 1 }}
           y={{ name: "°/s", min: 0, max: Math.ceil(top / 100) * 100 }}
           height={250}
@@ -143,51 +160,137 @@ export function RatesPanel({ rates, saved, onChange }: RatesPanelProps) {
           formatX={percent}
           formatY={rate}
         />
-        <FeelTable rates={rates} />
+        <FeelTable rates={rates} ghost={saved} reading={reading} grip={grip} />
       </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1.35fr 1fr" }, gap: 3, mt: 1 }}>
+        <NumberSlider
+          label="Read at stick, %"
+          value={Math.round(100 * reading)}
+          range={[0, 100]}
+          step={1}
+          digits={0}
+          onChange={(value) => setReading(value / 100)}
+        />
+        {ghost && (
+          <TextField
+            select
+            size="small"
+            label="Ghost"
+            value={ghost.id}
+            onChange={(event) => setGhostId(event.target.value)}
+          >
+            {others.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      </Box>
+      {ghost && <FeelLine rates={rates} ghost={ghost} />}
+      <EqualSticks rates={rates} tiltDeg={tiltDeg} onChange={onChange} />
     </section>
   );
 }
 
-function FeelTable({ rates }: { rates: AxisRates }) {
+function FeelTable({
+  rates,
+  ghost,
+  reading,
+  grip,
+}: {
+  rates: AxisRates;
+  ghost: AxisRates | null;
+  reading: number;
+  grip: Grip;
+}) {
   const feel = axes.map((axis) => curveFeel(rates[axis]));
-  const rows = [
-    ["Centre slope, °/s", (i: number) => feel[i].centreSlopeDps.toFixed(0)],
-    ["Half stick, °/s", (i: number) => feel[i].halfStickDps.toFixed(0)],
-    ["End, °/s", (i: number) => feel[i].endDps.toFixed(0)],
-    ["360° at full stick, s", (i: number) => feel[i].time360S.toFixed(2)],
-  ] as const;
+  const travel = stickTravelByGrip[grip];
+  const at = Math.round(100 * reading);
+  const perMm = axes.map((axis) => dpsPerMillimetre(rates[axis], 0, travel).toFixed(0));
   return (
-    <Box
-      component="table"
-      sx={(theme) => ({
-        width: "100%",
-        borderCollapse: "collapse",
-        "& td, & th": { py: 0.7, borderBottom: `1.5px solid ${theme.tokens.rule}`, textAlign: "right" },
-      })}
-    >
-      <thead>
-        <tr>
-          <Box component="th" sx={{ textAlign: "left !important" }} />
-          {axes.map((axis) => (
-            <th key={axis}>{axis}</th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, value]) => (
-          <tr key={name}>
-            <Box component="th" scope="row" sx={{ textAlign: "left !important", fontWeight: 400, fontSize: "0.9rem" }}>
-              {name}
-            </Box>
-            {axes.map((axis, i) => (
-              <Box component="td" key={axis} className="num" sx={{ fontSize: "1.1rem" }}>
-                {value(i)}
-              </Box>
-            ))}
-          </tr>
-        ))}
-      </tbody>
+    <PlainTable
+      label="What the curves feel like"
+      head={["", ...axes]}
+      rows={[
+        [`At ${at} %, °/s`, ...axes.map((axis) => rateAtStick(rates[axis], reading).toFixed(0))],
+        ...(ghost ? [[`Ghost at ${at} %`, ...axes.map((axis) => rateAtStick(ghost[axis], reading).toFixed(0))]] : []),
+        ["Centre slope, °/s", ...feel.map((one) => one.centreSlopeDps.toFixed(0))],
+        ["Half stick, °/s", ...feel.map((one) => one.halfStickDps.toFixed(0))],
+        ["End, °/s", ...feel.map((one) => one.endDps.toFixed(0))],
+        ["90, 180, 360°, s", ...feel.map((one) => [one.time90S, one.time180S, one.time360S].map(hundredth).join(" "))],
+        [`°/s per mm at centre, ${grip}`, ...perMm],
+      ]}
+    />
+  );
+}
+
+const hundredth = (seconds: number) => seconds.toFixed(2);
+
+/** How far the hands have to learn anew. Under 3 % is our choice for what nobody notices, over 10 % for new hands. */
+function FeelLine({ rates, ghost }: { rates: AxisRates; ghost: Ghost }) {
+  const { percent, fasterPercent, worstAxis, worstPercent } = feelDistance(ghost.rates, rates);
+  const meaning =
+    percent < 0.05
+      ? "the same curves"
+      : percent < 3
+        ? "hands will hardly notice"
+        : percent < 10
+          ? "noticed at once, learnt in a pack or two"
+          : "new hands: plan for settling";
+  return (
+    <Typography sx={{ mt: 1 }}>
+      Distance in feel from {ghost.name}: <b className="num">{percent.toFixed(1)} %</b>, {meaning}
+      {percent >= 0.05 && (
+        <>
+          . At the same stick it turns {fasterPercent >= 0 ? "faster" : "slower"} by{" "}
+          <span className="num">{Math.abs(fasterPercent).toFixed(1)} %</span> on average; most on {worstAxis},{" "}
+          <span className="num">{worstPercent.toFixed(0)} %</span>.
+        </>
+      )}
+    </Typography>
+  );
+}
+
+/** Roll and yaw matched so that equal sticks make a flat spin at this tilt, for those who fly it so. */
+function EqualSticks({
+  rates,
+  tiltDeg,
+  onChange,
+}: {
+  rates: AxisRates;
+  tiltDeg: number;
+  onChange: (rates: AxisRates) => void;
+}) {
+  if (tiltDeg < 1) return null;
+  const nowOffDeg = equalStickError(rates.roll, rates.yaw, tiltDeg);
+  const { curve, worstTiltOffDeg, worstErrorDps, worstAtStick } = equalStickYaw(rates.roll, rates.yaw, tiltDeg);
+  return (
+    <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
+      <Typography>
+        <b>Equal sticks make a flat spin?</b> With these curves they turn about an axis up to{" "}
+        <b className="num">{nowOffDeg.toFixed(1)}°</b> off the upright one at {tiltDeg}° of tilt. Solved, the yaw curve
+        ends at <span className="num">{rate(rateAtStick(curve, 1))}</span>; up to{" "}
+        <span className="num">{worstTiltOffDeg.toFixed(1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
+        {Math.round(100 * worstAtStick)} % stick).
+        {worstTiltOffDeg > 3 && " At so little tilt no curve gets there."}
+      </Typography>
+      <Button size="small" variant="outlined" sx={{ mt: 1 }} onClick={() => onChange({ ...rates, yaw: tidied(curve) })}>
+        Take this yaw curve
+      </Button>
+      <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
+        Matched, both hands do the same in a spin; left to comfort, each axis suits its own job.
+      </Typography>
     </Box>
   );
+}
+
+/** Parameters as people type them. */
+function tidied(curve: RateCurve): RateCurve {
+  return Object.fromEntries(
+    Object.entries(curve).map(([name, value]) => [
+      name,
+      typeof value === "number" ? Number(value.toFixed(name.endsWith("Dps") ? 0 : 2)) : value,
+    ]),
+  ) as unknown as RateCurve;
 }

@@ -4,25 +4,52 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
+import MuiTab from "@mui/material/Tab";
+import Tabs from "@mui/material/Tabs";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { type Settings, firstSettings } from "@/core";
 import type { Aircraft } from "@/server/repositories";
 import { send } from "@/ui/actions/send";
+import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
+import { ChangeLine } from "./change-line";
+import { SetupFiles } from "./setup-files";
 import { BadFieldsProvider, useBadFields } from "./bad-fields";
 import { differencesInWords } from "./differences";
 import { useDraft } from "./draft";
 import type { SetupData } from "./load";
-import { RatesPanel } from "./rates-panel";
+import { FleetPanel } from "./fleet-panel";
+import { MeasurePanel } from "./measure-panel";
+import { MixPanel } from "./mix-panel";
+import { RatesPanel, type Ghost } from "./rates-panel";
+import { StagePanel } from "./stage-panel";
 import { ThrottlePanel } from "./throttle-panel";
 import { TiltPanel } from "./tilt-panel";
 
+const tabs = [
+  { id: "rates", name: "Rates" },
+  { id: "throttle", name: "Throttle" },
+  { id: "tilt", name: "Tilt" },
+  { id: "mix", name: "Mix" },
+  { id: "fleet", name: "Fleet" },
+  { id: "stage", name: "By stage" },
+  { id: "measure", name: "Measured" },
+] as const;
+export type Tab = (typeof tabs)[number]["id"];
+
+interface SetupEditorProps {
+  readonly data: SetupData;
+  readonly aircraft: Aircraft;
+  readonly tab: Tab;
+  readonly onTab: (tab: Tab) => void;
+}
+
 /** Edits the newest setup of an aircraft and saves the result as the next version. */
-export function SetupEditor(props: { data: SetupData; aircraft: Aircraft }) {
+export function SetupEditor(props: SetupEditorProps) {
   return (
     <BadFieldsProvider>
       <Editor {...props} />
@@ -30,11 +57,27 @@ export function SetupEditor(props: { data: SetupData; aircraft: Aircraft }) {
   );
 }
 
-function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
+function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const { any: anyBad } = useBadFields();
   const latest = data.setups[0];
   const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
   const { draft, restored, change, drop } = useDraft(aircraft.id, saved);
+  const keys = useMemo(
+    () => tabs.map(({ id, name }, i) => ({ key: String(i + 1), label: `Part: ${name}`, run: () => setTab(id) })),
+    [setTab],
+  );
+  useKeys(keys);
+  const ghosts = useMemo<Ghost[]>(
+    () => [
+      ...data.setups.map(({ id, number, settings }) => ({ id, name: `setup ${number}`, rates: settings.rates })),
+      ...data.elsewhere.map(({ aircraft: other, setup }) => ({
+        id: setup.id,
+        name: `${other.name}, setup ${setup.number}`,
+        rates: setup.settings.rates,
+      })),
+    ],
+    [data],
+  );
   const [failure, setFailure] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   const [sendId] = useState(() => newId());
@@ -81,19 +124,48 @@ function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
           rowGap: 3,
         }}
       >
-        <Box sx={{ display: "grid", gap: 3, minWidth: 0 }}>
-          <RatesPanel
-            rates={settings.rates}
-            saved={latest?.settings.rates ?? null}
-            onChange={(rates) => set({ rates })}
-          />
-          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
-            <ThrottlePanel
-              profile={settings.throttle}
-              airframe={aircraft.airframe}
-              onChange={(throttle) => set({ throttle })}
-            />
-            <TiltPanel settings={settings} airframe={aircraft.airframe} onChange={set} />
+        <Box sx={{ display: "grid", gap: 3, minWidth: 0, alignContent: "start" }}>
+          <Tabs
+            value={tab}
+            onChange={(_, next: Tab) => setTab(next)}
+            variant="scrollable"
+            aria-label="Parts of the setup"
+            sx={(theme) => ({ borderBottom: `1.5px solid ${theme.tokens.ink}`, minHeight: 40 })}
+          >
+            {tabs.map(({ id, name }) => (
+              <MuiTab key={id} value={id} label={name} id={`tab-${id}`} aria-controls={`part-${id}`} />
+            ))}
+          </Tabs>
+          <Box role="tabpanel" id={`part-${tab}`} aria-labelledby={`tab-${tab}`}>
+            {tab === "rates" && (
+              <RatesPanel
+                rates={settings.rates}
+                ghosts={ghosts}
+                tiltDeg={settings.tiltDeg}
+                grip={data.pilot.grip}
+                onChange={(rates) => set({ rates })}
+              />
+            )}
+            {tab === "throttle" && (
+              <ThrottlePanel
+                profile={settings.throttle}
+                airframe={aircraft.airframe}
+                tiltDeg={settings.tiltDeg}
+                grip={data.pilot.grip}
+                onChange={(throttle) => set({ throttle })}
+              />
+            )}
+            {tab === "tilt" && (
+              <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
+            )}
+            {tab === "mix" && <MixPanel settings={settings} stickMode={data.pilot.stickMode} />}
+            {tab === "fleet" && <FleetPanel aircraft={aircraft} settings={settings} elsewhere={data.elsewhere} />}
+            {tab === "measure" && (
+              <MeasurePanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
+            )}
+            {tab === "stage" && (
+              <StagePanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
+            )}
           </Box>
         </Box>
         <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
@@ -151,6 +223,12 @@ function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
               Move anything; saving makes a new version and keeps this one.
             </Typography>
           )}
+          <SetupFiles
+            aircraftName={aircraft.name}
+            settings={settings}
+            reason={draft.reason || (latest?.reason ?? "")}
+            onRead={(read, name) => change({ settings: read, reason: `From the file ${name}` })}
+          />
           <Typography variant="h2" sx={{ mt: 1 }}>
             Versions
           </Typography>
@@ -180,6 +258,7 @@ function Editor({ data, aircraft }: { data: SetupData; aircraft: Aircraft }) {
                   ({setup.coachName})
                 </Box>
               </Box>
+              {data.changes[setup.id] && <ChangeLine change={data.changes[setup.id]} />}
               {data.setups[i + 1] && (
                 <Box sx={{ color: "text.secondary" }}>
                   {differencesInWords(data.setups[i + 1].settings, setup.settings).join(" · ") || "no change"}

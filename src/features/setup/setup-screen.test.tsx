@@ -14,6 +14,9 @@ const aircraft: Aircraft = {
   presetId: "five-inch-freestyle",
   airframe: airframePresets["five-inch-freestyle"].airframe,
   flightState: "flying",
+  measurements: [],
+  estimate: airframePresets["five-inch-freestyle"].airframe,
+  version: 1,
 };
 const version = (number: number, change: Partial<Settings> = {}): Setup => ({
   id: `setup-${number}`,
@@ -31,8 +34,11 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   setups: [version(2, { tiltDeg: 25 }), version(1)],
   elsewhere: [],
   mayChange: true,
+  stage: 4,
+  changes: {},
   ...change,
 });
+const part = (name: string) => fireEvent.click(screen.getByRole("tab", { name }));
 const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 beforeEach(() => localStorage.clear());
@@ -81,7 +87,7 @@ it("shows the figures of the curves as they are typed, and saves them with their
 
 it("holds the save while a number is typed that cannot be, says the range, and lets go when it is mended", () => {
   renderScreen(<SetupScreen data={data()} />);
-  type("Tilt, °, typed", "30");
+  type("roll expo, typed", "0.3");
   type("pitch expo, typed", "7");
   expect(screen.getByRole("alert")).toHaveTextContent("pitch expo: 0 to 1");
   expect(screen.getByRole("button", { name: "Mend the marked number first" })).toBeDisabled();
@@ -89,17 +95,19 @@ it("holds the save while a number is typed that cannot be, says the range, and l
     type("pitch expo, typed", nonsense);
     expect(screen.getByRole("alert")).toBeVisible();
   }
-  type("pitch expo, typed", "0,2");
+  type("pitch expo, typed", "0,3");
   expect(screen.queryByRole("alert")).toBeNull();
   expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeEnabled();
 });
 
 it("keeps an unsaved change over a reload until it is saved or dropped", async () => {
   const first = renderScreen(<SetupScreen data={data()} />);
+  part("Tilt");
   type("Tilt, °, typed", "33");
   first.unmount();
   renderScreen(<SetupScreen data={data()} />);
   expect(screen.getByText(/never saved are back/)).toBeVisible();
+  part("Tilt");
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("33");
   await userEvent.click(screen.getByRole("button", { name: "Drop them" }));
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("25");
@@ -108,6 +116,7 @@ it("keeps an unsaved change over a reload until it is saved or dropped", async (
 it("drops a kept draft that makes no sense", () => {
   localStorage.setItem("bathygon-setup-draft-plank", JSON.stringify({ settings: { tiltDeg: "x" }, reason: "" }));
   renderScreen(<SetupScreen data={data()} />);
+  part("Tilt");
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("25");
 });
 
@@ -116,6 +125,7 @@ it("keeps what was entered when the server says no", async () => {
     "save-setup": { status: 409, body: { ok: false, message: "Setup 3 was saved meanwhile.", fields: {} } },
   });
   renderScreen(<SetupScreen data={data()} />);
+  part("Tilt");
   type("Tilt, °, typed", "40");
   await userEvent.click(screen.getByRole("button", { name: "Save as setup 3" }));
   expect(await screen.findByText("Setup 3 was saved meanwhile.")).toBeVisible();
@@ -134,6 +144,7 @@ it("turns a curve into another family and says how far it strays", async () => {
 it("warns of a throttle limit that leaves too little to hover", () => {
   const limited = { ...firstSettings.throttle, limit: { kind: "scale", fraction: 0.25 } as const };
   renderScreen(<SetupScreen data={data({ setups: [version(1, { throttle: limited })] })} />);
+  part("Throttle");
   expect(screen.getByText(/leaves too little to hover/)).toBeVisible();
 });
 
@@ -148,6 +159,163 @@ it("asks for a flight by eye of a new aircraft, and notes that it was done", asy
 it("starts a new version from an old one", async () => {
   renderScreen(<SetupScreen data={data()} />);
   await userEvent.click(screen.getByRole("button", { name: "Start from it" }));
+  part("Tilt");
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("15");
   expect(screen.getByLabelText("Why it changes")).toHaveValue("Back to setup 1");
+});
+
+describe("rates", () => {
+  it("reads every axis and the ghost at a stick, and says how far apart they feel", () => {
+    renderScreen(<SetupScreen data={data()} />);
+    expect(screen.getByText(/Distance in feel from setup 2/)).toHaveTextContent("0.0 %, the same curves");
+    type("pitch super, typed", "0.80");
+    type("Read at stick, %, typed", "100");
+    expect(screen.getByRole("row", { name: /^At 100 %/ })).toHaveTextContent("6671000500");
+    expect(screen.getByRole("row", { name: /^Ghost at 100 %/ })).toHaveTextContent("667667500");
+    expect(screen.getByText(/Distance in feel/)).toHaveTextContent(/most on pitch, \d+ %/);
+  });
+
+  it("solves the yaw curve for equal sticks and takes it", async () => {
+    renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg: 40 })] })} />);
+    const off = () =>
+      Number(
+        /up to ([\d.]+)° off/.exec(screen.getByText(/Equal sticks make a flat spin/).parentElement!.textContent!)![1],
+      );
+    expect(off()).toBeGreaterThan(5);
+    await userEvent.click(screen.getByRole("button", { name: "Take this yaw curve" }));
+    expect(off()).toBeLessThan(1);
+  });
+});
+
+describe("throttle", () => {
+  it("puts the mid on the cruise and the expo where the flying is", async () => {
+    renderScreen(
+      <SetupScreen data={data({ setups: [version(1, { throttle: { ...firstSettings.throttle, mid: 0.1 } })] })} />,
+    );
+    part("Throttle");
+    expect(screen.getByText(/the height pumps/)).toHaveTextContent(/below the cruise/);
+    await userEvent.click(screen.getByRole("button", { name: /^Put the mid on the cruise/ }));
+    expect(screen.getByText(/The mid lies on the cruise/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: /^slow, indoors: 0.8/ }));
+    expect(screen.getByLabelText("Throttle expo, typed")).toHaveValue("0.80");
+  });
+});
+
+it("shows what the camera sees at the tilt, with the share of ground", () => {
+  renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg: 30 })] })} />);
+  part("Tilt");
+  expect(screen.getByRole("img", { name: /^Level cruise: 50 % of the picture is ground/ })).toBeVisible();
+  expect(screen.getByRole("img", { name: /^Upside down and flat: (7|8)\d % / })).toBeVisible();
+  expect(screen.getByText(/of pitch forward/)).toHaveTextContent(
+    "60° below the horizon, half round by yaw 60° above it",
+  );
+  expect(screen.getByText(/Usual at this stage/)).toHaveTextContent("15–25°");
+});
+
+it("gives the mix in sticks and words of the pilot's mode, by hand or by the controller", async () => {
+  renderScreen(
+    <SetupScreen data={data({ pilot: { ...pilot, stickMode: 4 }, setups: [version(1, { tiltDeg: 30 })] })} />,
+  );
+  part("Mix");
+  const turn = () =>
+    within(screen.getByRole("row", { name: /^Turn, camera level/ }))
+      .getAllByRole("cell")
+      .map((cell) => cell.textContent);
+  // sin and cos of 30° of 90 °/s.
+  expect(turn().slice(0, 2)).toEqual(["45", "78"]);
+  expect(turn()[4]).toBe("together: both sticks right (left hand rolls, right hand yaws)");
+  expect(screen.getByRole("row", { name: /^Roll about the view/ })).toHaveTextContent(
+    "apart: left hand right (roll), right hand left (yaw)",
+  );
+  expect(screen.getByRole("row", { name: /^\+5°/ })).toHaveTextContent("10°");
+  await userEvent.click(screen.getByRole("button", { name: "by the flight controller" }));
+  expect(turn()[4]).toBe("right hand right (yaw), left hand rests");
+});
+
+it("words what another aircraft changes for the hands", () => {
+  const other = {
+    aircraft: { ...aircraft, id: "gull", name: "Gull" },
+    setup: { ...version(1, { tiltDeg: 22 }), aircraftId: "gull" },
+  };
+  renderScreen(<SetupScreen data={data({ elsewhere: [other] })} />);
+  part("Fleet");
+  expect(screen.getByText("This one floats out of turns: the old mix has too much roll for it.")).toBeVisible();
+  expect(screen.getByText("3° less tilt")).toBeVisible();
+  expect(screen.getByText(/level cruise \d+ % slower/)).toBeVisible();
+  expect(screen.getByText("flown with the old mix, the horizon leans 6° after half a turn")).toBeVisible();
+});
+
+it("takes what is usual at a stage one by one or together, and saves nothing by itself", async () => {
+  const sent = fakeServer();
+  renderScreen(<SetupScreen data={data()} />);
+  part("By stage");
+  fireEvent.mouseDown(screen.getByRole("combobox", { name: "Stage" }));
+  await userEvent.click(screen.getByRole("option", { name: "Ground school" }));
+  await userEvent.click(screen.getByRole("button", { name: "Take Camera tilt" }));
+  expect(screen.getByText("tilt 25° → 0°")).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: /^Take all \d+$/ }));
+  expect(screen.getByText(/All of it is usual for this stage already/)).toBeVisible();
+  expect(screen.getByText("bank limit none → 30")).toBeVisible();
+  expect(sent).toEqual([]);
+});
+
+it("lets a pilot try and not save", () => {
+  renderScreen(<SetupScreen data={data({ mayChange: false })} />);
+  type("pitch super, typed", "0.80");
+  expect(screen.getByText("Your coach saves setups", { exact: false })).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^Save/ })).toBeNull();
+  expect(screen.queryByRole("button", { name: "Add an aircraft" })).toBeNull();
+});
+
+describe("measured at the field", () => {
+  const open = (change: Partial<SetupData> = {}) => {
+    renderScreen(<SetupScreen data={data(change)} />);
+    part("Measured");
+  };
+  const add = async (kind: string, label: string, value: string) => {
+    fireEvent.mouseDown(screen.getByRole("combobox", { name: "Measured" }));
+    await userEvent.click(screen.getByRole("option", { name: kind }));
+    type(label, value);
+    await userEvent.click(screen.getByRole("button", { name: "Add it" }));
+  };
+
+  it("fits the aircraft at once, shows what is measured and what is not, and keeps the list", async () => {
+    const sent = fakeServer();
+    open();
+    await add("weight with battery", "Weight, g", "720");
+    expect(screen.getByRole("row", { name: /^Weight with battery/ })).toHaveTextContent(/720.g650.g■ measured/);
+    expect(screen.getByRole("row", { name: /^Thrust over weight/ })).toHaveTextContent("6.777.50estimate");
+    await add("throttle stick that hovers", "Stick, %", "30");
+    expect(screen.getByRole("row", { name: /^Thrust over weight/ })).toHaveTextContent("■ measured");
+    await userEvent.click(screen.getByRole("button", { name: "Keep these measurements" }));
+    expect(sent[0]).toMatchObject({ action: "measure-aircraft", input: { id: "plank", version: 1 } });
+    expect(sent[0].input.measurements).toEqual([
+      { kind: "weight", massKg: 0.72 },
+      { kind: "hover", command: expect.closeTo(0.3, 9) },
+    ]);
+  });
+
+  it("says how well measurements agree, and which one to take again", async () => {
+    const hovers = [0.27, 0.27, 0.36].map((command) => ({ kind: "hover", command }) as const);
+    open({ aircraft: { ...aircraft, measurements: hovers } });
+    expect(screen.getByText(/measure it again/)).toHaveTextContent(/above what the rest says/);
+    await userEvent.click(screen.getAllByRole("button", { name: "Leave out" })[2]);
+    expect(screen.getAllByText("agrees")).toHaveLength(2);
+  });
+
+  it("names what cannot be, and keeps what was typed", async () => {
+    open();
+    await add("weight with battery", "Weight, g", "heavy");
+    expect(screen.getByText(/^massKg is NaN; allowed: 0.01 to 25/)).toBeVisible();
+    expect(screen.getByLabelText("Weight, g")).toHaveValue("heavy");
+    await add("throttle stick that hovers", "Stick, %", "4");
+    expect(screen.getByText(/^These do not fit together|^command is/)).toBeVisible();
+  });
+
+  it("turns ten rolls on a stopwatch into the true end rate", () => {
+    open();
+    expect(screen.getByText(/The curve says/)).toHaveTextContent("5.4 s, at 667 °/s");
+    type("Seconds for ten", "6,0");
+    expect(screen.getByText(/less than the curve/)).toHaveTextContent("600 °/s, 10 % less than the curve's 667 °/s.");
+  });
 });

@@ -8,19 +8,21 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { airframePresets, withMass } from "@/core";
+import { airframePresets, fitAirframe, SEA_LEVEL_AIR, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import type { SetupData } from "./load";
-import { SetupEditor } from "./setup-editor";
+import { SetupEditor, type Tab } from "./setup-editor";
 
 /** Setup: the aircraft and the versioned settings on it. */
 export function SetupScreen({ data }: { data: SetupData }) {
   const { pilot, aircraft } = data;
   const [adding, setAdding] = useState(false);
+  // Stays over a save, which begins the editor anew.
+  const [tab, setTab] = useState<Tab>("rates");
   const router = useRouter();
   const form = (
     <SendForm
@@ -85,7 +87,13 @@ export function SetupScreen({ data }: { data: SetupData }) {
         )}
       </Box>
       <FlightStateLine data={data} />
-      <SetupEditor key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`} data={data} aircraft={aircraft} />
+      <SetupEditor
+        key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`}
+        data={data}
+        aircraft={aircraft}
+        tab={tab}
+        onTab={setTab}
+      />
       <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="add-aircraft" fullWidth maxWidth="xs">
         <DialogTitle id="add-aircraft">Add an aircraft for {pilot.name}</DialogTitle>
         <DialogContent>
@@ -115,17 +123,21 @@ function RemoveAircraft({ data }: { data: SetupData }) {
 
 function AircraftNumbers({ data }: { data: SetupData }) {
   const { units } = usePreferences();
-  const { airframe, presetId } = data.aircraft!;
+  const { airframe, presetId, estimate, measurements } = data.aircraft!;
   const preset = airframePresets[presetId];
-  const thrustEstimated =
-    preset !== undefined &&
-    Math.abs(withMass(preset.airframe, airframe.massKg).thrustToWeight - airframe.thrustToWeight) < 1e-9;
-  const given = (estimated: boolean) => (estimated ? "estimate" : "measured");
+  const { measured } = fitAirframe(estimate, measurements, SEA_LEVEL_AIR);
+  // A weight or thrust typed when the aircraft was added is measured too: it is not what its kind says.
+  const kind = preset?.airframe && withMass(preset.airframe, estimate.massKg);
+  const weighed = measured.includes("massKg") || estimate.massKg !== preset?.airframe.massKg;
+  const pushes =
+    measured.includes("thrustToWeight") ||
+    kind === undefined ||
+    Math.abs(kind.thrustToWeight - estimate.thrustToWeight) > 1e-9;
+  const given = (isMeasured: boolean) => (isMeasured ? "measured" : "estimate");
   return (
     <Box component="span" sx={{ fontSize: "0.92rem" }}>
-      {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> (
-      {given(airframe.massKg === preset?.airframe.massKg)}) · thrust{" "}
-      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight ({given(thrustEstimated)})
+      {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> ({given(weighed)}) · thrust{" "}
+      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight ({given(pushes)})
     </Box>
   );
 }

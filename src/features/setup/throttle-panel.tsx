@@ -1,22 +1,32 @@
 "use client";
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import {
-  hoverCommand,
-  stickForThrottleClamped,
+  limitEffect,
+  midVerdict,
+  proposedMid,
+  SEA_LEVEL_AIR,
+  stickTravelByGrip,
   throttleAtStick,
+  throttleExpoByFlying,
   throttleLimitKinds,
+  throttlePoints,
   throttleRanges,
   type Airframe,
   type ThrottleLimitKind,
+  type ThrottlePoint,
+  type ThrottlePoints,
   type ThrottleProfile,
 } from "@/core";
+import type { Grip } from "@/server/repositories";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { NumberSlider } from "./number-slider";
+import { PlainTable } from "./plain-table";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);
 const percent = (share: number) => `${Math.round(100 * share)} %`;
@@ -31,89 +41,208 @@ const limitNames: Readonly<Record<ThrottleLimitKind, string>> = {
 export function ThrottlePanel({
   profile,
   airframe,
+  tiltDeg,
+  grip,
   onChange,
 }: {
   profile: ThrottleProfile;
   airframe: Airframe;
+  tiltDeg: number;
+  grip: Grip;
   onChange: (profile: ThrottleProfile) => void;
 }) {
-  const hover = hoverCommand(airframe);
-  const reachable = throttleAtStick(profile, 1) >= hover;
-  const hoverStick = stickForThrottleClamped(profile, hover);
+  const points = useMemo(
+    () => throttlePoints(profile, airframe, tiltDeg, SEA_LEVEL_AIR, stickTravelByGrip[grip]),
+    [profile, airframe, tiltDeg, grip],
+  );
   const lines = useMemo(() => [profileLine(profile)], [profile]);
-  const marks = useMemo(() => hoverMark(profile, airframe), [profile, airframe]);
+  const marks = useMemo(() => marksOf(points), [points]);
+  const { hover, cruise } = points;
   return (
     <section aria-labelledby="throttle">
       <Typography variant="h2" id="throttle" sx={{ mb: 1 }}>
         Throttle
       </Typography>
-      <NumberSlider
-        label="Mid"
-        value={profile.mid}
-        range={throttleRanges.mid}
-        step={0.01}
-        digits={2}
-        onChange={(mid) => onChange({ ...profile, mid })}
-      />
-      <NumberSlider
-        label="Throttle expo"
-        value={profile.expo}
-        range={throttleRanges.expo}
-        step={0.01}
-        digits={2}
-        onChange={(expo) => onChange({ ...profile, expo })}
-      />
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr", gap: 1, my: 1 }}>
-        <TextField
-          select
-          size="small"
-          label="Limit"
-          value={profile.limit.kind}
-          onChange={(event) =>
-            onChange({ ...profile, limit: { ...profile.limit, kind: event.target.value as ThrottleLimitKind } })
-          }
-        >
-          {throttleLimitKinds.map((kind) => (
-            <MenuItem key={kind} value={kind}>
-              {limitNames[kind]}
-            </MenuItem>
-          ))}
-        </TextField>
-        {profile.limit.kind !== "off" && (
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
+        <Box>
           <NumberSlider
-            label="Limit at"
-            value={profile.limit.fraction}
-            range={throttleRanges.limitFraction}
+            label="Mid"
+            value={profile.mid}
+            range={throttleRanges.mid}
             step={0.01}
             digits={2}
-            onChange={(fraction) => onChange({ ...profile, limit: { ...profile.limit, fraction } })}
+            onChange={(mid) => onChange({ ...profile, mid })}
           />
-        )}
+          <NumberSlider
+            label="Throttle expo"
+            value={profile.expo}
+            range={throttleRanges.expo}
+            step={0.01}
+            digits={2}
+            onChange={(expo) => onChange({ ...profile, expo })}
+          />
+          <ExpoByFlying profile={profile} airframe={airframe} tiltDeg={tiltDeg} grip={grip} onChange={onChange} />
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr", gap: 1, my: 1.5 }}>
+            <TextField
+              select
+              size="small"
+              label="Limit"
+              value={profile.limit.kind}
+              onChange={(event) =>
+                onChange({ ...profile, limit: { ...profile.limit, kind: event.target.value as ThrottleLimitKind } })
+              }
+            >
+              {throttleLimitKinds.map((kind) => (
+                <MenuItem key={kind} value={kind}>
+                  {limitNames[kind]}
+                </MenuItem>
+              ))}
+            </TextField>
+            {profile.limit.kind !== "off" && (
+              <NumberSlider
+                label="Limit at"
+                value={profile.limit.fraction}
+                range={throttleRanges.limitFraction}
+                step={0.01}
+                digits={2}
+                onChange={(fraction) => onChange({ ...profile, limit: { ...profile.limit, fraction } })}
+              />
+            )}
+          </Box>
+          <LineChart
+            label={`Motor command against throttle stick; hover at ${hover.stick === null ? "no stick" : percent(hover.stick)} of the stick`}
+            lines={lines}
+            marks={marks}
+            x={{ name: "throttle stick, %", min: 0, max: 1 }}
+            y={{ name: "to the motors, %", min: 0, max: 1 }}
+            height={240}
+            tickX={hundredths}
+            tickY={hundredths}
+            formatX={percent}
+            formatY={percent}
+          />
+        </Box>
+        <Box>
+          <PlainTable
+            label="Hover and cruise on the stick"
+            head={["", "to the motors", "stick", "1 mm of stick changes the climb by"]}
+            rows={[
+              ["Hover", ...pointCells(hover)],
+              [`Level cruise at ${tiltDeg}°`, ...(cruise ? pointCells(cruise) : ["not possible", "", ""])],
+            ]}
+          />
+          {hover.stick === null ? (
+            <Typography color="error.main" sx={{ mt: 1 }}>
+              ▲ The limit leaves too little to hover: it takes {percent(hover.command)} and this gives{" "}
+              {percent(throttleAtStick(profile, 1))}.
+            </Typography>
+          ) : (
+            <MidAdvice profile={profile} points={points} onChange={onChange} />
+          )}
+          <LimitLine profile={profile} airframe={airframe} />
+          <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1 }}>
+            Thrust over weight {airframe.thrustToWeight.toFixed(1)}, level cruise with the horizon centred, sea-level
+            air (ISO 2533). Stick travel of a {grip} grip is an estimate.
+          </Typography>
+        </Box>
       </Box>
-      <LineChart
-        label={`Motor command against throttle stick; hover at ${percent(hoverStick)} of the stick`}
-        lines={lines}
-        marks={marks}
-        x={{ name: "throttle stick, %", min: 0, max: 1 }}
-        y={{ name: "to the motors, %", min: 0, max: 1 }}
-        height={210}
-        tickX={hundredths}
-        tickY={hundredths}
-        formatX={percent}
-        formatY={percent}
-      />
-      {reachable ? (
-        <Typography sx={{ fontSize: "0.9rem" }}>
-          Hovers at <b className="num">{percent(hoverStick)}</b> of the stick (<b className="num">{percent(hover)}</b>{" "}
-          to the motors, from thrust over weight). Slope at mid <b className="num">{(1 - profile.expo).toFixed(2)}</b>.
-        </Typography>
+    </section>
+  );
+}
+
+const pointCells = ({ command, stick, climbPerMm }: ThrottlePoint) => [
+  percent(command),
+  stick === null ? "beyond" : percent(stick),
+  climbPerMm === null ? "" : `${climbPerMm.toFixed(2)} m/s²`,
+];
+
+/** Where the soft part of the stick should lie, and what happens when it does not. */
+function MidAdvice({
+  profile,
+  points: { cruise },
+  onChange,
+}: {
+  profile: ThrottleProfile;
+  points: ThrottlePoints;
+  onChange: (profile: ThrottleProfile) => void;
+}) {
+  if (!cruise)
+    return <Typography color="error.main">▲ This aircraft cannot hold level flight at this tilt.</Typography>;
+  if (cruise.stick === null)
+    return <Typography color="error.main">▲ The limit keeps level cruise at this tilt out of reach.</Typography>;
+  const mid = Number(proposedMid(profile, cruise.command).toFixed(2));
+  const verdict = midVerdict(profile, cruise.stick);
+  return (
+    <Box sx={{ mt: 1 }}>
+      {verdict.kind === "on" ? (
+        <Typography>■ The mid lies on the cruise: small corrections there stay small.</Typography>
       ) : (
-        <Typography color="error.main">
-          ▲ The limit leaves too little to hover: it takes {percent(hover)} and this gives{" "}
-          {percent(throttleAtStick(profile, 1))}.
+        <Typography>
+          ▲ The mid lies <b className="num">{Math.round(100 * Math.abs(verdict.offBy))} %</b> of the stick{" "}
+          {verdict.kind === "too-low" ? "below" : "above"} the cruise. There the throttle answers{" "}
+          <b className="num">{verdict.gainRatio.toFixed(1)}</b> times as quickly as at the mid, so corrections come out
+          too large and the height pumps.
         </Typography>
       )}
-    </section>
+      {mid !== profile.mid && (
+        <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={() => onChange({ ...profile, mid })}>
+          Put the mid on the cruise: {mid.toFixed(2)}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** Expo by how the pilot flies, each with what a millimetre of stick then does at the cruise. */
+function ExpoByFlying(props: {
+  profile: ThrottleProfile;
+  airframe: Airframe;
+  tiltDeg: number;
+  grip: Grip;
+  onChange: (profile: ThrottleProfile) => void;
+}) {
+  const { profile, airframe, tiltDeg, grip, onChange } = props;
+  return (
+    <Box role="group" aria-label="Expo by flying" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+      {throttleExpoByFlying.map(({ flying, expo }) => {
+        const { cruise, hover } = throttlePoints(
+          { ...profile, expo },
+          airframe,
+          tiltDeg,
+          SEA_LEVEL_AIR,
+          stickTravelByGrip[grip],
+        );
+        const perMm = (cruise ?? hover).climbPerMm;
+        return (
+          <Button
+            key={flying}
+            size="small"
+            variant={profile.expo === expo ? "contained" : "outlined"}
+            onClick={() => onChange({ ...profile, expo })}
+          >
+            {flying}: {expo.toFixed(1)}
+            {perMm !== null && `, ${perMm.toFixed(2)} m/s² per mm`}
+          </Button>
+        );
+      })}
+    </Box>
+  );
+}
+
+function LimitLine({ profile, airframe }: { profile: ThrottleProfile; airframe: Airframe }) {
+  const { topCommand, punchG, deadAbove } = limitEffect(profile, airframe);
+  return (
+    <Typography sx={{ mt: 1 }}>
+      A punch at full stick gives <b className="num">{percent(topCommand)}</b> to the motors and climbs with{" "}
+      <b className="num">{punchG.toFixed(1)} g</b>
+      {profile.limit.kind === "scale" && "; all of the stick works, each millimetre does less"}
+      {deadAbove < 1 && (
+        <>
+          ; above <b className="num">{percent(deadAbove)}</b> the stick does nothing
+        </>
+      )}
+      .
+    </Typography>
   );
 }
 
@@ -126,10 +255,9 @@ function profileLine(profile: ThrottleProfile): Line {
   };
 }
 
-/** Where the aircraft hovers on the stick, unless the limit keeps it from hovering. */
-function hoverMark(profile: ThrottleProfile, airframe: Airframe): LineChartProps["marks"] {
-  const hover = hoverCommand(airframe);
-  if (throttleAtStick(profile, 1) < hover) return [];
-  const at = stickForThrottleClamped(profile, hover);
-  return [{ axis: "x", at, text: `hover ${percent(at)}` }];
+/** Where the aircraft hovers and cruises on the stick, unless the limit keeps it from that. */
+function marksOf({ hover, cruise }: ThrottlePoints): LineChartProps["marks"] {
+  const mark = (name: string, point: ThrottlePoint | null) =>
+    point?.stick == null ? [] : [{ axis: "x" as const, at: point.stick, text: `${name} ${percent(point.stick)}` }];
+  return [...mark("hover", hover), ...mark("cruise", cruise)];
 }

@@ -6,69 +6,84 @@ import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { cruise, SEA_LEVEL_AIR, settingsRanges, stickForThrottleClamped, type Airframe, type Settings } from "@/core";
+import { useMemo } from "react";
+import {
+  cruise,
+  fromEuler,
+  invertedFlat,
+  multiply,
+  SEA_LEVEL_AIR,
+  settingsRanges,
+  stickForThrottleClamped,
+  type Airframe,
+  type Cruise,
+  type Quaternion,
+  type Settings,
+} from "@/core";
+import { usualTilt } from "@/syllabus";
+import { LineChart, type Line } from "@/ui/charts/chart";
+import { CameraView } from "@/ui/flight/camera-view";
+import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
+import { quantityText } from "@/ui/units/quantity";
 import { NumberSlider } from "./number-slider";
 
 const bankLimits = [30, 45, 60] as const;
+const TILTS_DEG = Array.from({ length: 31 }, (_, i) => 2 * i);
+const degrees = (value: number) => `${Math.round(value)}°`;
+const bare = (value: number) => String(Math.round(value));
+const percent = (share: number) => `${Math.round(100 * share)} %`;
 
-/** Camera tilt with the level cruise it asks for, the lens and the learning modes. */
+/** Camera tilt: the level cruise it asks for, what the camera then sees, the lens and the learning modes. */
 export function TiltPanel({
   settings,
   airframe,
+  stage,
   onChange,
 }: {
   settings: Settings;
   airframe: Airframe;
+  /** Stage the pilot is at, whose usual tilt stands beside the slider. */
+  stage: number;
   onChange: (change: Partial<Settings>) => void;
 }) {
-  const { tiltDeg, camera, modes, throttle } = settings;
-  const level = levelCruise(airframe, tiltDeg);
-  const why = {
-    how: "Level flight with the horizon through the middle of the picture: pitch is minus the tilt; thrust, weight and drag along the body balance.",
-    inputs: [
-      ["tilt", `${tiltDeg}°`],
-      ["drag area x, z", `${airframe.dragAreaM2.x}, ${airframe.dragAreaM2.z} m²`],
-      ["mass", `${airframe.massKg} kg`],
-    ] as const,
-    source: "Balance of forces in the flight model; sea-level air of ISO 2533. Drag area is the preset's estimate.",
-  };
+  const { tiltDeg, camera, modes } = settings;
   return (
     <section aria-labelledby="tilt">
       <Typography variant="h2" id="tilt" sx={{ mb: 1 }}>
-        Camera and modes
+        Camera tilt
       </Typography>
-      <NumberSlider
-        label="Tilt, °"
-        value={tiltDeg}
-        range={settingsRanges.tiltDeg}
-        step={1}
-        digits={0}
-        unit="°"
-        onChange={(value) => onChange({ tiltDeg: value })}
-      />
-      <NumberSlider
-        label="Vertical view, °"
-        value={camera.verticalFovDeg}
-        range={settingsRanges.verticalFovDeg}
-        step={1}
-        digits={0}
-        unit="°"
-        onChange={(verticalFovDeg) => onChange({ camera: { ...camera, verticalFovDeg } })}
-      />
-      {level ? (
-        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
-          <Figure label="Level cruise" value={level.speedMps} quantity="speed" why={why} />
-          <Figure
-            label="Throttle stick there"
-            value={stickForThrottleClamped(throttle, level.throttle)}
-            quantity="share"
-            why={why}
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, columnGap: 4 }}>
+        <div>
+          <NumberSlider
+            label="Tilt, °"
+            value={tiltDeg}
+            range={settingsRanges.tiltDeg}
+            step={1}
+            digits={0}
+            unit="°"
+            onChange={(value) => onChange({ tiltDeg: value })}
           />
-        </Box>
-      ) : (
-        <Typography color="error.main">▲ This aircraft cannot hold level flight at that tilt.</Typography>
-      )}
+          <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
+            Usual at this stage: {usualTilt(stage)}
+          </Typography>
+          <NumberSlider
+            label="Vertical view, °"
+            value={camera.verticalFovDeg}
+            range={settingsRanges.verticalFovDeg}
+            step={1}
+            digits={0}
+            unit="°"
+            onChange={(verticalFovDeg) => onChange({ camera: { ...camera, verticalFovDeg } })}
+          />
+        </div>
+        <CruiseFigures settings={settings} airframe={airframe} />
+      </Box>
+      <Views settings={settings} />
+      <CruiseCharts settings={settings} airframe={airframe} />
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Modes
+      </Typography>
       <FormControlLabel
         sx={{ mt: 1, display: "flex" }}
         control={
@@ -89,8 +104,7 @@ export function TiltPanel({
       <TextField
         select
         size="small"
-        fullWidth
-        sx={{ mt: 1 }}
+        sx={{ mt: 1, minWidth: 260 }}
         label="Bank limit (learning mode)"
         value={modes.bankLimitDeg ?? "none"}
         onChange={(event) =>
@@ -110,7 +124,117 @@ export function TiltPanel({
   );
 }
 
-function levelCruise(airframe: Airframe, tiltDeg: number) {
+function CruiseFigures({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
+  const { tiltDeg, throttle } = settings;
+  const level = levelCruise(airframe, tiltDeg);
+  if (!level) return <Typography color="error.main">▲ This aircraft cannot hold level flight at that tilt.</Typography>;
+  const why = {
+    how: "Level flight with the horizon through the middle of the picture: pitch is minus the tilt; thrust, weight and drag along the body balance.",
+    inputs: [
+      ["tilt", `${tiltDeg}°`],
+      ["drag area x, z", `${airframe.dragAreaM2.x}, ${airframe.dragAreaM2.z} m²`],
+      ["mass", `${airframe.massKg} kg`],
+    ] as const,
+    source: "Balance of forces in the flight model; sea-level air of ISO 2533. Drag area is the preset's estimate.",
+  };
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2, alignContent: "start" }}>
+      <Figure label="Level cruise" value={level.speedMps} quantity="speed" why={why} />
+      <Figure
+        label="Throttle stick there"
+        value={stickForThrottleClamped(throttle, level.throttle)}
+        quantity="share"
+        why={why}
+      />
+      <Figure label="Thrust there" value={level.thrustG} quantity="thrust" digits={2} why={why} />
+    </Box>
+  );
+}
+
+/** Turns about body axes from level cruise at the tilt. */
+function viewsOf({ tiltDeg }: Settings): readonly (readonly [title: string, attitude: Quaternion])[] {
+  const level = fromEuler({ yawDeg: 0, pitchDeg: -tiltDeg, rollDeg: 0 });
+  const half = (axis: "x" | "z"): Quaternion => ({ w: 0, x: 0, y: 0, z: 0, [axis]: 1 });
+  const tilt = (tiltDeg * Math.PI) / 180;
+  // Half a turn about the view axis (cos τ, 0, −sin τ).
+  const aboutView: Quaternion = { w: 0, x: Math.cos(tilt), y: 0, z: -Math.sin(tilt) };
+  return [
+    ["Level cruise", level],
+    ["Half a roll, pure", multiply(level, half("x"))],
+    ["Half a roll about the view", multiply(level, aboutView)],
+    ["Half round by yaw alone", multiply(level, half("z"))],
+    ["Upside down and flat", fromEuler({ yawDeg: 0, pitchDeg: 0, rollDeg: 180 })],
+  ];
+}
+
+function Views({ settings }: { settings: Settings }) {
+  const { tiltDeg, camera } = settings;
+  const { pitchForwardDeg, pitchBackDeg } = invertedFlat(tiltDeg, camera.verticalFovDeg);
+  return (
+    <Box sx={{ my: 2 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "repeat(2, 1fr)", sm: "repeat(5, 1fr)" }, gap: 1.5 }}>
+        {viewsOf(settings).map(([title, attitude]) => (
+          <CameraView key={title} title={title} attitude={attitude} tiltDeg={tiltDeg} lens={camera} />
+        ))}
+      </Box>
+      <Typography sx={{ fontSize: "0.9rem", mt: 1 }}>
+        A pure half roll looks <b className="num">{degrees(2 * tiltDeg)}</b> below the horizon, half round by yaw{" "}
+        <b className="num">{degrees(2 * tiltDeg)}</b> above it. From cruise, flat upside down is{" "}
+        <b className="num">{degrees(pitchForwardDeg)}</b> of pitch forward or{" "}
+        <b className="num">{degrees(pitchBackDeg)}</b> back.
+      </Typography>
+    </Box>
+  );
+}
+
+function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
+  const { units } = usePreferences();
+  const { tiltDeg, throttle } = settings;
+  const sweep = useMemo(
+    () =>
+      TILTS_DEG.flatMap((tilt) => {
+        const level = levelCruise(airframe, tilt);
+        return level ? [{ tilt, level }] : [];
+      }),
+    [airframe],
+  );
+  const line = (name: string, value: (level: Cruise) => number, colour: Line["colour"]): Line[] => [
+    { name, look: "solid", colour, points: sweep.map(({ tilt, level }) => [tilt, value(level)]) },
+  ];
+  const marks = [{ axis: "x" as const, at: tiltDeg, text: degrees(tiltDeg) }];
+  const x = { name: "tilt, °", min: 0, max: TILTS_DEG[TILTS_DEG.length - 1] };
+  const top = Math.max(1, ...sweep.map(({ level }) => level.speedMps));
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" }, gap: 2 }}>
+      <LineChart
+        label="Speed of level cruise against tilt"
+        lines={line("speed", (level) => level.speedMps, "shoal")}
+        marks={marks}
+        x={x}
+        y={{ name: "m/s", min: 0, max: Math.ceil(top / 5) * 5 }}
+        height={190}
+        tickX={bare}
+        tickY={bare}
+        formatX={degrees}
+        formatY={(value) => quantityText(value, "speed", units)}
+      />
+      <LineChart
+        label="Throttle stick of level cruise against tilt"
+        lines={line("stick", (level) => stickForThrottleClamped(throttle, level.throttle), "ink")}
+        marks={marks}
+        x={x}
+        y={{ name: "throttle stick, %", min: 0, max: 1 }}
+        height={190}
+        tickX={bare}
+        tickY={(share) => bare(100 * share)}
+        formatX={degrees}
+        formatY={percent}
+      />
+    </Box>
+  );
+}
+
+function levelCruise(airframe: Airframe, tiltDeg: number): Cruise | null {
   try {
     return cruise(airframe, tiltDeg, SEA_LEVEL_AIR);
   } catch (error) {

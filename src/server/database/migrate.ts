@@ -3,6 +3,7 @@ import type { Database } from "./connection";
 import * as firstDive from "./migrations/0001-first-dive";
 import * as accounts from "./migrations/0002-accounts";
 import * as squads from "./migrations/0003-squads";
+import * as measurements from "./migrations/0004-measurements";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -14,6 +15,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0001-first-dive", firstDive],
   ["0002-accounts", accounts],
   ["0003-squads", squads],
+  ["0004-measurements", measurements],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -6,9 +6,11 @@ import { findStep } from "@/syllabus";
 import { badField, Refusal } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
 import schema from "./pilot-record.schema.json";
+import setup from "./setup.schema.json";
 
-/** The published schema of the file. */
+/** The published schemas of files. */
 export const pilotRecordSchema: object = schema;
+export const setupSchema: object = setup;
 
 const ajv = new Ajv2020({ strict: true, strictTypes: false });
 addFormats(ajv, ["date-time"]);
@@ -40,6 +42,7 @@ function requireWhole(record: PilotRecord): void {
   const setupIds = new Set<string>();
   for (const [i, aircraft] of record.aircraft.entries()) {
     within(`aircraft.${i}`, () => requireAirframe(aircraft.airframe));
+    if (aircraft.estimate) within(`aircraft.${i}`, () => requireAirframe(aircraft.estimate!));
     const numbers = new Set<number>();
     for (const [n, setup] of aircraft.setups.entries()) {
       within(`aircraft.${i}.setups.${n}`, () => requireSettings(setup.settings));

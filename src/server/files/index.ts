@@ -1,3 +1,3 @@
-export { pilotRecordSchema, requirePilotRecord } from "./check-record";
+export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
 export { csvTables, recordCsv } from "./csv";
 export type { CsvTable } from "./csv";

@@ -1,4 +1,4 @@
-import type { Airframe, Settings } from "@/core";
+import type { Airframe, Measurement, Settings } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
 
@@ -13,6 +13,11 @@ export interface Aircraft {
   readonly presetId: string;
   readonly airframe: Airframe;
   readonly flightState: FlightState;
+  /** What was measured on it, oldest first; the airframe is fitted to it. */
+  readonly measurements: readonly Measurement[];
+  /** The airframe before measuring. */
+  readonly estimate: Airframe;
+  readonly version: number;
 }
 
 /** One saved version of the settings of an aircraft. Never overwritten. */
@@ -34,6 +39,9 @@ interface AircraftRow {
   preset_id: string;
   airframe: unknown;
   flight_state: FlightState;
+  measurements: unknown;
+  estimate: unknown;
+  version: number;
 }
 
 interface SetupRow {
@@ -54,6 +62,9 @@ const aircraftFrom = (row: AircraftRow): Aircraft => ({
   presetId: row.preset_id,
   airframe: fromJson(row.airframe),
   flightState: row.flight_state,
+  measurements: row.measurements === null ? [] : fromJson(row.measurements),
+  estimate: fromJson(row.estimate ?? row.airframe),
+  version: row.version,
 });
 
 const setupFrom = (row: SetupRow): Setup => ({
@@ -119,7 +130,11 @@ export async function findSetup(id: string): Promise<Setup | undefined> {
   return row && setupFrom(row);
 }
 
-export async function insertAircraft(transaction: Transaction, aircraft: Aircraft, now: Date): Promise<void> {
+export async function insertAircraft(
+  transaction: Transaction,
+  aircraft: Omit<Aircraft, "measurements" | "estimate" | "version">,
+  now: Date,
+): Promise<void> {
   await insertOnce(transaction, "aircraft", {
     id: aircraft.id,
     pilot_id: aircraft.pilotId,
@@ -156,6 +171,28 @@ export async function insertSetup(
     coach_id: setup.coachId,
     created_at: now,
   });
+}
+
+/** Keeps what was measured and the airframe fitted to it, on the version that was read. Returns whether it was still that. */
+export async function updateMeasurements(
+  transaction: Transaction,
+  {
+    id,
+    measurements,
+    estimate,
+    airframe,
+    version,
+  }: Pick<Aircraft, "id" | "measurements" | "estimate" | "airframe" | "version">,
+): Promise<boolean> {
+  const changed = await transaction("aircraft")
+    .where({ id, version })
+    .update({
+      measurements: JSON.stringify(measurements),
+      estimate: JSON.stringify(estimate),
+      airframe: JSON.stringify(airframe),
+      version: version + 1,
+    });
+  return changed === 1;
 }
 
 /** Puts an aircraft into the bin, or brings it back with null. */

@@ -1,4 +1,4 @@
-import type { Airframe, Outcome, Place, Settings } from "@/core";
+import type { Airframe, Measurement, Outcome, Place, Settings } from "@/core";
 import { database, type Transaction } from "../database";
 import { Refusal } from "../actions/errors";
 import type { FlightState } from "./aircraft";
@@ -23,6 +23,9 @@ export interface PilotRecord {
     readonly flightState: FlightState;
     readonly createdAt: string;
     readonly inBin: boolean;
+    /** What was measured on it, and the airframe before that; left out where nothing was. */
+    readonly measurements?: readonly Measurement[];
+    readonly estimate?: Airframe;
     readonly setups: readonly {
       readonly id: string;
       readonly number: number;
@@ -119,6 +122,10 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       flightState: row.flight_state,
       createdAt: iso(row.created_at),
       inBin: row.removed_at !== null,
+      ...(row.measurements !== null && {
+        measurements: fromJson<Measurement[]>(row.measurements),
+        estimate: fromJson<Airframe>(row.estimate),
+      }),
       setups: setups
         .filter((setup) => setup.aircraft_id === row.id)
         .map((setup) => ({
@@ -242,6 +249,8 @@ export async function writeRecord(
       flight_state: one.flightState,
       created_at: at(one.createdAt),
       removed_at: one.inBin ? now : null,
+      measurements: one.measurements ? JSON.stringify(one.measurements) : null,
+      estimate: one.estimate ? JSON.stringify(one.estimate) : null,
     })),
   );
   await add(

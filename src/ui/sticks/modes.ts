@@ -14,6 +14,13 @@ export const stickModes: Readonly<Record<number, { readonly left: Hand; readonly
   4: { left: { sideways: "roll", upright: "throttle" }, right: { sideways: "yaw", upright: "pitch" } },
 };
 
+/** Which hand rolls and which yaws in a stick mode. They are never the same. */
+export function handsFor(stickMode: number): { readonly roll: "left" | "right"; readonly yaw: "left" | "right" } {
+  return stickModes[stickMode].left.sideways === "roll"
+    ? { roll: "left", yaw: "right" }
+    : { roll: "right", yaw: "left" };
+}
+
 /** Positions of all four sticks: roll right, pitch back and yaw right positive −1..1, throttle 0..1. */
 export interface StickPositions {
   readonly roll: number;

@@ -192,6 +192,24 @@ it("keeps the motors' thrust when an aircraft is weighed heavier, and doubts a w
   expect((await post("add-aircraft", { ...aircraft, id: newId(), massG: "9000" })).body.fields).toHaveProperty("massG");
 });
 
+it("fits an aircraft to what was measured, on the version that was read, and back to the estimate without", async () => {
+  const plank = { ...aircraft, id: newId() };
+  await post("add-aircraft", plank);
+  const measure = (version: number, measurements: object[]) =>
+    post("measure-aircraft", { id: plank.id, version, measurements });
+  expect((await measure(1, [{ kind: "hover", command: 0.4 }])).status).toBe(200);
+  const fitted = (await findAircraft(plank.id))!;
+  expect(fitted.airframe.thrustToWeight).toBeCloseTo(1 / (0.3 * 0.4 + 0.7 * 0.16), 9);
+  expect(fitted).toMatchObject({ version: 2, estimate: { thrustToWeight: 7.5 } });
+  expect((await measure(1, [])).status).toBe(409);
+  expect((await measure(2, [{ kind: "hover", command: 4 }])).body.fields).toHaveProperty("command");
+  expect((await measure(2, [{ kind: "hover" }])).status).toBe(422);
+  expect((await measure(2, [{ kind: "smell", command: 1 }])).status).toBe(422);
+  expect((await measure(2, [{ kind: "hover", command: 0.02 }])).status).toBe(422);
+  expect((await measure(2, [])).status).toBe(200);
+  expect((await findAircraft(plank.id))!.airframe.thrustToWeight).toBe(7.5);
+});
+
 it("takes a pilot's change only onto the version that was read", async () => {
   expect((await post("edit-pilot", { ...pilot, name: "Tester Two", version: 1 })).status).toBe(200);
   expect((await post("edit-pilot", { ...pilot, name: "Tester Three", version: 1 })).status).toBe(409);

@@ -1,6 +1,9 @@
-import { pilotRecordSchema } from "@/server/files";
+import { pilotRecordSchema, setupSchema } from "@/server/files";
 
-const schemas: Readonly<Record<string, object>> = { "pilot-record.json": pilotRecordSchema };
+const schemas: Readonly<Record<string, object>> = {
+  "pilot-record.json": pilotRecordSchema,
+  "setup.json": setupSchema,
+};
 
 /** The published schemas of the files that go in and out. Open to anybody. */
 export async function GET(_: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {

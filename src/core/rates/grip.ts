@@ -1,0 +1,19 @@
+/** How far a stick tip goes under a hand. */
+export interface StickTravel {
+  /** From the pivot to where the hand holds the stick, mm. */
+  readonly stickLengthMm: number;
+  /** From centre to the stop, degrees. */
+  readonly throwDeg: number;
+}
+
+/** Travel by grip: thumbs lie on a short stick, a pinch holds a longer one. Estimates (common practice, no source); measure your own. */
+export const stickTravelByGrip: Readonly<Record<"thumbs" | "pinch" | "hybrid", StickTravel>> = {
+  thumbs: { stickLengthMm: 22, throwDeg: 25 },
+  hybrid: { stickLengthMm: 25, throwDeg: 25 },
+  pinch: { stickLengthMm: 29, throwDeg: 25 },
+};
+
+/** Way of the tip from the centre to the stop, mm: length · sin(throw). */
+export function tipTravelMm({ stickLengthMm, throwDeg }: StickTravel): number {
+  return stickLengthMm * Math.sin((throwDeg * Math.PI) / 180);
+}

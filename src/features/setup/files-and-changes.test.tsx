@@ -1,0 +1,69 @@
+import { render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import Papa from "papaparse";
+import { firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
+import { ChangeLine } from "./change-line";
+import { curvesCsv, SetupFiles } from "./setup-files";
+
+// jsdom's files cannot be read as text.
+const file = (text: string, name: string) => Object.assign(new File([text], name), { text: async () => text });
+const choose = (chosen: File) =>
+  userEvent.upload(screen.getByLabelText("File with a setup"), chosen, { applyAccept: false });
+const show = () => {
+  const onRead = jest.fn();
+  render(<SetupFiles aircraftName="Brine 5" settings={firstSettings} reason="first" onRead={onRead} />);
+  return onRead;
+};
+
+it("reads a setup into the screen, naming the file", async () => {
+  const onRead = show();
+  const settings = { ...firstSettings, tiltDeg: 33 };
+  await choose(file(JSON.stringify(settingsFile(settings, "Gull", "steeper")), "gull.json"));
+  expect(onRead).toHaveBeenCalledWith(settings, "gull.json");
+});
+
+it.each([
+  ["photo.png", "x", "photo.png is not a JSON file"],
+  ["half.json", '{"format":', "half.json is not whole: it cannot be read as JSON"],
+  ["huge.json", `"${"x".repeat(70_000)}"`, "huge.json is larger than 64 kB; no setup is"],
+  ["odd.json", "{}", "tiltDeg is undefined; allowed: 0 to 80"],
+  [
+    "nan.json",
+    JSON.stringify({ ...settingsFile(firstSettings, "", ""), settings: { ...firstSettings, tiltDeg: NaN } }),
+    "tiltDeg is null; allowed: 0 to 80",
+  ],
+  [
+    "mark.json",
+    JSON.stringify({ format: "<script>", version: 1, settings: firstSettings }),
+    'format is "<script>"; allowed: bathygon-setup',
+  ],
+])("refuses %s field by field and changes nothing", async (name, text, message) => {
+  const onRead = show();
+  await choose(file(text, name));
+  expect(await screen.findByText(message)).toBeVisible();
+  expect(screen.getByText("Nothing was changed.", { exact: false })).toBeVisible();
+  expect(onRead).not.toHaveBeenCalled();
+});
+
+it("writes the curves as CSV that another parser reads back, with the values of the curves", () => {
+  const { data, errors } = Papa.parse<Record<string, string>>(curvesCsv(firstSettings), {
+    header: true,
+    skipEmptyLines: true,
+  });
+  expect(errors).toEqual([]);
+  expect(data).toHaveLength(101);
+  const half = data[50];
+  expect(Number(half.pitch_dps)).toBeCloseTo(rateDps(firstSettings.rates.pitch, 0.5), 2);
+  expect(Number(half.throttle_percent)).toBeCloseTo(100 * throttleOut(firstSettings.throttle, 0.5), 2);
+});
+
+it.each([
+  [{ attempts: 40, clean: 12 }, { attempts: 40, clean: 30 }, "better with 99 % chance"],
+  [{ attempts: 40, clean: 30 }, { attempts: 40, clean: 12 }, "worse with 99 % chance"],
+  [{ attempts: 20, clean: 10 }, { attempts: 20, clean: 11 }, "no telling difference"],
+  [{ attempts: 20, clean: 10 }, { attempts: 5, clean: 5 }, "settling: 7 more attempts before judging"],
+])("says what a change did: %p to %p is %s", (before, after, verdict) => {
+  render(<ChangeLine change={{ stepName: "Slow flip", before, after }} />);
+  expect(screen.getByText(verdict)).toBeVisible();
+  expect(screen.getByText(/Slow flip/)).toHaveTextContent(`clean ${before.clean} of ${before.attempts} (`);
+});

@@ -1,0 +1,294 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useState } from "react";
+import {
+  curveFeel,
+  endRateFromRolls,
+  fitAirframe,
+  requireMeasurement,
+  SEA_LEVEL_AIR,
+  throttleOut,
+  type Airframe,
+  type FittedAirframe,
+  type Measurement,
+  type MeasuredNumber,
+  type Settings,
+} from "@/core";
+import type { Aircraft } from "@/server/repositories";
+import { useSend } from "@/ui/actions/use-send";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { PlainTable } from "./plain-table";
+
+const kinds = [
+  ["weight", "weight with battery"],
+  ["hover", "throttle stick that hovers"],
+  ["cruise-throttle", "throttle stick of level cruise"],
+  ["cruise-speed", "speed of level cruise"],
+] as const;
+type Kind = Measurement["kind"];
+
+/** The numbers of an aircraft: which are measured, which estimated, what was measured, and how well it agrees. */
+export function MeasurePanel({
+  aircraft,
+  settings,
+  mayChange,
+}: {
+  aircraft: Aircraft;
+  settings: Settings;
+  mayChange: boolean;
+}) {
+  const router = useRouter();
+  const { units } = usePreferences();
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const [list, setList] = useState<readonly Measurement[]>(aircraft.measurements);
+  const changed = JSON.stringify(list) !== JSON.stringify(aircraft.measurements);
+  const fit = tryFit(aircraft.estimate, list);
+  const save = async () => {
+    const result = await sendAction("measure-aircraft", {
+      id: aircraft.id,
+      version: aircraft.version,
+      measurements: list,
+    });
+    if (!result.ok) return;
+    enqueueSnackbar("Kept; briefs and figures follow it", { variant: "success" });
+    router.refresh();
+  };
+  return (
+    <section aria-labelledby="measured">
+      <Typography variant="h2" id="measured" sx={{ mb: 1 }}>
+        Measured and estimated
+      </Typography>
+      {"problem" in fit ? (
+        <Alert severity="error">{fit.problem}</Alert>
+      ) : (
+        <NumbersTable fitted={fit} estimate={aircraft.estimate} units={units} />
+      )}
+      <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
+        At the field
+      </Typography>
+      {list.length === 0 && (
+        <Typography color="text.secondary">
+          Nothing measured yet. A kitchen scale, a hover and a straight level run already settle most of it.
+        </Typography>
+      )}
+      {list.map((one, i) => (
+        <Box
+          key={i}
+          sx={(theme) => ({
+            display: "flex",
+            gap: 2,
+            alignItems: "center",
+            minHeight: 44,
+            borderBottom: `1.5px solid ${theme.tokens.rule}`,
+          })}
+        >
+          <span>{inWords(one, units)}</span>
+          <Box component="span" sx={{ flex: 1, color: "text.secondary", fontSize: "0.9rem" }}>
+            {"residuals" in fit && agreement(fit.residuals[i].share)}
+          </Box>
+          {mayChange && (
+            <Button size="small" onClick={() => setList(list.filter((other) => other !== one))}>
+              Leave out
+            </Button>
+          )}
+        </Box>
+      ))}
+      {mayChange && <AddMeasurement settings={settings} onAdd={(one) => setList([...list, one])} />}
+      {mayChange && changed && (
+        <Box sx={{ display: "flex", gap: 1, mt: 2 }}>
+          <Button variant="contained" disabled={pending || "problem" in fit} onClick={save}>
+            Keep these measurements
+          </Button>
+          <Button onClick={() => setList(aircraft.measurements)}>As they were</Button>
+        </Box>
+      )}
+      <Stopwatch settings={settings} />
+    </section>
+  );
+}
+
+function tryFit(estimate: Airframe, list: readonly Measurement[]): FittedAirframe | { readonly problem: string } {
+  try {
+    return fitAirframe(estimate, list, SEA_LEVEL_AIR);
+  } catch (error) {
+    if (error instanceof RangeError) return { problem: `These do not fit together: ${error.message}.` };
+    throw error;
+  }
+}
+
+function NumbersTable({
+  fitted: { airframe, measured },
+  estimate,
+  units,
+}: {
+  fitted: FittedAirframe;
+  estimate: Airframe;
+  units: UnitSystem;
+}) {
+  const origin = (name: MeasuredNumber | null) => (name && measured.includes(name) ? "■ measured" : "estimate");
+  const area = ({ dragAreaM2: { x, y, z } }: Airframe) => [x, y, z].map((side) => side.toFixed(4)).join(", ");
+  return (
+    <PlainTable
+      label="Numbers of this aircraft"
+      head={["", "now", "estimate of its kind", ""]}
+      rows={[
+        [
+          "Weight with battery",
+          quantityText(airframe.massKg, "mass", units),
+          quantityText(estimate.massKg, "mass", units),
+          origin("massKg"),
+        ],
+        [
+          "Thrust over weight",
+          airframe.thrustToWeight.toFixed(2),
+          estimate.thrustToWeight.toFixed(2),
+          origin("thrustToWeight"),
+        ],
+        ["Drag area x, y, z, m²", area(airframe), area(estimate), origin("dragAreaM2")],
+        ["Motor diagonal", quantityText(airframe.motorDiagonalM, "length", units, 2), "", origin(null)],
+        ["Motors up, down, s", `${airframe.rotorUpS}, ${airframe.rotorDownS}`, "", origin(null)],
+      ]}
+    />
+  );
+}
+
+/** How a measurement agrees with the aircraft fitted to all of them. Within 3 % is our choice for "well". */
+function agreement(share: number): string {
+  const off = Math.abs(100 * share);
+  if (off < 0.5) return "agrees";
+  return `${off.toFixed(0)} % ${share > 0 ? "above" : "below"} what the rest says${off < 3 ? "" : ": measure it again"}`;
+}
+
+function inWords(one: Measurement, units: UnitSystem): string {
+  switch (one.kind) {
+    case "weight":
+      return `weighs ${quantityText(one.massKg, "mass", units)}`;
+    case "hover":
+      return `hovers with ${percent(one.command)} to the motors`;
+    case "cruise-throttle":
+      return `cruises at ${one.tiltDeg}° with ${percent(one.command)} to the motors`;
+    case "cruise-speed":
+      return `cruises at ${one.tiltDeg}° with ${quantityText(one.speedMps, "speed", units)}`;
+  }
+}
+
+const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+const fieldOf: Readonly<Record<Kind, string>> = {
+  weight: "Weight, g",
+  hover: "Stick, %",
+  "cruise-throttle": "Stick, %",
+  "cruise-speed": "Speed, m/s",
+};
+
+function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: Measurement) => void }) {
+  const [kind, setKind] = useState<Kind>("weight");
+  const [text, setText] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = () => {
+    try {
+      onAdd(requireMeasurement(read(kind, Number(text.replace(",", ".")), settings)));
+      setText("");
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      setProblem(text.trim() === "" ? "a number is missing" : error.message);
+    }
+  };
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2, alignItems: "start" }}>
+      <TextField
+        select
+        size="small"
+        label="Measured"
+        value={kind}
+        onChange={(event) => {
+          setKind(event.target.value as Kind);
+          setProblem(null);
+        }}
+        sx={{ minWidth: 250 }}
+      >
+        {kinds.map(([id, name]) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        size="small"
+        label={fieldOf[kind]}
+        value={text}
+        error={problem !== null}
+        helperText={
+          problem ?? (kind === "weight" ? undefined : `with the settings of this screen, tilt ${settings.tiltDeg}°`)
+        }
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && add()}
+        slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 12 } }}
+      />
+      <Button variant="outlined" onClick={add}>
+        Add it
+      </Button>
+    </Box>
+  );
+}
+
+/** What was typed as a measurement; a stick is turned into what reached the motors by the throttle profile flown. */
+function read(kind: Kind, value: number, { throttle, tiltDeg }: Settings): Measurement {
+  switch (kind) {
+    case "weight":
+      return { kind, massKg: value / 1000 };
+    case "hover":
+      return { kind, command: throttleOut(throttle, value / 100) };
+    case "cruise-throttle":
+      return { kind, tiltDeg, command: throttleOut(throttle, value / 100) };
+    case "cruise-speed":
+      return { kind, tiltDeg, speedMps: value };
+  }
+}
+
+/** Ten full-stick rolls against a stopwatch: what the end rate really is. */
+function Stopwatch({ settings }: { settings: Settings }) {
+  const [text, setText] = useState("");
+  const seconds = Number(text.replace(",", "."));
+  const timed = text.trim() !== "" && seconds >= 0.5 && seconds <= 600 ? endRateFromRolls(10, seconds) : null;
+  const { endDps } = curveFeel(settings.rates.roll);
+  return (
+    <Box sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        Ten rolls at full stick
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
+        <TextField
+          size="small"
+          label="Seconds for ten"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 8 } }}
+        />
+        <Typography>
+          {timed === null ? (
+            <>
+              The curve says <b className="num">{(3600 / endDps).toFixed(1)} s</b>, at {Math.round(endDps)} °/s.
+            </>
+          ) : (
+            <>
+              <b className="num">{Math.round(timed)} °/s</b>, {Math.abs(Math.round(100 * (timed / endDps - 1)))} %{" "}
+              {timed < endDps ? "less" : "more"} than the curve&apos;s {Math.round(endDps)} °/s.
+              {timed < 0.93 * endDps && " The motors cannot follow the curve to its end."}
+            </>
+          )}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}

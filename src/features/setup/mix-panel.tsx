@@ -1,0 +1,160 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import {
+  fastestMix,
+  mixFor,
+  rateAtStick,
+  stickForRateClamped,
+  tiltError,
+  type Mix,
+  type MixKind,
+  type Settings,
+} from "@/core";
+import { handsFor } from "@/ui/sticks/modes";
+import { NumberSlider } from "./number-slider";
+import { PlainTable } from "./plain-table";
+
+type By = "hand" | "controller";
+const TILT_ERRORS_DEG = [1, 2, 5] as const;
+const stick = (value: number | null) => (value === null ? "beyond" : `${Math.round(100 * Math.abs(value))} %`);
+const rate = (dps: number) => Math.abs(dps).toFixed(0);
+
+/** The mix: how much roll goes with how much yaw at this tilt, in body rates and in stick travel through the pilot's own curves. */
+export function MixPanel({ settings, stickMode }: { settings: Settings; stickMode: number }) {
+  const [turnDps, setTurn] = useState(90);
+  const [spinDps, setSpin] = useState(300);
+  const [by, setBy] = useState<By>("hand");
+  const { rates, tiltDeg } = settings;
+  const rows = [
+    { name: "Turn, camera level", kind: "level-turn", dps: turnDps },
+    { name: "Flat spin", kind: "level-turn", dps: spinDps },
+    { name: "Roll about the view", kind: "view-roll", dps: spinDps },
+  ] as const;
+  return (
+    <section aria-labelledby="mix">
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
+        <Typography variant="h2" id="mix">
+          Mix at {tiltDeg}° of tilt
+        </Typography>
+        <Box sx={{ flex: 1 }} />
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={by}
+          aria-label="Who mixes"
+          onChange={(_, next: By | null) => next && setBy(next)}
+        >
+          <ToggleButton value="hand">by hand</ToggleButton>
+          <ToggleButton value="controller">by the flight controller</ToggleButton>
+        </ToggleButtonGroup>
+      </Box>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>
+        {by === "hand"
+          ? "By hand: two sticks at once, every mixture between is yours; learnt again after each change of tilt or curves."
+          : "By the flight controller, set to this tilt: one stick turns or rolls about what the camera sees; the mixtures between are given up, and a wrong angle is wrong in every move."}
+      </Typography>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, columnGap: 4 }}>
+        <NumberSlider label="Turn at, °/s" value={turnDps} range={[10, 360]} step={5} digits={0} onChange={setTurn} />
+        <NumberSlider
+          label="Spin and roll at, °/s"
+          value={spinDps}
+          range={[45, 1200]}
+          step={15}
+          digits={0}
+          onChange={setSpin}
+        />
+      </Box>
+      <PlainTable
+        label="Mix"
+        head={["to the right", "roll, °/s", "yaw, °/s", "roll stick", "yaw stick", "how the hands move"]}
+        rows={rows.map(({ name, kind, dps }) => {
+          const mix = by === "hand" ? mixFor(kind, rates, tiltDeg, dps) : mixedByController(kind, settings, dps);
+          return [
+            name,
+            rate(mix.rates.rollDps),
+            rate(mix.rates.yawDps),
+            stick(mix.rollStick),
+            stick(mix.yawStick),
+            inWords(mix, stickMode),
+          ];
+        })}
+      />
+      <Typography sx={{ fontSize: "0.9rem", my: 1 }}>
+        Fastest with these curves: turn or spin <Fastest kind="level-turn" settings={settings} />, roll about the view{" "}
+        <Fastest kind="view-roll" settings={settings} />.
+      </Typography>
+      <Typography variant="h2" sx={{ mt: 3, mb: 0.5 }}>
+        If the camera sits differently than you think
+      </Typography>
+      <PlainTable
+        label="What a wrong tilt does"
+        head={[
+          "tilt off by",
+          "turn: horizon leans after half a turn",
+          "right sticks: roll",
+          "yaw",
+          "roll: view off after half a roll",
+        ]}
+        rows={TILT_ERRORS_DEG.map((errorDeg) => {
+          const turn = tiltError("level-turn", rates, tiltDeg, turnDps, errorDeg);
+          const roll = tiltError("view-roll", rates, tiltDeg, spinDps, errorDeg);
+          return [
+            `+${errorDeg}°`,
+            `${turn.offAfterHalfTurnDeg.toFixed(0)}°`,
+            change(turn.rollStickChange),
+            change(turn.yawStickChange),
+            `${roll.offAfterHalfTurnDeg.toFixed(0)}°`,
+          ];
+        })}
+      />
+      <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1 }}>
+        Body rates of a steady turn, ISO 1151-1 axes: roll = turn · sin tilt, yaw = turn · cos tilt; about the view,
+        roll = rate · cos tilt, yaw = rate · sin tilt the other way. Sticks through these curves.
+      </Typography>
+    </section>
+  );
+}
+
+function Fastest({ kind, settings: { rates, tiltDeg } }: { kind: MixKind; settings: Settings }) {
+  const { speedDps, stopsAt } = fastestMix(kind, rates, tiltDeg);
+  return (
+    <>
+      <b className="num">{speedDps.toFixed(0)} °/s</b> ({stopsAt} stick at its stop)
+    </>
+  );
+}
+
+/** With the controller mixing, the yaw stick turns the camera and the roll stick rolls about what it sees. */
+function mixedByController(kind: MixKind, { rates, tiltDeg }: Settings, dps: number): Mix {
+  const axis = kind === "level-turn" ? "yaw" : "roll";
+  const one = dps > rateAtStick(rates[axis], 1) ? null : stickForRateClamped(rates[axis], dps);
+  return {
+    rates: mixFor(kind, rates, tiltDeg, dps).rates,
+    rollStick: axis === "roll" ? one : 0,
+    yawStick: axis === "yaw" ? one : 0,
+    sticks: axis === "roll" ? "roll alone" : "yaw alone",
+  };
+}
+
+const change = (value: number | null) =>
+  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${(100 * Math.abs(value)).toFixed(1)} %`;
+
+/** Which hand goes where, in the pilot's stick mode. */
+function inWords({ sticks }: Mix, stickMode: number): string {
+  const { roll, yaw } = handsFor(stickMode);
+  switch (sticks) {
+    case "together":
+      return `together: both sticks right (${roll} hand rolls, ${yaw} hand yaws)`;
+    case "apart":
+      return `apart: ${roll} hand right (roll), ${yaw} hand left (yaw)`;
+    case "roll alone":
+      return `${roll} hand right (roll), ${yaw} hand rests`;
+    case "yaw alone":
+      return `${yaw} hand right (yaw), ${roll} hand rests`;
+  }
+}

@@ -1,0 +1,118 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Papa from "papaparse";
+import { useRef, useState } from "react";
+import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
+
+/** A setup is a few hundred bytes; more than this is something else. */
+const LONGEST_BYTES = 64 * 1024;
+
+/** The setup of this screen as a file, its curves as a table, and a file back into the screen; nothing is saved by that. */
+export function SetupFiles(props: {
+  aircraftName: string;
+  settings: Settings;
+  reason: string;
+  onRead: (settings: Settings, name: string) => void;
+}) {
+  const { aircraftName, settings, reason, onRead } = props;
+  const input = useRef<HTMLInputElement>(null);
+  const [problems, setProblems] = useState<readonly FileProblem[]>([]);
+  const take = async (file: File) => {
+    const read = await readFile(file);
+    setProblems(read.ok ? [] : read.problems);
+    if (read.ok) onRead(read.settings, file.name);
+  };
+  return (
+    <Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+        <Button
+          size="small"
+          onClick={() =>
+            download(
+              `${fileName(aircraftName)}.json`,
+              "application/json",
+              JSON.stringify(settingsFile(settings, aircraftName, reason), null, 1),
+            )
+          }
+        >
+          As JSON
+        </Button>
+        <Button
+          size="small"
+          onClick={() => download(`${fileName(aircraftName)}-curves.csv`, "text/csv", curvesCsv(settings))}
+        >
+          Curves as CSV
+        </Button>
+        <Button size="small" onClick={() => input.current?.click()}>
+          Read a file
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          aria-label="File with a setup"
+          tabIndex={-1}
+          style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void take(file);
+            event.target.value = "";
+          }}
+        />
+      </Box>
+      {problems.length > 0 && (
+        <Alert severity="error" onClose={() => setProblems([])} sx={{ mt: 1 }}>
+          Nothing was changed.
+          <Box component="ul" sx={{ m: 0, pl: 2 }}>
+            {problems.map(({ field, message }) => (
+              <li key={field}>{message}</li>
+            ))}
+          </Box>
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+async function readFile(file: File): Promise<ReturnType<typeof readSettingsFile>> {
+  const refused = (message: string) => ({ ok: false as const, problems: [{ field: "file", message }] });
+  if (!/\.json$/i.test(file.name)) return refused(`${file.name} is not a JSON file`);
+  if (file.size > LONGEST_BYTES) return refused(`${file.name} is larger than ${LONGEST_BYTES / 1024} kB; no setup is`);
+  try {
+    return readSettingsFile(JSON.parse(await file.text()));
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return refused(`${file.name} is not whole: it cannot be read as JSON`);
+  }
+}
+
+/** Turning rates and throttle over the stick, one line a percent (RFC 4180). */
+export function curvesCsv({ rates, throttle }: Settings): string {
+  const rows = Array.from({ length: 101 }, (_, percent) => {
+    const stick = percent / 100;
+    const rate = (axis: "roll" | "pitch" | "yaw") => Number(rateAtStick(rates[axis], stick).toFixed(2));
+    return [
+      percent,
+      rate("roll"),
+      rate("pitch"),
+      rate("yaw"),
+      Number((100 * throttleAtStick(throttle, stick)).toFixed(2)),
+    ];
+  });
+  const fields = ["stick_percent", "roll_dps", "pitch_dps", "yaw_dps", "throttle_percent"];
+  return `${Papa.unparse({ fields, data: rows }, { newline: "\r\n" })}\r\n`;
+}
+
+const fileName = (name: string) => `setup-${name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}`;
+
+function download(name: string, type: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}

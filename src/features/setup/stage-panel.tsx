@@ -1,0 +1,135 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { Airframe, Settings } from "@/core";
+import { settingsProposals, stageNames, type SettingsSchool } from "@/syllabus";
+
+const routes = [
+  ["bank-limit", "rate mode with a bank limit first"],
+  ["self-level", "self-level first"],
+  ["rate-mode", "straight rate mode"],
+] as const;
+const tilts = [
+  ["by-stage", "raised by stage"],
+  ["fixed", "one angle for ever"],
+] as const;
+
+/** What is usual at a stage, each thing with its reason; taken one by one or all together. */
+export function StagePanel({
+  settings,
+  airframe,
+  stage: currentStage,
+  onChange,
+}: {
+  settings: Settings;
+  airframe: Airframe;
+  /** Stage the pilot is at. */
+  stage: number;
+  onChange: (settings: Settings) => void;
+}) {
+  const [stage, setStage] = useState(currentStage);
+  const [school, setSchool] = useState<SettingsSchool>({ tilt: "by-stage", route: "bank-limit" });
+  const proposals = settingsProposals(settings, airframe, stage, school);
+  return (
+    <section aria-labelledby="stage">
+      <Typography variant="h2" id="stage" sx={{ mb: 1.5 }}>
+        Usual at this stage
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mb: 2 }}>
+        <TextField
+          select
+          size="small"
+          label="Stage"
+          value={stage}
+          onChange={(event) => setStage(Number(event.target.value))}
+          sx={{ minWidth: 230 }}
+        >
+          {stageNames.map((name, i) => (
+            <MenuItem key={name} value={i}>
+              {name}
+              {i === currentStage && " (now)"}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="First route"
+          value={school.route}
+          onChange={(event) => setSchool({ ...school, route: event.target.value as SettingsSchool["route"] })}
+          sx={{ minWidth: 250 }}
+        >
+          {routes.map(([id, name]) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="Camera angle"
+          value={school.tilt}
+          onChange={(event) => setSchool({ ...school, tilt: event.target.value as SettingsSchool["tilt"] })}
+          sx={{ minWidth: 170 }}
+        >
+          {tilts.map(([id, name]) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {proposals.length === 0 ? (
+        <Typography>■ All of it is usual for this stage already.</Typography>
+      ) : (
+        <>
+          {proposals.map((proposal) => (
+            <Box
+              key={proposal.id}
+              sx={(theme) => ({
+                display: "grid",
+                gridTemplateColumns: { xs: "1fr auto", md: "170px 190px 1fr auto" },
+                columnGap: 2,
+                alignItems: "center",
+                py: 0.8,
+                borderTop: `1.5px solid ${theme.tokens.rule}`,
+              })}
+            >
+              <b>{proposal.what}</b>
+              <span className="num">
+                {proposal.now} → {proposal.wanted}
+              </span>
+              <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+                {proposal.reason}
+              </Box>
+              <Button
+                size="small"
+                onClick={() => onChange(proposal.apply(settings))}
+                aria-label={`Take ${proposal.what}`}
+              >
+                Take
+              </Button>
+            </Box>
+          ))}
+          <Button
+            variant="outlined"
+            sx={{ mt: 2 }}
+            onClick={() => onChange(proposals.reduce((now, { apply }) => apply(now), settings))}
+          >
+            Take all {proposals.length}
+          </Button>
+        </>
+      )}
+      <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1.5 }}>
+        Common practice for learners&apos; settings; where practice names a range, the value in it is ours. Nothing is
+        saved until you save a setup.
+      </Typography>
+    </section>
+  );
+}

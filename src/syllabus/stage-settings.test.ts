@@ -1,0 +1,70 @@
+import {
+  airframePresets,
+  cruise,
+  curveFeel,
+  firstSettings,
+  requireSettings,
+  SEA_LEVEL_AIR,
+  throttleOut,
+  type Settings,
+} from "@/core";
+import { settingsProposals, type SettingsSchool } from "./stage-settings";
+
+const five = airframePresets["five-inch-freestyle"].airframe;
+const usual: SettingsSchool = { tilt: "by-stage", route: "bank-limit" };
+const applied = (settings: Settings, stage: number, school = usual): Settings =>
+  settingsProposals(settings, five, stage, school).reduce((now, { apply }) => apply(now), settings);
+const families = [
+  { family: "base-super", base: 1, super: 0.7, expo: 0.1 },
+  { family: "centre-end", centreDps: 200, endDps: 700, expo: 0.3 },
+  { family: "end-cubic", endDps: 700, expo: 0.3 },
+] as const;
+
+it.each([0, 1, 2, 3, 4, 5, 6, 7])(
+  "taken together at stage %d they make settings that can be flown and leave nothing to propose",
+  (stage) => {
+    for (const curve of families) {
+      const settings = { ...firstSettings, rates: { roll: curve, pitch: curve, yaw: curve } };
+      const after = applied(settings, stage);
+      expect(() => requireSettings(after)).not.toThrow();
+      expect(settingsProposals(after, five, stage, usual)).toEqual([]);
+    }
+  },
+);
+
+it("begin a learner at about 300 °/s, 60 to 70 % throttle and 30° of bank; flips at about 700, under 800 (common practice, no source)", () => {
+  const learner = applied(firstSettings, 0);
+  expect(curveFeel(learner.rates.pitch).endDps).toBeCloseTo(300, -1);
+  expect(learner.throttle.limit).toEqual({ kind: "scale", fraction: 0.65 });
+  expect(learner.modes.bankLimitDeg).toBe(30);
+  const flips = applied(learner, 4);
+  expect(curveFeel(flips.rates.pitch).endDps).toBeGreaterThan(650);
+  expect(curveFeel(flips.rates.pitch).endDps).toBeLessThan(800);
+  expect(flips.throttle.limit.kind).toBe("off");
+  expect(flips.modes).toEqual({ idleAuthority: true, bankLimitDeg: null, selfLevel: false });
+});
+
+it("put the throttle's mid on the cruise of this aircraft at the tilt proposed, through the limit proposed", () => {
+  const after = applied(firstSettings, 2);
+  expect(throttleOut(after.throttle, after.throttle.mid)).toBeCloseTo(
+    cruise(five, after.tiltDeg, SEA_LEVEL_AIR).throttle,
+    2,
+  );
+});
+
+it("follow the school: one camera angle for ever, straight rate mode, self-level at first", () => {
+  expect(settingsProposals(firstSettings, five, 7, { ...usual, tilt: "fixed" }).map(({ id }) => id)).not.toContain(
+    "tilt",
+  );
+  expect(applied(firstSettings, 0, { ...usual, route: "rate-mode" }).modes.bankLimitDeg).toBeNull();
+  expect(applied(firstSettings, 0, { ...usual, route: "self-level" }).modes.selfLevel).toBe(true);
+  expect(applied(firstSettings, 4, { ...usual, route: "self-level" }).modes.selfLevel).toBe(false);
+});
+
+it("each changes only what it says", () => {
+  const proposals = settingsProposals(firstSettings, five, 0, usual);
+  const tilt = proposals.find(({ id }) => id === "tilt")!;
+  expect(tilt.apply(firstSettings)).toEqual({ ...firstSettings, tiltDeg: 0 });
+  expect(proposals.every(({ reason, now, wanted }) => reason.length > 5 && now !== wanted)).toBe(true);
+  expect(() => settingsProposals(firstSettings, five, 8, usual)).toThrow(/^stage is 8; allowed: 0 to 7$/);
+});

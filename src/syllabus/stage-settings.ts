@@ -1,0 +1,296 @@
+import {
+  cruise,
+  curveFeel,
+  proposedMid,
+  requireSettings,
+  SEA_LEVEL_AIR,
+  type Airframe,
+  type RateCurve,
+  type Settings,
+  type ThrottleProfile,
+} from "@/core";
+
+/** Which way a pilot's school goes where that changes the settings. */
+export interface SettingsSchool {
+  /** One camera angle for ever, or raised by stage. */
+  readonly tilt: "fixed" | "by-stage";
+  /** The first route: self-level, a bank limit, or straight rate mode. */
+  readonly route: "self-level" | "bank-limit" | "rate-mode";
+}
+
+/** One thing that settings could be, with what speaks for it. */
+export interface SettingsProposal {
+  readonly id: string;
+  readonly what: string;
+  readonly now: string;
+  readonly wanted: string;
+  readonly reason: string;
+  /** The settings with only this changed. */
+  readonly apply: (settings: Settings) => Settings;
+}
+
+interface StageSettings {
+  readonly endDps: number;
+  readonly tiltDeg: number;
+  readonly tiltWords: string;
+  /** Share of full throttle; null for no limit. */
+  readonly throttleScale: number | null;
+  readonly throttleExpo: number;
+  readonly bankLimitDeg: number | null;
+  readonly why: string;
+}
+
+/**
+ * Usual settings by stage 0 to 7. Learner's end rate 300, first flips 700 and under 800, throttle 60–70 %, then 85, then off, bank limit 30, 45,
+ * 60, off: common practice, no source. Where practice names a range, the value within it is ours.
+ */
+const byStage: readonly StageSettings[] = [
+  {
+    endDps: 300,
+    tiltDeg: 0,
+    tiltWords: "0–5°",
+    throttleScale: 0.65,
+    throttleExpo: 0.4,
+    bankLimitDeg: 30,
+    why: "first flights: slow to turn, slow to climb",
+  },
+  {
+    endDps: 300,
+    tiltDeg: 0,
+    tiltWords: "0–5°",
+    throttleScale: 0.65,
+    throttleExpo: 0.4,
+    bankLimitDeg: 30,
+    why: "by eye: the aircraft should not outrun the thought",
+  },
+  {
+    endDps: 450,
+    tiltDeg: 10,
+    tiltWords: "0–5° hovering, 5–10° moving, 10–20° in rate mode",
+    throttleScale: 0.85,
+    throttleExpo: 0.4,
+    bankLimitDeg: 60,
+    why: "through the camera: the ground ahead stays in the picture while it slows",
+  },
+  {
+    endDps: 550,
+    tiltDeg: 15,
+    tiltWords: "10–20°",
+    throttleScale: 0.85,
+    throttleExpo: 0.4,
+    bankLimitDeg: null,
+    why: "gaps: slow and exact; the knife edge wants no bank limit",
+  },
+  {
+    endDps: 700,
+    tiltDeg: 20,
+    tiltWords: "15–25°",
+    throttleScale: null,
+    throttleExpo: 0.35,
+    bankLimitDeg: null,
+    why: "flips and rolls: about 700 and under 800 to begin; the punch wants all of the throttle",
+  },
+  {
+    endDps: 720,
+    tiltDeg: 25,
+    tiltWords: "20–30°",
+    throttleScale: null,
+    throttleExpo: 0.35,
+    bankLimitDeg: null,
+    why: "upside down: hang time comes from the punch",
+  },
+  {
+    endDps: 740,
+    tiltDeg: 25,
+    tiltWords: "25–35°",
+    throttleScale: null,
+    throttleExpo: 0.3,
+    bankLimitDeg: null,
+    why: "loops, spins, orbits: more tilt sees into the loop sooner and holds a back-facing orbit with less thrust",
+  },
+  {
+    endDps: 760,
+    tiltDeg: 30,
+    tiltWords: "25–40°",
+    throttleScale: null,
+    throttleExpo: 0.3,
+    bankLimitDeg: null,
+    why: "style and lines: speed without looking at the ground",
+  },
+];
+
+/** Usual tilt of a stage in words. */
+export function usualTilt(stage: number): string {
+  return byStage[stage]?.tiltWords ?? "";
+}
+
+/** What the settings of an aircraft could be at a stage, only where they are not so already. An end rate within a tenth is left alone. */
+export function settingsProposals(
+  settings: Settings,
+  airframe: Airframe,
+  stage: number,
+  school: SettingsSchool,
+): readonly SettingsProposal[] {
+  requireSettings(settings);
+  const wanted = byStage[stage];
+  if (!wanted) throw new RangeError(`stage is ${stage}; allowed: 0 to ${byStage.length - 1}`);
+  const tiltDeg = school.tilt === "fixed" ? settings.tiltDeg : wanted.tiltDeg;
+  const bankLimitDeg = school.route === "rate-mode" ? null : wanted.bankLimitDeg;
+  const selfLevel = school.route === "self-level" && stage <= 1;
+  return [
+    ...endRates(settings, wanted),
+    ...one("tilt", "Camera tilt", `${settings.tiltDeg}°`, `${tiltDeg}°`, `usual here: ${wanted.tiltWords}`, (now) => ({
+      ...now,
+      tiltDeg,
+    })),
+    ...limit(settings, wanted),
+    ...mid(settings, airframe, tiltDeg, wanted),
+    ...one(
+      "expo",
+      "Throttle expo",
+      settings.throttle.expo.toFixed(2),
+      wanted.throttleExpo.toFixed(2),
+      "softens the throttle round the cruise",
+      (now) => ({
+        ...now,
+        throttle: { ...now.throttle, expo: wanted.throttleExpo },
+      }),
+    ),
+    ...one(
+      "bank",
+      "Bank limit",
+      degrees(settings.modes.bankLimitDeg),
+      degrees(bankLimitDeg),
+      bankReason(bankLimitDeg),
+      (now) => ({
+        ...now,
+        modes: { ...now.modes, bankLimitDeg },
+      }),
+    ),
+    ...one(
+      "level",
+      "Self-level",
+      onOff(settings.modes.selfLevel),
+      onOff(selfLevel),
+      selfLevel ? "your route begins so" : "from here the pilot levels",
+      (now) => ({
+        ...now,
+        modes: { ...now.modes, selfLevel },
+      }),
+    ),
+    ...(stage >= 4
+      ? one(
+          "idle",
+          "Authority at idle",
+          onOff(settings.modes.idleAuthority),
+          "on",
+          "a flip at closed throttle does not happen without it",
+          (now) => ({
+            ...now,
+            modes: { ...now.modes, idleAuthority: true },
+          }),
+        )
+      : []),
+  ];
+}
+
+function one(
+  id: string,
+  what: string,
+  now: string,
+  wanted: string,
+  reason: string,
+  apply: SettingsProposal["apply"],
+): SettingsProposal[] {
+  return now === wanted ? [] : [{ id, what, now, wanted, reason, apply }];
+}
+
+function endRates(settings: Settings, { endDps, why }: StageSettings): SettingsProposal[] {
+  return (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
+    // Yaw is flown a little slower than the others.
+    const target = axis === "yaw" ? Math.round((0.8 * endDps) / 10) * 10 : endDps;
+    const now = curveFeel(settings.rates[axis]).endDps;
+    if (Math.abs(now - target) <= 0.1 * target) return [];
+    return one(`end-${axis}`, `End rate, ${axis}`, `${Math.round(now)} °/s`, `${target} °/s`, why, (from) => ({
+      ...from,
+      rates: { ...from.rates, [axis]: withEnd(from.rates[axis], target) },
+    }));
+  });
+}
+
+/** The same shape of curve with another end rate. */
+function withEnd(curve: RateCurve, endDps: number): RateCurve {
+  const ratio = endDps / curveFeel(curve).endDps;
+  switch (curve.family) {
+    case "end-cubic":
+      return { ...curve, endDps };
+    case "centre-end":
+      return { ...curve, endDps, centreDps: Math.max(10, Math.round(curve.centreDps * ratio)) };
+    case "base-super":
+      return baseWithEnd(curve, endDps);
+  }
+}
+
+/** End rate 200·base/(1 − super) for a base up to 2: the base moves within what feels alike, the super takes the rest. */
+function baseWithEnd(curve: Extract<RateCurve, { family: "base-super" }>, endDps: number): RateCurve {
+  const base = Math.min(1.6, Math.max(0.4, Math.min(curve.base, endDps / 200)));
+  const superRate = Math.min(0.95, Math.max(0, 1 - (200 * base) / endDps));
+  return { ...curve, base, super: Number(superRate.toFixed(3)) };
+}
+
+function limit(settings: Settings, { throttleScale }: StageSettings): SettingsProposal[] {
+  const { limit: now } = settings.throttle;
+  const words = (fraction: number | null, kind: string) =>
+    fraction === null ? "off" : `${kind} ${Math.round(100 * fraction)} %`;
+  return one(
+    "limit",
+    "Throttle limit",
+    words(now.kind === "off" ? null : now.fraction, now.kind),
+    words(throttleScale, "scale"),
+    throttleScale === null
+      ? "the punch wants all of it"
+      : "all of the stick, less of the power: 60–70 %, then 85, then off",
+    (from) => ({
+      ...from,
+      throttle: {
+        ...from.throttle,
+        limit: limitOf(throttleScale),
+      },
+    }),
+  );
+}
+
+function mid(
+  settings: Settings,
+  airframe: Airframe,
+  tiltDeg: number,
+  { throttleScale }: StageSettings,
+): SettingsProposal[] {
+  // Through the limit that is proposed beside it.
+  const limited = { ...settings.throttle, limit: limitOf(throttleScale) };
+  const wanted = cruiseMid(limited, airframe, tiltDeg);
+  if (wanted === null || Math.abs(wanted - settings.throttle.mid) <= 0.02) return [];
+  const reason = "softest where this aircraft cruises at that tilt";
+  return one("mid", "Throttle mid", settings.throttle.mid.toFixed(2), wanted.toFixed(2), reason, (from) => ({
+    ...from,
+    throttle: { ...from.throttle, mid: wanted },
+  }));
+}
+
+const limitOf = (throttleScale: number | null): ThrottleProfile["limit"] =>
+  throttleScale === null ? { kind: "off", fraction: 1 } : { kind: "scale", fraction: throttleScale };
+
+/** The mid on the cruise, or null for an aircraft that cannot cruise level at this tilt. */
+function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number): number | null {
+  try {
+    return Number(proposedMid(profile, cruise(airframe, tiltDeg, SEA_LEVEL_AIR).throttle).toFixed(2));
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+const degrees = (value: number | null) => (value === null ? "none" : `${value}°`);
+const onOff = (value: boolean) => (value ? "on" : "off");
+const bankReason = (limitDeg: number | null) =>
+  limitDeg === null ? "everything from here leaves it behind" : "a learner's limit: 30, 45, 60, then off";

@@ -1,0 +1,48 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import { useTheme } from "@mui/material/styles";
+import { groundOutline, groundShare, type Lens, type Quaternion } from "@/core";
+
+interface CameraViewProps {
+  /** What is shown, such as "rolled half over". */
+  readonly title: string;
+  readonly attitude: Quaternion;
+  readonly tiltDeg: number;
+  readonly lens: Lens;
+}
+
+/** What the camera sees in an attitude: sky, ground and the horizon between, with the share of ground. */
+export function CameraView({ title, attitude, tiltDeg, lens }: CameraViewProps) {
+  const { tokens } = useTheme();
+  const camera = { tiltDeg, verticalFovDeg: lens.verticalFovDeg, aspect: lens.aspect };
+  const outline = groundOutline(attitude, camera);
+  const share = Math.round(100 * groundShare(attitude, camera));
+  const { aspect } = lens;
+  const cross = 0.14;
+  return (
+    <Box component="figure" sx={{ m: 0, minWidth: 0 }}>
+      <svg
+        viewBox={`${-aspect} -1 ${2 * aspect} 2`}
+        width="100%"
+        role="img"
+        aria-label={`${title}: ${share} % of the picture is ground`}
+        style={{ display: "block", border: `1.5px solid ${tokens.ink}` }}
+      >
+        <rect x={-aspect} y={-1} width={2 * aspect} height={2} fill={tokens.depths[1]} />
+        {outline.length > 0 && (
+          <polygon
+            points={outline.map(([x, y]) => `${x},${-y}`).join(" ")}
+            fill={tokens.depths[4]}
+            stroke={tokens.ink}
+            strokeWidth={0.03}
+          />
+        )}
+        <path d={`M${-cross} 0H${cross}M0 ${-cross}V${cross}`} stroke={tokens.ink} strokeWidth={0.03} fill="none" />
+      </svg>
+      <Box component="figcaption" sx={{ fontSize: "0.8rem", lineHeight: 1.25, mt: 0.5 }}>
+        {title}, <span className="num">{share} %</span> ground
+      </Box>
+    </Box>
+  );
+}
