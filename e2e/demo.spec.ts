@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { demoAddress, signIn } from "./addresses";
@@ -166,6 +167,51 @@ for (const look of ["light", "dark", "sun"]) {
     }
   });
 }
+
+test("setup, part by part: nothing serious for assistive technology, nothing wider than a phone", async ({ page }) => {
+  test.setTimeout(150_000);
+  await openPilot(page, "Corvin Haldt");
+  await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
+  for (const part of ["Rates", "Throttle", "Tilt", "Mix", "Fleet", "By stage", "Measured"]) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole("tab", { name: part }).click();
+    await expect(page.getByRole("tabpanel")).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const grave = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+    expect(
+      grave.map(({ id, nodes }) => `${part} ${id}: ${nodes.map(({ target }) => target.join(" ")).join(" | ")}`),
+    ).toEqual([]);
+    await page.setViewportSize({ width: 390, height: 844 });
+    expect([part, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([part, 390]);
+  }
+});
+
+test("an aircraft is measured, set by stage, taken out as a file and read back in", async ({ page }) => {
+  await openPilot(page, "Perrin Askew");
+  await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
+  await page.getByRole("tab", { name: "Measured" }).click();
+  await page.getByLabel("Weight, g").fill("712");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await page.getByRole("button", { name: "Keep these measurements" }).click();
+  await expect(page.getByText("712 g (measured)", { exact: false })).toBeVisible();
+  await page.getByRole("tab", { name: "By stage" }).click();
+  await page.getByRole("button", { name: /^Take all/ }).click();
+  await expect(page.getByText("tilt 5° → 20°")).toBeVisible();
+  const downloading = page.waitForEvent("download");
+  await page.getByRole("button", { name: "As JSON" }).click();
+  const file = await (await downloading).path();
+  await page.keyboard.press("u");
+  await expect(page.getByText("tilt 5° → 20°")).toHaveCount(0);
+  await page.getByLabel("File with a setup").setInputFiles({
+    name: "setup.json",
+    mimeType: "application/json",
+    buffer: await readFile(file),
+  });
+  await expect(page.getByText("tilt 5° → 20°")).toBeVisible();
+  await expect(page.getByLabel("Why it changes")).toHaveValue("From the file setup.json");
+  await page.getByRole("button", { name: "Save as setup 2" }).click();
+  await expect(page.getByRole("heading", { name: "Change setup 2" })).toBeVisible();
+});
 
 test("pages carry a strict policy with a fresh nonce, and nothing on them breaks it", async ({ page }) => {
   const { request } = page;

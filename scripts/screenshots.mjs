@@ -34,6 +34,7 @@ const views = {
   "setup-mix": async (page) => openSetup(page, "Corvin Haldt", "Mix"),
   "setup-fleet": async (page) => openSetup(page, "Corvin Haldt", "Fleet"),
   "setup-stage": async (page) => openSetup(page, "Perrin Askew", "By stage"),
+  "setup-measured": async (page) => openSetup(page, "Perrin Askew", "Measured"),
   brief: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));

@@ -19,7 +19,15 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
   jest.mocked(useBrief).mockReturnValue(state);
   const standing = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
   const data: BriefData = {
-    pilot: { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "thumbs", version: 1 },
+    pilot: {
+      id: "odo",
+      squadId: "squad",
+      name: "Odo Fenn",
+      stickMode: 2,
+      grip: "thumbs",
+      settingsFrozen: false,
+      version: 1,
+    },
     aircraft: {
       id: "plank",
       pilotId: "odo",

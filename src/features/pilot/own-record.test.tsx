@@ -17,7 +17,15 @@ const request = (change: Partial<SignOffRequest> = {}): SignOffRequest => ({
   ...change,
 });
 const data = (change: Partial<PilotData> = {}): PilotData => ({
-  pilot: { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "pinch", version: 4 },
+  pilot: {
+    id: "odo",
+    squadId: "squad",
+    name: "Odo Fenn",
+    stickMode: 2,
+    grip: "pinch",
+    settingsFrozen: false,
+    version: 4,
+  },
   standing: standingOf({ attempts: [], signedOff: new Set(), setupId: null, nowMs: 0 }),
   milestones: [],
   notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0 }],

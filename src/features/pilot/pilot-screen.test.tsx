@@ -32,7 +32,15 @@ const milestone: Milestone = {
 function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}): PilotData {
   const milestones = change.milestones ?? [];
   return {
-    pilot: { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "pinch", version: 4 },
+    pilot: {
+      id: "odo",
+      squadId: "squad",
+      name: "Odo Fenn",
+      stickMode: 2,
+      grip: "pinch",
+      settingsFrozen: false,
+      version: 4,
+    },
     standing: standingOf({ attempts, signedOff: new Set(milestones.map((one) => one.stepId)), setupId: "s", nowMs }),
     milestones,
     notes: [],

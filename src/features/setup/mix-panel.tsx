@@ -1,6 +1,7 @@
 "use client";
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
@@ -42,6 +43,9 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
           Mix at {tiltDeg}° of tilt
         </Typography>
         <Box sx={{ flex: 1 }} />
+        <Button size="small" sx={{ displayPrint: "none" }} onClick={() => window.print()}>
+          Print this table
+        </Button>
         <ToggleButtonGroup
           size="small"
           exclusive

@@ -61,10 +61,14 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const { any: anyBad } = useBadFields();
   const latest = data.setups[0];
   const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
-  const { draft, restored, change, drop } = useDraft(aircraft.id, saved);
+  const { draft, restored, change, drop, undo, redo } = useDraft(aircraft.id, saved);
   const keys = useMemo(
-    () => tabs.map(({ id, name }, i) => ({ key: String(i + 1), label: `Part: ${name}`, run: () => setTab(id) })),
-    [setTab],
+    () => [
+      ...tabs.map(({ id, name }, i) => ({ key: String(i + 1), label: `Part: ${name}`, run: () => setTab(id) })),
+      { key: "u", label: "Undo the last change", run: () => undo?.() },
+      { key: "r", label: "Redo it", run: () => redo?.() },
+    ],
+    [setTab, undo, redo],
   );
   useKeys(keys);
   const ghosts = useMemo<Ghost[]>(
@@ -80,6 +84,8 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   );
   const [failure, setFailure] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
+  const [thawed, setThawed] = useState(false);
+  const frozen = data.pilot.settingsFrozen && latest !== undefined && !thawed;
   const [sendId] = useState(() => newId());
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
@@ -111,6 +117,16 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
 
   return (
     <>
+      {frozen && (
+        <Alert
+          severity="warning"
+          sx={{ mb: 2 }}
+          action={<Button onClick={() => setThawed(true)}>Change them all the same</Button>}
+        >
+          The settings of {data.pilot.name} are frozen: hands learn best on what does not change. Change them for a
+          reason, not for a bad day.
+        </Alert>
+      )}
       {restored && (
         <Alert severity="info" sx={{ mb: 2 }} action={<Button onClick={() => drop(saved)}>Drop them</Button>}>
           Changes from before that were never saved are back.
@@ -130,7 +146,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             onChange={(_, next: Tab) => setTab(next)}
             variant="scrollable"
             aria-label="Parts of the setup"
-            sx={(theme) => ({ borderBottom: `1.5px solid ${theme.tokens.ink}`, minHeight: 40 })}
+            sx={(theme) => ({ borderBottom: `1.5px solid ${theme.tokens.ink}`, minHeight: 40, displayPrint: "none" })}
           >
             {tabs.map(({ id, name }) => (
               <MuiTab key={id} value={id} label={name} id={`tab-${id}`} aria-controls={`part-${id}`} />
@@ -168,7 +184,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             )}
           </Box>
         </Box>
-        <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
+        <Box sx={{ display: "grid", displayPrint: "none", gap: 2, alignContent: "start" }}>
           <Typography variant="h2">
             {!data.mayChange ? "Try it out" : latest ? `Change setup ${latest.number}` : "First setup"}
           </Typography>
@@ -209,7 +225,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
                 slotProps={{ htmlInput: { maxLength: 300 } }}
               />
               {failure && <Alert severity="error">{failure}</Alert>}
-              <Button variant="contained" onClick={save} disabled={saving || anyBad}>
+              <Button variant="contained" onClick={save} disabled={saving || anyBad || frozen}>
                 {anyBad
                   ? "Mend the marked number first"
                   : saving
@@ -222,6 +238,16 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             <Typography color="text.secondary">
               Move anything; saving makes a new version and keeps this one.
             </Typography>
+          )}
+          {(undo || redo) && (
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <Button size="small" disabled={!undo} onClick={() => undo?.()}>
+                Undo
+              </Button>
+              <Button size="small" disabled={!redo} onClick={() => redo?.()}>
+                Redo
+              </Button>
+            </Box>
           )}
           <SetupFiles
             aircraftName={aircraft.name}

@@ -6,7 +6,15 @@ import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen
 import type { SetupData } from "./load";
 import { SetupScreen } from "./setup-screen";
 
-const pilot = { id: "odo", squadId: "squad", name: "Odo Fenn", stickMode: 2, grip: "thumbs", version: 1 } as const;
+const pilot = {
+  id: "odo",
+  squadId: "squad",
+  name: "Odo Fenn",
+  stickMode: 2,
+  grip: "thumbs",
+  settingsFrozen: false,
+  version: 1,
+} as const;
 const aircraft: Aircraft = {
   id: "plank",
   pilotId: "odo",
@@ -318,4 +326,32 @@ describe("measured at the field", () => {
     type("Seconds for ten", "6,0");
     expect(screen.getByText(/less than the curve/)).toHaveTextContent("600 °/s, 10 % less than the curve's 667 °/s.");
   });
+});
+
+it("goes back and forth over changes that were not saved, by button and by key", async () => {
+  renderScreen(<SetupScreen data={data()} />);
+  let nowMs = 100_000;
+  jest.spyOn(Date, "now").mockImplementation(() => (nowMs += 10_000));
+  for (const value of ["0.75", "0.80"]) {
+    type("pitch super, typed", value);
+    fireEvent.blur(screen.getByLabelText("pitch super, typed"));
+  }
+  const value = () => (screen.getByLabelText("pitch super, typed") as HTMLInputElement).value;
+  await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+  expect(value()).toBe("0.75");
+  await userEvent.keyboard("u");
+  expect(value()).toBe("0.70");
+  expect(screen.getByRole("button", { name: "Undo" })).toBeDisabled();
+  await userEvent.keyboard("rr");
+  expect(value()).toBe("0.80");
+  jest.restoreAllMocks();
+});
+
+it("warns before frozen settings are changed, and lets the coach decide", async () => {
+  renderScreen(<SetupScreen data={data({ pilot: { ...pilot, settingsFrozen: true } })} />);
+  expect(screen.getByText(/The settings of Odo Fenn are frozen/)).toBeVisible();
+  type("pitch super, typed", "0.75");
+  expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeDisabled();
+  await userEvent.click(screen.getByRole("button", { name: "Change them all the same" }));
+  expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeEnabled();
 });

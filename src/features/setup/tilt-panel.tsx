@@ -27,6 +27,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { quantityText } from "@/ui/units/quantity";
 import { NumberSlider } from "./number-slider";
+import { Protractor } from "./protractor";
 
 const bankLimits = [30, 45, 60] as const;
 const TILTS_DEG = Array.from({ length: 31 }, (_, i) => 2 * i);
@@ -81,6 +82,7 @@ export function TiltPanel({
       </Box>
       <Views settings={settings} />
       <CruiseCharts settings={settings} airframe={airframe} />
+      <Protractor onTilt={(measured) => onChange({ tiltDeg: measured })} />
       <Typography variant="h2" sx={{ mt: 2 }}>
         Modes
       </Typography>

@@ -1,4 +1,6 @@
-import { IsInt, Max, Min } from "class-validator";
+import "reflect-metadata";
+import { Transform } from "class-transformer";
+import { IsBoolean, IsInt, IsOptional, Max, Min } from "class-validator";
 import { IsId, IsName, IsOneOf } from "@/server/actions";
 import { grips, type Grip } from "@/server/repositories";
 
@@ -11,6 +13,11 @@ export class AddPilotInput {
   @IsInt({ message: "stick mode is 1, 2, 3 or 4" })
   stickMode!: number;
   @IsOneOf(grips) grip!: Grip;
+  /** Forms send words. */
+  @IsOptional()
+  @IsBoolean({ message: "settings are frozen or not" })
+  @Transform(({ value }: { value: unknown }) => ({ yes: true, no: false })[value as string] ?? value)
+  settingsFrozen?: boolean;
 }
 
 export class EditPilotInput extends AddPilotInput {

@@ -11,6 +11,8 @@ export interface Pilot {
   /** Stick mode 1 to 4 of the transmitter. */
   readonly stickMode: number;
   readonly grip: Grip;
+  /** Whose school is to leave good settings alone: an edit wants a second thought. */
+  readonly settingsFrozen: boolean;
   readonly version: number;
 }
 
@@ -20,6 +22,7 @@ interface PilotRow {
   name: string;
   stick_mode: number;
   grip: Grip;
+  settings_frozen: number;
   version: number;
 }
 
@@ -29,12 +32,13 @@ export interface Reach {
   readonly pilotId: string | null;
 }
 
-const fromRow = ({ id, squad_id, name, stick_mode, grip, version }: PilotRow): Pilot => ({
+const fromRow = ({ id, squad_id, name, stick_mode, grip, settings_frozen, version }: PilotRow): Pilot => ({
   id,
   squadId: squad_id,
   name,
   stickMode: stick_mode,
   grip,
+  settingsFrozen: Boolean(settings_frozen),
   version,
 });
 
@@ -55,14 +59,19 @@ export async function findPilot(id: string): Promise<Pilot | undefined> {
   return row && fromRow(row);
 }
 
-export async function insertPilot(transaction: Transaction, pilot: Omit<Pilot, "version">, now: Date): Promise<void> {
-  const { id, squadId, name, stickMode, grip } = pilot;
+export async function insertPilot(
+  transaction: Transaction,
+  pilot: Omit<Pilot, "version" | "settingsFrozen"> & Partial<Pick<Pilot, "settingsFrozen">>,
+  now: Date,
+): Promise<void> {
+  const { id, squadId, name, stickMode, grip, settingsFrozen = false } = pilot;
   await insertOnce(transaction, "pilot", {
     id,
     squad_id: squadId,
     name,
     stick_mode: stickMode,
     grip,
+    settings_frozen: settingsFrozen,
     created_at: now,
   });
 }
@@ -70,11 +79,18 @@ export async function insertPilot(transaction: Transaction, pilot: Omit<Pilot, "
 /** Changes a pilot whose version is still the one that was read. Returns whether it was. */
 export async function updatePilot(
   transaction: Transaction,
-  { id, squadId, name, stickMode, grip, version }: Pilot,
+  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Pilot,
 ): Promise<boolean> {
   const changed = await transaction("pilot")
     .where({ id, version })
-    .update({ squad_id: squadId, name, stick_mode: stickMode, grip, version: version + 1 });
+    .update({
+      squad_id: squadId,
+      name,
+      stick_mode: stickMode,
+      grip,
+      settings_frozen: settingsFrozen,
+      version: version + 1,
+    });
   return changed === 1;
 }
 

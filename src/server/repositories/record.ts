@@ -16,7 +16,7 @@ export interface PilotRecord {
   readonly format: "bathygon-pilot-record";
   readonly version: 1;
   readonly exportedAt: string;
-  readonly pilot: Named & { readonly stickMode: number; readonly grip: Grip };
+  readonly pilot: Named & { readonly stickMode: number; readonly grip: Grip; readonly settingsFrozen?: boolean };
   readonly aircraft: readonly (Named & {
     readonly presetId: string;
     readonly airframe: Airframe;
@@ -113,7 +113,13 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
     format: "bathygon-pilot-record",
     version: 1,
     exportedAt: iso(now),
-    pilot: { id: pilot.id, name: pilot.name, stickMode: pilot.stick_mode, grip: pilot.grip },
+    pilot: {
+      id: pilot.id,
+      name: pilot.name,
+      stickMode: pilot.stick_mode,
+      grip: pilot.grip,
+      settingsFrozen: Boolean(pilot.settings_frozen),
+    },
     aircraft: aircraft.map((row) => ({
       id: row.id,
       name: row.name,
@@ -232,6 +238,7 @@ export async function writeRecord(
           name: pilot.name,
           stick_mode: pilot.stickMode,
           grip: pilot.grip,
+          settings_frozen: pilot.settingsFrozen ?? false,
           created_at: now,
         },
       ],

@@ -76,10 +76,14 @@ it("all writes of one action stand or none", async () => {
 });
 
 it("changes a pilot only on the version that was read", async () => {
-  const change = { ...pilot, name: "Changed", version: 1 };
+  const change = { ...pilot, name: "Changed", settingsFrozen: true, version: 1 };
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe(true);
   expect(await inTransaction((transaction) => updatePilot(transaction, { ...change, name: "Too late" }))).toBe(false);
-  expect((await listPilots({ coachId: coach.id, pilotId: null }))[0]).toMatchObject({ name: "Changed", version: 2 });
+  expect((await listPilots({ coachId: coach.id, pilotId: null }))[0]).toMatchObject({
+    name: "Changed",
+    settingsFrozen: true,
+    version: 2,
+  });
 });
 
 it("gives the newest setup of each aircraft, and all versions newest first", async () => {

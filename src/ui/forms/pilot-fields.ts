@@ -8,7 +8,7 @@ const grips = [
 
 /** The fields of a pilot, for adding and for changing one. Which squad is asked only where there are several. */
 export function pilotFields(
-  pilot: { name: string; stickMode: number; grip: string; squadId?: string },
+  pilot: { name: string; stickMode: number; grip: string; squadId?: string; settingsFrozen?: boolean },
   squads: readonly { readonly id: string; readonly name: string }[],
 ): readonly FormField[] {
   const squad: FormField = {
@@ -31,5 +31,14 @@ export function pilotFields(
       ]),
     },
     { name: "grip", label: "Grip", initial: pilot.grip, options: grips },
+    {
+      name: "settingsFrozen",
+      label: "Settings",
+      initial: pilot.settingsFrozen ? "yes" : "no",
+      options: [
+        ["no", "reviewed by stage"],
+        ["yes", "frozen once good"],
+      ],
+    },
   ];
 }

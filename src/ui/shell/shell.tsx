@@ -61,7 +61,7 @@ function Frame({ children }: { children: ReactNode }) {
       >
         To the content
       </Box>
-      <Box sx={{ display: { xs: "none", md: "block" }, width: RAIL_WIDTH, flexShrink: 0 }}>
+      <Box sx={{ display: { xs: "none", md: "block" }, displayPrint: "none", width: RAIL_WIDTH, flexShrink: 0 }}>
         <Box sx={{ position: "fixed", top: 0, bottom: 0, width: RAIL_WIDTH }}>
           <Rail />
         </Box>
@@ -79,6 +79,7 @@ function Frame({ children }: { children: ReactNode }) {
           component="header"
           sx={(theme) => ({
             display: "flex",
+            "@media print": { display: "none" },
             alignItems: "center",
             gap: { xs: 1, md: 3 },
             px: { xs: 1, md: 3 },

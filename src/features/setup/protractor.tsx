@@ -1,0 +1,134 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useEffect, useRef, useState } from "react";
+import { settingsRanges } from "@/core";
+import { askForAngle, phoneAngle, simulatedAngle, type AngleSensor } from "@/ui/sensors/angle-sensor";
+
+const SILENT_MS = 2000;
+/** What the made-up phone reads on the plate and on the lens. */
+const SIMULATED = { plate: 1, lens: 28 } as const;
+type Place = "plate" | "lens";
+const places = [
+  ["plate", "along the frame's plate"],
+  ["lens", "along the camera"],
+] as const;
+
+/** The true tilt from two angles: a phone held against the plate, then against the lens; or both typed from a protractor. */
+export function Protractor({
+  onTilt,
+  sensor = phoneAngle,
+}: {
+  onTilt: (tiltDeg: number) => void;
+  sensor?: AngleSensor;
+}) {
+  const [reading, setReading] = useState<Place | null>(null);
+  const [simulated, setSimulated] = useState(false);
+  const [typed, setTyped] = useState<Readonly<Record<Place, string>>>({ plate: "", lens: "" });
+  const number = (place: Place) => (typed[place].trim() === "" ? NaN : Number(typed[place].replace(",", ".")));
+  const tiltDeg = Math.abs(number("lens") - number("plate"));
+  const [least, most] = settingsRanges.tiltDeg;
+  const plausible = tiltDeg >= least && tiltDeg <= most;
+  return (
+    <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        Measure the tilt
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>
+        Hold a phone by its long side along the frame&apos;s plate, then along the camera&apos;s side, pointing the same
+        way. After a crash this is the first thing to check.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "start" }}>
+        {places.map(([place, name]) => (
+          <Box key={place} sx={{ display: "grid", gap: 0.5 }}>
+            <TextField
+              size="small"
+              label={`Angle ${name}, °`}
+              value={typed[place]}
+              onChange={(event) => setTyped({ ...typed, [place]: event.target.value })}
+              slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 8 } }}
+              sx={{ width: 250 }}
+            />
+            {reading === place ? (
+              <Reading
+                key={String(simulated)}
+                sensor={simulated ? simulatedAngle(SIMULATED[place]) : sensor}
+                onTake={(angleDeg) => {
+                  setTyped({ ...typed, [place]: angleDeg.toFixed(1) });
+                  setReading(null);
+                }}
+                onSimulate={() => setSimulated(true)}
+                onStop={() => setReading(null)}
+              />
+            ) : (
+              <Button size="small" onClick={async () => (await askForAngle()) && setReading(place)}>
+                Read it with this phone
+              </Button>
+            )}
+          </Box>
+        ))}
+        {Number.isFinite(tiltDeg) && (
+          <Button variant="outlined" disabled={!plausible} onClick={() => onTilt(Math.round(tiltDeg))}>
+            {plausible ? `Set the tilt to ${Math.round(tiltDeg)}°` : `${Math.round(tiltDeg)}° cannot be; measure again`}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** The angle as it is read, steadied over the last readings. */
+function Reading(props: {
+  sensor: AngleSensor;
+  onTake: (angleDeg: number) => void;
+  onSimulate: () => void;
+  onStop: () => void;
+}) {
+  const { sensor, onTake, onSimulate, onStop } = props;
+  const [angleDeg, setAngle] = useState<number | null>(null);
+  const [silent, setSilent] = useState(false);
+  const source = useRef(sensor);
+  useEffect(() => {
+    source.current = sensor;
+  });
+  useEffect(() => {
+    const last: number[] = [];
+    const stop = source.current((value) => {
+      last.push(value);
+      if (last.length > 10) last.shift();
+      setAngle(last.reduce((sum, one) => sum + one, 0) / last.length);
+    });
+    const timer = setTimeout(() => setSilent(true), SILENT_MS);
+    return () => {
+      stop();
+      clearTimeout(timer);
+    };
+  }, []);
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "center", minHeight: 44 }}>
+      {angleDeg !== null ? (
+        <>
+          <b className="num">{angleDeg.toFixed(1)}°</b>
+          <Button size="small" variant="contained" onClick={() => onTake(angleDeg)}>
+            Take it
+          </Button>
+        </>
+      ) : silent ? (
+        <>
+          <span>No sensor here; type it.</span>
+          <Button size="small" onClick={onSimulate}>
+            Try a made-up one
+          </Button>
+        </>
+      ) : (
+        <span>Waiting for the sensor</span>
+      )}
+      <Button size="small" onClick={onStop}>
+        Stop
+      </Button>
+    </Box>
+  );
+}
