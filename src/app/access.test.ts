@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { readdirSync } from "node:fs";
 import { join, relative } from "node:path";
 import { v7 as newId } from "uuid";
@@ -285,6 +286,30 @@ describe("pages and downloads", () => {
       const turnedAway = role === "stranger" ? /^(to \/sign-in|401)$/ : /^403$/;
       expect([role, answer]).toEqual([role, sees.includes(role) ? "200" : expect.stringMatching(turnedAway)]);
     }
+  });
+
+  it("addresses of any shape are never a fault of the server", async () => {
+    const word = fc.oneof(
+      fc.string(),
+      fc.string({ unit: "binary" }),
+      fc.constantFrom(made.odo, "record.json", "..", "%00"),
+    );
+    browser.token = tokens.owner;
+    await fc.assert(
+      fc.asyncProperty(word, word, async (one, other) => {
+        for (const [file, parameters] of [
+          ["records/[pilot]/[file]/route.ts", { params: { pilot: one, file: other } }],
+          ["schemas/[name]/route.ts", { params: { name: one } }],
+          ["(field)/session/[id]/page.tsx", { params: { id: one } }],
+          ["(desk)/pilot/page.tsx", { search: { pilot: one, aircraft: other } }],
+          ["(desk)/brief/page.tsx", { search: { pilot: made.odo, step: one, direction: other } }],
+          ["(desk)/records/page.tsx", { search: { before: one } }],
+        ] as const) {
+          expect(["200", "403", "404"]).toContain(await visit(file, parameters));
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it("leads everybody to their own page", async () => {

@@ -2,9 +2,11 @@ import {
   airframePresets,
   cruise,
   curveFeel,
+  dpsPerMillimetre,
   firstSettings,
   requireSettings,
   SEA_LEVEL_AIR,
+  stickTravelByGrip,
   throttleOut,
   type Settings,
 } from "@/core";
@@ -13,7 +15,7 @@ import { settingsProposals, type SettingsSchool } from "./stage-settings";
 const five = airframePresets["five-inch-freestyle"].airframe;
 const usual: SettingsSchool = { tilt: "by-stage", route: "bank-limit" };
 const applied = (settings: Settings, stage: number, school = usual): Settings =>
-  settingsProposals(settings, five, stage, school).reduce((now, { apply }) => apply(now), settings);
+  settingsProposals(settings, five, stage, school, "thumbs").reduce((now, { apply }) => apply(now), settings);
 const families = [
   { family: "base-super", base: 1, super: 0.7, expo: 0.1 },
   { family: "centre-end", centreDps: 200, endDps: 700, expo: 0.3 },
@@ -27,7 +29,7 @@ it.each([0, 1, 2, 3, 4, 5, 6, 7])(
       const settings = { ...firstSettings, rates: { roll: curve, pitch: curve, yaw: curve } };
       const after = applied(settings, stage);
       expect(() => requireSettings(after)).not.toThrow();
-      expect(settingsProposals(after, five, stage, usual)).toEqual([]);
+      expect(settingsProposals(after, five, stage, usual, "thumbs")).toEqual([]);
     }
   },
 );
@@ -53,18 +55,30 @@ it("put the throttle's mid on the cruise of this aircraft at the tilt proposed, 
 });
 
 it("follow the school: one camera angle for ever, straight rate mode, self-level at first", () => {
-  expect(settingsProposals(firstSettings, five, 7, { ...usual, tilt: "fixed" }).map(({ id }) => id)).not.toContain(
-    "tilt",
-  );
+  expect(
+    settingsProposals(firstSettings, five, 7, { ...usual, tilt: "fixed" }, "thumbs").map(({ id }) => id),
+  ).not.toContain("tilt");
   expect(applied(firstSettings, 0, { ...usual, route: "rate-mode" }).modes.bankLimitDeg).toBeNull();
   expect(applied(firstSettings, 0, { ...usual, route: "self-level" }).modes.selfLevel).toBe(true);
   expect(applied(firstSettings, 4, { ...usual, route: "self-level" }).modes.selfLevel).toBe(false);
 });
 
 it("each changes only what it says", () => {
-  const proposals = settingsProposals(firstSettings, five, 0, usual);
+  const proposals = settingsProposals(firstSettings, five, 0, usual, "thumbs");
   const tilt = proposals.find(({ id }) => id === "tilt")!;
   expect(tilt.apply(firstSettings)).toEqual({ ...firstSettings, tiltDeg: 0 });
   expect(proposals.every(({ reason, now, wanted }) => reason.length > 5 && now !== wanted)).toBe(true);
-  expect(() => settingsProposals(firstSettings, five, 8, usual)).toThrow(/^stage is 8; allowed: 0 to 7$/);
+  expect(() => settingsProposals(firstSettings, five, 8, usual, "thumbs")).toThrow(/^stage is 8; allowed: 0 to 7$/);
+});
+
+it("soften the centre for a grip that moves the stick little, and leave it for one that moves it far", () => {
+  const quick = { family: "end-cubic", endDps: 700, expo: 0.62 } as const;
+  const settings = { ...firstSettings, rates: { roll: quick, pitch: quick, yaw: quick } };
+  const centres = (grip: "thumbs" | "pinch") =>
+    settingsProposals(settings, five, 4, usual, grip).filter(({ id }) => id.startsWith("centre"));
+  expect(centres("pinch")).toEqual([]);
+  const [roll] = centres("thumbs");
+  const after = roll.apply(settings).rates.roll;
+  expect(dpsPerMillimetre(after, 0, stickTravelByGrip.thumbs)).toBeCloseTo(22, 1);
+  expect(curveFeel(after).endDps).toBeCloseTo(700, 6);
 });

@@ -1,9 +1,12 @@
 import {
   cruise,
   curveFeel,
+  dpsPerMillimetre,
   proposedMid,
   requireSettings,
   SEA_LEVEL_AIR,
+  stickTravelByGrip,
+  tipTravelMm,
   type Airframe,
   type RateCurve,
   type Settings,
@@ -130,6 +133,7 @@ export function settingsProposals(
   airframe: Airframe,
   stage: number,
   school: SettingsSchool,
+  grip: keyof typeof stickTravelByGrip,
 ): readonly SettingsProposal[] {
   requireSettings(settings);
   const wanted = byStage[stage];
@@ -137,8 +141,15 @@ export function settingsProposals(
   const tiltDeg = school.tilt === "fixed" ? settings.tiltDeg : wanted.tiltDeg;
   const bankLimitDeg = school.route === "rate-mode" ? null : wanted.bankLimitDeg;
   const selfLevel = school.route === "self-level" && stage <= 1;
+  const ends = endRates(settings, wanted);
   return [
-    ...endRates(settings, wanted),
+    ...ends,
+    // As the curves are once their ends are right.
+    ...centres(
+      ends.reduce((now, { apply }) => apply(now), settings),
+      stage,
+      grip,
+    ),
     ...one("tilt", "Camera tilt", `${settings.tiltDeg}°`, `${tiltDeg}°`, `usual here: ${wanted.tiltWords}`, (now) => ({
       ...now,
       tiltDeg,
@@ -216,6 +227,44 @@ function endRates(settings: Settings, { endDps, why }: StageSettings): SettingsP
       rates: { ...from.rates, [axis]: withEnd(from.rates[axis], target) },
     }));
   });
+}
+
+/** Most turning rate for a millimetre of stick at the centre, °/s per mm: a learner's, and from the flips on. Ours; hands differ. */
+const MOST_PER_MM = { learning: 14, flying: 22 } as const;
+
+/** A grip that moves the stick tip little wants softer centres. */
+function centres(settings: Settings, stage: number, grip: keyof typeof stickTravelByGrip): SettingsProposal[] {
+  const most = stage < 4 ? MOST_PER_MM.learning : MOST_PER_MM.flying;
+  const travel = stickTravelByGrip[grip];
+  return (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
+    const now = dpsPerMillimetre(settings.rates[axis], 0, travel);
+    if (now <= 1.02 * most) return [];
+    const reason = `with ${grip === "hybrid" ? "a hybrid grip" : grip} a millimetre at the centre already turns that much`;
+    return one(
+      `centre-${axis}`,
+      `Centre, ${axis}`,
+      `${now.toFixed(0)} °/s per mm`,
+      `${most} °/s per mm`,
+      reason,
+      (from) => ({
+        ...from,
+        rates: { ...from.rates, [axis]: withCentre(from.rates[axis], most * tipTravelMm(travel)) },
+      }),
+    );
+  });
+}
+
+/** The same curve with a softer centre, °/s for the whole stick; what bends it is its own family's. */
+function withCentre(curve: RateCurve, slopeDps: number): RateCurve {
+  const within = (expo: number) => Number(Math.min(1, Math.max(0, expo)).toFixed(3));
+  switch (curve.family) {
+    case "end-cubic":
+      return { ...curve, expo: within(1 - slopeDps / curve.endDps) };
+    case "centre-end":
+      return { ...curve, centreDps: Math.max(10, Math.floor(slopeDps)) };
+    case "base-super":
+      return { ...curve, expo: within(1 - slopeDps / (curveFeel({ ...curve, expo: 0 }).centreSlopeDps || 1)) };
+  }
 }
 
 /** The same shape of curve with another end rate. */

@@ -79,7 +79,8 @@ export const sessionActions = {
   /** Taken also after the session has ended: a phone may come back into the network late. */
   "log-attempt": memberAction(
     LogAttemptInput,
-    ({ sessionId }) => [need("keeper", "session", sessionId)],
+    // The pilot may have moved to another squad since the session.
+    ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
     async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs }) => {
       const session = (await findSession(sessionId))!;
       const member = session.pilots.find((one) => one.pilotId === pilotId);

@@ -180,7 +180,13 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
               <MeasurePanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
             )}
             {tab === "stage" && (
-              <StagePanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
+              <StagePanel
+                settings={settings}
+                airframe={aircraft.airframe}
+                stage={data.stage}
+                grip={data.pilot.grip}
+                onChange={set}
+              />
             )}
           </Box>
         </Box>

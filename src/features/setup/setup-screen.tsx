@@ -173,7 +173,7 @@ function FlightStateLine({ data }: { data: SetupData }) {
         <>
           <b>
             ▲ {flightState === "new" ? "New" : "Repaired"}: first flight by eye, not goggles. Propellers off on the
-            bench.
+            bench{flightState === "repaired" && "; measure the tilt before anything else, under Tilt"}.
           </b>
           {data.mayChange && (
             <Button

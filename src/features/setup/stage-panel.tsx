@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
+import type { Grip } from "@/server/repositories";
 import { settingsProposals, stageNames, type SettingsSchool } from "@/syllabus";
 
 const routes = [
@@ -24,17 +25,19 @@ export function StagePanel({
   settings,
   airframe,
   stage: currentStage,
+  grip,
   onChange,
 }: {
   settings: Settings;
   airframe: Airframe;
   /** Stage the pilot is at. */
   stage: number;
+  grip: Grip;
   onChange: (settings: Settings) => void;
 }) {
   const [stage, setStage] = useState(currentStage);
   const [school, setSchool] = useState<SettingsSchool>({ tilt: "by-stage", route: "bank-limit" });
-  const proposals = settingsProposals(settings, airframe, stage, school);
+  const proposals = settingsProposals(settings, airframe, stage, school, grip);
   return (
     <section aria-labelledby="stage">
       <Typography variant="h2" id="stage" sx={{ mb: 1.5 }}>

@@ -1,6 +1,8 @@
 import { database, type Transaction } from "../database";
 
-const TRIES = 4;
+const TRIES = 7;
+/** Longest pause before the first repetition; it doubles, and is drawn by lot so that those who collided do not meet again. */
+const PAUSE_MS = 15;
 
 /**
  * Runs all writes of one action together: all of them stand, or none. One that collides with another's (MariaDB calls it
@@ -12,6 +14,8 @@ export async function inTransaction<T>(work: (transaction: Transaction) => Promi
       return await database().transaction(work);
     } catch (error) {
       if ((error as { code?: string }).code !== "ER_LOCK_DEADLOCK" || attempt === TRIES) throw error;
+      const pauseMs = Math.random() * PAUSE_MS * 2 ** attempt;
+      await new Promise((done) => setTimeout(done, pauseMs));
     }
   }
 }
