@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 
 /** Where scripts/test.mjs serves an application on an empty database and one with the demo. */
@@ -10,4 +11,12 @@ export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {
     data: { name, password: process.env.E2E_PASSWORD },
   });
   if (!answer.ok()) throw new Error(`could not sign in: ${await answer.text()}`);
+}
+
+/** What assistive technology would trip over on a page, seriously or worse; a line each. */
+export async function graveFaults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === "serious" || impact === "critical")
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(" ")).join(" | ")}`);
 }

@@ -18,7 +18,7 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
-/** Gives every request an id for the log, and every page a fresh nonce and the policy that goes with it. */
+/** Gives every page an id for the log a fresh nonce and the policy that goes with it. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const policy = contentSecurityPolicy(nonce);
@@ -31,4 +31,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/static).*)" }] };
+export const config = { matcher: [{ source: "/((?!_next/static|api/|healthz).*)" }] };

@@ -364,6 +364,19 @@ describe("actions", () => {
     expect((await post("start-session", borrowed)).status).toBe(404);
   });
 
+  it("a pilot who changes squads brings old sessions along to be read, and not to be written into", async () => {
+    const { loadTally } = await import("@/features/session");
+    await database()("pilot").where({ id: made.odo }).update({ squad_id: made.otherSquad });
+    browser.token = tokens.outsider;
+    expect(await visit("(field)/session/[id]/page.tsx", { params: { id: made.session } })).toBe("200");
+    const seen = (await loadTally((await signedInBy(tokens.outsider!, new Date()))!, made.session))!;
+    expect([seen.mayKeep, seen.pilots.map(({ name }) => name)]).toEqual([false, ["Odo Fenn"]]);
+    expect((await post("log-attempt", attempt(made.session))).status).toBe(403);
+    browser.token = tokens.owner;
+    expect((await post("log-attempt", attempt(made.session))).status).toBe(403);
+    await database()("pilot").where({ id: made.odo }).update({ squad_id: made.squad });
+  });
+
   it("a pilot cannot be moved into or out of a squad that is not the coach's", async () => {
     const move = { id: made.odo, squadId: made.otherSquad, name: "Odo Fenn", version: 1, ...pilotFields };
     for (const role of ["owner", "outsider"] as const) {

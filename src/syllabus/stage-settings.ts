@@ -1,5 +1,5 @@
 import {
-  cruise,
+  cruiseIfPossible,
   curveFeel,
   dpsPerMillimetre,
   proposedMid,
@@ -331,12 +331,8 @@ const limitOf = (throttleScale: number | null): ThrottleProfile["limit"] =>
 
 /** The mid on the cruise, or null for an aircraft that cannot cruise level at this tilt. */
 function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number): number | null {
-  try {
-    return Number(proposedMid(profile, cruise(airframe, tiltDeg, SEA_LEVEL_AIR).throttle).toFixed(2));
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
+  const level = cruiseIfPossible(airframe, tiltDeg, SEA_LEVEL_AIR);
+  return level && Number(proposedMid(profile, level.throttle).toFixed(2));
 }
 
 const degrees = (value: number | null) => (value === null ? "none" : `${value}°`);

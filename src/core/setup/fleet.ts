@@ -2,7 +2,7 @@ import type { Airframe } from "../airframe";
 import type { Air } from "../atmosphere";
 import type { Settings } from "../flight";
 import { feelDistance, type FeelDistance } from "../rates";
-import { cruise, type Cruise } from "../sustained";
+import { cruiseIfPossible, type Cruise } from "../sustained";
 import { stickForThrottleClamped } from "../throttle";
 import { mixFor, tiltOfSticks } from "./mix";
 
@@ -39,7 +39,9 @@ export function compareAircraft(
   air: Air,
   turnDps: number,
 ): FleetDifference {
-  const [refCruise, ownCruise] = [levelCruise(reference, air), levelCruise(other, air)];
+  const [refCruise, ownCruise] = [reference, other].map(({ airframe, settings }) =>
+    cruiseIfPossible(airframe, settings.tiltDeg, air),
+  );
   const refMix = mixFor("level-turn", reference.settings.rates, reference.settings.tiltDeg, turnDps);
   const ownMix = mixFor("level-turn", other.settings.rates, other.settings.tiltDeg, turnDps);
   const stick = ({ settings }: SetAircraft, { throttle }: Cruise) =>
@@ -62,13 +64,4 @@ export function compareAircraft(
         ? null
         : 2 * (tiltOfSticks(other.settings.rates, refMix.rollStick, refMix.yawStick) - other.settings.tiltDeg),
   };
-}
-
-function levelCruise({ airframe, settings }: SetAircraft, air: Air): Cruise | null {
-  try {
-    return cruise(airframe, settings.tiltDeg, air);
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
 }

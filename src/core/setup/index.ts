@@ -2,7 +2,7 @@ export { compareAircraft } from "./fleet";
 export type { FleetDifference, SetAircraft } from "./fleet";
 export { endRateFromRolls, fitAirframe, requireMeasurement } from "./measured";
 export type { FittedAirframe, MeasuredNumber, Measurement } from "./measured";
-export { fastestMix, mixFor, pureHalfTurnViewDeg, rollShareOfSticks, tiltError, tiltOfSticks } from "./mix";
+export { fastestMix, mixFor, pureHalfTurnViewDeg, tiltError, tiltOfSticks } from "./mix";
 export type { Mix, MixKind, TiltError } from "./mix";
 export { limitEffect, midVerdict, proposedMid, throttleExpoByFlying, throttlePoints } from "./throttle-advice";
 export type { LimitEffect, MidVerdict, ThrottlePoint, ThrottlePoints } from "./throttle-advice";

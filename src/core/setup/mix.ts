@@ -96,14 +96,6 @@ export function pureHalfTurnViewDeg(kind: "roll" | "yaw", tiltDeg: number): numb
   return (kind === "roll" ? -2 : 2) * tiltDeg;
 }
 
-/** Share of roll in the sticks of a level turn, 0 all yaw, 1 all roll; what hands remember as "how much roll with how much yaw". */
-export function rollShareOfSticks(rates: AxisRates, tiltDeg: number, speedDps: number): number | null {
-  const { rollStick, yawStick } = mixFor("level-turn", rates, tiltDeg, speedDps);
-  if (rollStick === null || yawStick === null) return null;
-  const sum = Math.abs(rollStick) + Math.abs(yawStick);
-  return sum === 0 ? null : Math.abs(rollStick) / sum;
-}
-
 /** Tilt at which these sticks would make a level turn: atan of roll rate over yaw rate. */
 export function tiltOfSticks(rates: AxisRates, rollStick: number, yawStick: number): number {
   const roll = rateAtStick(rates.roll, requireNumber("rollStick", rollStick, 0, 1));

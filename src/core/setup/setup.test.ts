@@ -15,7 +15,6 @@ import {
   mixFor,
   proposedMid,
   pureHalfTurnViewDeg,
-  rollShareOfSticks,
   throttlePoints,
   tiltError,
   tiltOfSticks,
@@ -125,7 +124,8 @@ describe("the mix", () => {
     expect(mixFor("level-turn", equal, 0, 100).sticks).toBe("yaw alone");
     expect(mixFor("level-turn", equal, 90, 100).sticks).toBe("roll alone");
     expect(mixFor("level-turn", equal, 30, 100).sticks).toBe("together");
-    expect(rollShareOfSticks(equal, 45, 100)).toBeCloseTo(0.5, 9);
+    const half = mixFor("level-turn", equal, 45, 100);
+    expect(half.rollStick).toBeCloseTo(half.yawStick!, 9);
     expect(tiltOfSticks(equal, 0.4, 0.4)).toBeCloseTo(45, 9);
   });
 

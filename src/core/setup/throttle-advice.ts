@@ -2,7 +2,7 @@ import { hoverCommand, thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { RAD_PER_DEG, requireNumber } from "../numbers";
 import { tipTravelMm, type StickTravel } from "../rates";
-import { cruise } from "../sustained";
+import { cruiseIfPossible } from "../sustained";
 import { requireThrottleProfile, stickForThrottleClamped, throttleAtStick, type ThrottleProfile } from "../throttle";
 
 /** One place on the throttle: a motor command and how it is reached. */
@@ -36,10 +36,8 @@ export function throttlePoints(
     const stick = stickForThrottleClamped(profile, command);
     return { command, stick, climbPerMm: climbPerMm(profile, airframe, stick, leanDeg, travel) };
   };
-  return {
-    hover: point(hoverCommand(airframe), 0),
-    cruise: withoutThrust(() => point(cruise(airframe, tiltDeg, air).throttle, tiltDeg)),
-  };
+  const level = cruiseIfPossible(airframe, tiltDeg, air);
+  return { hover: point(hoverCommand(airframe), 0), cruise: level && point(level.throttle, tiltDeg) };
 }
 
 /** Vertical acceleration for a millimetre of the tip: g·W·f′(u)·du/ds·cos(lean) over the travel from stop to stop. */
@@ -56,15 +54,6 @@ function climbPerMm(
   const perStick = (thrust(high) - thrust(low)) / (high - low);
   const perWhole = STANDARD_GRAVITY_MPS2 * airframe.thrustToWeight * perStick * Math.cos(RAD_PER_DEG * leanDeg);
   return perWhole / (2 * tipTravelMm(travel));
-}
-
-function withoutThrust<T>(find: () => T): T | null {
-  try {
-    return find();
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
 }
 
 /** The mid that puts the softest part of the stick on the cruise, not on the hover: out(mid) = mid, taken back through a scaling limit. */

@@ -32,9 +32,21 @@ export function cruise(airframe: Airframe, tiltDeg: number, air: Air): Cruise {
   const speedMps = tilt === 0 ? 0 : (bisect(excess, 0, 400, 1e-9) ?? Number.NaN);
   const thrustG = (weight + drag(speedMps).down) / (cos * weight);
   if (!(thrustG <= airframe.thrustToWeight)) {
-    throw new RangeError(
+    throw new TooLittleThrust(
       `tiltDeg is ${tiltDeg}; level cruise needs more than the ${airframe.thrustToWeight} g this aircraft has`,
     );
   }
   return { speedMps, thrustG, throttle: commandForThrust(airframe, thrustG / airframe.thrustToWeight) };
 }
+
+/** The same, or null for an aircraft that has not the thrust for it. Other wrong input still throws. */
+export function cruiseIfPossible(airframe: Airframe, tiltDeg: number, air: Air): Cruise | null {
+  try {
+    return cruise(airframe, tiltDeg, air);
+  } catch (error) {
+    if (error instanceof TooLittleThrust) return null;
+    throw error;
+  }
+}
+
+class TooLittleThrust extends RangeError {}

@@ -1,4 +1,4 @@
-export { cruise } from "./cruise";
+export { cruise, cruiseIfPossible } from "./cruise";
 export type { Cruise } from "./cruise";
 export { invertedFlat } from "./inverted";
 export type { InvertedFlat } from "./inverted";

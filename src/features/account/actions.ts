@@ -8,13 +8,14 @@ import {
   insertAccount,
   noteFailure,
   passwordMatches,
-  passwordProblem,
+  requireGoodPassword,
   signInName,
   startSignIn,
   updatePassword,
   waitBeforeSignIn,
 } from "@/server/accounts";
 import { badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
+import { causeForLog, log } from "@/server/log";
 import {
   accountsExist,
   emptyBin,
@@ -25,11 +26,6 @@ import {
   listSquads,
 } from "@/server/repositories";
 import { BeginInput, ChangePasswordInput, EndSignInInput, SignInInput, SignOutInput } from "./inputs";
-
-function requireGoodPassword(field: string, password: string, name: string): void {
-  const problem = passwordProblem(password, name);
-  if (problem) throw badField(field, `This password ${problem}.`);
-}
 
 /** Touches nobody's records: only the account of whoever asks. */
 const ownBusiness = () => [];
@@ -55,7 +51,7 @@ export const accountActions = {
   }),
 
   /** Says the same for a wrong name as for a wrong password, and takes as long. */
-  "sign-in": openAction(SignInInput, async ({ name, password }, { address, device, setToken }) => {
+  "sign-in": openAction(SignInInput, async ({ name, password }, { address, device, requestId, setToken }) => {
     const now = new Date();
     const byName = `name ${signInName(name)}`;
     const subjects = [byName, `address ${address}`];
@@ -69,7 +65,9 @@ export const accountActions = {
     await forgetFailures(byName);
     await setToken(await inTransaction((transaction) => startSignIn(transaction, account.id, device, now)));
     // The bin has no clock of its own; somebody coming in is often enough.
-    await emptyBin(now);
+    await emptyBin(now).catch((error: unknown) =>
+      log("error", { requestId, doing: "empty the bin", cause: causeForLog(error) }),
+    );
   }),
 
   "sign-out": memberAction(SignOutInput, ownBusiness, async ({ everywhere }, { accountId, signInId }, { setToken }) => {

@@ -6,7 +6,7 @@ import {
   endSignIns,
   hashPassword,
   insertAccount,
-  passwordProblem,
+  requireGoodPassword,
   startSignIn,
   updatePassword,
 } from "@/server/accounts";
@@ -61,11 +61,6 @@ async function once(make: () => Promise<string>): Promise<{ token: string }> {
     if (isDuplicate(error)) throw conflict("This invitation was made already. Take it back and make another.");
     throw error;
   }
-}
-
-function requireGoodPassword(password: string, name: string): void {
-  const problem = passwordProblem(password, name);
-  if (problem) throw badField("password", `This password ${problem}.`);
 }
 
 /** Makes the coach or opens the pilot's record to them, and gives them an account. Returns its id. */
@@ -169,7 +164,7 @@ export const invitationActions = {
   }),
 
   "accept-invitation": openAction(AcceptInput, async ({ id, token, name, password }, { device, setToken }) => {
-    requireGoodPassword(password, name);
+    requireGoodPassword("password", password, name);
     if (!(await findInvitation(token, new Date()))) throw worthless();
     const passwordHash = await hashPassword(password);
     const now = new Date();
@@ -209,7 +204,7 @@ export const invitationActions = {
 
   /** A new password by link; every device is signed out. */
   "take-way-back": openAction(WayBackInput, async ({ token, password }, { device, setToken }) => {
-    requireGoodPassword(password, "");
+    requireGoodPassword("password", password, "");
     if (!(await findInvitation(token, new Date()))) throw worthless();
     const passwordHash = await hashPassword(password);
     const now = new Date();

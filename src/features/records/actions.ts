@@ -1,4 +1,4 @@
-import { need } from "@/server/access";
+import { need, requireAccess } from "@/server/access";
 import { badField, coachAction, Refusal } from "@/server/actions";
 import { requirePilotRecord } from "@/server/files";
 import {
@@ -10,10 +10,9 @@ import {
   writeRecord,
   type PilotRecord,
 } from "@/server/repositories";
-import { requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { ErasePilotInput, ImportInput } from "./inputs";
-import { LONGEST_RECORD_BYTES } from "./limits";
+import { LONGEST_REQUEST_BYTES } from "./limits";
 
 /** A pilot who is here already must be the importer's own, and out of the bin. */
 async function requireOwnPilot(who: SignedIn, { pilot }: PilotRecord): Promise<void> {
@@ -40,7 +39,7 @@ export const recordActions = {
         return { pilotId: record.pilot.id, added };
       },
     ),
-    longestBytes: LONGEST_RECORD_BYTES,
+    longestBytes: LONGEST_REQUEST_BYTES,
   },
 
   /** Deletes a pilot's whole record at once and for good, as the pilot may ask for. */

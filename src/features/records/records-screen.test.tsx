@@ -72,7 +72,7 @@ describe("bringing a record in", () => {
     const huge = file("{}", "huge.json");
     Object.defineProperty(huge, "size", { value: 100 * 1024 * 1024 });
     await choose(huge);
-    expect(await screen.findByText("huge.json is larger than 16 MB; no record is.")).toBeVisible();
+    expect(await screen.findByText("huge.json is larger than 16 MB; nothing of its kind is.")).toBeVisible();
     await choose(file('{"half":', "half.json"));
     expect(await screen.findByText(/half.json is not whole/)).toBeVisible();
     expect(sent).toEqual([]);

@@ -180,6 +180,18 @@ describe("the record as a file", () => {
     expect(after.notes.map(({ text }) => text).sort()).toEqual(["=1+1, then\nnext line", "a new one"]);
   });
 
+  it("comes back also after the pilot changed squads: the sessions flown stay where they were", async () => {
+    const record = await recordOf(odo.id);
+    const elsewhere = newId();
+    await inTransaction((transaction) =>
+      insertSquad(transaction, { id: elsewhere, name: "Yard", ownerId: coach.id }, now),
+    );
+    await database()("pilot").where({ id: odo.id }).update({ squad_id: elsewhere });
+    expect((await bringIn(record)).data.added).toBe(0);
+    expect((await database()("session").where({ id: odo.ids.session }).first()).squad_id).toBe(squadId);
+    await database()("pilot").where({ id: odo.id }).update({ squad_id: squadId });
+  });
+
   it("is refused when it would take over what belongs to somebody else, or lies in the bin", async () => {
     const ida = await fillPilot("Ida Rook");
     const stolen = { ...(await recordOf(odo.id)), pilot: { ...(await recordOf(odo.id)).pilot, id: newId() } };

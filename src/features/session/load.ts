@@ -110,15 +110,17 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
   if (members.length === 0) return null;
   const pilotIds = members.map(({ pilotId }) => pilotId);
-  const [attempts, earlier, milestones] = await Promise.all([
+  const [attempts, earlier, milestones, squads] = await Promise.all([
     listSessionAttempts(sessionId),
     listAttempts(pilotIds),
     listMilestones(pilotIds),
+    who.coachId === null ? [] : listSquads(who.coachId),
   ]);
   return {
     session: { ...session, pilots: members },
     attempts: attempts.filter(({ pilotId }) => visible.has(pilotId)),
-    mayKeep: isCoach(who) || session.coachId === null,
+    // A pilot who changed squads brings old sessions along to be read, not to be written into.
+    mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),
     pilots: members.map(({ pilotId, stepId, setupId }) => ({
       id: pilotId,

@@ -25,7 +25,7 @@ it("reads a setup into the screen, naming the file", async () => {
 it.each([
   ["photo.png", "x", "photo.png is not a JSON file"],
   ["half.json", '{"format":', "half.json is not whole: it cannot be read as JSON"],
-  ["huge.json", `"${"x".repeat(70_000)}"`, "huge.json is larger than 64 kB; no setup is"],
+  ["huge.json", `"${"x".repeat(70_000)}"`, "huge.json is larger than 64 kB; nothing of its kind is"],
   ["odd.json", "{}", "tiltDeg is undefined; allowed: 0 to 80"],
   [
     "nan.json",

@@ -4,8 +4,9 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Papa from "papaparse";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
+import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 
 /** A setup is a few hundred bytes; more than this is something else. */
 const LONGEST_BYTES = 64 * 1024;
@@ -18,10 +19,10 @@ export function SetupFiles(props: {
   onRead: (settings: Settings, name: string) => void;
 }) {
   const { aircraftName, settings, reason, onRead } = props;
-  const input = useRef<HTMLInputElement>(null);
   const [problems, setProblems] = useState<readonly FileProblem[]>([]);
-  const take = async (file: File) => {
-    const read = await readFile(file);
+  const take = (file: JsonFile) => {
+    if (!file.ok) return setProblems([{ field: "file", message: file.message }]);
+    const read = readSettingsFile(file.content);
     setProblems(read.ok ? [] : read.problems);
     if (read.ok) onRead(read.settings, file.name);
   };
@@ -46,22 +47,9 @@ export function SetupFiles(props: {
         >
           Curves as CSV
         </Button>
-        <Button size="small" onClick={() => input.current?.click()}>
+        <JsonFileButton label="File with a setup" size="small" longestBytes={LONGEST_BYTES} onFile={take}>
           Read a file
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="File with a setup"
-          tabIndex={-1}
-          style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) void take(file);
-            event.target.value = "";
-          }}
-        />
+        </JsonFileButton>
       </Box>
       {problems.length > 0 && (
         <Alert severity="error" onClose={() => setProblems([])} sx={{ mt: 1 }}>
@@ -75,18 +63,6 @@ export function SetupFiles(props: {
       )}
     </Box>
   );
-}
-
-async function readFile(file: File): Promise<ReturnType<typeof readSettingsFile>> {
-  const refused = (message: string) => ({ ok: false as const, problems: [{ field: "file", message }] });
-  if (!/\.json$/i.test(file.name)) return refused(`${file.name} is not a JSON file`);
-  if (file.size > LONGEST_BYTES) return refused(`${file.name} is larger than ${LONGEST_BYTES / 1024} kB; no setup is`);
-  try {
-    return readSettingsFile(JSON.parse(await file.text()));
-  } catch (error) {
-    if (!(error instanceof SyntaxError)) throw error;
-    return refused(`${file.name} is not whole: it cannot be read as JSON`);
-  }
 }
 
 /** Turning rates and throttle over the stick, one line a percent (RFC 4180). */

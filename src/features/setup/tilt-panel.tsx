@@ -8,10 +8,11 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import {
-  cruise,
+  cruiseIfPossible,
   fromEuler,
   invertedFlat,
   multiply,
+  pureHalfTurnViewDeg,
   SEA_LEVEL_AIR,
   settingsRanges,
   stickForThrottleClamped,
@@ -128,7 +129,7 @@ export function TiltPanel({
 
 function CruiseFigures({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
   const { tiltDeg, throttle } = settings;
-  const level = levelCruise(airframe, tiltDeg);
+  const level = cruiseIfPossible(airframe, tiltDeg, SEA_LEVEL_AIR);
   if (!level) return <Typography color="error.main">▲ This aircraft cannot hold level flight at that tilt.</Typography>;
   const why = {
     how: "Level flight with the horizon through the middle of the picture: pitch is minus the tilt; thrust, weight and drag along the body balance.",
@@ -180,9 +181,9 @@ function Views({ settings }: { settings: Settings }) {
         ))}
       </Box>
       <Typography sx={{ fontSize: "0.9rem", mt: 1 }}>
-        A pure half roll looks <b className="num">{degrees(2 * tiltDeg)}</b> below the horizon, half round by yaw{" "}
-        <b className="num">{degrees(2 * tiltDeg)}</b> above it. From cruise, flat upside down is{" "}
-        <b className="num">{degrees(pitchForwardDeg)}</b> of pitch forward or{" "}
+        A pure half roll looks <b className="num">{degrees(-pureHalfTurnViewDeg("roll", tiltDeg))}</b> below the
+        horizon, half round by yaw <b className="num">{degrees(pureHalfTurnViewDeg("yaw", tiltDeg))}</b> above it. From
+        cruise, flat upside down is <b className="num">{degrees(pitchForwardDeg)}</b> of pitch forward or{" "}
         <b className="num">{degrees(pitchBackDeg)}</b> back.
       </Typography>
     </Box>
@@ -195,7 +196,7 @@ function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Ai
   const sweep = useMemo(
     () =>
       TILTS_DEG.flatMap((tilt) => {
-        const level = levelCruise(airframe, tilt);
+        const level = cruiseIfPossible(airframe, tilt, SEA_LEVEL_AIR);
         return level ? [{ tilt, level }] : [];
       }),
     [airframe],
@@ -234,13 +235,4 @@ function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Ai
       />
     </Box>
   );
-}
-
-function levelCruise(airframe: Airframe, tiltDeg: number): Cruise | null {
-  try {
-    return cruise(airframe, tiltDeg, SEA_LEVEL_AIR);
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
 }

@@ -5,7 +5,7 @@ import { coachingOf, whereabouts, type Subject, type Whereabouts } from "./where
 
 /**
  * What somebody wants to be to a thing:
- * `reader` reads it: the coaches of its squad, and the pilots whose record it is part of.
+ * `reader` reads it: the coaches of its squad and of the squads its pilots are in now, and the pilots whose record it is part of.
  * `keeper` writes into it: the coaches of its squad, and a pilot in a session that they fly by themselves.
  * `coach` changes it: the coaches of its squad.
  * `owner` decides over its squad: the coaches who own that.
@@ -67,6 +67,6 @@ async function plays(who: SignedIn, part: Part, at: Whereabouts): Promise<boolea
   if (who.coachId === null) return false;
   // What is bound to no squad is its maker's.
   if (at.squadId === null) return at.coachId === who.coachId;
-  const coaching = await coachingOf(at.squadId, who.coachId);
+  const coaching = await coachingOf(part === "reader" ? at.readingSquadIds : [at.squadId], who.coachId);
   return part === "owner" ? coaching === "owner" : coaching !== null;
 }

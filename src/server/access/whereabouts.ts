@@ -9,6 +9,8 @@ export type Subject =
 export interface Whereabouts {
   /** Null for an invitation that is bound to no squad. */
   readonly squadId: string | null;
+  /** Squads whose coaches read it: its own, and those its pilots are in now. */
+  readonly readingSquadIds: readonly string[];
   readonly pilotIds: readonly string[];
   /** A session that a pilot flies without a coach, or an attempt in one. */
   readonly ownPractice: boolean;
@@ -21,6 +23,7 @@ export interface Whereabouts {
 interface Row {
   squad_id: string | null;
   pilot_id: string | null;
+  pilot_squad_id?: string | null;
   alone?: number;
   binned?: number;
   coach_id?: string | null;
@@ -34,8 +37,8 @@ const queries: Readonly<Record<Subject, string>> = {
     from aircraft join pilot on pilot.id = pilot_id where aircraft.id = ?`,
   setup: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
     from setup join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where setup.id = ?`,
-  session: `select session.squad_id, pilot_id, session.coach_id is null as alone
-    from session left join session_pilot on session_id = session.id where session.id = ?`,
+  session: `select session.squad_id, pilot_id, pilot.squad_id as pilot_squad_id, session.coach_id is null as alone
+    from session left join session_pilot on session_id = session.id left join pilot on pilot.id = pilot_id where session.id = ?`,
   attempt: `select pilot.squad_id, attempt.pilot_id, session.coach_id is null as alone, pilot.removed_at is not null as binned
     from attempt join session on session.id = session_id join pilot on pilot.id = attempt.pilot_id where attempt.id = ?`,
   milestone: `select squad_id, pilot_id, pilot.removed_at is not null as binned
@@ -55,6 +58,7 @@ export async function whereabouts(subject: Subject, id: string): Promise<Whereab
   const [first] = rows;
   return {
     squadId: first.squad_id,
+    readingSquadIds: [first.squad_id, ...rows.map((row) => row.pilot_squad_id)].flatMap((id) => (id ? [id] : [])),
     pilotIds: rows.flatMap(({ pilot_id }) => (pilot_id ? [pilot_id] : [])),
     ownPractice: Boolean(first.alone),
     binned: Boolean(first.binned),
@@ -62,10 +66,12 @@ export async function whereabouts(subject: Subject, id: string): Promise<Whereab
   };
 }
 
-/** Whether and how somebody coaches a squad. */
-export async function coachingOf(squadId: string, coachId: string): Promise<"owner" | "coach" | null> {
-  const row: { owner: number } | undefined = await database()("squad_coach")
-    .where({ squad_id: squadId, coach_id: coachId })
-    .first("owner");
-  return row ? (row.owner ? "owner" : "coach") : null;
+/** Whether and how somebody coaches any of some squads. */
+export async function coachingOf(squadIds: readonly string[], coachId: string): Promise<"owner" | "coach" | null> {
+  const rows: { owner: number }[] = await database()("squad_coach")
+    .where({ coach_id: coachId })
+    .whereIn("squad_id", [...squadIds])
+    .select("owner");
+  if (rows.length === 0) return null;
+  return rows.some(({ owner }) => owner) ? "owner" : "coach";
 }

@@ -1,6 +1,13 @@
 export { currentAccount, setToken } from "./current";
 export { deviceKind } from "./device";
-export { hashPassword, LONGEST_PASSWORD, passwordMatches, passwordProblem, SHORTEST_PASSWORD } from "./passwords";
+export {
+  hashPassword,
+  LONGEST_PASSWORD,
+  passwordMatches,
+  passwordProblem,
+  requireGoodPassword,
+  SHORTEST_PASSWORD,
+} from "./passwords";
 export {
   accountsOfPilots,
   deletePilotAccount,

@@ -1,5 +1,6 @@
 import "server-only";
 import { hash, verify } from "@node-rs/argon2";
+import { badField } from "../actions/errors";
 import { commonPasswords } from "./common-passwords";
 
 /** Length counts, composition does not (OWASP ASVS 5.0, 6.2). */
@@ -21,6 +22,12 @@ export function passwordProblem(password: string, name: string): string | null {
   const ownName = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
   if (ownName.length > 3 && plain.replace(ownName, "").length < 6) return "is little more than your name";
   return null;
+}
+
+/** Throws a Refusal at its field for a password that will not do. */
+export function requireGoodPassword(field: string, password: string, name: string): void {
+  const problem = passwordProblem(password, name);
+  if (problem) throw badField(field, `This password ${problem}.`);
 }
 
 export function hashPassword(password: string): Promise<string> {

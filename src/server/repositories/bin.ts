@@ -43,15 +43,28 @@ export async function listBin(squadIds: readonly string[], now: Date): Promise<B
   }));
 }
 
+/** What is marked as deleted, and where. */
+const marks = [
+  ["note", "removed_at"],
+  ["milestone", "withdrawn_at"],
+  ["attempt", "undone_at"],
+] as const;
+
 /** Deletes for good what lay in the bin too long. An aircraft that attempts were flown with stays: they refer to its setups. */
 export async function emptyBin(now: Date): Promise<void> {
   const before = new Date(now.getTime() - BIN_MS);
   const gone: { id: string }[] = await database()("pilot").select("id").where("removed_at", "<", before);
   for (const { id } of gone) await inTransaction((transaction) => erasePilot(transaction, id));
+  // Looked for without locks, so that nobody who is tapping waits for it.
+  const old = await Promise.all(
+    marks.map(async ([table, marked]) => {
+      const rows: { id: string }[] = await database()(table).select("id").where(marked, "<", before);
+      return { table, marked, ids: rows.map(({ id }) => id) };
+    }),
+  );
   await inTransaction(async (transaction) => {
-    await transaction("note").where("removed_at", "<", before).delete();
-    await transaction("milestone").where("withdrawn_at", "<", before).delete();
-    await transaction("attempt").where("undone_at", "<", before).delete();
+    for (const { table, marked, ids } of old)
+      await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
     const unflown: { id: string }[] = await transaction("aircraft")
       .select("aircraft.id")
       .where("removed_at", "<", before)

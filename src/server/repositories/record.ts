@@ -273,9 +273,15 @@ export async function writeRecord(
     })),
     ["aircraft_id"],
   );
+  // Sessions this pilot is in here already stay where they are, also when the pilot changed squads since.
+  const flown: { session_id: string }[] = await transaction("session_pilot")
+    .select("session_id")
+    .where({ pilot_id: pilotId });
+  const joined = new Set(flown.map(({ session_id }) => session_id));
+  const newSessions = record.sessions.filter(({ id }) => !joined.has(id));
   await add(
     "session",
-    record.sessions.map((one) => ({
+    newSessions.map((one) => ({
       id: one.id,
       squad_id: here?.squad_id ?? squadId,
       coach_id: one.coach?.id ?? null,
@@ -285,9 +291,8 @@ export async function writeRecord(
     })),
     ["squad_id"],
   );
-  for (const one of record.sessions) {
+  for (const one of newSessions) {
     const member = { session_id: one.id, pilot_id: pilotId };
-    if (await transaction("session_pilot").where(member).first()) continue;
     const last = await transaction("session_pilot").where({ session_id: one.id }).max({ position: "position" }).first();
     await transaction("session_pilot").insert({
       ...member,

@@ -1,14 +1,14 @@
+import { randomUUID } from "node:crypto";
 import { currentAccount, deviceKind, setToken } from "@/server/accounts";
 import { runAction, type ActionResult, type Asker } from "@/server/actions";
 import { readBody, requireOwnPages } from "@/server/actions/read-body";
 import { log } from "@/server/log";
-import { requestIdOf } from "@/server/request-id";
 import { findAction } from "./registry";
 
 /** The one address every action is sent to: JSON in, a typed result out, the HTTP status to match. */
 export async function POST(request: Request, { params }: { params: Promise<{ action: string }> }): Promise<Response> {
   const startedMs = Date.now();
-  const requestId = requestIdOf(request.headers);
+  const requestId = randomUUID();
   const { action: name } = await params;
   const action = findAction(name);
   const result: ActionResult<unknown> = action

@@ -1,17 +1,17 @@
+import { randomUUID } from "node:crypto";
 import { currentAccount } from "@/server/accounts";
-import { Refusal } from "@/server/actions";
+import { databaseIsAway, Refusal } from "@/server/actions";
 import { causeForLog, log } from "@/server/log";
-import { requestIdOf } from "@/server/request-id";
 import { downloadRecord } from "@/features/records";
 import { isUuid } from "@/features/shell";
 
 /** A pilot's record as a file, for their coaches and themselves. */
 export async function GET(
-  request: Request,
+  _: Request,
   { params }: { params: Promise<{ pilot: string; file: string }> },
 ): Promise<Response> {
   const { pilot, file } = await params;
-  const requestId = requestIdOf(request.headers);
+  const requestId = randomUUID();
   const plain = (status: number, message: string) =>
     new Response(`${message}\n`, { status, headers: { "content-type": "text/plain; charset=utf-8" } });
   try {
@@ -21,6 +21,9 @@ export async function GET(
   } catch (error) {
     if (error instanceof Refusal) return plain(error.status, error.message);
     log("error", { requestId, cause: causeForLog(error) });
-    return plain(500, `The record cannot be read just now. Error ${requestId}, also in the server's log.`);
+    return plain(
+      databaseIsAway(error) ? 503 : 500,
+      `The record cannot be read just now. Error ${requestId}, also in the server's log.`,
+    );
   }
 }

@@ -1,0 +1,65 @@
+"use client";
+
+import Button from "@mui/material/Button";
+import { useRef, useState } from "react";
+
+/** A file that was read as JSON, or why it was not. */
+export type JsonFile =
+  | { readonly ok: true; readonly name: string; readonly content: unknown }
+  | { readonly ok: false; readonly message: string };
+
+interface JsonFileButtonProps {
+  readonly children: string;
+  /** What the file is, for people who do not see the button: "File with a setup". */
+  readonly label: string;
+  readonly longestBytes: number;
+  readonly size?: "small";
+  readonly variant?: "outlined";
+  readonly onFile: (file: JsonFile) => void | Promise<void>;
+}
+
+/** A button that takes one JSON file. Kind and size are looked at before it is read. Waits while `onFile` is at work. */
+export function JsonFileButton({ children, label, longestBytes, size, variant, onFile }: JsonFileButtonProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async (file: File) => {
+    setBusy(true);
+    await onFile(await readJson(file, longestBytes));
+    setBusy(false);
+  };
+  return (
+    <>
+      <Button size={size} variant={variant} disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? "Reading the file" : children}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        aria-label={label}
+        tabIndex={-1}
+        style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) void take(file);
+          event.target.value = "";
+        }}
+      />
+    </>
+  );
+}
+
+async function readJson(file: File, longestBytes: number): Promise<JsonFile> {
+  const refused = (message: string): JsonFile => ({ ok: false, message: `${file.name} ${message}` });
+  if (!/\.json$/i.test(file.name)) return refused("is not a JSON file");
+  if (file.size > longestBytes) return refused(`is larger than ${sizeText(longestBytes)}; nothing of its kind is`);
+  try {
+    return { ok: true, name: file.name, content: JSON.parse(await file.text()) };
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return refused("is not whole: it cannot be read as JSON");
+  }
+}
+
+const sizeText = (bytes: number) =>
+  bytes >= 1024 ** 2 ? `${Math.floor(bytes / 1024 ** 2)} MB` : `${Math.floor(bytes / 1024)} kB`;
