@@ -11,7 +11,11 @@ const config: NextConfig = {
   output: "standalone",
   turbopack: { root: import.meta.dirname },
   outputFileTracingRoot: import.meta.dirname,
-  serverExternalPackages: ["knex", "mysql2", "@node-rs/argon2"],
+  serverExternalPackages: ["knex", "mysql2", "@node-rs/argon2", "pdfmake"],
+  // The typefaces of PDFs are opened by path.
+  outputFileTracingIncludes: {
+    "/setup-card/*": ["./node_modules/@fontsource/*/files/*-latin-[467]00-normal.woff"],
+  },
   poweredByHeader: false,
   // `npm run types` checks types; the build does not do it a second time.
   // Pages answer 403 with app/forbidden.tsx.

@@ -194,6 +194,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     coaches,
     () => ({ id: made.aircraft, version: 1, measurements: [{ kind: "hover", command: 0.3 }] }),
   ],
+  "choose-reference": [coaches, () => ({ id: made.aircraft })],
   "save-setup": [
     coaches,
     () => ({ id: newId(), aircraftId: made.aircraft, basedOn: 1, reason: "r", settings: firstSettings }),
@@ -245,6 +246,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/squad/page.tsx": [everyCoach, () => ({})],
   "(field)/session/[id]/page.tsx": [withPilot, () => ({ params: { id: made.session } })],
   "(open)/join/page.tsx": [roles, () => ({})],
+  "setup-card/[aircraft]/[paper]/route.ts": [withPilot, () => ({ params: { aircraft: made.aircraft, paper: "a6" } })],
   "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],
 };
 /** Without rules of their own: the entrances, open to all; the leader to one's own page; every action, walked above; what says nothing of anybody. */

@@ -26,6 +26,7 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
       stickMode: 2,
       grip: "thumbs",
       settingsFrozen: false,
+      referenceAircraftId: null,
       version: 1,
     },
     aircraft: {

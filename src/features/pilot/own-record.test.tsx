@@ -24,6 +24,7 @@ const data = (change: Partial<PilotData> = {}): PilotData => ({
     stickMode: 2,
     grip: "pinch",
     settingsFrozen: false,
+    referenceAircraftId: null,
     version: 4,
   },
   standing: standingOf({ attempts: [], signedOff: new Set(), setupId: null, nowMs: 0 }),

@@ -39,6 +39,7 @@ function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotD
       stickMode: 2,
       grip: "pinch",
       settingsFrozen: false,
+      referenceAircraftId: null,
       version: 4,
     },
     standing: standingOf({ attempts, signedOff: new Set(milestones.map((one) => one.stepId)), setupId: "s", nowMs }),

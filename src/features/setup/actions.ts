@@ -20,6 +20,7 @@ import {
   leavePilotTrail,
   lockLatestSetupNumber,
   setAircraftRemoved,
+  setReferenceAircraft,
   updateFlightState,
   updateMeasurements,
   type DeedKind,
@@ -88,6 +89,12 @@ export const setupActions = {
         new Date(),
       );
     });
+  }),
+
+  /** The aircraft that the pilot's hands know: the fleet is compared with it. */
+  "choose-reference": coachAction(AircraftInput, anAircraft, async ({ id }) => {
+    const { pilotId } = (await findAircraft(id))!;
+    await inTransaction((transaction) => setReferenceAircraft(transaction, pilotId, id));
   }),
 
   "remove-aircraft": setRemoved(() => new Date(), "removed"),

@@ -1,9 +1,23 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import Papa from "papaparse";
-import { firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
+import { airframePresets, firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
+import type { Aircraft } from "@/server/repositories";
 import { ChangeLine } from "./change-line";
 import { curvesCsv, SetupFiles } from "./setup-files";
+
+const airframe = airframePresets["five-inch-freestyle"].airframe;
+const aircraft: Aircraft = {
+  id: "plank",
+  pilotId: "odo",
+  name: "Plank",
+  presetId: "five-inch-freestyle",
+  airframe,
+  flightState: "flying",
+  measurements: [],
+  estimate: airframe,
+  version: 1,
+};
 
 // jsdom's files cannot be read as text.
 const file = (text: string, name: string) => Object.assign(new File([text], name), { text: async () => text });
@@ -11,7 +25,7 @@ const choose = (chosen: File) =>
   userEvent.upload(screen.getByLabelText("File with a setup"), chosen, { applyAccept: false });
 const show = () => {
   const onRead = jest.fn();
-  render(<SetupFiles aircraftName="Brine 5" settings={firstSettings} reason="first" onRead={onRead} />);
+  render(<SetupFiles aircraft={aircraft} hasSetup settings={firstSettings} reason="first" onRead={onRead} />);
   return onRead;
 };
 
@@ -66,4 +80,10 @@ it.each([
   render(<ChangeLine change={{ stepName: "Slow flip", before, after }} />);
   expect(screen.getByText(verdict)).toBeVisible();
   expect(screen.getByText(/Slow flip/)).toHaveTextContent(`clean ${before.clean} of ${before.attempts} (`);
+});
+
+it("offers a card of the saved setup on both papers", () => {
+  show();
+  expect(screen.getByRole("link", { name: "Card, A6" })).toHaveAttribute("href", "/setup-card/plank/a6");
+  expect(screen.getByRole("link", { name: "Card, A4" })).toHaveAttribute("href", "/setup-card/plank/a4");
 });

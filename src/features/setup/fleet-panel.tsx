@@ -7,7 +7,8 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useState } from "react";
 import { compareAircraft, SEA_LEVEL_AIR, type Settings } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft, Pilot } from "@/server/repositories";
+import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
 import { fleetWords } from "./fleet-words";
 import type { FleetMember } from "./load";
@@ -17,14 +18,18 @@ const TURN_DPS = 90;
 
 /** Every aircraft of the pilot against the one their hands know, in words. */
 export function FleetPanel({
+  pilot,
   aircraft,
   settings,
   elsewhere,
+  mayChange,
 }: {
+  pilot: Pilot;
   aircraft: Aircraft;
   /** As they stand on this screen, saved or not. */
   settings: Settings;
   elsewhere: readonly FleetMember[];
+  mayChange: boolean;
 }) {
   const { units } = usePreferences();
   const fleet = [
@@ -35,8 +40,14 @@ export function FleetPanel({
       setupNumber: setup.number,
     })),
   ];
-  const [referenceId, setReferenceId] = useState(aircraft.id);
+  const { sendAction } = useSend();
+  const [referenceId, setReferenceId] = useState(pilot.referenceAircraftId ?? aircraft.id);
   const reference = fleet.find((one) => one.aircraft.id === referenceId) ?? fleet[0];
+  const choose = (id: string) => {
+    setReferenceId(id);
+    // A pilot may look from any side; only the coach's choice is kept.
+    if (mayChange) void sendAction("choose-reference", { id });
+  };
   if (elsewhere.length === 0) {
     return (
       <Typography color="text.secondary">
@@ -55,7 +66,7 @@ export function FleetPanel({
           size="small"
           label="The one the hands know"
           value={reference.aircraft.id}
-          onChange={(event) => setReferenceId(event.target.value)}
+          onChange={(event) => choose(event.target.value)}
           sx={{ minWidth: 220 }}
         >
           {fleet.map((one) => (

@@ -6,23 +6,12 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import {
-  fastestMix,
-  mixFor,
-  rateAtStick,
-  stickForRateClamped,
-  tiltError,
-  type Mix,
-  type MixKind,
-  type Settings,
-} from "@/core";
-import { handsFor } from "@/ui/sticks/modes";
+import { fastestMix, tiltError, type MixKind, type Settings } from "@/core";
+import { StickPair } from "@/ui/sticks/stick-pair";
+import { changeText, mixRows, stickText, TILT_ERRORS_DEG, type By } from "./mix-rows";
 import { NumberSlider } from "./number-slider";
 import { PlainTable } from "./plain-table";
 
-type By = "hand" | "controller";
-const TILT_ERRORS_DEG = [1, 2, 5] as const;
-const stick = (value: number | null) => (value === null ? "beyond" : `${Math.round(100 * Math.abs(value))} %`);
 const rate = (dps: number) => Math.abs(dps).toFixed(0);
 
 /** The mix: how much roll goes with how much yaw at this tilt, in body rates and in stick travel through the pilot's own curves. */
@@ -31,11 +20,7 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
   const [spinDps, setSpin] = useState(300);
   const [by, setBy] = useState<By>("hand");
   const { rates, tiltDeg } = settings;
-  const rows = [
-    { name: "Turn, camera level", kind: "level-turn", dps: turnDps },
-    { name: "Flat spin", kind: "level-turn", dps: spinDps },
-    { name: "Roll about the view", kind: "view-roll", dps: spinDps },
-  ] as const;
+  const rows = mixRows(settings, stickMode, turnDps, spinDps, by);
   return (
     <section aria-labelledby="mix">
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
@@ -76,17 +61,20 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
       <PlainTable
         label="Mix"
         head={["to the right", "roll, °/s", "yaw, °/s", "roll stick", "yaw stick", "how the hands move"]}
-        rows={rows.map(({ name, kind, dps }) => {
-          const mix = by === "hand" ? mixFor(kind, rates, tiltDeg, dps) : mixedByController(kind, settings, dps);
-          return [
-            name,
-            rate(mix.rates.rollDps),
-            rate(mix.rates.yawDps),
-            stick(mix.rollStick),
-            stick(mix.yawStick),
-            inWords(mix, stickMode),
-          ];
-        })}
+        rows={rows.map(({ name, mix, words }) => [
+          <Box
+            key="move"
+            sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", justifyContent: "space-between", gap: 1 }}
+          >
+            {name}
+            <StickPair rollStick={mix.rollStick} yawStick={mix.yawStick} stickMode={stickMode} title={name} />
+          </Box>,
+          rate(mix.rates.rollDps),
+          rate(mix.rates.yawDps),
+          stickText(mix.rollStick),
+          stickText(mix.yawStick),
+          words,
+        ])}
       />
       <Typography sx={{ fontSize: "0.9rem", my: 1 }}>
         Fastest with these curves: turn or spin <Fastest kind="level-turn" settings={settings} />, roll about the view{" "}
@@ -110,8 +98,8 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
           return [
             `+${errorDeg}°`,
             `${turn.offAfterHalfTurnDeg.toFixed(0)}°`,
-            change(turn.rollStickChange),
-            change(turn.yawStickChange),
+            changeText(turn.rollStickChange),
+            changeText(turn.yawStickChange),
             `${roll.offAfterHalfTurnDeg.toFixed(0)}°`,
           ];
         })}
@@ -131,34 +119,4 @@ function Fastest({ kind, settings: { rates, tiltDeg } }: { kind: MixKind; settin
       <b className="num">{speedDps.toFixed(0)} °/s</b> ({stopsAt} stick at its stop)
     </>
   );
-}
-
-/** With the controller mixing, the yaw stick turns the camera and the roll stick rolls about what it sees. */
-function mixedByController(kind: MixKind, { rates, tiltDeg }: Settings, dps: number): Mix {
-  const axis = kind === "level-turn" ? "yaw" : "roll";
-  const one = dps > rateAtStick(rates[axis], 1) ? null : stickForRateClamped(rates[axis], dps);
-  return {
-    rates: mixFor(kind, rates, tiltDeg, dps).rates,
-    rollStick: axis === "roll" ? one : 0,
-    yawStick: axis === "yaw" ? one : 0,
-    sticks: axis === "roll" ? "roll alone" : "yaw alone",
-  };
-}
-
-const change = (value: number | null) =>
-  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${(100 * Math.abs(value)).toFixed(1)} %`;
-
-/** Which hand goes where, in the pilot's stick mode. */
-function inWords({ sticks }: Mix, stickMode: number): string {
-  const { roll, yaw } = handsFor(stickMode);
-  switch (sticks) {
-    case "together":
-      return `together: both sticks right (${roll} hand rolls, ${yaw} hand yaws)`;
-    case "apart":
-      return `apart: ${roll} hand right (roll), ${yaw} hand left (yaw)`;
-    case "roll alone":
-      return `${roll} hand right (roll), ${yaw} hand rests`;
-    case "yaw alone":
-      return `${yaw} hand right (yaw), ${roll} hand rests`;
-  }
 }

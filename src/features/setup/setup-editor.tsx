@@ -175,7 +175,15 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
               <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
             )}
             {tab === "mix" && <MixPanel settings={settings} stickMode={data.pilot.stickMode} />}
-            {tab === "fleet" && <FleetPanel aircraft={aircraft} settings={settings} elsewhere={data.elsewhere} />}
+            {tab === "fleet" && (
+              <FleetPanel
+                pilot={data.pilot}
+                aircraft={aircraft}
+                settings={settings}
+                elsewhere={data.elsewhere}
+                mayChange={data.mayChange}
+              />
+            )}
             {tab === "measure" && (
               <MeasurePanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
             )}
@@ -256,7 +264,8 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             </Box>
           )}
           <SetupFiles
-            aircraftName={aircraft.name}
+            aircraft={aircraft}
+            hasSetup={latest !== undefined}
             settings={settings}
             reason={draft.reason || (latest?.reason ?? "")}
             onRead={(read, name) => change({ settings: read, reason: `From the file ${name}` })}

@@ -6,19 +6,24 @@ import Button from "@mui/material/Button";
 import Papa from "papaparse";
 import { useState } from "react";
 import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
+import type { Aircraft } from "@/server/repositories";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { cardPapers } from "./papers";
 
 /** A setup is a few hundred bytes; more than this is something else. */
 const LONGEST_BYTES = 64 * 1024;
 
 /** The setup of this screen as a file, its curves as a table, and a file back into the screen; nothing is saved by that. */
 export function SetupFiles(props: {
-  aircraftName: string;
+  aircraft: Aircraft;
+  /** There is a saved setup, of which a card can be made. */
+  hasSetup: boolean;
   settings: Settings;
   reason: string;
   onRead: (settings: Settings, name: string) => void;
 }) {
-  const { aircraftName, settings, reason, onRead } = props;
+  const { aircraft, hasSetup, settings, reason, onRead } = props;
+  const aircraftName = aircraft.name;
   const [problems, setProblems] = useState<readonly FileProblem[]>([]);
   const take = (file: JsonFile) => {
     if (!file.ok) return setProblems([{ field: "file", message: file.message }]);
@@ -47,6 +52,12 @@ export function SetupFiles(props: {
         >
           Curves as CSV
         </Button>
+        {hasSetup &&
+          cardPapers.map((paper) => (
+            <Button key={paper} size="small" component="a" href={`/setup-card/${aircraft.id}/${paper}`} download>
+              Card, {paper.toUpperCase()}
+            </Button>
+          ))}
         <JsonFileButton label="File with a setup" size="small" longestBytes={LONGEST_BYTES} onFile={take}>
           Read a file
         </JsonFileButton>

@@ -13,6 +13,7 @@ const pilot = {
   stickMode: 2,
   grip: "thumbs",
   settingsFrozen: false,
+  referenceAircraftId: null,
   version: 1,
 } as const;
 const aircraft: Aircraft = {

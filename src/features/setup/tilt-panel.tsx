@@ -208,7 +208,7 @@ function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Ai
   const x = { name: "tilt, °", min: 0, max: TILTS_DEG[TILTS_DEG.length - 1] };
   const top = Math.max(1, ...sweep.map(({ level }) => level.speedMps));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" }, gap: 2 }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(3, minmax(0,1fr))" }, gap: 1 }}>
       <LineChart
         label="Speed of level cruise against tilt"
         lines={line("speed", (level) => level.speedMps, "shoal")}
@@ -232,6 +232,22 @@ function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Ai
         tickY={(share) => bare(100 * share)}
         formatX={degrees}
         formatY={percent}
+      />
+      <LineChart
+        label="Thrust of level cruise against tilt"
+        lines={line("g", (level) => level.thrustG, "buoy")}
+        marks={marks}
+        x={x}
+        y={{
+          name: "thrust, g",
+          min: 1,
+          max: Math.ceil(2 * Math.max(1.5, ...sweep.map(({ level }) => level.thrustG))) / 2,
+        }}
+        height={190}
+        tickX={bare}
+        tickY={(g) => g.toFixed(1)}
+        formatX={degrees}
+        formatY={(g) => `${g.toFixed(2)} g`}
       />
     </Box>
   );

@@ -1,3 +1,4 @@
+export { answerDownload } from "./answer-download";
 export { parameter, pilotAtHand } from "./at-hand";
 export type { SearchParams } from "./at-hand";
 export { enter, enterAsCoach, homeOf, leadIn, requirePageAccess } from "./enter";

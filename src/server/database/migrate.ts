@@ -4,6 +4,7 @@ import * as firstDive from "./migrations/0001-first-dive";
 import * as accounts from "./migrations/0002-accounts";
 import * as squads from "./migrations/0003-squads";
 import * as measurements from "./migrations/0004-measurements";
+import * as reference from "./migrations/0005-reference";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -16,6 +17,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0002-accounts", accounts],
   ["0003-squads", squads],
   ["0004-measurements", measurements],
+  ["0005-reference", reference],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -13,6 +13,8 @@ export interface Pilot {
   readonly grip: Grip;
   /** Whose school is to leave good settings alone: an edit wants a second thought. */
   readonly settingsFrozen: boolean;
+  /** The aircraft their hands know, which the others are compared with; null for none chosen. */
+  readonly referenceAircraftId: string | null;
   readonly version: number;
 }
 
@@ -23,6 +25,7 @@ interface PilotRow {
   stick_mode: number;
   grip: Grip;
   settings_frozen: number;
+  reference_aircraft_id: string | null;
   version: number;
 }
 
@@ -32,14 +35,15 @@ export interface Reach {
   readonly pilotId: string | null;
 }
 
-const fromRow = ({ id, squad_id, name, stick_mode, grip, settings_frozen, version }: PilotRow): Pilot => ({
-  id,
-  squadId: squad_id,
-  name,
-  stickMode: stick_mode,
-  grip,
-  settingsFrozen: Boolean(settings_frozen),
-  version,
+const fromRow = (row: PilotRow): Pilot => ({
+  id: row.id,
+  squadId: row.squad_id,
+  name: row.name,
+  stickMode: row.stick_mode,
+  grip: row.grip,
+  settingsFrozen: Boolean(row.settings_frozen),
+  referenceAircraftId: row.reference_aircraft_id,
+  version: row.version,
 });
 
 /** The pilots somebody may see, by name, without those in the bin. */
@@ -61,7 +65,7 @@ export async function findPilot(id: string): Promise<Pilot | undefined> {
 
 export async function insertPilot(
   transaction: Transaction,
-  pilot: Omit<Pilot, "version" | "settingsFrozen"> & Partial<Pick<Pilot, "settingsFrozen">>,
+  pilot: Omit<Pilot, "version" | "settingsFrozen" | "referenceAircraftId"> & Partial<Pick<Pilot, "settingsFrozen">>,
   now: Date,
 ): Promise<void> {
   const { id, squadId, name, stickMode, grip, settingsFrozen = false } = pilot;
@@ -79,7 +83,7 @@ export async function insertPilot(
 /** Changes a pilot whose version is still the one that was read. Returns whether it was. */
 export async function updatePilot(
   transaction: Transaction,
-  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Pilot,
+  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Omit<Pilot, "referenceAircraftId">,
 ): Promise<boolean> {
   const changed = await transaction("pilot")
     .where({ id, version })
@@ -97,4 +101,13 @@ export async function updatePilot(
 /** Puts a pilot with the whole record into the bin, or brings them back with null. */
 export async function setPilotRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
   await transaction("pilot").where({ id }).update({ removed_at: removedAt });
+}
+
+/** Says which of a pilot's aircraft their hands know. */
+export async function setReferenceAircraft(
+  transaction: Transaction,
+  pilotId: string,
+  aircraftId: string,
+): Promise<void> {
+  await transaction("pilot").where({ id: pilotId }).update({ reference_aircraft_id: aircraftId });
 }

@@ -16,7 +16,12 @@ export interface PilotRecord {
   readonly format: "bathygon-pilot-record";
   readonly version: 1;
   readonly exportedAt: string;
-  readonly pilot: Named & { readonly stickMode: number; readonly grip: Grip; readonly settingsFrozen?: boolean };
+  readonly pilot: Named & {
+    readonly stickMode: number;
+    readonly grip: Grip;
+    readonly settingsFrozen?: boolean;
+    readonly referenceAircraftId?: string | null;
+  };
   readonly aircraft: readonly (Named & {
     readonly presetId: string;
     readonly airframe: Airframe;
@@ -119,6 +124,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       stickMode: pilot.stick_mode,
       grip: pilot.grip,
       settingsFrozen: Boolean(pilot.settings_frozen),
+      referenceAircraftId: pilot.reference_aircraft_id,
     },
     aircraft: aircraft.map((row) => ({
       id: row.id,
@@ -239,6 +245,7 @@ export async function writeRecord(
           stick_mode: pilot.stickMode,
           grip: pilot.grip,
           settings_frozen: pilot.settingsFrozen ?? false,
+          reference_aircraft_id: pilot.referenceAircraftId ?? null,
           created_at: now,
         },
       ],

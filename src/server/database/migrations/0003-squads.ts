@@ -5,13 +5,6 @@ const ID = "char(36) character set ascii collate ascii_bin";
 const HASH = "char(64) character set ascii collate ascii_bin";
 const MOMENT = "datetime(3)";
 
-/** What the bin is emptied by. */
-const marks = [
-  ["note", "removed_at"],
-  ["milestone", "withdrawn_at"],
-  ["attempt", "undone_at"],
-] as const;
-
 /** Squads and who coaches them, pilots' own accounts, invitations, requests for a sign-off, the trail and the bin. */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.createTable("squad", (table) => {
@@ -35,7 +28,6 @@ export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable("pilot", (table) => table.specificType("removed_at", MOMENT).nullable());
   await knex.schema.alterTable("aircraft", (table) => table.specificType("removed_at", MOMENT).nullable());
   await knex.schema.alterTable("milestone", (table) => table.specificType("brought_in_at", MOMENT).nullable());
-  for (const [table, column] of marks) await knex.schema.alterTable(table, (change) => change.index(column));
   await oneSquadForAll(knex);
   for (const table of ["pilot", "session"]) await knex.raw(`alter table ${table} modify squad_id ${ID} not null`);
   await knex.raw(`alter table session modify coach_id ${ID} null`);
@@ -108,7 +100,6 @@ export async function down(knex: Knex): Promise<void> {
   });
   await knex.raw(`alter table account modify coach_id ${ID} not null`);
   await knex.raw(`alter table session modify coach_id ${ID} not null`);
-  for (const [table, column] of marks) await knex.schema.alterTable(table, (change) => change.dropIndex(column));
   await knex.schema.alterTable("milestone", (table) => table.dropColumn("brought_in_at"));
   await knex.schema.alterTable("aircraft", (table) => table.dropColumn("removed_at"));
   await knex.schema.alterTable("pilot", (table) => table.dropColumn("removed_at"));

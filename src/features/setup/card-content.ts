@@ -1,0 +1,228 @@
+import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import {
+  cruiseIfPossible,
+  curveFeel,
+  rateAtStick,
+  SEA_LEVEL_AIR,
+  stickForThrottleClamped,
+  throttleAtStick,
+  tiltError,
+  type RateCurve,
+  type Settings,
+} from "@/core";
+import type { Aircraft, Pilot, Setup } from "@/server/repositories";
+import { stickPairSvg } from "@/ui/sticks/stick-pair-svg";
+import { tokens } from "@/ui/theme/tokens";
+import { changeText, mixRows, stickText, TILT_ERRORS_DEG } from "./mix-rows";
+import type { CardPaper } from "./papers";
+
+const { ink, inkSoft, rule, shoal, buoyText, slate } = tokens.light;
+const axes = ["roll", "pitch", "yaw"] as const;
+const axisLooks = { roll: [ink, ""], pitch: [shoal, "5 3"], yaw: [buoyText, "1.5 2.5"] } as const;
+const TURN_DPS = 90;
+const SPIN_DPS = 300;
+/** Sizes are laid out for the small card; the large one is the same, twice as big. */
+const scales: Readonly<Record<CardPaper, number>> = { a6: 1, a4: 2 };
+
+/** One page with all a pilot or a second coach needs of a setup at the field: curves, figures, mix, stick positions. */
+export function cardContent(pilot: Pilot, aircraft: Aircraft, setup: Setup, paper: CardPaper): TDocumentDefinitions {
+  const k = scales[paper];
+  const { settings } = setup;
+  const small = 6.4 * k;
+  const number = (text: string, bold = true): Content => ({ text, font: "Numbers", bold, fontSize: small });
+  const heading = (text: string): Content => ({ text, bold: true, fontSize: 7 * k, margin: [0, 4 * k, 0, 1.5 * k] });
+  const table = (
+    head: readonly string[],
+    rows: readonly (readonly Content[])[],
+    widths: readonly string[],
+  ): Content => ({
+    layout: {
+      hLineColor: () => rule,
+      hLineWidth: () => 0.5,
+      vLineWidth: () => 0,
+      paddingLeft: () => 2,
+      paddingRight: () => 2,
+      paddingTop: () => k,
+      paddingBottom: () => k,
+    },
+    table: {
+      widths: [...widths],
+      body: [head.map((text) => ({ text, fontSize: 5.6 * k, color: inkSoft })), ...rows.map((row) => [...row])],
+    },
+  });
+  const words = (text: string): Content => ({ text, fontSize: small });
+  const level = cruiseIfPossible(aircraft.airframe, settings.tiltDeg, SEA_LEVEL_AIR);
+  const { throttle, modes } = settings;
+  const limit =
+    throttle.limit.kind === "off"
+      ? "no limit"
+      : `${throttle.limit.kind} to ${Math.round(100 * throttle.limit.fraction)} %`;
+  return {
+    pageSize: paper === "a6" ? "A6" : "A4",
+    pageMargins: 12 * k,
+    info: { title: `${aircraft.name}, setup ${setup.number}`, creator: "Bathygon" },
+    defaultStyle: { color: ink, fontSize: 6 * k },
+    content: [
+      {
+        columns: [
+          { text: `${aircraft.name}, setup ${setup.number}`, bold: true, fontSize: 12 * k },
+          { text: `${pilot.name}\nmode ${pilot.stickMode}, ${pilot.grip}`, alignment: "right", fontSize: small },
+        ],
+      },
+      {
+        text: `${new Date(setup.createdAtMs).toISOString().slice(0, 10)}, ${setup.coachName}: ${setup.reason}`,
+        fontSize: small,
+        color: inkSoft,
+      },
+      {
+        columns: [
+          { svg: ratesSvg(settings), width: 128 * k },
+          { svg: throttleSvg(settings, level?.throttle ?? null), width: 128 * k },
+        ],
+        columnGap: 10 * k,
+        margin: [0, 4 * k, 0, 2 * k],
+      },
+      table(
+        ["axis", "curve", "centre °/s", "half °/s", "end °/s", "360° in"],
+        axes.map((axis) => {
+          const feel = curveFeel(settings.rates[axis]);
+          return [
+            { text: axis, fontSize: small, bold: true, color: axisLooks[axis][0] },
+            words(curveText(settings.rates[axis])),
+            number(feel.centreSlopeDps.toFixed(0)),
+            number(feel.halfStickDps.toFixed(0)),
+            number(feel.endDps.toFixed(0)),
+            number(tight(`${feel.time360S.toFixed(2)} s`)),
+          ];
+        }),
+        ["auto", "*", "auto", "auto", "auto", "auto"],
+      ),
+      table(
+        ["camera tilt", "throttle mid, expo, limit", "level cruise", "modes"],
+        [
+          [
+            number(`${settings.tiltDeg}°`),
+            words(`${throttle.mid.toFixed(2)}, ${throttle.expo.toFixed(2)}, ${limit}`),
+            level
+              ? words(
+                  `${level.speedMps.toFixed(1)} m/s at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${level.thrustG.toFixed(2)} g`,
+                )
+              : words("not with this thrust"),
+            words(modesText(modes)),
+          ],
+        ],
+        ["auto", "auto", "*", "auto"],
+      ),
+      heading(`Mix at ${settings.tiltDeg}° of tilt, to the right, by hand`),
+      table(
+        ["sticks", "move", "roll", "yaw", "how the hands move"],
+        mixRows(settings, pilot.stickMode, TURN_DPS, SPIN_DPS, "hand").map(({ name, mix, words: how }, i) => [
+          {
+            svg: stickPairSvg({
+              rollStick: mix.rollStick,
+              yawStick: mix.yawStick,
+              stickMode: pilot.stickMode,
+              colours: { sheet: "#FFFFFF", ink, rule, push: shoal },
+            }),
+            width: 42 * k,
+          },
+          words(`${name}, ${i === 0 ? TURN_DPS : SPIN_DPS}\u00a0°/s`),
+          number(tight(stickText(mix.rollStick))),
+          number(tight(stickText(mix.yawStick))),
+          words(how),
+        ]),
+        ["auto", "auto", "auto", "auto", "*"],
+      ),
+      heading("If the tilt is off"),
+      table(
+        ["by", "turn: horizon leans after half a turn", "right sticks: roll", "yaw", "roll: view off after half"],
+        TILT_ERRORS_DEG.map((errorDeg) => {
+          const turn = tiltError("level-turn", settings.rates, settings.tiltDeg, TURN_DPS, errorDeg);
+          const roll = tiltError("view-roll", settings.rates, settings.tiltDeg, SPIN_DPS, errorDeg);
+          return [
+            number(`+${errorDeg}°`),
+            number(`${turn.offAfterHalfTurnDeg.toFixed(0)}°`),
+            number(tight(changeText(turn.rollStickChange))),
+            number(tight(changeText(turn.yawStickChange))),
+            number(`${roll.offAfterHalfTurnDeg.toFixed(0)}°`),
+          ];
+        }),
+        ["auto", "*", "auto", "auto", "auto"],
+      ),
+      {
+        text: "Computed for this aircraft; its unmeasured numbers are estimates. New or repaired: propellers off on the bench, first flight by eye. After a crash measure the tilt. Local rules come first.",
+        fontSize: 5.6 * k,
+        color: inkSoft,
+        margin: [0, 4 * k, 0, 0],
+      },
+    ],
+  };
+}
+
+/** Figure and unit that stay on one line. */
+const tight = (text: string) => text.replaceAll(" ", "\u00a0");
+
+function curveText(curve: RateCurve): string {
+  switch (curve.family) {
+    case "base-super":
+      return `base ${curve.base.toFixed(2)}, super ${curve.super.toFixed(2)}, expo ${curve.expo.toFixed(2)}`;
+    case "centre-end":
+      return `centre ${curve.centreDps.toFixed(0)}, end ${curve.endDps.toFixed(0)}, expo ${curve.expo.toFixed(2)}`;
+    case "end-cubic":
+      return `end ${curve.endDps.toFixed(0)}, cubic expo ${curve.expo.toFixed(2)}`;
+  }
+}
+
+function modesText({ selfLevel, bankLimitDeg, idleAuthority }: Settings["modes"]): string {
+  const said = [
+    selfLevel ? "self-level" : "rate",
+    ...(bankLimitDeg === null ? [] : [`bank limit ${bankLimitDeg}°`]),
+    ...(idleAuthority ? [] : ["no authority at idle"]),
+  ];
+  return said.join(", ");
+}
+
+const WIDTH = 128;
+const HEIGHT = 96;
+const PAD = { left: 16, right: 2, top: 9, bottom: 10 };
+
+/** A frame with a grid, figures along the axes and a title, and what is drawn in it. */
+function plot(
+  title: string,
+  topFigure: string,
+  inside: (x: (share: number) => number, y: (share: number) => number) => string,
+): string {
+  const x = (share: number) => PAD.left + share * (WIDTH - PAD.left - PAD.right);
+  const y = (share: number) => HEIGHT - PAD.bottom - share * (HEIGHT - PAD.top - PAD.bottom);
+  const text = (at: string, anchor: string, words: string) =>
+    `<text ${at} text-anchor="${anchor}" font-family="Words" font-size="5.5" fill="${ink}">${words}</text>`;
+  const grid = [0, 0.25, 0.5, 0.75, 1]
+    .map((share) => `M${x(share)} ${y(0)}V${y(1)}M${x(0)} ${y(share)}H${x(1)}`)
+    .join("");
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${grid}" stroke="${rule}" stroke-width="0.4" fill="none"/><path d="M${x(0)} ${y(1)}V${y(0)}H${x(1)}" stroke="${ink}" stroke-width="0.8" fill="none"/>${text(`x="${x(0) - 2}" y="${y(1) + 4}"`, "end", topFigure)}${text(`x="${x(0) - 2}" y="${y(0)}"`, "end", "0")}${text(`x="${x(1)}" y="${y(0) + 7}"`, "end", "stick 100 %")}${text(`x="${x(0) + 3}" y="${y(1) - 2}"`, "start", title)}${inside(x, y)}</svg>`;
+}
+
+function ratesSvg({ rates }: Settings): string {
+  const top = Math.ceil(Math.max(...axes.map((axis) => rateAtStick(rates[axis], 1))) / 100) * 100;
+  return plot("turning rate, °/s", String(top), (x, y) =>
+    axes
+      .map((axis) => {
+        const [colour, dash] = axisLooks[axis];
+        return `<polyline points="${sampled((s) => rateAtStick(rates[axis], s) / top, x, y)}" fill="none" stroke="${colour}" stroke-width="1.2"${dash && ` stroke-dasharray="${dash}"`}/>`;
+      })
+      .join(""),
+  );
+}
+
+function throttleSvg({ throttle }: Settings, cruise: number | null): string {
+  return plot("throttle, %", "100", (x, y) => {
+    const line = `<polyline points="${sampled((s) => throttleAtStick(throttle, s), x, y)}" fill="none" stroke="${ink}" stroke-width="1.2"/>`;
+    if (cruise === null || throttleAtStick(throttle, 1) < cruise) return line;
+    const stick = stickForThrottleClamped(throttle, cruise);
+    return `${line}<path d="M${x(stick)} ${y(0)}V${y(cruise)}H${x(0)}" stroke="${slate}" stroke-width="0.6" stroke-dasharray="2 1.5" fill="none"/><text x="${x(stick) + 2}" y="${y(0) - 2}" font-family="Words" font-size="5.5" fill="${slate}">cruise</text>`;
+  });
+}
+
+function sampled(value: (stick: number) => number, x: (share: number) => number, y: (share: number) => number): string {
+  return Array.from({ length: 51 }, (_, i) => `${x(i / 50).toFixed(1)},${y(value(i / 50)).toFixed(1)}`).join(" ");
+}

@@ -1,0 +1,69 @@
+import { airframePresets, firstSettings, levelTurnRates, rateDps } from "@/core";
+import { pdfOf } from "@/server/files";
+import type { Aircraft, Pilot, Setup } from "@/server/repositories";
+import { cardContent } from "./card-content";
+
+const { airframe } = airframePresets["five-inch-freestyle"];
+const pilot: Pilot = {
+  id: "odo",
+  squadId: "squad",
+  name: "Ödo Fenn",
+  stickMode: 2,
+  grip: "thumbs",
+  settingsFrozen: false,
+  referenceAircraftId: null,
+  version: 1,
+};
+const aircraft: Aircraft = {
+  id: "plank",
+  pilotId: "odo",
+  name: "Plank",
+  presetId: "five-inch-freestyle",
+  airframe,
+  flightState: "flying",
+  measurements: [],
+  estimate: airframe,
+  version: 1,
+};
+const setup: Setup = {
+  id: "setup",
+  aircraftId: "plank",
+  number: 3,
+  settings: { ...firstSettings, tiltDeg: 30 },
+  reason: "steeper for the loops ".repeat(14),
+  coachId: "ann",
+  coachName: "Ann Pell",
+  createdAtMs: Date.UTC(2026, 10, 2),
+};
+
+/** Every text of a document, in order. */
+function textsOf(node: unknown): string[] {
+  if (typeof node === "string") return [node];
+  if (Array.isArray(node)) return node.flatMap(textsOf);
+  if (node === null || typeof node !== "object") return [];
+  const { text, content, columns, table, body } = node as Record<string, unknown>;
+  return [text, content, columns, table, body].flatMap(textsOf);
+}
+
+it.each([
+  // Paper sizes of ISO 216 in points of 1/72 inch.
+  ["a6", 105, 148],
+  ["a4", 210, 297],
+] as const)("makes one page of paper %s, however long the reason", async (paper, widthMm, heightMm) => {
+  const pdf = Buffer.from(await pdfOf(cardContent(pilot, aircraft, setup, paper))).toString("latin1");
+  expect(pdf.slice(0, 5)).toBe("%PDF-");
+  expect(pdf.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+  const [, width, height] = pdf.match(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/)!;
+  expect(Number(width) / 72).toBeCloseTo(widthMm / 25.4, 1);
+  expect(Number(height) / 72).toBeCloseTo(heightMm / 25.4, 1);
+});
+
+it("says the same figures as the curves and the turn arithmetic", () => {
+  const texts = textsOf(cardContent(pilot, aircraft, setup, "a6"));
+  expect(texts).toContain("Plank, setup 3");
+  expect(texts).toContain(rateDps(setup.settings.rates.roll, 1).toFixed(0));
+  // In a level turn at 30 degrees of tilt roll is half the turning rate (sin 30).
+  expect(levelTurnRates(30, 90).rollDps).toBeCloseTo(45);
+  const stick = texts.find((_, i) => texts[i - 1] === "Turn, camera level, 90\u00a0°/s")!;
+  expect(rateDps(setup.settings.rates.roll, Number.parseInt(stick) / 100)).toBeCloseTo(45, -1);
+});

@@ -1,0 +1,64 @@
+import { mixFor, rateAtStick, stickForRateClamped, type Mix, type MixKind, type Settings } from "@/core";
+import { handsFor } from "@/ui/sticks/modes";
+
+/** Who turns one wish into roll and yaw: the pilot's two hands, or the flight controller set to the tilt. */
+export type By = "hand" | "controller";
+
+export interface MixRow {
+  readonly name: string;
+  readonly mix: Mix;
+  /** How the hands move, in the pilot's stick mode. */
+  readonly words: string;
+}
+
+/** The mixes a pilot needs at this tilt, to the right, at chosen speeds. */
+export function mixRows(settings: Settings, stickMode: number, turnDps: number, spinDps: number, by: By): MixRow[] {
+  const moves = [
+    { name: "Turn, camera level", kind: "level-turn", dps: turnDps },
+    { name: "Flat spin", kind: "level-turn", dps: spinDps },
+    { name: "Roll about the view", kind: "view-roll", dps: spinDps },
+  ] as const;
+  return moves.map(({ name, kind, dps }) => {
+    const mix =
+      by === "hand" ? mixFor(kind, settings.rates, settings.tiltDeg, dps) : mixedByController(kind, settings, dps);
+    return { name, mix, words: inWords(mix, stickMode) };
+  });
+}
+
+/** With the controller mixing, the yaw stick turns the camera and the roll stick rolls about what it sees. */
+function mixedByController(kind: MixKind, { rates, tiltDeg }: Settings, dps: number): Mix {
+  const axis = kind === "level-turn" ? "yaw" : "roll";
+  const one = dps > rateAtStick(rates[axis], 1) ? null : stickForRateClamped(rates[axis], dps);
+  return {
+    rates: mixFor(kind, rates, tiltDeg, dps).rates,
+    rollStick: axis === "roll" ? one : 0,
+    yawStick: axis === "yaw" ? one : 0,
+    sticks: axis === "roll" ? "roll alone" : "yaw alone",
+  };
+}
+
+/** Which hand goes where, in the pilot's stick mode. */
+function inWords({ sticks }: Mix, stickMode: number): string {
+  const { roll, yaw } = handsFor(stickMode);
+  switch (sticks) {
+    case "together":
+      return `together: both sticks right (${roll} hand rolls, ${yaw} hand yaws)`;
+    case "apart":
+      return `apart: ${roll} hand right (roll), ${yaw} hand left (yaw)`;
+    case "roll alone":
+      return `${roll} hand right (roll), ${yaw} hand rests`;
+    case "yaw alone":
+      return `${yaw} hand right (yaw), ${roll} hand rests`;
+  }
+}
+
+/** A stick position as a share of its travel; a rate the curve does not reach is beyond it. */
+export const stickText = (value: number | null) =>
+  value === null ? "beyond" : `${Math.round(100 * Math.abs(value))} %`;
+
+/** Errors of tilt whose effect is shown. */
+export const TILT_ERRORS_DEG = [1, 2, 5] as const;
+
+/** How far a stick would have to go otherwise. */
+export const changeText = (value: number | null) =>
+  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${(100 * Math.abs(value)).toFixed(1)} %`;
