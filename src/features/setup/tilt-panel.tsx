@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMemo } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import {
   cruiseIfPossible,
   fromEuler,
@@ -50,6 +50,8 @@ export function TiltPanel({
   onChange: (change: Partial<Settings>) => void;
 }) {
   const { tiltDeg, camera, modes } = settings;
+  // The pictures follow the slider when there is time.
+  const shown = useDeferredValue(settings);
   return (
     <section aria-labelledby="tilt">
       <Typography variant="h2" id="tilt" sx={{ mb: 1 }}>
@@ -81,8 +83,8 @@ export function TiltPanel({
         </div>
         <CruiseFigures settings={settings} airframe={airframe} />
       </Box>
-      <Views settings={settings} />
-      <CruiseCharts settings={settings} airframe={airframe} />
+      <Views settings={shown} />
+      <CruiseCharts settings={shown} airframe={airframe} />
       <Protractor onTilt={(measured) => onChange({ tiltDeg: measured })} />
       <Typography variant="h2" sx={{ mt: 2 }}>
         Modes
@@ -170,7 +172,7 @@ function viewsOf({ tiltDeg }: Settings): readonly (readonly [title: string, atti
   ];
 }
 
-function Views({ settings }: { settings: Settings }) {
+const Views = memo(function Views({ settings }: { settings: Settings }) {
   const { tiltDeg, camera } = settings;
   const { pitchForwardDeg, pitchBackDeg } = invertedFlat(tiltDeg, camera.verticalFovDeg);
   return (
@@ -188,9 +190,9 @@ function Views({ settings }: { settings: Settings }) {
       </Typography>
     </Box>
   );
-}
+});
 
-function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
+const CruiseCharts = memo(function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
   const { units } = usePreferences();
   const { tiltDeg, throttle } = settings;
   const sweep = useMemo(
@@ -251,4 +253,4 @@ function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Ai
       />
     </Box>
   );
-}
+});

@@ -4,12 +4,12 @@ import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import type { EChartsCoreOption } from "echarts/core";
 import dynamic from "next/dynamic";
-import { useMemo } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import { numberFont, wordFont } from "../theme/tokens";
 
 export type ChartOption = EChartsCoreOption;
 
-const ChartCanvas = dynamic(() => import("./chart-canvas"), { ssr: false });
+const ChartCanvas = memo(dynamic(() => import("./chart-canvas"), { ssr: false }));
 
 export interface Line {
   readonly name: string;
@@ -100,9 +100,11 @@ export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY
       })),
     };
   }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY]);
+  // Drawn when there is time: under a moving slider the hand comes first, and pictures in between are left out.
+  const shown = useDeferredValue(option);
   return (
     <Box sx={{ height }}>
-      <ChartCanvas option={option} label={label} />
+      <ChartCanvas option={shown} label={label} />
     </Box>
   );
 }
