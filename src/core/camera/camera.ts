@@ -27,6 +27,8 @@ export function verticalFovDeg(lens: {
 export interface Horizon {
   /** Elevation of the optical axis above the horizontal, degrees. 0 puts the horizon through the middle. */
   readonly axisElevationDeg: number;
+  /** Heading of the optical axis, degrees from north, east positive. */
+  readonly axisHeadingDeg: number;
   /** Height of the horizon line above the middle of the picture, in half picture heights, along the picture's centre column; null when it is not crossed. */
   readonly centreHeight: number | null;
   /** Turn of the horizon line in the picture, degrees anticlockwise, 0 level, ±180 upside down. */
@@ -35,12 +37,13 @@ export interface Horizon {
 
 /** Horizon position and slope for an attitude. Picture axes: right and up; ground is where rays point below the horizontal. */
 export function horizonInFrame(attitude: Quaternion, camera: Camera): Horizon {
-  const { axis, right, up } = pictureDownComponents(attitude, camera);
+  const { axis, axisNorth, axisEast, right, up } = pictureDownComponents(attitude, camera);
   const halfHeight = Math.tan(0.5 * RAD_PER_DEG * camera.verticalFovDeg);
   // A ray axis + u·right + v·up is level when its down component vanishes.
   const centre = Math.abs(up) < 1e-9 ? null : -axis / up / halfHeight;
   return {
     axisElevationDeg: -DEG_PER_RAD * Math.asin(Math.max(-1, Math.min(1, axis))),
+    axisHeadingDeg: DEG_PER_RAD * Math.atan2(axisEast, axisNorth),
     centreHeight: centre,
     slopeDeg: DEG_PER_RAD * Math.atan2(right, -up),
   };
@@ -97,8 +100,11 @@ function pictureDownComponents(attitude: Quaternion, camera: Camera) {
   const tilt = RAD_PER_DEG * requireNumber("camera.tiltDeg", camera.tiltDeg, -90, 90);
   requireNumber("camera.verticalFovDeg", camera.verticalFovDeg, 5, 175);
   requireNumber("camera.aspect", camera.aspect, 0.2, 5);
+  const axis = toWorld(attitude, { x: Math.cos(tilt), y: 0, z: -Math.sin(tilt) });
   return {
-    axis: toWorld(attitude, { x: Math.cos(tilt), y: 0, z: -Math.sin(tilt) }).z,
+    axis: axis.z,
+    axisNorth: axis.x,
+    axisEast: axis.y,
     right: toWorld(attitude, { x: 0, y: 1, z: 0 }).z,
     up: toWorld(attitude, { x: -Math.sin(tilt), y: 0, z: -Math.cos(tilt) }).z,
   };

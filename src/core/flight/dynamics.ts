@@ -154,7 +154,7 @@ export function createDerivative(airframe: Airframe, medium: FlightMedium, idleA
     const speed = Math.sqrt(u * u + v * v + h * h);
     const fx = -dragX * speed * u;
     const fy = -dragY * speed * v;
-    const fz = -dragZ * speed * h - rotorAcceleration * (t0 + t1 + t2 + t3);
+    const fz = -dragZ * speed * h - rotorAcceleration * (t0 + t3 + (t1 + t2));
 
     out[0] = vn;
     out[1] = ve;
@@ -166,9 +166,9 @@ export function createDerivative(airframe: Airframe, medium: FlightMedium, idleA
     out[7] = 0.5 * (w * p + y * r - z * q);
     out[8] = 0.5 * (w * q + z * p - x * r);
     out[9] = 0.5 * (w * r + x * q - y * p);
-    out[10] = rollTorque * (t2 + t3 - t0 - t1) + gyroX * q * r;
-    out[11] = pitchTorque * (t0 + t3 - t1 - t2) + gyroY * p * r;
-    out[12] = yawTorque * (t0 + t2 - t1 - t3) + gyroZ * p * q;
+    out[10] = rollTorque * (t2 + t3 - (t0 + t1)) + gyroX * q * r;
+    out[11] = pitchTorque * (t0 + t3 - (t1 + t2)) + gyroY * p * r;
+    out[12] = yawTorque * (t0 + t2 - (t1 + t3)) + gyroZ * p * q;
   };
 }
 

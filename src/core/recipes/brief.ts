@@ -3,7 +3,7 @@ import type { Settings } from "../flight";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import type { Measures } from "./measures";
-import { withParameters, type Recipe } from "./recipe";
+import { resolve, withParameters, type Recipe } from "./recipe";
 import { solve, type Goal } from "./solve";
 import { flyUncaught, wayOut, type WayOut } from "./way-out";
 
@@ -12,13 +12,13 @@ export interface TrickBrief {
   /** The recipe with its stop and punch solved for this aircraft. */
   readonly recipe: Recipe;
   readonly flight: Flight;
-  /** The same turn with the stick simply centred when it has come all the way round. */
-  readonly simplyCentred: Measures;
+  /** The same turn with the stick simply centred when it has come all the way round; null when nothing is turned over and stopped. */
+  readonly simplyCentred: Measures | null;
   /** From closing the throttle to falling past that height again, hands off. */
   readonly hangTimeS: number | null;
-  /** Least entry height that covers the slip and the reaction time with the margin. */
+  /** Least entry height that covers the slip and the reaction time with the margin; null for a trick that belongs at its own height. */
   readonly lowestEntryM: number | null;
-  /** Height at which the flight was begun: the lowest entry, rounded up to half metres. */
+  /** Height at which the flight was begun: the recipe's own, or the lowest entry rounded up to half metres. */
   readonly entryHeightM: number;
   readonly wayOut: WayOut | null;
   readonly margins: SafetyMargins;
@@ -43,37 +43,63 @@ export function briefTrick(
   environment: Environment,
   margins: SafetyMargins = USUAL_MARGINS,
 ): TrickBrief {
-  // The stop moves the height a little and the punch moves the stop a little: once round again settles both.
   const solving = solveInTurn(
     recipe,
-    [
-      { kind: "stop-on-mark" },
-      { kind: "return-to-entry-height" },
-      { kind: "stop-on-mark" },
-      { kind: "lowest-entry", ...margins },
-    ],
+    [...recipe.solveFor.map(({ aim }) => aim), { kind: "lowest-entry", ...margins }],
     aircraft,
     settings,
     environment,
   );
   const solved = solving.recipe;
-  const lowestEntryM = solving.why === null ? solving.lastAnswer : null;
-  const entryHeightM = lowestEntryM === null ? environment.entryHeightM : Math.ceil(2 * lowestEntryM) / 2;
+  const placed = recipe.entryHeightM !== undefined;
+  const lowestEntryM = solving.why === null && !placed ? solving.lastAnswer : null;
+  const entryHeightM = placed
+    ? resolve(solved, recipe.entryHeightM!)
+    : lowestEntryM === null
+      ? environment.entryHeightM
+      : Math.ceil(2 * lowestEntryM) / 2;
   const there = { ...environment, entryHeightM };
-  const stop = recipe.solveFor.stop;
-  const centred = stop && recipe.turn ? withParameters(solved, { [stop]: recipe.turn.deg }) : solved;
+  const stop = recipe.turn ? recipe.solveFor.find(({ aim }) => aim.kind === "stop-on-mark")?.param : undefined;
+  const flight = fly(solved, aircraft, settings, there);
+  const cuts = flight.measures.throttleClosedAtS !== null && recipe.freeze !== undefined && !recipe.freeze.instead;
   return {
     recipe: solved,
-    flight: fly(solved, aircraft, settings, there),
-    simplyCentred: fly(centred, aircraft, settings, there).measures,
-    hangTimeS: flyUncaught(solved, aircraft, settings, { ...there, entryHeightM: entryHeightM + 100 }).flight.measures
-      .hangTimeS,
+    flight,
+    simplyCentred: stop
+      ? fly(withParameters(solved, { [stop]: recipe.turn!.deg }), aircraft, settings, there).measures
+      : null,
+    hangTimeS: cuts
+      ? flyUncaught({ ...solved, obstacles: [] }, aircraft, settings, { ...there, entryHeightM: entryHeightM + 100 })
+          .flight.measures.hangTimeS
+      : null,
     lowestEntryM,
     entryHeightM,
     wayOut: wayOut(solved, aircraft, settings, there),
     margins,
-    problem: solving.why,
+    problem: solving.why ?? whyNot(solved, flight),
   };
+}
+
+/** Why a flight did not end as its recipe wants, in words; null when it did. */
+export function whyNot(recipe: Recipe, { events, measures, trace }: Flight): string | null {
+  const hit = events.find(({ kind }) => kind === "crash");
+  if (hit)
+    return hit.detail.startsWith("into")
+      ? `it flies ${hit.detail} after ${hit.timeS.toFixed(1)} s`
+      : `it meets the ground after ${hit.timeS.toFixed(1)} s at ${hit.detail}; begin higher, or see the thrust and the rates`;
+  const stuck = events.find(({ kind }) => kind === "phase-timeout");
+  if (stuck) {
+    const phase = [...recipe.phases, ...recipe.abort].find(({ id }) => id === stuck.detail);
+    return `"${phase?.label ?? stuck.detail}" never comes to its end; see the thrust, the rates and the learning modes`;
+  }
+  if (measures.complete) return null;
+  const touched = events.find(({ kind }) => kind === "touchdown");
+  if (touched)
+    return `it touches the ground after ${touched.timeS.toFixed(1)} s, before the trick is over; begin higher`;
+  if (recipe.ends === "landed") return "it does not come down to the ground in its time";
+  const last = trace.timeS.length - 1;
+  const upright = 1 - 2 * (trace.qx[last] ** 2 + trace.qy[last] ** 2);
+  return upright < 0.7 ? "it does not end upright" : `it is not over after ${trace.timeS[last].toFixed(0)} s`;
 }
 
 /** Meets one goal after the other, each on the recipe of the one before; stops at the first that has no answer and says why. */

@@ -1,5 +1,6 @@
 import { airDensity } from "../atmosphere";
-import { requireNumber } from "../numbers";
+import { FieldRangeError, requireNumber } from "../numbers";
+import { requireObstacle, type Obstacle } from "./obstacles";
 
 /** Where and in what air a trick is flown. */
 export interface Environment {
@@ -14,6 +15,10 @@ export interface Environment {
   /** Standard deviation of the noise on the sticks of the pilot's eye, share of full stick, and its seed. */
   readonly stickNoise: number;
   readonly seed: number;
+  /** What stands about besides what the recipe brings. */
+  readonly obstacles?: readonly Obstacle[];
+  /** Local ceiling above the ground, m; null or absent for none known. */
+  readonly ceilingM?: number | null;
 }
 
 export const CALM_AIR: Environment = {
@@ -35,6 +40,16 @@ export function requireEnvironment(environment: Environment): Environment {
   requireNumber("windEastMps", environment.windEastMps, -60, 60);
   requireNumber("stickNoise", environment.stickNoise, 0, 0.5);
   requireNumber("seed", environment.seed, 0, 4294967295);
+  environment.obstacles?.forEach((one, i) => requireObstacle(one, `obstacles[${i}]`));
+  const { ceilingM } = environment;
+  if (ceilingM !== null && ceilingM !== undefined) {
+    requireNumber("ceilingM", ceilingM, 0.5, 5000);
+    if (ceilingM <= environment.entryHeightM)
+      throw new FieldRangeError(
+        "ceilingM",
+        `ceilingM is ${ceilingM}; the flight begins at ${environment.entryHeightM} m, already above it`,
+      );
+  }
   return environment;
 }
 

@@ -1,25 +1,20 @@
-import { commandForThrust, requireAirframe, type Airframe } from "../airframe";
+import { requireAirframe, type Airframe } from "../airframe";
 import { toEuler } from "../attitude";
 import { horizonInFrame } from "../camera";
-import {
-  COMMAND_SIZE,
-  createDerivative,
-  createStep,
-  levelState,
-  requireSettings,
-  STATE,
-  type Settings,
-} from "../flight";
-import { DEG_PER_RAD, RAD_PER_DEG } from "../numbers";
-import { cruise } from "../sustained";
+import { COMMAND_SIZE, createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
+import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
 import { throttleAtStick } from "../throttle";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
 import { measure, type Measures } from "./measures";
 import { Hands, type Seen } from "./pilot";
-import { resolve, type Guard, type Phase, type Recipe } from "./recipe";
+import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
+import { resolve, type Guard, type Phase, type Recipe, type TrimFigures, type Value } from "./recipe";
+import { startTrim } from "./start-trim";
 import { emptyTrace, type FlightEvent, type Trace } from "./trace";
 
 export interface Flight {
+  /** What stood about, in m along, across and above the ground. */
+  readonly obstacles: readonly Obstacle[];
   readonly trace: Trace;
   readonly events: readonly FlightEvent[];
   readonly measures: Measures;
@@ -38,6 +33,8 @@ export const LONGEST_FLIGHT_S = 40;
 /** A contact faster or steeper than this is a crash. Common practice, no source. */
 const CRASH_SPEED_MPS = 2.5;
 const CRASH_TILT_DEG = 35;
+/** From the middle to the tip of a propeller, as a share of the motor diagonal. Estimate; common practice, no source. */
+const HALF_SPAN = 0.75;
 
 /**
  * Flies a recipe with an aircraft and a pilot's settings and returns the sampled path, what happened and what it measures.
@@ -54,6 +51,14 @@ export function fly(
   requireSettings(settings);
   requireEnvironment(environment);
   const start = startTrim(recipe, aircraft, settings, environment);
+  const obstacles = obstaclesOf(recipe, environment, start.figures);
+  const reachM = HALF_SPAN * aircraft.motorDiagonalM;
+  for (const { kind, ...at } of obstacles) {
+    if (distanceTo({ kind, ...at }, 0, 0, environment.entryHeightM) < reachM)
+      throw new RangeError(
+        `obstacle: the flight would begin inside the ${kind}; stand it further off or make it smaller`,
+      );
+  }
   if (throttleAtStick(settings.throttle, 1) < start.motor) {
     throw new RangeError(
       `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${start.motor.toFixed(2)}`,
@@ -65,27 +70,32 @@ export function fly(
     windEastMps: environment.windEastMps,
   };
   const step = createStep(createDerivative(aircraft, medium, settings.modes.idleAuthority));
-  const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start.motor);
+  const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start);
   const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
   const state = start.state;
   let commandNow = new Float64Array(COMMAND_SIZE);
   let commandNext = new Float64Array(COMMAND_SIZE);
-  const turned = { roll: 0, pitch: 0, yaw: 0 };
+  const turned = { roll: 0, pitch: 0, yaw: 0, view: 0 };
+  const viewCos = Math.cos(RAD_PER_DEG * settings.tiltDeg);
+  const viewSin = Math.sin(RAD_PER_DEG * settings.tiltDeg);
   const seen: Seen = {
     timeInPhaseS: 0,
     pitchDeg: 0,
     rollDeg: 0,
     yawDeg: 0,
     climbMps: 0,
+    headingDeg: 0,
+    aboveEntryM: 0,
     upright: 1,
+    state,
     turnedDeg: turned,
-    rateDps: { roll: 0, pitch: 0, yaw: 0 },
+    rateDps: { roll: 0, pitch: 0, yaw: 0, view: 0 },
   };
   const trace = emptyTrace(STEP_S * SAMPLE_STEPS);
   const events: FlightEvent[] = [];
 
   // Local copies: module bindings are looked up at every use in some builds.
-  const { down, vNorth, vEast, vDown, p: rollRate, q: pitchRate, r: yawRate } = STATE;
+  const { north, east, down, vNorth, vEast, vDown, p: rollRate, q: pitchRate, r: yawRate } = STATE;
   const halfStepDeg = 0.5 * STEP_S * DEG_PER_RAD;
   const stepS = STEP_S;
   const sampleSteps = SAMPLE_STEPS;
@@ -115,8 +125,7 @@ export function fly(
       const phase = phases[phaseIndex];
       seen.timeInPhaseS = (n - phaseStartStep) * stepS;
       const timedOut = seen.timeInPhaseS >= phase.maxS;
-      if (!timedOut && !phase.until.some((guard) => holds(guard, recipe, seen, heightM() - environment.entryHeightM)))
-        break;
+      if (!timedOut && !phase.until.some((guard) => holds(guard, recipe, seen, environment, start.figures))) break;
       if (timedOut) note("phase-timeout", phase.id, n);
       if (phaseIndex === phases.length - 1) {
         complete = !timedOut;
@@ -125,7 +134,7 @@ export function fly(
       }
       phaseIndex++;
       phaseStartStep = n;
-      if (phases[phaseIndex].mark) turned.roll = turned.pitch = turned.yaw = 0;
+      if (phases[phaseIndex].mark) turned.roll = turned.pitch = turned.yaw = turned.view = 0;
       note("phase", phases[phaseIndex].id, n);
     }
     if (phaseIndex < 0) {
@@ -135,7 +144,8 @@ export function fly(
 
     const wasOpen = hands.throttle > 0;
     hands.move(phases[phaseIndex], seen);
-    if (wasOpen && hands.throttle === 0) note("throttle-closed", phases[phaseIndex].id, n);
+    if (wasOpen && hands.throttle === 0 && phases[phaseIndex].throttle.kind === "hold")
+      note("throttle-closed", phases[phaseIndex].id, n);
     hands.command(seen, commandNext);
     if (n % sampleSteps === 0) record(phaseIndex, n);
 
@@ -148,18 +158,35 @@ export function fly(
     turned.roll += halfStepDeg * (p + state[rollRate]);
     turned.pitch += halfStepDeg * (q + state[pitchRate]);
     turned.yaw += halfStepDeg * (r + state[yawRate]);
+    turned.view += halfStepDeg * (viewCos * (p + state[rollRate]) - viewSin * (r + state[yawRate]));
     look(state, seen);
+    seen.rateDps.view = viewCos * seen.rateDps.roll - viewSin * seen.rateDps.yaw;
+    seen.aboveEntryM = heightM() - environment.entryHeightM;
     if (climbBefore > 0 && seen.climbMps <= 0) note("apex", phases[phaseIndex].id, n + 1);
+    if (obstacles.length > 0 && n % sampleSteps === 0) {
+      const hit = obstacles.find((one) => distanceTo(one, state[north], state[east], heightM()) < reachM);
+      if (hit) {
+        note("crash", `into the ${hit.kind}`, n + 1);
+        record(phaseIndex, n + 1);
+        break;
+      }
+    }
     if (heightM() <= 0) {
       const tiltDeg = DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright)));
       const speed = Math.hypot(state[vNorth], state[vEast], state[vDown]);
       const crash = speed > CRASH_SPEED_MPS || tiltDeg > CRASH_TILT_DEG;
+      if (!crash && recipe.ends === "landed" && phaseIndex === phases.length - 1) complete = true;
       note(crash ? "crash" : "touchdown", `${speed.toFixed(1)} m/s, ${tiltDeg.toFixed(0)}° off level`, n + 1);
       record(phaseIndex, n + 1);
       break;
     }
   }
-  return { trace, events, measures: measure(recipe, trace, events, environment, complete) };
+  return {
+    obstacles,
+    trace,
+    events,
+    measures: measure(recipe, trace, events, environment, complete, obstacles, reachM),
+  };
 
   function record(phase: number, stepNumber: number): void {
     const attitude = { w: state[6], x: state[7], y: state[8], z: state[9] };
@@ -187,11 +214,13 @@ export function fly(
     trace.turnedRollDeg.push(turned.roll);
     trace.turnedPitchDeg.push(turned.pitch);
     trace.turnedYawDeg.push(turned.yaw);
+    trace.turnedViewDeg.push(turned.view);
     trace.rotor0.push(state[13]);
     trace.rotor1.push(state[14]);
     trace.rotor2.push(state[15]);
     trace.rotor3.push(state[16]);
     trace.viewElevationDeg.push(horizon.axisElevationDeg);
+    trace.viewHeadingDeg.push(horizon.axisHeadingDeg);
     trace.horizonSlopeDeg.push(horizon.slopeDeg);
     trace.thrustG.push(
       (aircraft.thrustToWeight * (state[13] ** 2 + state[14] ** 2 + state[15] ** 2 + state[16] ** 2)) / 4,
@@ -199,23 +228,13 @@ export function fly(
   }
 }
 
-function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment) {
-  const air = { heightM: environment.siteElevationM + environment.entryHeightM, isaOffsetK: environment.isaOffsetK };
-  const trim =
-    recipe.start.kind === "cruise" ? cruise(aircraft, settings.tiltDeg, air) : { speedMps: 0, thrustG: 1, throttle: 0 };
-  const fraction = trim.thrustG / aircraft.thrustToWeight;
-  const pitchDeg = recipe.start.kind === "cruise" ? -settings.tiltDeg : 0;
-  const state = levelState(environment.entryHeightM, fraction, pitchDeg);
-  state[STATE.vNorth] = trim.speedMps + environment.windNorthMps;
-  state[STATE.vEast] = environment.windEastMps;
-  return { state, motor: commandForThrust(aircraft, fraction) };
-}
-
 function look(state: Float64Array, seen: Seen): void {
   const euler = toEuler({ w: state[6], x: state[7], y: state[8], z: state[9] });
   const toDeg = DEG_PER_RAD;
   seen.pitchDeg = euler.pitchDeg;
   seen.rollDeg = euler.rollDeg;
+  // Near the vertical the heading jumps about; what was turned there is not counted.
+  if (Math.abs(euler.pitchDeg) < 80) seen.headingDeg += wrapDeg(euler.yawDeg - seen.yawDeg);
   seen.yawDeg = euler.yawDeg;
   seen.climbMps = -state[5];
   seen.rateDps.roll = state[10] * toDeg;
@@ -224,30 +243,53 @@ function look(state: Float64Array, seen: Seen): void {
   seen.upright = 1 - 2 * (state[7] * state[7] + state[8] * state[8]);
 }
 
-function holds(guard: Guard, recipe: Recipe, seen: Seen, aboveEntryM: number): boolean {
+function holds(guard: Guard, recipe: Recipe, seen: Seen, environment: Environment, figures: TrimFigures): boolean {
+  const value = (of: Value) => resolve(recipe, of, figures);
   switch (guard.kind) {
     case "time":
       // Half a step of slack keeps a time guard from depending on rounding.
-      return seen.timeInPhaseS >= resolve(recipe, guard.s) - 0.5 * STEP_S;
+      return seen.timeInPhaseS >= value(guard.s) - 0.5 * STEP_S;
     case "turned":
       return (
-        Math.abs(seen.turnedDeg[guard.axis] + seen.rateDps[guard.axis] * resolve(recipe, guard.leadS ?? 0)) >=
-        resolve(recipe, guard.deg)
+        Math.abs(seen.turnedDeg[guard.axis] + seen.rateDps[guard.axis] * value(guard.leadS ?? 0)) >= value(guard.deg)
       );
     case "climb":
-      return beyond(guard.is, seen.climbMps, resolve(recipe, guard.mps));
+      return beyond(guard.is, seen.climbMps, value(guard.mps));
     case "height":
-      return beyond(guard.is, aboveEntryM, resolve(recipe, guard.m));
+      return beyond(guard.is, seen.aboveEntryM, value(guard.m));
+    case "ground":
+      return beyond(guard.is, seen.aboveEntryM + environment.entryHeightM, value(guard.m));
+    case "along":
+      return beyond(guard.is, seen.state[STATE.north], value(guard.m));
+    case "ahead":
+      return beyond(guard.is, seen.state[STATE.vNorth], value(guard.mps));
     case "pitch":
-      return beyond(guard.is, seen.pitchDeg, resolve(recipe, guard.deg));
+      return beyond(guard.is, seen.pitchDeg, value(guard.deg));
     case "heading":
-      // Every flight begins heading north.
-      return beyond(guard.is, seen.yawDeg, resolve(recipe, guard.deg));
+      return beyond(guard.is, seen.headingDeg, value(guard.deg));
     case "upright":
-      return seen.upright >= Math.cos(RAD_PER_DEG * resolve(recipe, guard.withinDeg));
+      return seen.upright >= Math.cos(RAD_PER_DEG * value(guard.withinDeg));
   }
 }
 
 function beyond(is: "below" | "above", value: number, bound: number): boolean {
   return is === "below" ? value <= bound : value >= bound;
+}
+
+/** Everything that stands about in a flight: what the environment has and what the recipe brings. */
+export function obstaclesOf(recipe: Recipe, environment: Environment, figures: TrimFigures): readonly Obstacle[] {
+  const value = (of: Value) => resolve(recipe, of, figures);
+  const brought = (recipe.obstacles ?? []).map((plan, i) =>
+    requireObstacle(
+      {
+        kind: plan.kind,
+        alongM: value(plan.alongM),
+        acrossM: value(plan.acrossM),
+        heightM: value(plan.heightM) + (plan.aboveEntry ? environment.entryHeightM : 0),
+        widthM: value(plan.widthM),
+      },
+      `the recipe's obstacle ${i + 1}`,
+    ),
+  );
+  return [...brought, ...(environment.obstacles ?? [])];
 }

@@ -1,7 +1,8 @@
-import { wrapDeg } from "../numbers";
+import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
 import { toEuler } from "../attitude";
 import type { Environment } from "./environment";
-import type { Axis, Recipe } from "./recipe";
+import { distanceTo, type Obstacle } from "./obstacles";
+import type { Recipe, TurnAxis } from "./recipe";
 import type { FlightEvent, Trace } from "./trace";
 
 /** Figures read off a flight. Null where the flight never came to what the figure needs. */
@@ -37,12 +38,46 @@ export interface Measures {
   readonly timeInvertedS: number;
   /** Largest distance east or west of the line of entry. */
   readonly sideDriftM: number;
+  /** Where it ends, along and across the line of entry. */
+  readonly alongM: number;
+  readonly acrossM: number;
+  readonly fastestMps: number;
+  /** Largest thrust over weight. */
+  readonly mostThrustG: number;
+  /** Largest angle of the view away from the level line of entry, from the mark of the turn to its stop. */
+  readonly viewOffPathDeg: number | null;
+  /** Largest lean of the horizon in the picture while upright, from the first to the last sample. */
+  readonly horizonLeanDeg: number;
+  /** Least room between the tips of the propellers and what stands about; null when nothing does. */
+  readonly clearanceM: number | null;
+  /** Way along the line of entry from the first braking to rest or to flying back. */
+  readonly stoppingDistanceM: number | null;
+  /** Speed at first touch, and steepness of the path through the descent. */
+  readonly touchdownMps: number | null;
+  readonly descentDeg: number | null;
+  /** Circle fitted to the loop: radius, root mean square distance from it over the radius, and from where it began to where it closed. */
+  readonly loopRadiusM: number | null;
+  /** From its foremost to its hindmost point. */
+  readonly loopWidthM: number | null;
+  readonly loopUnevenness: number | null;
+  readonly loopClosureM: number | null;
+  /** Middle of its extent, along the line of entry and above the entry. */
+  readonly loopCentreAlongM: number | null;
+  readonly loopCentreAboveM: number | null;
+  /** Speed along the line of entry at the end of the loop; negative when it is thrown back. */
+  readonly loopExitMps: number | null;
+  /** In the steady phase: mean distance to its centre, its spread, and how far the sticks wander, share of full stick. */
+  readonly circleRadiusM: number | null;
+  readonly circleSpreadM: number | null;
+  readonly stickWander: number | null;
 }
 
-const TURNED = { roll: "turnedRollDeg", pitch: "turnedPitchDeg", yaw: "turnedYawDeg" } as const satisfies Record<
-  Axis,
-  keyof Trace
->;
+const TURNED = {
+  roll: "turnedRollDeg",
+  pitch: "turnedPitchDeg",
+  yaw: "turnedYawDeg",
+  view: "turnedViewDeg",
+} as const satisfies Record<TurnAxis, keyof Trace>;
 
 export function measure(
   recipe: Recipe,
@@ -50,6 +85,8 @@ export function measure(
   events: readonly FlightEvent[],
   environment: Environment,
   phasesDone: boolean,
+  obstacles: readonly Obstacle[],
+  reachM: number,
 ): Measures {
   const last = trace.timeS.length - 1;
   const crashed = events.some((event) => event.kind === "crash");
@@ -80,19 +117,179 @@ export function measure(
       ? inverted.reduce((sum, i) => sum + trace.stickThrottle[i], 0) / inverted.length
       : null,
     timeInvertedS: inverted.length * trace.sampleS,
-    sideDriftM: -minimum(trace.eastM.map((e) => -Math.abs(e))),
+    sideDriftM: largest(trace.eastM),
+    alongM: trace.northM[last],
+    acrossM: trace.eastM[last],
+    fastestMps: largest(trace.timeS.map((_, i) => speedAt(trace, i))),
+    mostThrustG: largest(trace.thrustG),
+    viewOffPathDeg: viewOffPath(recipe, trace, events),
+    horizonLeanDeg: largest(trace.horizonSlopeDeg.filter((_, i) => upright(i) > 0.3)),
+    clearanceM: clearance(trace, obstacles, reachM),
+    stoppingDistanceM: stoppingDistance(recipe, trace, events),
+    touchdownMps: touchdown(trace, events),
+    descentDeg: descent(recipe, trace),
+    ...loopOf(recipe, trace, events),
+    ...circleOf(recipe, trace, events),
   };
+}
+
+/** Speed at the first touch of the ground. */
+function touchdown(trace: Trace, events: readonly FlightEvent[]): number | null {
+  const last = trace.timeS.length - 1;
+  if (!events.some(({ kind }) => kind === "touchdown" || kind === "crash") || trace.heightM[last] > 0.05) return null;
+  return speedAt(trace, last);
+}
+
+/** Steepness of the path through the descent, below the horizontal. */
+function descent(recipe: Recipe, trace: Trace): number | null {
+  const phase = recipe.phases.findIndex(({ id }) => id === recipe.descentPhase);
+  const from = trace.phase.indexOf(phase);
+  const to = trace.phase.lastIndexOf(phase);
+  if (phase < 0 || to <= from) return null;
+  const way = Math.hypot(trace.northM[to] - trace.northM[from], trace.eastM[to] - trace.eastM[from]);
+  return DEG_PER_RAD * Math.atan2(trace.heightM[from] - trace.heightM[to], way);
+}
+
+function viewOffPath(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): number | null {
+  const mark = recipe.phases.find((phase) => phase.mark);
+  const from = mark && startOf(events, mark.id);
+  const to = recipe.turn && startOf(events, recipe.turn.catchPhase);
+  if (!from || !to) return null;
+  const [a, b] = [indexAt(trace, from.timeS), indexAt(trace, to.timeS)];
+  let most = 0;
+  for (let i = a; i <= b; i++) {
+    // The view's heading against the line of entry is read from the same axis whose elevation the trace keeps.
+    const cosine = Math.cos(trace.viewElevationDeg[i] * RAD_PER_DEG) * Math.cos(trace.viewHeadingDeg[i] * RAD_PER_DEG);
+    most = Math.max(most, DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, cosine))));
+  }
+  return most;
+}
+
+function clearance(trace: Trace, obstacles: readonly Obstacle[], reachM: number): number | null {
+  if (obstacles.length === 0) return null;
+  let least = Infinity;
+  for (let i = 0; i < trace.timeS.length; i++)
+    for (const one of obstacles)
+      least = Math.min(least, distanceTo(one, trace.northM[i], trace.eastM[i], trace.heightM[i]) - reachM);
+  return least;
+}
+
+function stoppingDistance(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): number | null {
+  const brake = recipe.brakePhase ? startOf(events, recipe.brakePhase) : undefined;
+  if (!brake) return null;
+  const from = indexAt(trace, brake.timeS);
+  for (let i = from; i < trace.timeS.length; i++)
+    if (trace.vNorthMps[i] < RESTS_MPS) return trace.northM[i] - trace.northM[from];
+  return null;
+}
+
+/** Slower than this along the line of entry counts as stopped. */
+const RESTS_MPS = 0.5;
+
+const NO_LOOP = {
+  loopRadiusM: null,
+  loopWidthM: null,
+  loopUnevenness: null,
+  loopClosureM: null,
+  loopCentreAlongM: null,
+  loopCentreAboveM: null,
+  loopExitMps: null,
+};
+
+/** Circle through the side view of the loop, by algebraic least squares (Kåsa 1976). */
+function loopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
+  const from = recipe.loop && startOf(events, recipe.loop.from);
+  const to = recipe.loop && startOf(events, recipe.loop.to);
+  if (!from || !to) return NO_LOOP;
+  const [a, b] = [indexAt(trace, from.timeS), indexAt(trace, to.timeS)];
+  const norths = trace.northM.slice(a, b + 1);
+  const heights = trace.heightM.slice(a, b + 1);
+  const circle = fitCircle(norths, heights);
+  if (!circle) return NO_LOOP;
+  return {
+    loopRadiusM: circle.radius,
+    loopWidthM: Math.max(...norths) - Math.min(...norths),
+    loopUnevenness: circle.rms / circle.radius,
+    loopClosureM: Math.hypot(trace.northM[b] - trace.northM[a], trace.heightM[b] - trace.heightM[a]),
+    loopCentreAlongM: middleOf(norths),
+    loopCentreAboveM: middleOf(heights) - trace.heightM[0],
+    loopExitMps: trace.vNorthMps[b],
+  };
+}
+
+const middleOf = (values: readonly number[]) => 0.5 * (Math.max(...values) + Math.min(...values));
+
+const NO_CIRCLE = { circleRadiusM: null, circleSpreadM: null, stickWander: null };
+
+function circleOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
+  const at = recipe.steadyPhase ? startOf(events, recipe.steadyPhase) : undefined;
+  if (!at) return NO_CIRCLE;
+  const phase = recipe.phases.findIndex(({ id }) => id === recipe.steadyPhase);
+  const within = trace.timeS.map((_, i) => i).filter((i) => trace.phase[i] === phase);
+  const circle = fitCircle(
+    within.map((i) => trace.northM[i]),
+    within.map((i) => trace.eastM[i]),
+  );
+  if (!circle) return NO_CIRCLE;
+  const spread = (column: readonly number[]) => {
+    const mean = within.reduce((sum, i) => sum + column[i], 0) / within.length;
+    return Math.sqrt(within.reduce((sum, i) => sum + (column[i] - mean) ** 2, 0) / within.length);
+  };
+  return {
+    circleRadiusM: circle.radius,
+    circleSpreadM: circle.rms,
+    stickWander: Math.max(spread(trace.stickRoll), spread(trace.stickPitch), spread(trace.stickYaw)),
+  };
+}
+
+/** Least-squares circle x² + y² = 2ax + 2by + c (Kåsa 1976); null for fewer than three points or points on a line. */
+export function fitCircle(
+  xs: readonly number[],
+  ys: readonly number[],
+): { readonly x: number; readonly y: number; readonly radius: number; readonly rms: number } | null {
+  const n = xs.length;
+  if (n < 3) return null;
+  const mean = (of: (i: number) => number) => xs.reduce((sum, _, i) => sum + of(i), 0) / n;
+  const mx = mean((i) => xs[i]);
+  const my = mean((i) => ys[i]);
+  const u = (i: number) => xs[i] - mx;
+  const v = (i: number) => ys[i] - my;
+  const uu = mean((i) => u(i) ** 2);
+  const vv = mean((i) => v(i) ** 2);
+  const uv = mean((i) => u(i) * v(i));
+  const p = 0.5 * mean((i) => u(i) * (u(i) ** 2 + v(i) ** 2));
+  const q = 0.5 * mean((i) => v(i) * (u(i) ** 2 + v(i) ** 2));
+  const determinant = uu * vv - uv * uv;
+  if (!(determinant > 1e-9 * (uu + vv) ** 2)) return null;
+  const a = (p * vv - q * uv) / determinant;
+  const b = (q * uu - p * uv) / determinant;
+  const radius = Math.sqrt(a * a + b * b + uu + vv);
+  const rms = Math.sqrt(mean((i) => (Math.hypot(u(i) - a, v(i) - b) - radius) ** 2));
+  return { x: a + mx, y: b + my, radius, rms };
+}
+
+function speedAt(trace: Trace, i: number): number {
+  return Math.hypot(trace.vNorthMps[i], trace.vEastMps[i], trace.climbMps[i]);
+}
+
+function startOf(events: readonly FlightEvent[], phase: string): FlightEvent | undefined {
+  return events.find((event) => event.kind === "phase" && event.detail === phase);
+}
+
+function largest(values: readonly number[]): number {
+  let most = 0;
+  for (const value of values) if (Math.abs(value) > most) most = Math.abs(value);
+  return most;
 }
 
 /** Stop error and bounce-back: the turn's peak between the stop phase and the catch, and the swing back from it. */
 function stopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
   const none = { turnTimeS: null, stopErrorDeg: null, bounceBackDeg: null };
   if (!recipe.turn) return none;
-  const startOf = (id: string) => events.find((event) => event.kind === "phase" && event.detail === id);
-  const stop = startOf(recipe.turn.stopPhase);
+  const stop = startOf(events, recipe.turn.stopPhase);
   if (!stop) return none;
   const from = indexAt(trace, stop.timeS);
-  const caught = startOf(recipe.turn.catchPhase);
+  const caught = startOf(events, recipe.turn.catchPhase);
   const to = caught ? indexAt(trace, caught.timeS) : trace.timeS.length - 1;
   const turned = trace[TURNED[recipe.turn.axis]];
   let peak = from;
@@ -104,7 +301,7 @@ function stopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
   let swungBack = 0;
   for (let i = peak; i <= to; i++) swungBack = Math.max(swungBack, Math.abs(turned[peak]) - Math.abs(turned[i]));
   const began = recipe.phases.find((phase) => phase.mark);
-  const mark = began ? startOf(began.id) : undefined;
+  const mark = began ? startOf(events, began.id) : undefined;
   return {
     turnTimeS: mark ? trace.timeS[peak] - mark.timeS : null,
     stopErrorDeg: Math.abs(turned[peak]) - recipe.turn.deg,

@@ -1,18 +1,36 @@
 import { commandForThrust, thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
-import type { Settings } from "../flight";
-import { RAD_PER_DEG, seededNormal, seededRandom, wrapDeg } from "../numbers";
+import { STATE, type Settings } from "../flight";
+import { DEG_PER_RAD, RAD_PER_DEG, seededNormal, seededRandom, wrapDeg } from "../numbers";
 import { rateAtStick, stickForRateClamped } from "../rates";
 import { stickForThrottleClamped, throttleAtStick } from "../throttle";
 import type { Environment } from "./environment";
-import { resolve, type Axis, type Phase, type Recipe, type StickPlan, type ThrottlePlan, type Value } from "./recipe";
+import {
+  resolve,
+  type Axis,
+  type Phase,
+  type Recipe,
+  type StickPlan,
+  type ThrottlePlan,
+  type TurnAxis,
+  type Value,
+} from "./recipe";
+import type { StartTrim } from "./start-trim";
 
 /** How fast fingers move a stick, full deflections per second. Common practice, no source. */
 export const STICK_SPEED_PER_S = 15;
 const LONGEST_DELAY_S = 0.5;
+/** With which a height is flown through the climb speed. Ours. */
+const CLIMB_GAIN_PER_S = 3;
 /** Self-level and bank-limit loops turn an angle error into a rate at this gain. Common practice, no source. */
 const ANGLE_LOOP_PER_S = 6;
 const SELF_LEVEL_REACH_DEG = 45;
+
+/** Banks back to the line of entry: degrees of bank for a metre beside it and for a metre a second across, and the most. Ours. */
+const LINE = { perM: 4, perMps: 5, mostDeg: 25 } as const;
+/** What is seen with a delay. */
+type Sight = "pitch" | "bank" | "heading" | "line" | "object" | "climb" | "height";
+const sights: readonly Sight[] = ["pitch", "bank", "heading", "line", "object", "climb", "height"];
 
 /** What the pilot sees and the clock of the phase, filled in by `fly` before each step. */
 export interface Seen {
@@ -21,10 +39,16 @@ export interface Seen {
   rollDeg: number;
   yawDeg: number;
   climbMps: number;
+  /** Heading turned since the entry, right positive, counted on past half a turn. */
+  headingDeg: number;
+  /** Above the entry. */
+  aboveEntryM: number;
   /** Cosine of the angle between the thrust axis and straight up. */
   upright: number;
-  readonly turnedDeg: Record<Axis, number>;
-  readonly rateDps: Record<Axis, number>;
+  /** The state vector of the flight. */
+  readonly state: Float64Array;
+  readonly turnedDeg: Record<TurnAxis, number>;
+  readonly rateDps: Record<TurnAxis, number>;
 }
 
 /** The pilot's hands: moves the sticks as a phase says and turns them into body rates and thrust. */
@@ -35,7 +59,7 @@ export class Hands {
   throttle: number;
   /** Motor command 0..1 behind the throttle stick. */
   motor = 0;
-  private readonly history: { pitch: Float64Array; bank: Float64Array; heading: Float64Array; climb: Float64Array };
+  private readonly history: Readonly<Record<Sight, Float64Array>>;
   private readonly length: number;
   private count = 0;
   private readonly normal: () => number;
@@ -55,12 +79,17 @@ export class Hands {
     private readonly settings: Settings,
     private readonly environment: Environment,
     private readonly dtS: number,
-    startMotor: number,
+    private readonly start: StartTrim,
   ) {
-    this.throttle = stickForThrottleClamped(settings.throttle, startMotor);
+    this.throttle = stickForThrottleClamped(settings.throttle, start.motor);
+    this.roll = stickForRateClamped(settings.rates.roll, start.rates.rollDps);
+    this.pitch = stickForRateClamped(settings.rates.pitch, start.rates.pitchDps);
+    this.yaw = stickForRateClamped(settings.rates.yaw, start.rates.yawDps);
     this.length = Math.ceil(LONGEST_DELAY_S / dtS) + 1;
-    const ring = () => new Float64Array(this.length);
-    this.history = { pitch: ring(), bank: ring(), heading: ring(), climb: ring() };
+    this.history = Object.fromEntries(sights.map((sight) => [sight, new Float64Array(this.length)])) as Record<
+      Sight,
+      Float64Array
+    >;
     this.normal = seededNormal(seededRandom(environment.seed));
   }
 
@@ -103,13 +132,20 @@ export class Hands {
     this.fixed.roll = this.fixedTarget(phase.roll, "roll");
     this.fixed.pitch = this.fixedTarget(phase.pitch, "pitch");
     this.fixed.yaw = this.fixedTarget(phase.yaw, "yaw");
-    if (throttle.kind === "hold") this.fixed.throttle = Math.max(0, Math.min(1, this.value(throttle.at)));
+    if (throttle.kind === "sustained")
+      this.fixed.throttle = stickForThrottleClamped(this.settings.throttle, this.start.motor);
+    else if (throttle.kind === "hold") this.fixed.throttle = Math.max(0, Math.min(1, this.value(throttle.at)));
     else this.fixed.throttle = throttle.kind === "thrust" ? this.stickForThrust(this.value(throttle.g)) : null;
   }
 
   private fixedTarget(plan: StickPlan | undefined, axis: Axis): number | null {
     if (!plan) return 0;
     if (plan.kind === "hold") return clampStick(this.value(plan.at));
+    if (plan.kind === "loop") {
+      const dps = (DEG_PER_RAD * this.start.figures.trimSpeedMps) / this.value(plan.radiusM);
+      return stickForRateClamped(this.settings.rates[axis], dps);
+    }
+    if (plan.kind === "sustained") return stickForRateClamped(this.settings.rates[axis], this.sustainedDps(axis));
     return plan.kind === "rate" ? stickForRateClamped(this.settings.rates[axis], this.value(plan.dps)) : null;
   }
 
@@ -132,9 +168,15 @@ export class Hands {
         const wantedDps = -rollDps * Math.tan(RAD_PER_DEG * this.settings.tiltDeg);
         return stickForRateClamped(this.settings.rates[axis], wantedDps);
       }
+      case "level-turn": {
+        const yawDps = rateAtStick(this.settings.rates.yaw, this.yaw);
+        return stickForRateClamped(this.settings.rates[axis], yawDps * Math.tan(RAD_PER_DEG * this.settings.tiltDeg));
+      }
       case "eye": {
-        const error = wrapDeg(this.value(plan.targetDeg) - this.recall(plan.see, this.value(plan.delayS)));
-        const wantedDps = this.value(plan.gainPerS) * error;
+        const miss = wrapDeg(this.value(plan.targetDeg) - this.recall(plan.see, this.value(plan.delayS)));
+        // An object is where it is seen; everything else is where the aircraft is.
+        const error = plan.see === "object" ? -miss : miss;
+        const wantedDps = this.value(plan.gainPerS) * error + (plan.sustained ? this.sustainedDps(axis) : 0);
         return clampStick(stickForRateClamped(this.settings.rates[axis], wantedDps) + this.noise[axis]);
       }
       default:
@@ -143,14 +185,25 @@ export class Hands {
   }
 
   private movingThrottle(plan: ThrottlePlan, seen: Seen): number {
+    if (plan.kind === "loop") {
+      const { trimSpeedMps } = this.start.figures;
+      const pull = trimSpeedMps ** 2 / (this.value(plan.radiusM) * STANDARD_GRAVITY_MPS2);
+      return this.stickForThrust(this.value(plan.share) * pull + this.value(plan.weightG) * seen.upright);
+    }
     if (plan.kind !== "eye") return 0;
-    const error = this.value(plan.targetMps) - this.recall("climb", this.value(plan.delayS));
-    const lift = 1 + (this.value(plan.gainPerS) * error) / STANDARD_GRAVITY_MPS2;
+    const delayS = this.value(plan.delayS);
+    const gain = this.value(plan.gainPerS);
+    const targetMps =
+      plan.see === "climb"
+        ? this.value(plan.targetMps)
+        : Math.max(-3, Math.min(3, gain * (this.value(plan.targetM) - this.recall("height", delayS))));
+    const error = targetMps - this.recall("climb", delayS);
+    const lift = 1 + ((plan.see === "climb" ? gain : CLIMB_GAIN_PER_S) * error) / STANDARD_GRAVITY_MPS2;
     return this.stickForThrust(seen.upright > 0.2 ? lift / seen.upright : 0);
   }
 
   private value(value: Value): number {
-    return typeof value === "number" ? value : resolve(this.recipe, value);
+    return typeof value === "number" ? value : resolve(this.recipe, value, this.start.figures);
   }
 
   private stickForThrust(thrustG: number): number {
@@ -160,16 +213,30 @@ export class Hands {
 
   private remember(seen: Seen): void {
     const at = this.count % this.length;
-    this.history.pitch[at] = seen.pitchDeg;
-    this.history.bank[at] = seen.rollDeg;
-    this.history.heading[at] = seen.yawDeg;
-    this.history.climb[at] = seen.climbMps;
+    const { history } = this;
+    const { state } = seen;
+    history.pitch[at] = seen.pitchDeg;
+    history.bank[at] = seen.rollDeg;
+    history.heading[at] = seen.headingDeg;
+    history.climb[at] = seen.climbMps;
+    history.height[at] = seen.aboveEntryM;
+    const lineDeg = LINE.perM * state[STATE.east] + LINE.perMps * state[STATE.vEast];
+    history.line[at] = seen.rollDeg + Math.max(-LINE.mostDeg, Math.min(LINE.mostDeg, lineDeg));
+    const { object } = this.start;
+    if (object) {
+      const bearingRad = Math.atan2(object.eastM - state[STATE.east], object.northM - state[STATE.north]);
+      history.object[at] = wrapDeg(bearingRad * DEG_PER_RAD - seen.yawDeg);
+    }
     this.count++;
   }
 
-  private recall(what: "pitch" | "bank" | "heading" | "climb", delayS: number): number {
+  private recall(what: Sight, delayS: number): number {
     const back = Math.min(Math.round(delayS / this.dtS), this.count - 1, this.length - 1);
     return this.history[what][(this.count - 1 - back) % this.length];
+  }
+
+  private sustainedDps(axis: Axis): number {
+    return this.start.rates[`${axis}Dps`];
   }
 
   /** First-order noise with a 0.2 s memory, so that hands wander rather than rattle. */

@@ -1,7 +1,19 @@
-/** A number of a recipe: fixed, or a parameter times a factor plus an offset. */
-export type Value = number | { readonly param: string; readonly times?: number; readonly plus?: number };
+import type { ObstaclePlan } from "./obstacles";
+
+/**
+ * A number of a recipe: fixed, or times a factor plus an offset a parameter, the camera tilt (°), the pitch (°) or bank (°) of the start trim,
+ * or the speed of the start trim (m/s).
+ */
+export type Value =
+  | number
+  | { readonly param: string; readonly times?: number; readonly plus?: number }
+  | { readonly of: TrimFigure; readonly times?: number; readonly plus?: number };
+
+export type TrimFigure = "tiltDeg" | "trimPitchDeg" | "trimBankDeg" | "trimSpeedMps";
 
 export type Axis = "roll" | "pitch" | "yaw";
+/** What a turn is counted about: a body axis, or the axis of the view. */
+export type TurnAxis = Axis | "view";
 
 /** What a stick of the right or left hand does through a phase. Positions −1..1; pitch positive is stick back, nose up. */
 export type StickPlan =
@@ -12,7 +24,7 @@ export type StickPlan =
   /** Moves with the angle turned about `axis` since the mark. */
   | {
       readonly kind: "ease";
-      readonly axis: Axis;
+      readonly axis: TurnAxis;
       readonly fromDeg: Value;
       readonly toDeg: Value;
       readonly from: Value;
@@ -20,24 +32,50 @@ export type StickPlan =
     }
   /** The opposite yaw that keeps the view on its axis through this phase's roll: yaw rate = −roll rate · tan tilt. */
   | { readonly kind: "view-roll" }
-  /** Held by the pilot's eye: the rate that closes what is seen, gain · (target − seen), seen `delayS` ago (McRuer and Jex 1967). */
+  /** The roll that keeps the picture level through this phase's yaw: roll rate = yaw rate · tan tilt. */
+  | { readonly kind: "level-turn" }
+  /** The stick that gives the body rate of the steady turn the recipe starts in. */
+  | { readonly kind: "sustained" }
+  /** The even rate of a loop of this radius begun at the speed of the start trim: v/R. */
+  | { readonly kind: "loop"; readonly radiusM: Value }
+  /**
+   * Held by the pilot's eye: the rate that closes what is seen, gain · (target − seen), seen `delayS` ago (McRuer and Jex 1967); with
+   * `sustained`, around the rate of the steady turn the recipe starts in. `line` banks back to the line of entry, `object` turns the nose to
+   * the recipe's object.
+   */
   | {
       readonly kind: "eye";
-      readonly see: "pitch" | "bank" | "heading";
+      readonly see: "pitch" | "bank" | "heading" | "line" | "object";
       readonly targetDeg: Value;
       readonly gainPerS: Value;
       readonly delayS: Value;
+      readonly sustained?: boolean;
     };
 
 export type ThrottlePlan =
   | { readonly kind: "hold"; readonly at: Value }
   /** The stick that gives this thrust over weight through the aircraft and the profile; full stick where neither reaches it. */
   | { readonly kind: "thrust"; readonly g: Value }
+  /** The throttle the recipe starts with. */
+  | { readonly kind: "sustained" }
+  /**
+   * The thrust of that loop: `share` of v²/R, whose turning with the nose makes the circle, and `weightG` times the weight as far as it
+   * points up: so much less over the top than at the bottom.
+   */
+  | { readonly kind: "loop"; readonly radiusM: Value; readonly share: Value; readonly weightG: Value }
   /** Held by the pilot's eye on climb speed: thrust = weight·(1 + gain·(target − seen)/g). */
   | {
       readonly kind: "eye";
       readonly see: "climb";
       readonly targetMps: Value;
+      readonly gainPerS: Value;
+      readonly delayS: Value;
+    }
+  /** Held by the pilot's eye on height above the entry: the climb speed wanted is gain · (target − seen). */
+  | {
+      readonly kind: "eye";
+      readonly see: "height";
+      readonly targetM: Value;
       readonly gainPerS: Value;
       readonly delayS: Value;
     };
@@ -46,12 +84,17 @@ export type ThrottlePlan =
 export type Guard =
   | { readonly kind: "time"; readonly s: Value }
   /** Angle turned about a body axis since the mark, in either sense; with a lead, the angle it will have `leadS` from now at the present rate. */
-  | { readonly kind: "turned"; readonly axis: Axis; readonly deg: Value; readonly leadS?: Value }
+  | { readonly kind: "turned"; readonly axis: TurnAxis; readonly deg: Value; readonly leadS?: Value }
   /** Climb speed falls to or below / rises to or above. */
   | { readonly kind: "climb"; readonly is: "below" | "above"; readonly mps: Value }
   /** Height above the entry point. */
   | { readonly kind: "height"; readonly is: "below" | "above"; readonly m: Value }
-  /** Pitch, or heading against that of the entry, falls to or below / rises to or above. */
+  /** Height above the ground. */
+  | { readonly kind: "ground"; readonly is: "below" | "above"; readonly m: Value }
+  /** Way along the line of entry since the start, and speed along it. */
+  | { readonly kind: "along"; readonly is: "below" | "above"; readonly m: Value }
+  | { readonly kind: "ahead"; readonly is: "below" | "above"; readonly mps: Value }
+  /** Pitch, or heading turned since the entry (right positive, counted on past half a turn), falls to or below / rises to or above. */
   | { readonly kind: "pitch"; readonly is: "below" | "above"; readonly deg: Value }
   | { readonly kind: "heading"; readonly is: "below" | "above"; readonly deg: Value }
   /** Thrust axis within this angle of straight up. */
@@ -74,32 +117,82 @@ export interface Phase {
 
 export interface RecipeParameter {
   readonly label: string;
-  readonly unit: "s" | "°" | "°/s" | "g" | "m" | "";
+  readonly unit: "s" | "°" | "°/s" | "g" | "m" | "m/s" | "";
   readonly value: number;
   readonly min: number;
   readonly max: number;
 }
 
+/** How a flight begins. */
+export type Start =
+  | { readonly kind: "hover" }
+  /** Level cruise with the horizon through the middle of the picture. */
+  | { readonly kind: "cruise" }
+  /** Level flight at a speed. */
+  | { readonly kind: "level"; readonly speedMps: Value }
+  /** A steady circle facing its centre, at the camera's tilt and so many m of radius; clockwise from above turns right. */
+  | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean }
+  /** A steady circle with the view raised and the picture turned about the view axis. */
+  | {
+      readonly kind: "steady-turn";
+      readonly turnDps: Value;
+      readonly viewElevationDeg: Value;
+      readonly viewRollDeg: Value;
+    };
+
+/** A goal that is met by moving one parameter. */
+export type Aim =
+  /** The turn ends on the mark: stop error 0. */
+  | { readonly kind: "stop-on-mark" }
+  /** The trick ends at the height at which it began. */
+  | { readonly kind: "return-to-entry-height" }
+  /** It comes to rest this far along the line of entry. */
+  | { readonly kind: "stop-at"; readonly alongM: Value }
+  /** The recipe's gap stands where the aircraft is in the middle of a phase, so far ahead of the start and so far beside its line. */
+  | { readonly kind: "gap-ahead" | "gap-beside"; readonly phase: string }
+  /** A loop twice this wide. */
+  | { readonly kind: "loop-radius"; readonly radiusM: Value }
+  /** The recipe's bar stands in the middle of the loop: so far ahead of the start, and so far above the entry. */
+  | { readonly kind: "bar-ahead" }
+  | { readonly kind: "bar-above" };
+
 /** A trick as choreography: plain data that `fly` plays. */
 export interface Recipe {
   readonly id: string;
   readonly label: string;
-  readonly start: { readonly kind: "hover" } | { readonly kind: "cruise" };
+  readonly start: Start;
   readonly parameters: Readonly<Record<string, RecipeParameter>>;
   readonly phases: readonly Phase[];
   /** The turn that the trick is about, and the phases that bound its stop; null for tricks that turn nothing over. */
   readonly turn: {
-    readonly axis: Axis;
+    readonly axis: TurnAxis;
     readonly deg: number;
     readonly stopPhase: string;
     readonly catchPhase: string;
   } | null;
-  /** Which parameter `solve` moves for which goal. */
-  readonly solveFor: { readonly stop?: string; readonly punch?: string };
+  /** What is solved for an aircraft, in order, and the parameter moved for it. */
+  readonly solveFor: readonly { readonly aim: Aim; readonly param: string }[];
   /** Flown instead of the rest when the pilot gives up. */
   readonly abort: readonly Phase[];
+  /** The phase that a pilot who freezes never begins, and what the aircraft does instead: falls with the throttle closed if not said. */
+  readonly freeze?: { readonly before: string; readonly instead?: Phase };
   /** Parameters scaled for the slip the height margin must cover, such as a punch that falls short. */
   readonly slip: Readonly<Record<string, number>>;
+  /** Flying, or standing on the ground. */
+  readonly ends?: "flying" | "landed";
+  /** The phases that make a loop, for its circle. */
+  readonly loop?: { readonly from: string; readonly to: string };
+  /** The phase in which the sticks should rest and the circle be even. */
+  readonly steadyPhase?: string;
+  /** The phase that comes down on the landing. */
+  readonly descentPhase?: string;
+  /** The phase that begins to brake. */
+  readonly brakePhase?: string;
+  readonly obstacles?: readonly ObstaclePlan[];
+  /** What the nose is held on, m along and across from the start; the centre of the steady turn when the recipe starts in one. */
+  readonly object?: { readonly alongM: Value; readonly acrossM: Value };
+  /** A trick that belongs at this height above the ground, such as a landing; otherwise the height is worked out. */
+  readonly entryHeightM?: Value;
 }
 
 /** The same recipe with other parameter values. Throws a RangeError for an unknown name or a value out of its range. */
@@ -117,27 +210,55 @@ export function withParameters(recipe: Recipe, values: Readonly<Record<string, n
   return { ...recipe, parameters };
 }
 
-/** The number behind a value of a recipe. */
-export function resolve(recipe: Recipe, value: Value): number {
+/** The figures of the start trim that values may refer to. */
+export type TrimFigures = Readonly<Record<TrimFigure, number>>;
+
+/** The number behind a value of a recipe. Throws a RangeError for an unknown name, or for a trim figure without a trim. */
+export function resolve(recipe: Recipe, value: Value, trim?: TrimFigures): number {
   if (typeof value === "number") return value;
+  const { times = 1, plus = 0 } = value;
+  if ("of" in value) {
+    if (!trim) throw new RangeError(`${value.of} is known only in flight`);
+    return trim[value.of] * times + plus;
+  }
   const parameter = recipe.parameters[value.param];
   if (!parameter) throw new RangeError(`${value.param} is no parameter of ${recipe.id}`);
-  return parameter.value * (value.times ?? 1) + (value.plus ?? 0);
+  return parameter.value * times + plus;
 }
 
-/** The recipe with the sense of one or more axes reversed: a front flip from a back flip, a left roll from a right one. */
+/**
+ * The recipe with the sense of one or more axes reversed: a front flip from a back flip. With roll and yaw together it is the mirror image, so
+ * the start, the guards on heading and what stands about are mirrored too.
+ */
 export function mirrored(recipe: Recipe, axes: readonly Axis[], id: string, label: string): Recipe {
+  const sideways = axes.includes("roll") && axes.includes("yaw");
+  const turnGuard = (guard: Guard): Guard =>
+    sideways && guard.kind === "heading"
+      ? { ...guard, is: guard.is === "below" ? "above" : "below", deg: minus(guard.deg) }
+      : guard;
   const turnPhase = (phase: Phase): Phase => ({
     ...phase,
     ...Object.fromEntries(axes.flatMap((axis) => (phase[axis] ? [[axis, negated(phase[axis])]] : []))),
+    until: phase.until.map(turnGuard),
   });
+  const { freeze, obstacles, object } = recipe;
   return {
     ...recipe,
     id,
     label,
+    start: sideways ? mirroredStart(recipe.start) : recipe.start,
     phases: recipe.phases.map(turnPhase),
     abort: recipe.abort.map(turnPhase),
+    ...(freeze?.instead && { freeze: { ...freeze, instead: turnPhase(freeze.instead) } }),
+    ...(sideways && obstacles && { obstacles: obstacles.map((one) => ({ ...one, acrossM: minus(one.acrossM) })) }),
+    ...(sideways && object && { object: { ...object, acrossM: minus(object.acrossM) } }),
   };
+}
+
+function mirroredStart(start: Start): Start {
+  if (start.kind === "orbit") return { ...start, clockwise: !start.clockwise };
+  if (start.kind !== "steady-turn") return start;
+  return { ...start, turnDps: minus(start.turnDps), viewRollDeg: minus(start.viewRollDeg) };
 }
 
 function negated(plan: StickPlan): StickPlan {
@@ -151,12 +272,18 @@ function negated(plan: StickPlan): StickPlan {
       return { ...plan, from: minus(plan.from), to: minus(plan.to) };
     case "eye":
       return { ...plan, targetDeg: minus(plan.targetDeg) };
+    case "loop":
+      return { ...plan, radiusM: minus(plan.radiusM) };
     case "view-roll":
+    case "level-turn":
+    case "sustained":
       return plan;
   }
 }
 
 function minus(value: Value): Value {
   if (typeof value === "number") return value === 0 ? 0 : -value;
-  return { param: value.param, times: -(value.times ?? 1), plus: -(value.plus ?? 0) };
+  // The bank of a mirrored start is mirrored already.
+  const times = "of" in value && value.of === "trimBankDeg" ? value.times : -(value.times ?? 1);
+  return { ...value, times, plus: -(value.plus ?? 0) };
 }

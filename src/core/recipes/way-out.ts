@@ -5,14 +5,17 @@ import { fly, type Flight } from "./fly";
 import { indexAt } from "./measures";
 import type { Phase, Recipe } from "./recipe";
 
-/** The end of the time in which the abort still works, if the pilot turns over but never catches. */
+/** The end of the time in which the abort still works, if the pilot freezes where the recipe says. */
 export interface WayOut {
-  /** Seconds after closing the throttle. */
-  readonly lastAfterCutS: number;
+  /** Seconds after the start. */
+  readonly lastS: number;
+  /** Seconds after closing the throttle; null when it never is. */
+  readonly lastAfterCutS: number | null;
   /** Seconds after the trick should have been caught. */
   readonly lastAfterCatchS: number;
-  /** Height above the ground at that instant. */
+  /** Height above the ground, and way along the line of entry, at that instant. */
   readonly lastHeightM: number;
+  readonly lastAlongM: number;
 }
 
 /** A flight whose pilot freezes instead of catching, and when the catch was due. */
@@ -30,10 +33,12 @@ const FROZEN: Phase = {
   maxS: 9,
 };
 
-/** The trick of a pilot who turns over and then does nothing, throttle closed. */
+/** The trick of a pilot who freezes where the recipe says: turned over with the throttle closed, or flying on towards the wall. */
 export function withoutCatch(recipe: Recipe): Recipe {
-  const at = recipe.phases.findIndex((phase) => phase.id === recipe.turn?.catchPhase);
-  return at < 0 ? recipe : { ...recipe, phases: [...recipe.phases.slice(0, at), FROZEN] };
+  const { freeze } = recipe;
+  const at = recipe.phases.findIndex((phase) => phase.id === freeze?.before);
+  const frozen = freeze?.instead ? { ...freeze.instead, id: FROZEN.id } : FROZEN;
+  return at < 0 ? recipe : { ...recipe, phases: [...recipe.phases.slice(0, at), frozen] };
 }
 
 /** Flies `withoutCatch` to the ground or for 8 s of falling. */
@@ -50,8 +55,8 @@ export function flyUncaught(
 }
 
 /**
- * The last instant at which giving up still clears the ground, for a pilot who turns over but does not catch.
- * Null when the fall never reaches the ground, or when no instant after closing the throttle is early enough.
+ * The last instant at which giving up still clears the ground and what stands about, for a pilot who freezes where the recipe says.
+ * Null when nothing is met, when the recipe names no such place, or when no instant is early enough.
  */
 export function wayOut(
   recipe: Recipe,
@@ -60,13 +65,13 @@ export function wayOut(
   environment: Environment,
 ): WayOut | null {
   const uncaught = flyUncaught(recipe, aircraft, settings, environment);
-  const { trace, measures } = uncaught.flight;
+  const { trace, measures, events } = uncaught.flight;
   const cutS = measures.throttleClosedAtS;
-  if (cutS === null || uncaught.catchS === null || trace.heightM[trace.timeS.length - 1] > 0) return null;
+  if (uncaught.catchS === null || !events.some(({ kind }) => kind === "crash" || kind === "touchdown")) return null;
   const frozen = withoutCatch(recipe);
   const clears = (atS: number) => {
-    const { events } = fly(frozen, aircraft, settings, environment, { atS, phases: recipe.abort });
-    return !events.some((event) => event.kind === "crash" || event.kind === "touchdown");
+    const tried = fly(frozen, aircraft, settings, environment, { atS, phases: recipe.abort });
+    return !tried.events.some((event) => event.kind === "crash" || event.kind === "touchdown");
   };
   let early = uncaught.catchS;
   let late = trace.timeS[trace.timeS.length - 1];
@@ -77,8 +82,10 @@ export function wayOut(
     else late = middle;
   }
   return {
-    lastAfterCutS: early - cutS,
+    lastS: early,
+    lastAfterCutS: cutS === null ? null : early - cutS,
     lastAfterCatchS: early - uncaught.catchS,
     lastHeightM: trace.heightM[indexAt(trace, early)],
+    lastAlongM: trace.northM[indexAt(trace, early)],
   };
 }

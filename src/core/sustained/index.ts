@@ -8,3 +8,5 @@ export { levelTurnRates, viewRollRates } from "./rates";
 export type { BodyRates } from "./rates";
 export { bankedTurn, turnRates } from "./turn";
 export type { BankedTurn } from "./turn";
+export { attitudeOfView, steadyTurn } from "./steady-turn";
+export type { SteadyTurn } from "./steady-turn";

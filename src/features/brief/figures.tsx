@@ -154,15 +154,15 @@ export function BriefFigures({
         />
         <Figure
           label="If centred at 360°"
-          value={simplyCentred.stopErrorDeg}
+          value={simplyCentred?.stopErrorDeg ?? null}
           quantity="angle"
-          warn={Math.abs(simplyCentred.stopErrorDeg ?? 0) > step.stopWithinDeg}
+          warn={Math.abs(simplyCentred?.stopErrorDeg ?? 0) > step.stopWithinDeg}
           why={{
             how: "The same turn with the stick centred only when the horizon is already back.",
             inputs: [
               ...flown,
               ["clean allows", say(step.stopWithinDeg, "angle")],
-              ["bounce-back", say(simplyCentred.bounceBackDeg, "angle", 1)],
+              ["bounce-back", say(simplyCentred?.bounceBackDeg ?? null, "angle", 1)],
             ],
             source: MODEL,
           }}

@@ -1,33 +1,21 @@
-import { mirrored, type Guard, type Phase, type Recipe, type RecipeParameter, type StickPlan } from "../recipe";
+import { type Phase, type Recipe, type RecipeParameter, type StickPlan } from "../recipe";
+import {
+  aboutAxis,
+  after,
+  bothWays,
+  catchHover,
+  centreParameter,
+  punchAndClose,
+  punchParameters,
+  stopAtCentre,
+  turned,
+  turning,
+} from "./parts";
 
-const STOP_AFTER_DEG = 360;
-
-const punchParameters: Readonly<Record<string, RecipeParameter>> = {
-  punchG: { label: "Punch thrust", unit: "g", value: 2.5, min: 1.2, max: 8 },
-  punchS: { label: "Punch", unit: "s", value: 0.6, min: 0.15, max: 2.5 },
-  closeS: { label: "Throttle closed before the turn", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
-};
-
-const centreParameter = (value: number): RecipeParameter => ({
-  label: "Centre the stick at",
-  unit: "°",
-  value,
-  min: 150,
-  max: 360,
-});
-
-const heldLevel = {
-  roll: { kind: "eye", see: "bank", targetDeg: 0, gainPerS: 3, delayS: 0.2 },
-  pitch: { kind: "eye", see: "pitch", targetDeg: 0, gainPerS: 3, delayS: 0.2 },
-} as const satisfies Partial<Phase>;
-
-const closed = { kind: "hold", at: 0 } as const;
-const centreAt: Guard = { kind: "turned", axis: "pitch", deg: { param: "centreDeg" } };
-
-/** One part of the turn, throttle closed. */
-function turning(id: string, label: string, pitch: StickPlan, until: Guard, mark = false): Phase {
-  return { id, label, pitch, throttle: closed, until: [until], maxS: 4, mark };
-}
+const full: StickPlan = { kind: "hold", at: 1 };
+const toCentre = turned("pitch", { param: "centreDeg" });
+/** Where the stick is centred so that the aircraft comes to rest `deg` further back than the whole turn. */
+const restingBefore = (deg: number) => turned("pitch", { param: "centreDeg", plus: -deg });
 
 /** A backward flip from the hover and back into it; the variants differ in how the turn is driven and eased. */
 function backFlip(
@@ -41,61 +29,33 @@ function backFlip(
     label: `${label}, backward`,
     start: { kind: "hover" },
     parameters: { ...punchParameters, ...own },
-    phases: [
-      {
-        id: "punch",
-        label: "Punch, level",
-        throttle: { kind: "thrust", g: { param: "punchG" } },
-        until: [{ kind: "time", s: { param: "punchS" } }],
-        maxS: 3,
-      },
-      {
-        id: "close",
-        label: "Close the throttle",
-        throttle: closed,
-        until: [{ kind: "time", s: { param: "closeS" } }],
-        maxS: 1,
-      },
-      ...turn,
-      { id: "stop", label: "Centre the stick", throttle: closed, until: [{ kind: "time", s: 0.3 }], maxS: 1 },
-      {
-        id: "catch",
-        label: "Horizon back: open to the hover",
-        ...heldLevel,
-        throttle: { kind: "eye", see: "climb", targetMps: 0, gainPerS: 4, delayS: 0.2 },
-        until: [{ kind: "time", s: 1.2 }],
-        maxS: 2,
-      },
-    ],
-    turn: { axis: "pitch", deg: STOP_AFTER_DEG, stopPhase: "stop", catchPhase: "catch" },
-    solveFor: { stop: "centreDeg", punch: "punchS" },
-    abort: [
-      {
-        id: "keep-turning",
-        label: "Keep the stick in until upright",
-        pitch: { kind: "hold", at: 1 },
-        throttle: closed,
-        until: [{ kind: "upright", withinDeg: 40 }],
-        maxS: 2.5,
-      },
-      {
-        id: "power",
-        label: "Full power, level",
-        ...heldLevel,
-        throttle: { kind: "hold", at: 1 },
-        until: [{ kind: "climb", is: "above", mps: 0.5 }],
-        maxS: 6,
-      },
-    ],
-    slip: { punchS: 0.8 },
+    phases: [...punchAndClose, ...turn, stopAtCentre, catchHover],
+    ...aboutAxis("pitch"),
   };
+}
+
+/** Parts of a flip with the stick centred between them for a beat. */
+function inParts(id: string, label: string, partsDeg: readonly number[]): Recipe {
+  let left = 360;
+  const phases = partsDeg.flatMap((deg, i): Phase[] => {
+    left -= deg;
+    const last = i === partsDeg.length - 1;
+    const turn = turning(`turn-${i + 1}`, `Stick right in for ${deg}°`, { pitch: full }, restingBefore(left), {
+      mark: i === 0,
+    });
+    return last ? [turn] : [turn, turning(`rest-${i + 1}`, "Centre it and look", {}, after({ param: "restS" }))];
+  });
+  return backFlip(id, label, phases, {
+    centreDeg: centreParameter(320),
+    restS: { label: "Rest between the parts", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
+  });
 }
 
 const backward: readonly Recipe[] = [
   backFlip(
     "flip-slow",
     "Slow flip",
-    [turning("turn", "Turn slowly", { kind: "rate", dps: { param: "slowDps" } }, centreAt, true)],
+    [turning("turn", "Turn slowly", { pitch: { kind: "rate", dps: { param: "slowDps" } } }, toCentre, { mark: true })],
     {
       // A learner climbs longer and gentler, so that nothing hurries (common practice, no source: punch a little over 1 s).
       punchG: { ...punchParameters.punchG, value: 1.7 },
@@ -107,12 +67,12 @@ const backward: readonly Recipe[] = [
     "flip-ease-quarter",
     "Flip eased over the last quarter",
     [
-      turning("turn", "Stick right in", { kind: "hold", at: 1 }, { kind: "turned", axis: "pitch", deg: 270 }, true),
+      turning("turn", "Stick right in", { pitch: full }, turned("pitch", 270), { mark: true }),
       turning(
         "ease",
         "Ease out through the last quarter",
-        { kind: "ease", axis: "pitch", fromDeg: 270, toDeg: 320, from: 1, to: { param: "easeStick" } },
-        centreAt,
+        { pitch: { kind: "ease", axis: "pitch", fromDeg: 270, toDeg: 320, from: 1, to: { param: "easeStick" } } },
+        toCentre,
       ),
     ],
     {
@@ -123,21 +83,20 @@ const backward: readonly Recipe[] = [
   backFlip(
     "flip-one-move",
     "Flip in one stick movement",
-    [turning("turn", "Stick right in, one movement", { kind: "hold", at: 1 }, centreAt, true)],
+    [turning("turn", "Stick right in, one movement", { pitch: full }, toCentre, { mark: true })],
     { centreDeg: centreParameter(320) },
   ),
   backFlip(
     "flip-ease-end",
     "Flip eased at the very end",
     [
+      turning("turn", "Stick right in", { pitch: full }, turned("pitch", 342, { param: "leadS" }), { mark: true }),
       turning(
-        "turn",
-        "Stick right in",
-        { kind: "hold", at: 1 },
-        { kind: "turned", axis: "pitch", deg: 342, leadS: { param: "leadS" } },
-        true,
+        "ease",
+        "Slow only the last twentieth",
+        { pitch: { kind: "hold", at: { param: "easeStick" } } },
+        toCentre,
       ),
-      turning("ease", "Slow only the last twentieth", { kind: "hold", at: { param: "easeStick" } }, centreAt),
     ],
     {
       leadS: { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.07, min: 0, max: 0.2 },
@@ -145,10 +104,42 @@ const backward: readonly Recipe[] = [
       centreDeg: centreParameter(352),
     },
   ),
+  backFlip(
+    "flip-stall",
+    "Stalled flip",
+    [
+      turning("turn", "Stick right in for half a turn", { pitch: full }, restingBefore(180), { mark: true }),
+      turning("hold", "Centre it: upside down, wait", {}, after({ param: "stallS" })),
+      turning("turn-on", "Stick right in again", { pitch: full }, toCentre),
+    ],
+    {
+      centreDeg: centreParameter(320),
+      stallS: { label: "Upside down for", unit: "s", value: 0.6, min: 0.3, max: 1.5 },
+    },
+  ),
+  inParts("segments-90-270", "Flip in 90 and 270", [90, 270]),
+  inParts("segments-180-180", "Flip in two halves", [180, 180]),
+  inParts("segments-270-90", "Flip in 270 and 90", [270, 90]),
+  inParts("segments-four", "Flip in four quarters", [90, 90, 90, 90]),
+  backFlip(
+    "speed-mix",
+    "Flip fast, slow, fast",
+    [
+      turning("turn", "Stick right in", { pitch: full }, turned("pitch", 90), { mark: true }),
+      turning(
+        "slow",
+        "Slow it without stopping",
+        { pitch: { kind: "hold", at: { param: "slowStick" } } },
+        turned("pitch", 220),
+      ),
+      turning("turn-on", "Stick right in again", { pitch: full }, toCentre),
+    ],
+    {
+      centreDeg: centreParameter(320),
+      slowStick: { label: "Stick through the slow part", unit: "", value: 0.5, min: 0.2, max: 0.9 },
+    },
+  ),
 ];
 
 /** The flips, backward and forward. */
-export const flipRecipes: readonly Recipe[] = backward.flatMap((back) => [
-  back,
-  mirrored(back, ["pitch"], back.id.replace(/-back$/, "-front"), back.label.replace("backward", "forward")),
-]);
+export const flipRecipes: readonly Recipe[] = backward.flatMap(bothWays);

@@ -1,7 +1,10 @@
 import type { Recipe } from "../recipe";
 import { flipRecipes } from "./flip";
+import { overRecipes } from "./over";
+import { rollRecipes } from "./roll";
+import { travelRecipes } from "./travel";
 
-/** Every built-in recipe by id. A directional step `step` has `step-back` and `step-front`. */
+/** Every built-in recipe by id: the step's id, then its direction and the school's variant where it has them. */
 export const recipes: Readonly<Record<string, Recipe>> = Object.fromEntries(
-  flipRecipes.map((recipe) => [recipe.id, recipe]),
+  [...travelRecipes, ...flipRecipes, ...rollRecipes, ...overRecipes].map((recipe) => [recipe.id, recipe]),
 );

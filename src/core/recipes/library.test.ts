@@ -1,0 +1,277 @@
+import { airframePresets } from "../airframe";
+import { firstSettings } from "../flight";
+import { attitudeOfView, steadyTurn } from "../sustained";
+import { SEA_LEVEL_AIR } from "../atmosphere";
+import {
+  briefTrick,
+  CALM_AIR,
+  distanceTo,
+  fitCircle,
+  fly,
+  flyUncaught,
+  recipes,
+  solve,
+  whyNot,
+  withParameters,
+  type Recipe,
+} from ".";
+
+const five = airframePresets["five-inch-freestyle"].airframe;
+/** A well-set aircraft at the stages in which most of these are flown. */
+const settings = { ...firstSettings, tiltDeg: 25 };
+const high = { ...CALM_AIR, entryHeightM: 100 };
+const ids = Object.keys(recipes);
+const mirrorOf = (id: string) =>
+  id === "look-back" ? id : id.replace(/-right$/, "-left").replace(/-back$/, "-front");
+const oneSide = ids.filter((id) => !id.endsWith("-left") && !id.endsWith("-front"));
+
+/** What a preset cannot fly, and what the brief says of it. */
+const cannot: Readonly<Record<string, Readonly<Record<string, RegExp>>>> = {
+  "orbit-back-right": {
+    "indoor-65": /needs 4\.\d g of thrust; the aircraft has 3\.4 g/,
+    "ducted-two-and-half-inch": /needs 4\.\d g of thrust; the aircraft has 4\.4 g/,
+    "seven-inch": /needs 4\.\d g of thrust/,
+  },
+  // Its yaw is slow, and upside down the yaw drives it down.
+  "spin-in-loop-right": { "seven-inch": /no punch within reach/ },
+};
+
+describe.each(Object.keys(airframePresets))("well set, the preset %s", (preset) => {
+  const { airframe } = airframePresets[preset];
+  it.each(oneSide)("flies %s upright to its end, or says why not", (id) => {
+    const expected = cannot[id]?.[preset];
+    const said = () => briefTrick(recipes[id], airframe, settings, CALM_AIR);
+    if (expected) {
+      const problem = (() => {
+        try {
+          return said().problem;
+        } catch (error) {
+          return (error as Error).message;
+        }
+      })();
+      expect(problem).toMatch(expected);
+      return;
+    }
+    const { flight, problem, recipe } = said();
+    expect(problem).toBeNull();
+    expect(flight.measures.complete).toBe(true);
+    for (const { aim } of recipe.solveFor) {
+      if (aim.kind === "stop-on-mark") expect(Math.abs(flight.measures.stopErrorDeg!)).toBeLessThan(3);
+      if (aim.kind === "return-to-entry-height") expect(Math.abs(flight.measures.heightGainedM)).toBeLessThan(0.25);
+      if (aim.kind === "stop-at") expect(flight.measures.alongM).toBeCloseTo(9, 0);
+    }
+  });
+});
+
+it.each(oneSide.filter((id) => recipes[mirrorOf(id)] && id.endsWith("-right")))(
+  "%s mirrored flies exactly the mirrored path",
+  (id) => {
+    const [right, left] = [recipes[id], recipes[mirrorOf(id)]].map((recipe) => fly(recipe, five, settings, high).trace);
+    expect(left.timeS.length).toBe(right.timeS.length);
+    for (const [column, sense] of [
+      ["northM", 1],
+      ["eastM", -1],
+      ["heightM", 1],
+      ["rollDps", -1],
+      ["pitchDps", 1],
+      ["yawDps", -1],
+      ["stickRoll", -1],
+      ["throttle", 1],
+    ] as const) {
+      // Nothing but the sign differs, so that not even rounding may.
+      expect(
+        left[column].every((value, i) => value === sense * right[column][i] || (value === 0 && right[column][i] === 0)),
+      ).toBe(true);
+    }
+  },
+);
+
+it("every recipe has its other side", () => {
+  expect(oneSide.every((id) => mirrorOf(id) === id || recipes[mirrorOf(id)])).toBe(true);
+  expect(ids.length).toBeGreaterThan(60);
+});
+
+describe("loops", () => {
+  const { phases } = recipes["loop-open-power"];
+  /** Speed along the line of entry of a loop whose turning and power end after so many degrees. */
+  const speeds = (deg: number) => {
+    const [rise, pull] = phases;
+    const cut: Recipe = {
+      ...recipes["loop-open-power"],
+      phases: [rise, { ...pull, until: [{ kind: "turned", axis: "pitch", deg }] }, phases[phases.length - 1]],
+    };
+    return fly(cut, five, settings, high).measures.loopExitMps!;
+  };
+
+  it("left too early it still moves forward, held long enough it is thrown back (common practice, no source)", () => {
+    expect(speeds(70)).toBeGreaterThan(1);
+    expect(speeds(170)).toBeLessThan(-2);
+  });
+
+  it("is as wide as asked for, and taller: over the top no thrust points up", () => {
+    const brief = briefTrick(recipes["loop-open-power"], five, settings, CALM_AIR);
+    expect(brief.flight.measures.loopWidthM! / 2).toBeCloseTo(1.8, 1);
+    const wide = withParameters(recipes["loop-open-power"], { radiusM: 2.5 });
+    const larger = briefTrick(wide, five, settings, CALM_AIR).flight.measures;
+    expect(Math.abs(larger.loopWidthM! / 2 / 2.5 - 1)).toBeLessThan(0.05);
+    expect(larger.peakM - larger.entryHeightM).toBeGreaterThan(brief.flight.measures.peakM - brief.entryHeightM);
+  });
+
+  it("a floated one has its throttle closed upside down, a powered one has not", () => {
+    const inverted = (id: string) =>
+      briefTrick(recipes[id], five, settings, CALM_AIR).flight.measures.throttleInvertedMean!;
+    expect(inverted("loop-open-float")).toBeLessThan(0.5 * inverted("loop-open-power"));
+  });
+
+  it("goes round its bar without touching it; a loop too small for the bar hits it", () => {
+    const brief = briefTrick(recipes["loop-over-power"], five, settings, CALM_AIR);
+    expect(brief.flight.measures.clearanceM!).toBeGreaterThan(0.5);
+    const bar = brief.flight.obstacles[0];
+    expect(bar.heightM).toBeGreaterThan(brief.entryHeightM);
+    const low = withParameters(brief.recipe, { barAboveM: brief.recipe.parameters.barAboveM.value + 3 });
+    const hit = fly(low, five, settings, { ...CALM_AIR, entryHeightM: brief.entryHeightM });
+    expect(whyNot(low, hit)).toMatch(/into the bar/);
+  });
+});
+
+it("a roll about the view keeps the view within 15° of the path; a pure one dips by twice the tilt (common practice, no source)", () => {
+  const off = (id: string) => briefTrick(recipes[id], five, settings, CALM_AIR).flight.measures.viewOffPathDeg!;
+  expect(off("roll-level-right")).toBeLessThan(15);
+  expect(off("roll-pure-right")).toBeCloseTo(50, -1);
+});
+
+it("a longer punch hangs longer", () => {
+  const hang = (punchS: number) =>
+    flyUncaught(withParameters(recipes["hang-right"], { punchS }), five, settings, high).flight.measures.hangTimeS!;
+  expect(hang(0.9)).toBeGreaterThan(hang(0.6) + 0.2);
+});
+
+it("a floated split-S carries farther and falls farther than a tight one (common practice, no source)", () => {
+  const [float, tight] = ["split-s-float-right", "split-s-tight-right"].map(
+    (id) => fly(recipes[id], five, settings, high).measures,
+  );
+  expect(float.alongM).toBeGreaterThan(tight.alongM);
+  expect(float.heightLostM).toBeGreaterThan(tight.heightLostM);
+});
+
+it("comes down to land at 30 to 45° and touches gently (common practice, no source)", () => {
+  for (const id of ["land-stop", "land-short"]) {
+    const { measures } = briefTrick(recipes[id], five, settings, CALM_AIR).flight;
+    expect(measures.descentDeg!).toBeGreaterThan(30);
+    expect(measures.descentDeg!).toBeLessThan(46);
+    expect(measures.touchdownMps!).toBeLessThan(2);
+  }
+});
+
+describe("the wall", () => {
+  const brief = (speedMps: number) =>
+    briefTrick(withParameters(recipes["bail-wall"], { speedMps }), five, settings, CALM_AIR);
+
+  it("leaves less time and room the faster it is flown at, and none when too fast", () => {
+    const [slow, quick] = [brief(4), brief(7)];
+    expect(slow.wayOut!.lastAfterCatchS).toBeGreaterThan(quick.wayOut!.lastAfterCatchS);
+    expect(slow.wayOut!.lastAlongM).toBeGreaterThan(quick.wayOut!.lastAlongM);
+    expect(slow.flight.measures.stoppingDistanceM!).toBeLessThan(quick.flight.measures.stoppingDistanceM!);
+    expect(brief(14)).toMatchObject({ wayOut: null, problem: expect.stringMatching(/into the wall/) });
+  });
+});
+
+describe("circles", () => {
+  it("starts an orbit whose sticks rest and whose radius is the one asked for", () => {
+    const { measures } = fly(recipes["orbit-right"], five, settings, high);
+    expect(measures.circleRadiusM!).toBeCloseTo(6, 1);
+    expect(measures.circleSpreadM!).toBeLessThan(0.15);
+    expect(measures.stickWander!).toBeLessThan(0.02);
+  });
+
+  it("flies the steady turn on its side as the balance of forces says, in the flight model", () => {
+    const turn = { ...attitudeOfView({ tiltDeg: 25, viewElevationDeg: 21, viewRollDeg: 85.5 }), turnDps: 150 };
+    const balance = steadyTurn(five, turn, SEA_LEVEL_AIR);
+    const { measures } = fly(recipes["orbit-back-right"], five, settings, { ...CALM_AIR, entryHeightM: 5 });
+    expect(measures.circleRadiusM!).toBeCloseTo(balance.radiusM, 0);
+    expect(measures.circleSpreadM!).toBeLessThan(0.02 * balance.radiusM);
+  });
+
+  it("says why there is no such turn", () => {
+    expect(() => steadyTurn(five, { pitchDeg: 0, bankDeg: 120, turnDps: 100 }, SEA_LEVEL_AIR)).toThrow(
+      /no thrust points upward/,
+    );
+    expect(() => steadyTurn(five, { pitchDeg: 0, bankDeg: 85, turnDps: 100 }, SEA_LEVEL_AIR)).toThrow(/needs 13\.\d g/);
+    expect(() => steadyTurn(five, { pitchDeg: 0, bankDeg: 0, turnDps: 0 }, SEA_LEVEL_AIR)).toThrow(/turnDps is 0/);
+  });
+
+  it("fits the circle its points lie on, and none to a line", () => {
+    const angles = [0, 0.7, 1.9, 3.1, 4.4];
+    const circle = fitCircle(
+      angles.map((a) => 3 + 2.5 * Math.cos(a)),
+      angles.map((a) => -1 + 2.5 * Math.sin(a)),
+    )!;
+    expect(circle.x).toBeCloseTo(3, 9);
+    expect(circle.y).toBeCloseTo(-1, 9);
+    expect(circle.radius).toBeCloseTo(2.5, 9);
+    expect(circle.rms).toBeLessThan(1e-9);
+    expect(fitCircle([0, 1, 2, 3], [0, 1, 2, 3])).toBeNull();
+  });
+});
+
+describe("what stands about", () => {
+  it.each([
+    [{ kind: "pole", widthM: 0.4, heightM: 5 }, [1, 0, 2], 0.8],
+    [{ kind: "pole", widthM: 0.4, heightM: 5 }, [0, 0, 7], 2],
+    [{ kind: "wall", widthM: 6, heightM: 3 }, [2, 1, 1], 1.85],
+    [{ kind: "wall", widthM: 6, heightM: 3 }, [0, 0, 1], -0.15],
+    [{ kind: "building", widthM: 8, heightM: 4 }, [0, 7, 8], 5],
+    [{ kind: "gap", widthM: 2, heightM: 3 }, [0, 0, 1.5], 1],
+    [{ kind: "bar", widthM: 4, heightM: 3 }, [0, 0, 4.04], 1],
+    [{ kind: "tree", widthM: 4, heightM: 8 }, [0, 5, 6], 3],
+  ] as const)("distance to %j from %j is %d m", (size, [along, across, height], expected) => {
+    expect(distanceTo({ ...size, alongM: 0, acrossM: 0 }, along, across, height)).toBeCloseTo(expected, 6);
+  });
+
+  it("a flight into it is a crash, and one begun in it is refused", () => {
+    const wall = { kind: "wall", alongM: 12, acrossM: 0, heightM: 200, widthM: 20 } as const;
+    const flown = fly(recipes["roll-pure-right"], five, settings, { ...high, obstacles: [wall] });
+    expect(flown.measures.crashed).toBe(true);
+    expect(flown.measures.alongM).toBeLessThan(12);
+    expect(() =>
+      fly(recipes["flip-slow-back"], five, settings, { ...high, obstacles: [{ ...wall, alongM: 0 }] }),
+    ).toThrow(/begin inside the wall/);
+  });
+});
+
+describe("what cannot be flown is said", () => {
+  const refuses = (change: object, message: RegExp, recipe: Recipe = recipes["roll-pure-right"], airframe = five) =>
+    expect(() => fly(recipe, airframe, settings, { ...high, ...change })).toThrow(message);
+
+  it.each([
+    [{ ceilingM: 50 }, /ceilingM is 50; the flight begins at 100 m, already above it/],
+    [{ windNorthMps: 61 }, /windNorthMps is 61/],
+    [{ windEastMps: Number.NaN }, /windEastMps is NaN/],
+    [{ obstacles: [{ kind: "moat", alongM: 1, acrossM: 0, heightM: 1, widthM: 1 }] }, /obstacles\[0\]\.kind is "moat"/],
+    [{ obstacles: [{ kind: "pole", alongM: 9, acrossM: 0, heightM: -1, widthM: 1 }] }, /obstacles\[0\]\.heightM is -1/],
+  ])("%j", (change, message) => refuses(change, message));
+
+  it("an aircraft that cannot hover, or has no inertia", () => {
+    refuses({}, /thrustToWeight/, recipes["hang-right"], { ...five, thrustToWeight: 0.8 });
+    refuses({}, /inertia/, recipes["hang-right"], { ...five, inertiaKgM2: { x: 0, y: 0, z: 0 } });
+  });
+
+  it("stays finite in a storm, and ends", () => {
+    for (const id of oneSide) {
+      const { trace, measures } = fly(recipes[id], five, settings, { ...high, windNorthMps: -60, windEastMps: 60 });
+      expect(trace.timeS.length).toBeLessThan(4100);
+      expect(Object.values(measures).every((value) => typeof value !== "number" || Number.isFinite(value))).toBe(true);
+      expect(trace.northM.every(Number.isFinite)).toBe(true);
+    }
+  });
+
+  it("a goal without an answer says what it would take", () => {
+    const far = withParameters(recipes["stop-course"], { legM: 40, leanDeg: 60, brakeAtM: 1 });
+    expect(solve(far, { kind: "loop-radius", radiusM: 2 }, five, settings, high)).toMatchObject({
+      answer: null,
+      why: expect.stringContaining("no parameter"),
+    });
+    const weak = { ...settings, throttle: { ...settings.throttle, limit: { kind: "clip", fraction: 0.3 } as const } };
+    expect(briefTrick(recipes["hang-right"], five, weak, CALM_AIR).problem).toMatch(/punch|thrust|throttle/);
+  });
+});

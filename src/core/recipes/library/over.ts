@@ -1,0 +1,348 @@
+import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import {
+  aboutAxis,
+  after,
+  bothSides,
+  catchCruise,
+  catchHover,
+  centreParameter,
+  closed,
+  fullPower,
+  heldCruise,
+  heldLevel,
+  keepTurning,
+  pitchHeld,
+  punchAndClose,
+  punchParameters,
+  stopAtCentre,
+  thrust,
+  turned,
+  turning,
+} from "./parts";
+
+const forward = { kind: "hold", at: -1 } as const;
+const right = { kind: "hold", at: 1 } as const;
+const lead: RecipeParameter = { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 };
+
+/** Forward over the nose for half a turn, a look at the ground going away, and on over. */
+const lookBack: Recipe = {
+  id: "look-back",
+  label: "Look back",
+  start: { kind: "cruise" },
+  parameters: {
+    ...punchParameters,
+    centreDeg: centreParameter(320),
+    lookS: { label: "Look for", unit: "s", value: 0.5, min: 0.1, max: 1.5 },
+  },
+  phases: [
+    { ...punchAndClose[0], label: "Punch, horizon held", ...heldCruise },
+    punchAndClose[1],
+    turning("turn", "Nose down and under", { pitch: forward }, turned("pitch", { param: "centreDeg", plus: -180 }), {
+      mark: true,
+    }),
+    turning("look", "Centre it: watch the ground go", {}, after({ param: "lookS" })),
+    turning("turn-on", "On over to upright", { pitch: forward }, turned("pitch", { param: "centreDeg" })),
+    stopAtCentre,
+    catchCruise,
+  ],
+  ...aboutAxis("pitch"),
+  // It keeps going the way it went: forward.
+  abort: keepTurning("pitch").map((phase) => (phase.pitch?.kind === "hold" ? { ...phase, pitch: forward } : phase)),
+};
+
+/** Half a roll over the obstacle, then pulled through under it. */
+function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
+  return {
+    start: { kind: "cruise" },
+    parameters: {
+      ...punchParameters,
+      punchG: { ...punchParameters.punchG, value: 2 },
+      punchS: { ...punchParameters.punchS, value: 0.35 },
+      leadS: lead,
+      floatS: { label: "Float upside down for", unit: "s", value: tight ? 0.05 : 0.45, min: 0, max: 1.5 },
+      pullDps: { label: "Pull through at", unit: "°/s", value: tight ? 450 : 260, min: 120, max: 900 },
+    },
+    phases: [
+      { ...punchAndClose[0], label: "Climb to the obstacle", ...heldCruise },
+      punchAndClose[1],
+      turning("half-roll", "Half a roll", { roll: right }, turned("roll", 180, { param: "leadS" }), { mark: true }),
+      turning("float", "Centre it, throttle closed", {}, after({ param: "floatS" })),
+      turning(
+        "pull",
+        "Pull through",
+        { pitch: { kind: "rate", dps: { param: "pullDps" } } },
+        turned("pitch", { of: "tiltDeg", times: -2, plus: 180 }, { param: "leadS" }),
+        { mark: true },
+      ),
+      {
+        ...catchCruise,
+        label: "Horizon back: power, and away under it",
+        until: [{ kind: "climb", is: "above", mps: -0.3 }, after(3)],
+        maxS: 3.5,
+      },
+      { ...catchCruise, id: "away", label: "Fly away", until: [after(0.6)] },
+    ],
+    turn: null,
+    solveFor: [],
+    freeze: { before: "catch" },
+    abort: keepTurning("roll", "Keep rolling until upright"),
+    slip: { punchS: 0.8 },
+  };
+}
+
+/** Half over, a yaw spin upside down, and out. */
+function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
+  const over = (id: string, label: string, toDeg: number, mark: boolean): Phase =>
+    turning(id, label, { [way]: way === "pitch" ? forward : right }, turned(way, toDeg, { param: "leadS" }), { mark });
+  return {
+    start: { kind: "hover" },
+    parameters: {
+      ...punchParameters,
+      leadS: lead,
+      spinDps: { label: "Spin at", unit: "°/s", value: 400, min: 100, max: 900 },
+      spinDeg: { label: "Spin by", unit: "°", value: 180, min: 90, max: 360 },
+      settleS: { label: "Flat before the spin for", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
+    },
+    phases: [
+      ...punchAndClose,
+      over("over", way === "pitch" ? "Pitch in, half a turn" : "Roll in, half a turn", 180, true),
+      turning("flat", "Centre it: flat upside down", {}, after({ param: "settleS" })),
+      turning(
+        "spin",
+        "Yaw, throttle closed",
+        { yaw: { kind: "rate", dps: { param: "spinDps" } } },
+        turned("yaw", { param: "spinDeg" }, 0.05),
+        { mark: true },
+      ),
+      turning("spin-stop", "Centre it", {}, after(0.15)),
+      over("out", way === "pitch" ? "Pitch out" : "Roll out", 180, true),
+      { ...stopAtCentre, until: [after(0.15)] },
+      catchHover,
+    ],
+    turn: null,
+    solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+    freeze: { before: "catch" },
+    abort: way === "pitch" ? lookBack.abort : keepTurning("roll"),
+    slip: { punchS: 0.8 },
+  };
+}
+
+/** Yaw to half round while travelling, pushed over backward to inverted, the yaw reversed there, and out. */
+const helix: Omit<Recipe, "id" | "label"> = {
+  start: { kind: "cruise" },
+  parameters: {
+    ...punchParameters,
+    punchS: { ...punchParameters.punchS, value: 0.7 },
+    leadS: lead,
+    yawDps: { label: "Yaw at", unit: "°/s", value: 300, min: 100, max: 700 },
+    pushDps: { label: "Push at", unit: "°/s", value: 320, min: 120, max: 800 },
+    pushG: { label: "Thrust in the push", unit: "g", value: 0.8, min: 0, max: 4 },
+  },
+  phases: [
+    { ...punchAndClose[0], label: "Climb, horizon held", ...heldCruise },
+    {
+      id: "yaw-round",
+      label: "Yaw to half round, horizon held",
+      yaw: { kind: "rate", dps: { param: "yawDps" } },
+      roll: { kind: "level-turn" },
+      throttle: thrust(0.6),
+      until: [{ kind: "heading", is: "above", deg: 165 }],
+      maxS: 3,
+    },
+    turning(
+      "push",
+      "Push over, throttle up",
+      { pitch: { kind: "rate", dps: { param: "pushDps", times: -1 } } },
+      turned("pitch", { of: "tiltDeg", times: -1, plus: 180 }, { param: "leadS" }),
+      {
+        mark: true,
+        throttle: thrust({ param: "pushG" }),
+      },
+    ),
+    turning(
+      "yaw-on",
+      "Upside down: reverse the yaw",
+      { yaw: { kind: "rate", dps: { param: "yawDps", times: -1 } } },
+      turned("yaw", 150),
+      { mark: true },
+    ),
+    turning("out", "Push on to upright", { pitch: forward }, turned("pitch", 165, { param: "leadS" }), { mark: true }),
+    { ...stopAtCentre, until: [after(0.15)] },
+    { ...catchHover, until: [after(2)], maxS: 2.5 },
+  ],
+  turn: null,
+  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+  freeze: { before: "catch" },
+  abort: lookBack.abort,
+  slip: { punchS: 0.8 },
+};
+
+const loopParameters: Readonly<Record<string, RecipeParameter>> = {
+  speedMps: { label: "Fly in at", unit: "m/s", value: 7, min: 2, max: 20 },
+  radiusM: { label: "Radius of the loop", unit: "m", value: 1.8, min: 0.4, max: 15 },
+  pitchedForM: { label: "Pitched for a radius of", unit: "m", value: 1.8, min: 0.3, max: 20 },
+  riseMps: { label: "Punch to a climb of", unit: "m/s", value: 4, min: 0.5, max: 14 },
+  endDeg: { label: "Pitch on to", unit: "°", value: 360, min: 60, max: 480 },
+};
+
+/** Pitched evenly all round; the thrust that turns with the nose makes the circle, the punch before it the height. With `float` the throttle is closed over the top. */
+function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["phases"] {
+  const pitch = { kind: "loop", radiusM: { param: "pitchedForM" } } as const;
+  // The floated top does not push down, so less is pushed up below.
+  const power = {
+    kind: "loop",
+    radiusM: { param: "pitchedForM" },
+    share: float ? 0.8 : 1,
+    weightG: float ? 0.3 : 0.5,
+  } as const;
+  return [
+    {
+      id: "rise",
+      label: "Punch",
+      ...heldLevel,
+      pitch: pitchHeld({ of: "trimPitchDeg" }),
+      throttle: thrust(3),
+      until: [{ kind: "climb", is: "above", mps: { param: "riseMps" } }],
+      maxS: 4,
+    },
+    {
+      id: "pull",
+      label: "Pitch back, throttle on",
+      pitch,
+      throttle: power,
+      until: [turned("pitch", 135)],
+      maxS: 5,
+      mark: true,
+    },
+    ...(over ?? [
+      {
+        id: "top",
+        label: float ? "Throttle closed over the top, keep pitching" : "Less throttle over the top, keep pitching",
+        pitch,
+        throttle: float ? closed : power,
+        until: [turned("pitch", 225)],
+        maxS: 4,
+      },
+    ]),
+    {
+      id: "down",
+      label: "Throttle on again, pitch on",
+      pitch,
+      throttle: power,
+      until: [turned("pitch", { param: "endDeg" })],
+      maxS: 5,
+    },
+    { ...catchHover, label: "Horizon back: fly on", pitch: pitchHeld({ of: "trimPitchDeg" }), until: [after(1.2)] },
+  ];
+}
+
+const finishTheHalf: readonly Phase[] = [
+  {
+    id: "finish-half",
+    label: "Finish the half turn to upright",
+    roll: right,
+    throttle: closed,
+    until: [{ kind: "upright", withinDeg: 60 }],
+    maxS: 2.5,
+  },
+  fullPower,
+];
+
+const loops = {
+  start: { kind: "level", speedMps: { param: "speedMps" } },
+  parameters: loopParameters,
+  turn: null,
+  // The punch changes the fitted circle a little: once round again.
+  solveFor: [
+    { aim: { kind: "return-to-entry-height" }, param: "riseMps" },
+    { aim: { kind: "loop-radius", radiusM: { param: "radiusM" } }, param: "pitchedForM" },
+    { aim: { kind: "return-to-entry-height" }, param: "riseMps" },
+  ],
+  abort: finishTheHalf,
+  slip: { riseMps: 0.8 },
+  loop: { from: "pull", to: "catch" },
+} as const satisfies Partial<Recipe>;
+
+/** A bar whose beam the loop goes round: it stands at the middle of the loop. */
+const barred = {
+  parameters: {
+    ...loopParameters,
+    barAlongM: { label: "Begin before the bar by", unit: "m", value: 3, min: -5, max: 40 },
+    barAboveM: { label: "Beam above the entry by", unit: "m", value: 2, min: 0, max: 30 },
+    barWidthM: { label: "Between its posts", unit: "m", value: 4, min: 1, max: 20 },
+  },
+  solveFor: [
+    ...loops.solveFor,
+    { aim: { kind: "bar-ahead" }, param: "barAlongM" },
+    { aim: { kind: "bar-above" }, param: "barAboveM" },
+  ],
+  obstacles: [
+    {
+      kind: "bar",
+      alongM: { param: "barAlongM" },
+      acrossM: 0,
+      heightM: { param: "barAboveM" },
+      widthM: { param: "barWidthM" },
+      aboveEntry: true,
+    },
+  ],
+} as const satisfies Partial<Recipe>;
+
+/** Half a loop, a yaw spin upside down at its top, and the rest. */
+const spinInLoop: Omit<Recipe, "id" | "label"> = {
+  ...loops,
+  parameters: {
+    ...loopParameters,
+    spinDps: { label: "Spin at", unit: "°/s", value: 480, min: 150, max: 900 },
+  },
+  phases: loop(false, [
+    {
+      id: "top",
+      label: "Less throttle, keep pitching to the top",
+      pitch: { kind: "loop", radiusM: { param: "pitchedForM" } },
+      throttle: { kind: "loop", radiusM: { param: "pitchedForM" }, share: 1, weightG: 0.5 },
+      until: [turned("pitch", 180)],
+      maxS: 4,
+    },
+    turning(
+      "spin",
+      "Throttle closed, yaw once round",
+      { yaw: { kind: "rate", dps: { param: "spinDps" } } },
+      turned("yaw", 360, 0.06),
+    ),
+    turning("spin-stop", "Centre it", {}, after(0.1)),
+  ]),
+  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "riseMps" }],
+  loop: undefined,
+};
+
+const bendBack = (id: string, label: string, recipe: Partial<Recipe> & Pick<Recipe, "phases">): Recipe => ({
+  ...loops,
+  id,
+  label,
+  ...recipe,
+});
+
+/** Tricks that go over: looks back, split-S, upside-down spins, loops and the helix. */
+export const overRecipes: readonly Recipe[] = [
+  lookBack,
+  ...bothSides(splitS(false), "split-s-float", "Split-S, floated"),
+  ...bothSides(splitS(true), "split-s-tight", "Split-S, tight"),
+  bendBack("loop-open-power", "Open loop, power all round", { phases: loop(false) }),
+  bendBack("loop-open-float", "Open loop, floated over the top", { phases: loop(true) }),
+  bendBack("loop-over-power", "Loop over an obstacle, power all round", { phases: loop(false), ...barred }),
+  bendBack("loop-over-float", "Loop over an obstacle, floated", { phases: loop(true), ...barred }),
+  bendBack("loop-through", "Loop through a gap and over its beam", {
+    phases: loop(false),
+    ...barred,
+    parameters: {
+      ...barred.parameters,
+      barWidthM: { ...barred.parameters.barWidthM, label: "Width of the gap", value: 2 },
+    },
+    obstacles: barred.obstacles.map((one) => ({ ...one, kind: "gap" as const })),
+  }),
+  ...bothSides(spinInLoop, "spin-in-loop", "Yaw spin at the top of a loop"),
+  ...bothSides(invertedSpin("pitch"), "spin-inverted-pitch", "Upside-down spin, pitched in and out"),
+  ...bothSides(invertedSpin("roll"), "spin-inverted-roll", "Upside-down spin, rolled in and out"),
+  ...bothSides(helix, "helix", "Helix"),
+];

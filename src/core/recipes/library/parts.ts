@@ -1,0 +1,178 @@
+import {
+  mirrored,
+  type Guard,
+  type Phase,
+  type Recipe,
+  type RecipeParameter,
+  type StickPlan,
+  type ThrottlePlan,
+  type TurnAxis,
+  type Value,
+} from "../recipe";
+
+/** Gains and delay of a practised pilot's eye: well inside what the delay allows (crossover model, McRuer and Jex 1967). */
+const EYE = { gainPerS: 3, delayS: 0.2 } as const;
+
+export const closed = { kind: "hold", at: 0 } as const satisfies ThrottlePlan;
+
+/** Bank held by eye. */
+export const bankHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "bank", targetDeg, ...EYE });
+/** Pitch held by eye. */
+export const pitchHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "pitch", targetDeg, ...EYE });
+/** Heading against the entry held by eye. */
+export const headingHeld = (targetDeg: Value): StickPlan => ({
+  kind: "eye",
+  see: "heading",
+  targetDeg,
+  gainPerS: 2,
+  delayS: 0.2,
+});
+/** Climb speed held by eye. */
+export const climbHeld = (targetMps: Value): ThrottlePlan => ({
+  kind: "eye",
+  see: "climb",
+  targetMps,
+  gainPerS: 4,
+  delayS: 0.2,
+});
+/** Height above the entry held by eye. */
+export const heightHeld = (targetM: Value): ThrottlePlan => ({
+  kind: "eye",
+  see: "height",
+  targetM,
+  gainPerS: 1.5,
+  delayS: 0.2,
+});
+export const thrust = (g: Value): ThrottlePlan => ({ kind: "thrust", g });
+
+export const heldLevel = { roll: bankHeld(0), pitch: pitchHeld(0) } as const satisfies Partial<Phase>;
+/** Horizon through the middle of the picture. */
+export const heldCruise = {
+  roll: bankHeld(0),
+  pitch: pitchHeld({ of: "tiltDeg", times: -1 }),
+} as const satisfies Partial<Phase>;
+
+export const after = (s: Value): Guard => ({ kind: "time", s });
+export const turned = (axis: TurnAxis, deg: Value, leadS?: Value): Guard => ({
+  kind: "turned",
+  axis,
+  deg,
+  leadS,
+});
+
+/** One part of a turn, throttle closed unless said. */
+export function turning(
+  id: string,
+  label: string,
+  sticks: Pick<Phase, "roll" | "pitch" | "yaw">,
+  until: Guard,
+  more: Partial<Phase> = {},
+): Phase {
+  return { id, label, throttle: closed, until: [until], maxS: 4, ...sticks, ...more };
+}
+
+/** Climb straight up in the hover attitude, then close the throttle. */
+export const punchAndClose: readonly Phase[] = [
+  {
+    id: "punch",
+    label: "Punch, level",
+    throttle: thrust({ param: "punchG" }),
+    until: [after({ param: "punchS" })],
+    maxS: 3,
+  },
+  { id: "close", label: "Close the throttle", throttle: closed, until: [after({ param: "closeS" })], maxS: 1 },
+];
+
+export const punchParameters: Readonly<Record<string, RecipeParameter>> = {
+  punchG: { label: "Punch thrust", unit: "g", value: 2.5, min: 1.2, max: 8 },
+  punchS: { label: "Punch", unit: "s", value: 0.6, min: 0.15, max: 2.5 },
+  closeS: { label: "Throttle closed before the turn", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
+};
+
+/** Back to the hover. */
+export const catchHover: Phase = {
+  id: "catch",
+  label: "Horizon back: open to the hover",
+  ...heldLevel,
+  throttle: climbHeld(0),
+  until: [after(1.2)],
+  maxS: 2,
+};
+
+/** Back to level flight with the horizon through the middle. */
+export const catchCruise: Phase = {
+  ...catchHover,
+  label: "Horizon back: open to the cruise",
+  ...heldCruise,
+  until: [after(1.4)],
+};
+
+/** Keeps turning about an axis until upright, then full power: the way out of a turn that was begun. */
+export const keepTurning = (axis: "roll" | "pitch", label = "Keep the stick in until upright"): readonly Phase[] => [
+  {
+    id: "keep-turning",
+    label,
+    [axis]: { kind: "hold", at: 1 },
+    throttle: closed,
+    // A roll begun with the nose low comes round with the nose low.
+    until: [{ kind: "upright", withinDeg: axis === "roll" ? 60 : 40 }],
+    maxS: 2.5,
+  },
+  fullPower,
+];
+
+export const fullPower: Phase = {
+  id: "power",
+  label: "Full power, level",
+  ...heldLevel,
+  throttle: { kind: "hold", at: 1 },
+  until: [{ kind: "climb", is: "above", mps: 0.5 }],
+  maxS: 6,
+};
+
+/** The recipe to the right and its mirror image to the left. */
+export function bothSides(right: Omit<Recipe, "id" | "label">, id: string, label: string): readonly Recipe[] {
+  const recipe: Recipe = { ...right, id: `${id}-right`, label: `${label}, right` };
+  return [recipe, mirrored(recipe, ["roll", "yaw"], `${id}-left`, `${label}, left`)];
+}
+
+/** The recipe backward and the same forward. */
+export function bothWays(back: Recipe): readonly Recipe[] {
+  return [
+    back,
+    mirrored(back, ["pitch"], back.id.replace(/-back$/, "-front"), back.label.replace("backward", "forward")),
+  ];
+}
+
+export const centreParameter = (value: number): RecipeParameter => ({
+  label: "Centre the stick at",
+  unit: "°",
+  value,
+  min: 150,
+  max: 360,
+});
+
+/** The aims of a turn that is thrown up: on the mark and back at its height. The punch moves the stop a little, so that is met twice. */
+export const thrownTurn: Recipe["solveFor"] = [
+  { aim: { kind: "stop-on-mark" }, param: "centreDeg" },
+  { aim: { kind: "return-to-entry-height" }, param: "punchS" },
+  { aim: { kind: "stop-on-mark" }, param: "centreDeg" },
+];
+
+/** What every thrown-up turn about one axis shares. */
+export const aboutAxis = (axis: "roll" | "pitch") =>
+  ({
+    turn: { axis, deg: 360, stopPhase: "stop", catchPhase: "catch" },
+    solveFor: thrownTurn,
+    freeze: { before: "catch" },
+    abort: keepTurning(axis),
+    slip: { punchS: 0.8 },
+  }) as const satisfies Partial<Recipe>;
+
+export const stopAtCentre: Phase = {
+  id: "stop",
+  label: "Centre the stick",
+  throttle: closed,
+  until: [after(0.3)],
+  maxS: 1,
+};

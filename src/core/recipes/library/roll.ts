@@ -1,0 +1,165 @@
+import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import {
+  aboutAxis,
+  after,
+  bothSides,
+  catchCruise,
+  catchHover,
+  centreParameter,
+  closed,
+  headingHeld,
+  heldCruise,
+  keepTurning,
+  punchAndClose,
+  punchParameters,
+  stopAtCentre,
+  thrust,
+  turned,
+  turning,
+} from "./parts";
+
+const full = { kind: "hold", at: 1 } as const;
+
+const popUp: Phase = { ...punchAndClose[0], label: "Pop up", ...heldCruise };
+
+/** From the cruise: a pop upward, throttle closed, a roll, and on. */
+const rolled = {
+  start: { kind: "cruise" },
+  parameters: { ...punchParameters, centreDeg: centreParameter(320) },
+  ...aboutAxis("roll"),
+} as const satisfies Partial<Recipe>;
+/** A roll about what the camera looks at is counted about that. */
+const rolledAboutView = { ...rolled, turn: { ...rolled.turn, axis: "view" } } as const satisfies Partial<Recipe>;
+
+const aboutView = { roll: full, yaw: { kind: "view-roll" } } as const;
+const toCentre = turned("roll", { param: "centreDeg" });
+const viewToCentre = turned("view", { param: "centreDeg" });
+const kept = thrust({ param: "keptG" });
+
+/** Half turns about pitch and roll in turn, with a rest after each. */
+const tumble: readonly Phase[] = (
+  [
+    ["half-flip", "Half a flip forward", "pitch", -1],
+    ["half-roll", "Half a roll", "roll", 1],
+    ["half-flip-back", "Half a flip backward", "pitch", 1],
+    ["half-roll-on", "Half a roll on", "roll", 1],
+  ] as const
+).flatMap(([id, label, axis, at]) => [
+  turning(id, label, { [axis]: { kind: "hold", at } }, turned(axis, 180, { param: "leadS" }), { mark: true }),
+  turning(`${id}-rest`, "Centre it", {}, after({ param: "restS" })),
+]);
+
+export const rollRecipes: readonly Recipe[] = [
+  ...bothSides(
+    {
+      ...rolled,
+      phases: [
+        popUp,
+        punchAndClose[1],
+        turning("turn", "Roll, nothing else", { roll: full }, toCentre, { mark: true }),
+        stopAtCentre,
+        catchCruise,
+      ],
+    },
+    "roll-pure",
+    "Pure roll",
+  ),
+  ...bothSides(
+    {
+      ...rolledAboutView,
+      phases: [
+        popUp,
+        punchAndClose[1],
+        turning("turn", "Roll with the opposite yaw", aboutView, viewToCentre, { mark: true }),
+        stopAtCentre,
+        catchCruise,
+      ],
+    },
+    "roll-level",
+    "Roll about the view",
+  ),
+  ...bothSides(
+    {
+      ...rolledAboutView,
+      parameters: {
+        ...rolled.parameters,
+        snapS: { label: "Extra yaw for", unit: "s", value: 0.15, min: 0.05, max: 0.4 },
+      },
+      phases: [
+        popUp,
+        punchAndClose[1],
+        turning("turn", "Roll with the opposite yaw", aboutView, viewToCentre, { mark: true }),
+        {
+          ...stopAtCentre,
+          label: "Centre the roll, yaw on",
+          yaw: { kind: "hold", at: 0.7 },
+          until: [after({ param: "snapS" })],
+        },
+        catchCruise,
+      ],
+    },
+    "yaw-snap",
+    "Roll with a snap of yaw at the end",
+  ),
+  ...bothSides(
+    {
+      ...rolledAboutView,
+      parameters: {
+        ...rolled.parameters,
+        keptG: { label: "Thrust kept through it", unit: "g", value: 0.8, min: 0, max: 2 },
+      },
+      phases: [
+        popUp,
+        turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
+          mark: true,
+          throttle: kept,
+        }),
+        { ...stopAtCentre, throttle: kept, until: [after(0.15)] },
+        { ...catchCruise, yaw: headingHeld(0) },
+      ],
+    },
+    "low-line",
+    "Low roll that never stops travelling",
+  ),
+  ...bothSides(
+    {
+      start: { kind: "hover" },
+      parameters: {
+        ...punchParameters,
+        leadS: { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 },
+        restS: { label: "Rest after each half", unit: "s", value: 0.15, min: 0, max: 0.6 },
+      },
+      phases: [...punchAndClose, ...tumble, catchHover],
+      turn: null,
+      solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+      freeze: { before: "catch" },
+      abort: keepTurning("roll"),
+      slip: { punchS: 0.8 },
+    },
+    "box-tumble",
+    "Box tumble",
+  ),
+  ...bothSides(
+    {
+      start: { kind: "hover" },
+      parameters: {
+        ...punchParameters,
+        centreDeg: centreParameter(320),
+        waitS: { label: "Upside down for", unit: "s", value: 0.8, min: 0.3, max: 2 },
+      },
+      phases: [
+        ...punchAndClose,
+        turning("turn", "Turn over", { roll: full }, turned("roll", { param: "centreDeg", plus: -180 }), {
+          mark: true,
+        }),
+        { id: "wait", label: "Wait, throttle closed", throttle: closed, until: [after({ param: "waitS" })], maxS: 3 },
+        turning("turn-back", "Turn on to upright", { roll: full }, toCentre),
+        stopAtCentre,
+        catchHover,
+      ],
+      ...aboutAxis("roll"),
+    },
+    "hang",
+    "Hang upside down",
+  ),
+];

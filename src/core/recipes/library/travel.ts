@@ -1,0 +1,542 @@
+import type { Phase, Recipe, RecipeParameter, StickPlan } from "../recipe";
+import {
+  after,
+  bankHeld,
+  bothSides,
+  catchCruise,
+  catchHover,
+  climbHeld,
+  closed,
+  fullPower,
+  headingHeld,
+  heightHeld,
+  heldCruise,
+  heldLevel,
+  pitchHeld,
+  thrust,
+} from "./parts";
+
+const lean = (value: number): RecipeParameter => ({ label: "Lean", unit: "°", value, min: 5, max: 60 });
+const hover: Phase = { ...catchHover, label: "Level: hover", throttle: climbHeld(0), until: [after(1.5)] };
+/** What everything that neither turns over nor falls shares. */
+const plain = { turn: null, solveFor: [], abort: [fullPower], slip: {} } as const satisfies Partial<Recipe>;
+const leanBack: Pick<Phase, "roll" | "pitch"> = { roll: bankHeld(0), pitch: pitchHeld({ param: "leanDeg" }) };
+const stopped = { kind: "ahead", is: "below", mps: 0.6 } as const;
+
+const stopCourse: Recipe = {
+  ...plain,
+  id: "stop-course",
+  label: "One leg of the stop course",
+  start: { kind: "hover" },
+  parameters: {
+    leanDeg: lean(20),
+    legM: { label: "From marker to marker", unit: "m", value: 9, min: 3, max: 40 },
+    brakeAtM: { label: "Lean back at", unit: "m", value: 5, min: 0.5, max: 39 },
+  },
+  phases: [
+    {
+      id: "go",
+      label: "Lean forward, height held",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ param: "leanDeg", times: -1 }),
+      throttle: heightHeld(0),
+      until: [{ kind: "along", is: "above", m: { param: "brakeAtM" } }],
+      maxS: 12,
+    },
+    { id: "brake", label: "Lean back as far", ...leanBack, throttle: heightHeld(0), until: [stopped], maxS: 6 },
+    { ...hover, throttle: heightHeld(0) },
+  ],
+  solveFor: [{ aim: { kind: "stop-at", alongM: { param: "legM" } }, param: "brakeAtM" }],
+  brakePhase: "brake",
+};
+
+const pitchBrake: Recipe = {
+  ...plain,
+  id: "pitch-brake",
+  label: "Brake by pitch",
+  start: { kind: "cruise" },
+  parameters: { leanDeg: lean(35) },
+  phases: [
+    {
+      id: "brake",
+      label: "Lean back, a touch of throttle",
+      ...leanBack,
+      throttle: climbHeld(0),
+      until: [{ kind: "ahead", is: "below", mps: 1.5 }],
+      maxS: 8,
+    },
+    { ...hover, label: "Forward again before it runs back" },
+  ],
+  brakePhase: "brake",
+};
+
+/** Turned about so that its thrust leans against the travel. */
+const turnBrake: Omit<Recipe, "id" | "label"> = {
+  ...plain,
+  start: { kind: "cruise" },
+  parameters: {
+    yawDps: { label: "Yaw at", unit: "°/s", value: 360, min: 120, max: 900 },
+    burstG: { label: "Burst", unit: "g", value: 1.6, min: 1, max: 5 },
+  },
+  phases: [
+    {
+      id: "brake",
+      label: "Yaw half round, horizon held",
+      yaw: { kind: "rate", dps: { param: "yawDps" } },
+      roll: { kind: "level-turn" },
+      throttle: climbHeld(0),
+      until: [{ kind: "heading", is: "above", deg: 160 }],
+      maxS: 3,
+    },
+    {
+      id: "burst",
+      label: "Short burst against the travel",
+      ...heldCruise,
+      yaw: headingHeld(180),
+      throttle: thrust({ param: "burstG" }),
+      until: [stopped],
+      maxS: 5,
+    },
+    { ...hover, yaw: headingHeld(180), until: [after(1.8)], maxS: 2.4 },
+  ],
+  brakePhase: "brake",
+};
+
+const approach: Readonly<Record<string, RecipeParameter>> = {
+  speedMps: { label: "Approach at", unit: "m/s", value: 4, min: 2, max: 8 },
+  sinkMps: { label: "Come down at", unit: "m/s", value: 3, min: 1, max: 5 },
+  entryM: { label: "Begin at", unit: "m", value: 6, min: 3, max: 20 },
+};
+const comeDown = (toM: number): Phase => ({
+  id: "descend",
+  label: "Come down on the spot",
+  roll: bankHeld(0),
+  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  throttle: climbHeld({ param: "sinkMps", times: -1 }),
+  until: [{ kind: "ground", is: "below", m: toM }],
+  maxS: 15,
+});
+const touchDown: readonly Phase[] = [
+  {
+    id: "settle",
+    label: "Level over it, let it down",
+    ...heldLevel,
+    throttle: climbHeld(-0.6),
+    until: [{ kind: "ground", is: "below", m: 0.12 }],
+    maxS: 8,
+  },
+  { id: "cut", label: "Close", ...heldLevel, throttle: closed, until: [], maxS: 3 },
+];
+const landing = {
+  ...plain,
+  start: { kind: "level", speedMps: { param: "speedMps" } },
+  entryHeightM: { param: "entryM" },
+  ends: "landed",
+  descentPhase: "descend",
+} as const;
+
+const landStop: Recipe = {
+  ...landing,
+  id: "land-stop",
+  label: "Landing to a stop",
+  parameters: { ...approach, leanDeg: lean(25) },
+  phases: [
+    comeDown(2.2),
+    {
+      id: "flare",
+      label: "Pitch back as it comes down",
+      ...leanBack,
+      throttle: climbHeld(-1),
+      until: [stopped],
+      maxS: 4,
+    },
+    ...touchDown,
+  ],
+  brakePhase: "flare",
+};
+const landShort: Recipe = {
+  ...landing,
+  id: "land-short",
+  label: "Short landing",
+  parameters: {
+    ...approach,
+    sinkMps: { ...approach.sinkMps, value: 3.8 },
+    lateM: { label: "Begin the descent after", unit: "m", value: 4, min: 0, max: 20 },
+    leanDeg: lean(30),
+  },
+  phases: [
+    {
+      ...comeDown(0),
+      id: "late",
+      label: "Fly on, level",
+      throttle: climbHeld(0),
+      until: [{ kind: "along", is: "above", m: { param: "lateM" } }],
+      maxS: 12,
+    },
+    comeDown(2.6),
+    {
+      id: "flare",
+      label: "Pitch back as it comes down",
+      ...leanBack,
+      throttle: climbHeld(-1),
+      until: [stopped],
+      maxS: 4,
+    },
+    ...touchDown,
+  ],
+  brakePhase: "flare",
+};
+const landPass: Recipe = {
+  ...landing,
+  ends: "flying",
+  id: "land-pass",
+  label: "Landing approach, skimmed",
+  parameters: approach,
+  phases: [
+    comeDown(1.6),
+    {
+      id: "skim",
+      label: "Skim the spot",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ of: "trimPitchDeg" }),
+      throttle: climbHeld(0),
+      until: [after(1)],
+      maxS: 2,
+    },
+    {
+      id: "go-round",
+      label: "Climb away",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ of: "trimPitchDeg" }),
+      throttle: climbHeld(1.5),
+      until: [after(1.5)],
+      maxS: 3,
+    },
+  ],
+};
+
+const wall: Readonly<Record<string, RecipeParameter>> = {
+  speedMps: { label: "Fly at the wall with", unit: "m/s", value: 5, min: 2, max: 15 },
+  wallM: { label: "Wall ahead by", unit: "m", value: 15, min: 6, max: 60 },
+  leanDeg: lean(45),
+  blipG: { label: "Blip", unit: "g", value: 1.5, min: 1, max: 5 },
+};
+const flyOn: Phase = {
+  id: "on",
+  label: "Fly at it",
+  roll: bankHeld(0),
+  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  throttle: heightHeld(0),
+  until: [],
+  maxS: 12,
+};
+const bail: readonly Phase[] = [
+  {
+    id: "bail",
+    label: "Lean back with a blip",
+    ...leanBack,
+    throttle: thrust({ param: "blipG" }),
+    until: [{ kind: "ahead", is: "below", mps: 1.2 }],
+    maxS: 4,
+  },
+];
+const untilBrake: Phase = {
+  ...flyOn,
+  id: "approach",
+  until: [{ kind: "along", is: "above", m: { param: "brakeAtM" } }],
+};
+const walled = {
+  ...plain,
+  start: { kind: "level", speedMps: { param: "speedMps" } },
+  entryHeightM: 3,
+  parameters: {
+    ...wall,
+    brakeAtM: { label: "Lean back at", unit: "m", value: 9, min: 0.5, max: 59 },
+  },
+  obstacles: [{ kind: "wall", alongM: { param: "wallM" }, acrossM: 0, heightM: 8, widthM: 12 }],
+  freeze: { before: "bail", instead: flyOn },
+  brakePhase: "bail",
+} as const satisfies Partial<Recipe>;
+
+const bailWall: Recipe = {
+  ...walled,
+  id: "bail-wall",
+  label: "Bail off a wall",
+  phases: [untilBrake, ...bail, { ...hover, label: "Forward at once: hover" }],
+  abort: [...bail, hover],
+};
+const bailFlow: Omit<Recipe, "id" | "label"> = {
+  ...walled,
+  parameters: { ...walled.parameters, yawDps: { label: "Yaw at", unit: "°/s", value: 300, min: 120, max: 900 } },
+  phases: [
+    untilBrake,
+    ...bail,
+    {
+      id: "away",
+      label: "Yaw about",
+      ...heldLevel,
+      yaw: { kind: "rate", dps: { param: "yawDps" } },
+      throttle: climbHeld(0),
+      until: [{ kind: "heading", is: "above", deg: 165 }],
+      maxS: 3,
+    },
+    { ...catchCruise, label: "And fly off", yaw: headingHeld(180), until: [after(1.2)] },
+  ],
+  abort: [...bail, hover],
+};
+
+/** Rolled to the edge past a gap, from the other side by the drift. */
+const knife: Omit<Recipe, "id" | "label"> = {
+  start: { kind: "cruise" },
+  parameters: {
+    popMps: { label: "Climbing at", unit: "m/s", value: 2.5, min: 0, max: 6 },
+    leadS: { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 },
+    edgeS: { label: "On the edge for", unit: "s", value: 0.35, min: 0.1, max: 1.2 },
+    edgeG: { label: "Thrust on the edge", unit: "g", value: 0.2, min: 0, max: 2 },
+    gapAlongM: { label: "Begin before the gap by", unit: "m", value: 14, min: 4, max: 60 },
+    gapAcrossM: { label: "Drifts to the side by the gap", unit: "m", value: 0, min: -15, max: 15 },
+    gapWidthM: { label: "Width of the gap", unit: "m", value: 1.5, min: 0.3, max: 10 },
+  },
+  phases: [
+    {
+      id: "pop",
+      label: "Pop up",
+      ...heldCruise,
+      throttle: thrust(2),
+      until: [{ kind: "climb", is: "above", mps: { param: "popMps" } }],
+      maxS: 3,
+    },
+    {
+      id: "roll",
+      label: "Roll to the edge, throttle low",
+      roll: { kind: "hold", at: 1 },
+      throttle: thrust({ param: "edgeG" }),
+      until: [{ kind: "turned", axis: "roll", deg: 90, leadS: { param: "leadS" } }],
+      maxS: 3,
+      mark: true,
+    },
+    {
+      id: "edge",
+      label: "On the edge through the gap",
+      throttle: thrust({ param: "edgeG" }),
+      until: [after({ param: "edgeS" })],
+      maxS: 2,
+    },
+    {
+      id: "roll-back",
+      label: "Roll back",
+      roll: { kind: "hold", at: -1 },
+      throttle: closed,
+      until: [{ kind: "turned", axis: "roll", deg: 85, leadS: { param: "leadS" } }],
+      maxS: 3,
+      mark: true,
+    },
+    { ...catchCruise, until: [after(1.6)] },
+  ],
+  turn: null,
+  solveFor: [
+    { aim: { kind: "gap-ahead", phase: "edge" }, param: "gapAlongM" },
+    { aim: { kind: "gap-beside", phase: "edge" }, param: "gapAcrossM" },
+  ],
+  abort: [fullPower],
+  slip: {},
+  obstacles: [
+    {
+      kind: "gap",
+      alongM: { param: "gapAlongM" },
+      acrossM: { param: "gapAcrossM" },
+      heightM: 4,
+      widthM: { param: "gapWidthM" },
+      aboveEntry: true,
+    },
+  ],
+};
+
+const levelSpin: Omit<Recipe, "id" | "label"> = {
+  ...plain,
+  start: { kind: "cruise" },
+  parameters: {
+    spinDps: { label: "Spin at", unit: "°/s", value: 300, min: 90, max: 900 },
+    spinG: { label: "Thrust in the spin", unit: "g", value: 0.9, min: 0.3, max: 1.5 },
+    stopAtDeg: { label: "Centre the yaw at", unit: "°", value: 345, min: 180, max: 360 },
+  },
+  phases: [
+    {
+      id: "spin",
+      label: "Yaw, with the roll that holds the horizon",
+      yaw: { kind: "rate", dps: { param: "spinDps" } },
+      roll: { kind: "level-turn" },
+      throttle: thrust({ param: "spinG" }),
+      until: [{ kind: "heading", is: "above", deg: { param: "stopAtDeg" } }],
+      maxS: 6,
+      mark: true,
+    },
+    { ...catchCruise, yaw: headingHeld(360), until: [after(1.6)] },
+  ],
+};
+
+/** The nose is kept on a post while passing it. */
+const trackSpin: Omit<Recipe, "id" | "label"> = {
+  ...plain,
+  start: { kind: "cruise" },
+  parameters: {
+    postAlongM: { label: "Post ahead by", unit: "m", value: 15, min: 4, max: 60 },
+    postAcrossM: { label: "Post beside the line by", unit: "m", value: 6, min: 2, max: 30 },
+    gainPerS: { label: "How sharply it is followed", unit: "", value: 5, min: 1, max: 9 },
+  },
+  phases: [
+    {
+      id: "track",
+      label: "Keep the post in the middle",
+      yaw: { kind: "eye", see: "object", targetDeg: 0, gainPerS: { param: "gainPerS" }, delayS: 0.15 },
+      roll: bankHeld(0),
+      pitch: pitchHeld({ of: "tiltDeg", times: -0.4 }),
+      throttle: heightHeld(0),
+      until: [{ kind: "along", is: "above", m: { param: "postAlongM", times: 1.6 } }],
+      maxS: 12,
+    },
+    { ...catchHover, label: "Let it go: level", throttle: heightHeld(0), until: [after(1.5)] },
+  ],
+  object: { alongM: { param: "postAlongM" }, acrossM: { param: "postAcrossM" } },
+  obstacles: [
+    { kind: "pole", alongM: { param: "postAlongM" }, acrossM: { param: "postAcrossM" }, heightM: 6, widthM: 0.3 },
+  ],
+};
+
+const held = (
+  see: "pitch" | "bank" | "object",
+  targetDeg: Extract<StickPlan, { kind: "eye" }>["targetDeg"],
+  gainPerS = 2,
+): StickPlan => ({
+  kind: "eye",
+  see,
+  targetDeg,
+  gainPerS,
+  delayS: 0.2,
+  sustained: true,
+});
+
+/** Round a point with the nose on it until the sticks rest. */
+const orbit: Omit<Recipe, "id" | "label"> = {
+  ...plain,
+  start: { kind: "orbit", radiusM: { param: "radiusM" }, clockwise: true },
+  parameters: {
+    radiusM: { label: "Radius", unit: "m", value: 6, min: 2, max: 40 },
+    lapS: { label: "Flown for", unit: "s", value: 8, min: 1, max: 25 },
+  },
+  phases: [
+    {
+      id: "orbit",
+      label: "Nose on the middle, lean held",
+      roll: held("bank", { of: "trimBankDeg" }),
+      pitch: held("pitch", { of: "trimPitchDeg" }),
+      yaw: held("object", 0, 1.5),
+      throttle: heightHeld(0),
+      until: [after({ param: "lapS" })],
+      maxS: 26,
+    },
+    { ...catchHover, label: "Level: hover", until: [after(1.5)] },
+  ],
+  steadyPhase: "orbit",
+};
+
+/** Round a point with the picture on its side: what holds it up is what the camera tilt gives. */
+const orbitBack: Omit<Recipe, "id" | "label"> = {
+  ...plain,
+  start: {
+    kind: "steady-turn",
+    turnDps: { param: "turnDps" },
+    viewElevationDeg: { param: "viewUpDeg" },
+    viewRollDeg: { param: "viewRollDeg" },
+  },
+  parameters: {
+    turnDps: { label: "Round at", unit: "°/s", value: 150, min: 60, max: 300 },
+    viewUpDeg: { label: "View raised by", unit: "°", value: 21, min: 0, max: 80 },
+    viewRollDeg: { label: "Picture turned by", unit: "°", value: 85.5, min: 0, max: 150 },
+    lapS: { label: "Flown for", unit: "s", value: 2.4, min: 0.5, max: 10 },
+  },
+  phases: [
+    {
+      id: "orbit",
+      label: "Sticks rest; throttle alone sets the height",
+      roll: { kind: "sustained" },
+      pitch: { kind: "sustained" },
+      yaw: { kind: "sustained" },
+      throttle: { kind: "sustained" },
+      until: [after({ param: "lapS" })],
+      maxS: 11,
+    },
+    {
+      id: "roll-level",
+      label: "Roll level",
+      roll: { kind: "hold", at: -0.8 },
+      throttle: thrust(1),
+      until: [{ kind: "upright", withinDeg: 35 }],
+      maxS: 2,
+    },
+    { ...catchHover, label: "Level: hover", until: [after(2)], maxS: 2.5 },
+  ],
+  steadyPhase: "orbit",
+};
+
+/** Past it, stop, and back the way it came. */
+const rewind: Recipe = {
+  ...plain,
+  id: "rewind",
+  label: "Rewind",
+  start: { kind: "cruise" },
+  parameters: {
+    leanDeg: lean(30),
+    backMps: { label: "Back at", unit: "m/s", value: 4, min: 1, max: 12 },
+    backS: { label: "Back for", unit: "s", value: 1, min: 0.2, max: 5 },
+  },
+  phases: [
+    {
+      id: "brake",
+      label: "Lean back and stay there",
+      ...leanBack,
+      yaw: headingHeld(0),
+      throttle: heightHeld(0),
+      until: [{ kind: "ahead", is: "below", mps: { param: "backMps", times: -1 } }],
+      maxS: 10,
+    },
+    {
+      id: "back",
+      label: "Back along the line, view held",
+      ...heldLevel,
+      yaw: headingHeld(0),
+      throttle: heightHeld(0),
+      until: [after({ param: "backS" })],
+      maxS: 6,
+    },
+    {
+      id: "forward",
+      label: "Forward again",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ param: "leanDeg", times: -1 }),
+      throttle: heightHeld(0),
+      until: [{ kind: "ahead", is: "above", mps: -0.5 }],
+      maxS: 4,
+    },
+    hover,
+  ],
+  brakePhase: "brake",
+};
+
+/** Tricks that stay upright: stops, brakes, landings, bails, the knife edge, level spins and orbits. */
+export const travelRecipes: readonly Recipe[] = [
+  stopCourse,
+  pitchBrake,
+  ...bothSides(turnBrake, "turn-brake", "Brake by turning"),
+  landPass,
+  landStop,
+  landShort,
+  bailWall,
+  ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
+  ...bothSides(knife, "gap-knife", "Knife edge past a gap"),
+  ...bothSides(levelSpin, "spin-level", "Level spin"),
+  ...bothSides(trackSpin, "spin-track", "Spin with the nose on a post"),
+  ...bothSides(orbit, "orbit", "Orbit"),
+  ...bothSides(orbitBack, "orbit-back", "Orbit on its side"),
+  rewind,
+];
