@@ -124,6 +124,7 @@ test("an address with nonsense in it is answered plainly, never with a fault of 
     "/session/none",
     `/session/${"x".repeat(2000)}`,
     "/brief?step=none",
+    "/lab?step=none",
   ]) {
     const response = await request.get(demoAddress + path);
     expect(response.status(), path).toBeLessThan(500);
@@ -149,6 +150,7 @@ for (const look of ["light", "dark", "sun"]) {
       "/pilot",
       "/setup",
       "/brief",
+      "/lab",
       "/session",
       "/account",
       "/people",
@@ -158,6 +160,8 @@ for (const look of ["light", "dark", "sun"]) {
       await page.goto(`${demoAddress}${path}${pilot.search}`);
       if (path === "/brief")
         await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible({ timeout: 30_000 });
+      if (path === "/lab")
+        await expect(page.getByRole("button", { name: /^Highest point/ })).toBeVisible({ timeout: 30_000 });
       expect([path, await graveFaults(page)]).toEqual([path, []]);
     }
   });
@@ -226,6 +230,51 @@ test("pages carry a strict policy with a fresh nonce, and nothing on them breaks
   expect(broken).toEqual([]);
 });
 
+test("the lab: solving leaves the page smooth, the moment moves every view, a ceiling is said, the phone is no wider", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openPilot(page, "Corvin Haldt");
+  const { search } = new URL(page.url());
+  await page.goto(`${demoAddress}/lab${search}&step=split-s`);
+  await expect(page.getByText("What it measures")).toBeVisible({ timeout: 30_000 });
+  await page.waitForLoadState("networkidle");
+  // Solved afresh after every change: the page itself never waits for it.
+  const frames = page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        let drawn = 0;
+        const began = performance.now();
+        const tick = () => {
+          drawn++;
+          if (performance.now() - began < 1500) requestAnimationFrame(tick);
+          else resolve(drawn);
+        };
+        requestAnimationFrame(tick);
+      }),
+  );
+  await page.getByRole("button", { name: "tight pivot" }).click();
+  await expect(page.getByRole("button", { name: /^Height lost: [1-5]\.\d m/ })).toBeVisible({ timeout: 30_000 });
+  expect(await frames).toBeGreaterThan(5);
+  const picture = page.getByRole("img", { name: /ground$/ });
+  const before = await picture.getAttribute("aria-label");
+  await page.getByLabel("Moment of the trick").fill("1.2");
+  await expect(picture).not.toHaveAttribute("aria-label", before!);
+  await page.getByLabel("Local ceiling").click();
+  await page.getByRole("option", { name: "10 m", exact: true }).click();
+  await expect(page.getByText(/breaks the local ceiling of|already above the local ceiling/)).toBeVisible({
+    timeout: 30_000,
+  });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.waitForTimeout(500);
+  const { scroll, shown } = await page.evaluate(() => ({
+    scroll: document.documentElement.scrollWidth,
+    shown: document.documentElement.clientWidth,
+  }));
+  expect(scroll).toBeLessThanOrEqual(shown);
+  expect(await graveFaults(page)).toEqual([]);
+});
+
 test("a stranger sees nothing but the entrance; a sign-in can be ended from another device", async ({
   page,
   browser,
@@ -238,6 +287,7 @@ test("a stranger sees nothing but the entrance; a sign-in can be ended from anot
     "/pilot",
     "/setup",
     "/brief",
+    "/lab",
     "/session",
     "/account",
     "/people",

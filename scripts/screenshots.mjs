@@ -21,6 +21,12 @@ async function openSetup(page, name, part) {
   await page.waitForTimeout(1200);
 }
 
+async function openLab(page, step) {
+  await page.goto(`${address}/squad`);
+  await page.goto(`${address}${(await byName(page, "Corvin Haldt")).replace("/pilot", "/lab")}&step=${step}`);
+  await page.getByText("What it measures").waitFor();
+}
+
 const views = {
   "sign-in": async (page) => page.goto(`${address}/sign-in`),
   squad: async (page) => page.goto(`${address}/squad`),
@@ -40,6 +46,22 @@ const views = {
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
     await page.getByText("Lowest safe entry").waitFor();
     await page.getByLabel("Moment of the trick").fill("0.9");
+  },
+  lab: async (page) => {
+    await openLab(page, "loop-over");
+    await page.getByLabel("Also flown, dashed").click();
+    await page.getByRole("option", { name: "float over the top" }).click();
+    await page.getByText("The dashed one").waitFor();
+    await page.getByLabel("Moment of the trick").fill("1.1");
+    await page.evaluate(() => document.scrollingElement.scrollTo(0, 0));
+    await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
+  },
+  "lab-lower": async (page) => {
+    await openLab(page, "spin-track");
+    await page.getByLabel("Moment of the trick").fill("0.8");
+    await page.mouse.move(800, 500);
+    await page.mouse.wheel(0, 900);
+    await page.waitForTimeout(1500);
   },
   session: async (page) => page.goto(`${address}/session`),
   people: async (page) => {
@@ -76,7 +98,14 @@ await runMain(async () => {
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch({
     executablePath,
-    args: ["--no-sandbox", "--disable-quic", "--no-first-run", "--disable-background-networking"],
+    args: [
+      "--use-angle=swiftshader",
+      "--enable-unsafe-swiftshader",
+      "--no-sandbox",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+    ],
   });
   for (const [name, open] of Object.entries(views)) {
     if (wanted.length && !wanted.includes(name)) continue;

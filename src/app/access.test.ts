@@ -237,6 +237,7 @@ const ofOdo = () => ({ search: { pilot: made.odo } });
 const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parameters: () => Parameters]>> = {
   "(desk)/account/page.tsx": [members, () => ({})],
   "(desk)/brief/page.tsx": [withPilot, ofOdo],
+  "(desk)/lab/page.tsx": [withPilot, ofOdo],
   "(desk)/layout.tsx": [members, () => ({})],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],

@@ -69,8 +69,11 @@ export function briefTrick(
       ? fly(withParameters(solved, { [stop]: recipe.turn!.deg }), aircraft, settings, there).measures
       : null,
     hangTimeS: cuts
-      ? flyUncaught({ ...solved, obstacles: [] }, aircraft, settings, { ...there, entryHeightM: entryHeightM + 100 })
-          .flight.measures.hangTimeS
+      ? flyUncaught({ ...solved, obstacles: [] }, aircraft, settings, {
+          ...there,
+          entryHeightM: entryHeightM + 100,
+          ceilingM: null,
+        }).flight.measures.hangTimeS
       : null,
     lowestEntryM,
     entryHeightM,

@@ -47,7 +47,7 @@ export function requireEnvironment(environment: Environment): Environment {
     if (ceilingM <= environment.entryHeightM)
       throw new FieldRangeError(
         "ceilingM",
-        `ceilingM is ${ceilingM}; the flight begins at ${environment.entryHeightM} m, already above it`,
+        `ceilingM is ${ceilingM}; the flight begins at ${environment.entryHeightM} m, already above the local ceiling`,
       );
   }
   return environment;

@@ -21,8 +21,7 @@ const five = airframePresets["five-inch-freestyle"].airframe;
 const settings = { ...firstSettings, tiltDeg: 25 };
 const high = { ...CALM_AIR, entryHeightM: 100 };
 const ids = Object.keys(recipes);
-const mirrorOf = (id: string) =>
-  id === "look-back" ? id : id.replace(/-right$/, "-left").replace(/-back$/, "-front");
+const mirrorOf = (id: string) => (id === "look-back" ? id : id.replace(/-right$/, "-left").replace(/-back$/, "-front"));
 const oneSide = ids.filter((id) => !id.endsWith("-left") && !id.endsWith("-front"));
 
 /** What a preset cannot fly, and what the brief says of it. */
@@ -244,7 +243,7 @@ describe("what cannot be flown is said", () => {
     expect(() => fly(recipe, airframe, settings, { ...high, ...change })).toThrow(message);
 
   it.each([
-    [{ ceilingM: 50 }, /ceilingM is 50; the flight begins at 100 m, already above it/],
+    [{ ceilingM: 50 }, /ceilingM is 50; the flight begins at 100 m, already above the local ceiling/],
     [{ windNorthMps: 61 }, /windNorthMps is 61/],
     [{ windEastMps: Number.NaN }, /windEastMps is NaN/],
     [{ obstacles: [{ kind: "moat", alongM: 1, acrossM: 0, heightM: 1, widthM: 1 }] }, /obstacles\[0\]\.kind is "moat"/],

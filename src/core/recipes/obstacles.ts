@@ -1,3 +1,4 @@
+import type { Vector3 } from "../attitude";
 import { requireNumber, requireOneOf } from "../numbers";
 import type { Value } from "./recipe";
 
@@ -87,4 +88,48 @@ function postDistance(x: number, y: number, heightM: number, radius: number, hei
   const side = Math.hypot(x, y) - radius;
   const over = heightM - height;
   return Math.hypot(Math.max(side, 0), Math.max(over, 0)) + Math.min(0, Math.max(side, over));
+}
+
+/** A line of an obstacle's outline, north, east, down in m from the start on the ground. */
+export type Edge = readonly [Vector3, Vector3];
+
+/** The lines by which an obstacle is drawn in a picture. */
+export function edgesOf({ kind, alongM, acrossM, heightM, widthM }: Obstacle): readonly Edge[] {
+  const at = (along: number, across: number, height: number): Vector3 => ({
+    x: alongM + along,
+    y: acrossM + across,
+    z: -height,
+  });
+  const upright = (along: number, across: number, height = heightM): Edge => [
+    at(along, across, 0),
+    at(along, across, height),
+  ];
+  const half = 0.5 * widthM;
+  switch (kind) {
+    case "pole":
+      return [upright(0, -half), upright(0, half), [at(0, -half, heightM), at(0, half, heightM)]];
+    case "bar":
+    case "gap":
+      return [upright(0, -half), upright(0, half), [at(0, -half, heightM), at(0, half, heightM)]];
+    case "tree": {
+      const crown = Math.min(half, 0.5 * heightM);
+      const round = Array.from({ length: 13 }, (_, i) => (i * Math.PI) / 6);
+      const ring = round.map((angle) => at(0, crown * Math.sin(angle), heightM - crown + crown * Math.cos(angle)));
+      return [upright(0, 0, heightM - 2 * crown), ...ring.slice(1).map((point, i): Edge => [ring[i], point])];
+    }
+    case "wall":
+    case "building": {
+      const depth = kind === "wall" ? 0.5 * WALL_M : half;
+      const corners = [
+        [-depth, -half],
+        [-depth, half],
+        [depth, half],
+        [depth, -half],
+      ] as const;
+      return corners.flatMap(([along, across], i): Edge[] => {
+        const [nextAlong, nextAcross] = corners[(i + 1) % corners.length];
+        return [upright(along, across), [at(along, across, heightM), at(nextAlong, nextAcross, heightM)]];
+      });
+    }
+  }
 }

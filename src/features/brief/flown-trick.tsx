@@ -6,16 +6,17 @@ import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { indexAt, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
 import type { Step } from "@/syllabus";
 import { SideView } from "@/ui/flight/side-view";
+import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
-import { instructionsFor } from "./choreography";
+import { instructionsFor } from "@/ui/flight/choreography";
 import { BriefFigures } from "./figures";
 
 interface FlownTrickProps {
@@ -33,21 +34,12 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
   const { flight, recipe } = brief;
   const { trace, measures } = flight;
   const { units } = usePreferences();
-  const { cursorS, setCursorS, playing, setPlaying } = usePlayer(measures.durationS);
+  const { cursorS, setCursorS, playing, setPlaying, keys } = usePlayer(measures.durationS);
   const instructions = useMemo(
     () => instructionsFor({ recipe, flight, stickMode: pilot.stickMode }),
     [recipe, flight, pilot.stickMode],
   );
   const cursor = cursorS === null ? null : indexAt(trace, cursorS);
-  const keys = useMemo(() => {
-    const move = (byS: number) => () =>
-      setCursorS((now) => Math.max(0, Math.min(measures.durationS, (now ?? 0) + byS)));
-    return [
-      { key: "ArrowRight", label: "A moment later", run: move(0.05) },
-      { key: "ArrowLeft", label: "A moment earlier", run: move(-0.05) },
-      { key: " ", label: "Play, pause", run: () => setPlaying((now) => !now) },
-    ];
-  }, [measures.durationS, setCursorS, setPlaying]);
   useKeys(keys);
   const lowestEntry =
     brief.lowestEntryM === null
@@ -137,24 +129,4 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
       )}
     </Box>
   );
-}
-
-/** A moment that can be moved by hand or runs in real time; null before it is first touched. */
-function usePlayer(durationS: number) {
-  const [cursorS, setCursorS] = useState<number | null>(null);
-  const [playing, setPlaying] = useState(false);
-  useEffect(() => {
-    if (!playing) return;
-    let frame = 0;
-    let last = performance.now();
-    const tick = (now: number) => {
-      const passedS = (now - last) / 1000;
-      last = now;
-      setCursorS((at) => ((at ?? 0) + passedS > durationS ? 0 : (at ?? 0) + passedS));
-      frame = requestAnimationFrame(tick);
-    };
-    frame = requestAnimationFrame(tick);
-    return () => cancelAnimationFrame(frame);
-  }, [playing, durationS]);
-  return { cursorS, setCursorS, playing, setPlaying };
 }

@@ -9,7 +9,7 @@ import { useState } from "react";
 import { fastestMix, tiltError, type MixKind, type Settings } from "@/core";
 import { StickPair } from "@/ui/sticks/stick-pair";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG, type By } from "./mix-rows";
-import { NumberSlider } from "./number-slider";
+import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "./plain-table";
 
 const rate = (dps: number) => Math.abs(dps).toFixed(0);

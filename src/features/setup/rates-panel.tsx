@@ -25,8 +25,8 @@ import {
 } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
 import type { Grip } from "@/server/repositories";
-import { familyName } from "./differences";
-import { NumberSlider } from "./number-slider";
+import { familyName } from "@/ui/settings/differences";
+import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "./plain-table";
 
 const axes = ["roll", "pitch", "yaw"] as const;

@@ -25,7 +25,7 @@ import {
 } from "@/core";
 import type { Grip } from "@/server/repositories";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
-import { NumberSlider } from "./number-slider";
+import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "./plain-table";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);

@@ -27,7 +27,7 @@ import { CameraView } from "@/ui/flight/camera-view";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { quantityText } from "@/ui/units/quantity";
-import { NumberSlider } from "./number-slider";
+import { NumberSlider } from "@/ui/forms/number-slider";
 import { Protractor } from "./protractor";
 
 const bankLimits = [30, 45, 60] as const;

@@ -28,6 +28,8 @@ export interface LineChartProps {
   /** Places marked across the chart. */
   readonly marks?: readonly { readonly at: number; readonly axis: "x" | "y"; readonly text: string }[];
   readonly height: number;
+  /** Lines are named at their ends, or in words elsewhere. */
+  readonly namesAtEnds?: boolean;
   /** Figures along the axes. */
   readonly tickX: (value: number) => string;
   readonly tickY: (value: number) => string;
@@ -37,7 +39,19 @@ export interface LineChartProps {
 }
 
 /** The one chart wrapper: lines over a plane in the look of the theme, each told apart by dash and name. */
-export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY, formatX, formatY }: LineChartProps) {
+export function LineChart({
+  label,
+  lines,
+  x,
+  y,
+  marks = [],
+  height,
+  tickX,
+  tickY,
+  formatX,
+  formatY,
+  namesAtEnds = true,
+}: LineChartProps) {
   const { tokens } = useTheme();
   const option = useMemo<ChartOption>(() => {
     const axis = (range: typeof x, format: (value: number) => string) => ({
@@ -53,7 +67,7 @@ export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY
     });
     return {
       animation: false,
-      grid: { left: 52, right: 92, top: 14, bottom: 40 },
+      grid: { left: 52, right: namesAtEnds ? 92 : 12, top: 14, bottom: 40 },
       textStyle: { fontFamily: wordFont },
       tooltip: {
         trigger: "axis",
@@ -77,7 +91,7 @@ export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY
         lineStyle: { color: tokens[line.colour], width: 2.5, type: line.look },
         itemStyle: { color: tokens[line.colour] },
         endLabel: {
-          show: true,
+          show: namesAtEnds,
           formatter: line.name,
           color: tokens[line.colour === "buoy" ? "buoyText" : line.colour],
           fontSize: 12,
@@ -99,7 +113,7 @@ export function LineChart({ label, lines, x, y, marks = [], height, tickX, tickY
               },
       })),
     };
-  }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY]);
+  }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY, namesAtEnds]);
   // Drawn when there is time: under a moving slider the hand comes first, and pictures in between are left out.
   const shown = useDeferredValue(option);
   return (

@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
-import { groundOutline, groundShare, type Lens, type Quaternion } from "@/core";
+import { groundOutline, groundShare, type InFrame, type Lens, type Quaternion } from "@/core";
 
 interface CameraViewProps {
   /** What is shown, such as "rolled half over". */
@@ -10,10 +10,12 @@ interface CameraViewProps {
   readonly attitude: Quaternion;
   readonly tiltDeg: number;
   readonly lens: Lens;
+  /** Lines of what stands about, in half picture heights. */
+  readonly lines?: readonly (readonly [InFrame, InFrame])[];
 }
 
 /** What the camera sees in an attitude: sky, ground and the horizon between, with the share of ground. */
-export function CameraView({ title, attitude, tiltDeg, lens }: CameraViewProps) {
+export function CameraView({ title, attitude, tiltDeg, lens, lines = [] }: CameraViewProps) {
   const { tokens } = useTheme();
   const camera = { tiltDeg, verticalFovDeg: lens.verticalFovDeg, aspect: lens.aspect };
   const outline = groundOutline(attitude, camera);
@@ -38,6 +40,9 @@ export function CameraView({ title, attitude, tiltDeg, lens }: CameraViewProps) 
             strokeWidth={0.03}
           />
         )}
+        {lines.map(([[x1, y1], [x2, y2]], i) => (
+          <line key={i} x1={x1} y1={-y1} x2={x2} y2={-y2} stroke={tokens.ink} strokeWidth={0.05} />
+        ))}
         <path d={`M${-cross} 0H${cross}M0 ${-cross}V${cross}`} stroke={tokens.ink} strokeWidth={0.03} fill="none" />
       </svg>
       <Box component="figcaption" sx={{ fontSize: "0.8rem", lineHeight: 1.25, mt: 0.5 }}>

@@ -17,6 +17,7 @@ export const screens: readonly Screen[] = [
     forPilot: "your aircraft and its settings",
   },
   { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft", forPilot: "what to do next" },
+  { path: "/lab", name: "Trick lab", says: "fly any trick in the model", forPilot: "fly any trick in the model" },
   { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
 ];
 

@@ -1,4 +1,4 @@
-import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import type { Phase, Recipe } from "../recipe";
 import {
   aboutAxis,
   after,

@@ -52,6 +52,7 @@ function words(
   const way = pitch >= 0 ? "back" : "forward";
   switch (phase.id) {
     case "punch":
+      if (recipe.start.kind !== "hover") break;
       return {
         text: `Punch, level, stick at ${percent(trace.stickThrottle[sample])}`,
         figure: `${parameter("punchS").toFixed(2)} s`,
@@ -59,6 +60,7 @@ function words(
     case "close":
       return { text: "Close the throttle and wait", figure: `${parameter("closeS").toFixed(2)} s` };
     case "turn":
+      if (recipe.turn?.axis !== "pitch") break;
       return phase.pitch?.kind === "rate"
         ? {
             text: `${capital(hand)} stick ${way}, a little: ${percent(pitch)}`,
@@ -66,16 +68,36 @@ function words(
           }
         : { text: `${capital(hand)} stick ${way}`, figure: percent(pitch) };
     case "ease":
+      if (recipe.parameters.easeStick === undefined) break;
       return { text: "Ease the stick out to", figure: percent(parameter("easeStick")) };
     case "stop": {
+      if (recipe.turn?.axis !== "pitch") break;
       const at = Math.round(parameter("centreDeg"));
       return { text: `Centre it; it carries on ${360 - at}° by itself`, figure: `at ${at}°` };
     }
     case "catch":
+      if (recipe.turn?.axis !== "pitch" || recipe.start.kind !== "hover") break;
       return { text: "Horizon back: open to the hover", figure: percent(trace.stickThrottle[trace.timeS.length - 1]) };
-    default:
-      return { text: phase.label, figure: "" };
   }
+  return { text: phase.label, figure: deflections(trace, sample, stickMode) };
+}
+
+/** A stick nearer to its centre than this is not spoken of. */
+const RESTS = 0.08;
+
+/** Where the sticks of the turning axes are, in words: the hand, the way and how far. */
+function deflections(trace: Flight["trace"], sample: number, stickMode: number): string {
+  const hands = stickModes[stickMode];
+  const said = (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
+    const at = { roll: trace.stickRoll, pitch: trace.stickPitch, yaw: trace.stickYaw }[axis][sample];
+    if (Math.abs(at) < RESTS) return [];
+    const hand = (["left", "right"] as const).find(
+      (side) => hands[side].sideways === axis || hands[side].upright === axis,
+    );
+    const way = axis === "pitch" ? (at > 0 ? "back" : "forward") : at > 0 ? "right" : "left";
+    return [`${hand} stick ${way} ${percent(at)}`];
+  });
+  return said.join(", ");
 }
 
 function capital(text: string): string {

@@ -1,7 +1,6 @@
-import { airframePresets, briefTrick, CALM_AIR, recipes, firstSettings } from "@/core";
+import { airframePresets, briefTrick, CALM_AIR, firstSettings, recipes } from "@/core";
 import { findStep } from "@/syllabus";
 import { cautionsFor } from "./cautions";
-import { instructionsFor } from "./choreography";
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
 const aircraft = {
@@ -15,29 +14,6 @@ const aircraft = {
   estimate: airframePresets["five-inch-freestyle"].airframe,
   version: 1,
 } as const;
-
-describe("instructions", () => {
-  const brief = (id: string) => briefTrick(recipes[id], airframe, firstSettings, CALM_AIR);
-  const text = (id: string, stickMode: number) =>
-    instructionsFor({ ...brief(id), stickMode })
-      .map((one) => `${one.text} ${one.figure}`)
-      .join("\n");
-
-  it("name the hand of the stick mode and the sense of the direction", () => {
-    expect(text("flip-one-move-back", 2)).toContain("Right stick back 100 %");
-    expect(text("flip-one-move-front", 2)).toContain("Right stick forward 100 %");
-    expect(text("flip-one-move-back", 1)).toContain("Left stick back 100 %");
-  });
-
-  it("are in order, one for each phase, each within the flight", () => {
-    const found = brief("flip-ease-quarter-back");
-    const instructions = instructionsFor({ ...found, stickMode: 2 });
-    expect(instructions.map((one) => one.number)).toEqual([1, 2, 3, 4, 5, 6]);
-    const samples = instructions.map((one) => one.sample);
-    expect(samples).toEqual([...samples].sort((a, b) => a - b));
-    expect(samples.at(-1)).toBeLessThan(found.flight.trace.timeS.length);
-  });
-});
 
 it("a brief says what stands against the step with these settings", () => {
   const step = findStep("flip-slow")!;

@@ -1,0 +1,14 @@
+import { notFound } from "next/navigation";
+import { LabScreen, loadLab } from "@/features/lab";
+import { enter, parameter, pilotAtHand, type SearchParams } from "@/features/shell";
+import { ChoosePilot } from "@/ui/shell/choose-pilot";
+
+export const metadata = { title: "Trick lab" };
+
+export default async function LabPage({ searchParams }: { searchParams: SearchParams }) {
+  const atHand = await pilotAtHand(searchParams, await enter());
+  if (!atHand) return <ChoosePilot screen="Trick lab" path="/lab" />;
+  const data = await loadLab(atHand.pilot, atHand.aircraft, await parameter(searchParams, "step"));
+  if (!data) notFound();
+  return <LabScreen key={`${data.aircraft?.id} ${data.setup?.id} ${data.trickId}`} data={data} />;
+}

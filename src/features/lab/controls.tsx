@@ -1,0 +1,195 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { obstacleKinds, type ObstacleKind, type Recipe } from "@/core";
+import { NumberSlider } from "@/ui/forms/number-slider";
+import { calm, usualObstacles, type Surroundings } from "./surroundings";
+
+/** The parameters of the trick as sliders; moving one takes all of them into the hand, and one button gives them back. */
+export function ParameterControls({
+  recipe,
+  byHand,
+  onChange,
+}: {
+  recipe: Recipe;
+  byHand: boolean;
+  onChange: (values: Readonly<Record<string, number>> | null) => void;
+}) {
+  const entries = Object.entries(recipe.parameters);
+  const solved = new Set(recipe.solveFor.map(({ param }) => param));
+  const values = Object.fromEntries(entries.map(([name, { value }]) => [name, value]));
+  return (
+    <section aria-labelledby="parameters">
+      <Box sx={{ display: "flex", alignItems: "baseline", justifyContent: "space-between" }}>
+        <Typography variant="h2" id="parameters">
+          The trick
+        </Typography>
+        {byHand && (
+          <Button size="small" onClick={() => onChange(null)}>
+            Work it out
+          </Button>
+        )}
+      </Box>
+      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", mb: 0.5 }}>
+        {byHand
+          ? "Set by hand."
+          : solved.size > 0
+            ? "Marked ◆: worked out for this aircraft."
+            : "Nothing to work out; move anything."}
+      </Typography>
+      {entries.map(([name, { label, unit, value, min, max }]) => {
+        const step = niceStep(max - min);
+        return (
+          <NumberSlider
+            key={name}
+            label={`${!byHand && solved.has(name) ? "◆ " : ""}${label}${unit && `, ${unit}`}`}
+            value={Math.max(min, Math.min(max, value))}
+            range={[min, max]}
+            step={step}
+            digits={step < 0.1 ? 2 : step < 1 ? 1 : 0}
+            unit={unit}
+            onChange={(next) => onChange({ ...values, [name]: next })}
+          />
+        );
+      })}
+    </section>
+  );
+}
+
+/** A step of about a two-hundredth of the range, round in its last digit. */
+function niceStep(range: number): number {
+  return [0.01, 0.02, 0.05, 0.1, 0.5, 1, 5].find((step) => range / step <= 250) ?? 10;
+}
+
+/** Height, wind, local ceiling and one thing that stands about. */
+export function SurroundingsControls({
+  surroundings,
+  shownHeightM,
+  onChange,
+}: {
+  surroundings: Surroundings;
+  /** The height flown at, when it is worked out. */
+  shownHeightM: number;
+  onChange: (next: Surroundings) => void;
+}) {
+  const set = (change: Partial<Surroundings>) => onChange({ ...surroundings, ...change });
+  const { obstacle, ceilingM, entryHeightM } = surroundings;
+  const setObstacle = (change: Partial<NonNullable<Surroundings["obstacle"]>>) =>
+    obstacle && set({ obstacle: { ...obstacle, ...change } });
+  const touched = JSON.stringify(surroundings) !== JSON.stringify(calm);
+  return (
+    <section aria-labelledby="surroundings">
+      <Box sx={{ display: "flex", alignItems: "baseline", justifyContent: "space-between", mt: 1.5 }}>
+        <Typography variant="h2" id="surroundings">
+          Round about
+        </Typography>
+        {touched && (
+          <Button size="small" onClick={() => onChange(calm)}>
+            Calm and empty
+          </Button>
+        )}
+      </Box>
+      <NumberSlider
+        label={entryHeightM === null ? "◆ Begin at, m" : "Begin at, m"}
+        value={entryHeightM ?? Math.max(0.5, Math.min(60, shownHeightM))}
+        range={[0.5, 60]}
+        step={0.5}
+        digits={1}
+        unit="m"
+        onChange={(next) => set({ entryHeightM: next })}
+      />
+      <NumberSlider
+        label="Wind from ahead, m/s"
+        value={surroundings.headWindMps}
+        range={[-20, 20]}
+        step={0.5}
+        digits={1}
+        unit="m/s"
+        onChange={(next) => set({ headWindMps: next })}
+      />
+      <NumberSlider
+        label="Wind from the right, m/s"
+        value={surroundings.crossWindMps}
+        range={[-20, 20]}
+        step={0.5}
+        digits={1}
+        unit="m/s"
+        onChange={(next) => set({ crossWindMps: next })}
+      />
+      <TextField
+        select
+        fullWidth
+        size="small"
+        margin="dense"
+        label="Local ceiling"
+        value={ceilingM ?? "none"}
+        onChange={(event) => set({ ceilingM: event.target.value === "none" ? null : Number(event.target.value) })}
+      >
+        <MenuItem value="none">none known</MenuItem>
+        {[10, 15, 20, 30, 50, 120].map((value) => (
+          <MenuItem key={value} value={value}>
+            {value} m
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        fullWidth
+        size="small"
+        margin="dense"
+        label="Something in the way"
+        value={obstacle?.kind ?? "none"}
+        onChange={(event) =>
+          set({ obstacle: event.target.value === "none" ? null : usualObstacles[event.target.value as ObstacleKind] })
+        }
+      >
+        <MenuItem value="none">nothing more</MenuItem>
+        {obstacleKinds.map((kind) => (
+          <MenuItem key={kind} value={kind}>
+            {kind}
+          </MenuItem>
+        ))}
+      </TextField>
+      {obstacle && (
+        <>
+          <NumberSlider
+            label="Ahead by, m"
+            value={obstacle.alongM}
+            range={[-20, 80]}
+            step={0.5}
+            digits={1}
+            onChange={(alongM) => setObstacle({ alongM })}
+          />
+          <NumberSlider
+            label="To the right by, m"
+            value={obstacle.acrossM}
+            range={[-20, 20]}
+            step={0.5}
+            digits={1}
+            onChange={(acrossM) => setObstacle({ acrossM })}
+          />
+          <NumberSlider
+            label="High, m"
+            value={obstacle.heightM}
+            range={[0.5, 40]}
+            step={0.5}
+            digits={1}
+            onChange={(heightM) => setObstacle({ heightM })}
+          />
+          <NumberSlider
+            label="Wide, m"
+            value={obstacle.widthM}
+            range={[0.1, 30]}
+            step={0.1}
+            digits={1}
+            onChange={(widthM) => setObstacle({ widthM })}
+          />
+        </>
+      )}
+    </section>
+  );
+}

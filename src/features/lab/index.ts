@@ -1,0 +1,2 @@
+export { LabScreen } from "./lab-screen";
+export { loadLab } from "./load";

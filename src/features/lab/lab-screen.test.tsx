@@ -1,0 +1,145 @@
+import { fireEvent, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { airframePresets, firstSettings, flyAsSet, type Airframe, type TrickRequest } from "@/core";
+import type { Aircraft, Setup } from "@/server/repositories";
+import { navigation, renderScreen } from "@/ui/testing/render-screen";
+import { LabScreen } from "./lab-screen";
+import type { LabData } from "./load";
+import { useFlown, type Flown } from "./use-flown";
+
+jest.mock("./use-flown");
+jest.mock("@/ui/flight/scene", () => ({ __esModule: true, default: () => null }));
+
+const five = airframePresets["five-inch-freestyle"].airframe;
+const aircraft = (airframe: Airframe): Aircraft => ({
+  id: "plank",
+  pilotId: "odo",
+  name: "Plank",
+  presetId: "five-inch-freestyle",
+  airframe,
+  flightState: "flying",
+  measurements: [],
+  estimate: airframe,
+  version: 1,
+});
+const setup = (number: number, tiltDeg: number): Setup => ({
+  id: `v${number}`,
+  aircraftId: "plank",
+  number,
+  settings: { ...firstSettings, tiltDeg },
+  reason: "",
+  coachId: "coach",
+  coachName: "Ann",
+  createdAtMs: number,
+});
+
+/** The lab with its worker's work done on the spot. */
+function show(trickId: string, change: Partial<LabData> = {}, airframe = five): void {
+  const flown = new Map<string, Flown>();
+  jest.mocked(useFlown).mockImplementation((request: TrickRequest | null) => {
+    if (!request) return { flown: null, pending: false };
+    const key = JSON.stringify(request);
+    if (!flown.has(key)) {
+      try {
+        flown.set(key, { kind: "flown", trick: flyAsSet(request) });
+      } catch (error) {
+        flown.set(key, { kind: "refused", why: (error as Error).message });
+      }
+    }
+    return { flown: flown.get(key)!, pending: false };
+  });
+  const setups = [setup(2, 25), setup(1, 35)];
+  renderScreen(
+    <LabScreen
+      data={{
+        pilot: {
+          id: "odo",
+          squadId: "squad",
+          name: "Odo Fenn",
+          stickMode: 2,
+          grip: "thumbs",
+          settingsFrozen: false,
+          referenceAircraftId: null,
+          version: 1,
+        },
+        aircraft: aircraft(airframe),
+        setup: setups[0],
+        setups,
+        trickId,
+        ...change,
+      }}
+    />,
+    { address: "/lab?pilot=odo" },
+  );
+}
+const choose = async (label: string, option: string) => {
+  fireEvent.mouseDown(screen.getByLabelText(label));
+  await userEvent.click(await screen.findByRole("option", { name: option }));
+};
+const figure = (name: RegExp) => screen.getByRole("button", { name }).getAttribute("aria-label");
+
+it("flies the trick for this aircraft and says what it measures, with its way out", () => {
+  show("roll-level");
+  expect(screen.getByRole("img", { name: /^Path from the side: highest point/ })).toBeInTheDocument();
+  expect(screen.getByRole("img", { name: /^Path from above/ })).toBeInTheDocument();
+  expect(figure(/^View off the path/)).toMatch(/1\d °/);
+  expect(screen.getByText(/^Way out: frozen, it still clears up to/)).toBeInTheDocument();
+});
+
+it("takes a moved parameter into the hand, and works it out again when asked", async () => {
+  show("hang");
+  expect(screen.getByText("Marked ◆: worked out for this aircraft.")).toBeInTheDocument();
+  const before = figure(/^Highest point/);
+  fireEvent.change(screen.getByLabelText(/^◆ Punch, s, typed/), { target: { value: "1.5" } });
+  expect(screen.getByText("Set by hand.")).toBeInTheDocument();
+  expect(figure(/^Highest point/)).not.toBe(before);
+  await userEvent.click(screen.getByRole("button", { name: "Work it out" }));
+  expect(figure(/^Highest point/)).toBe(before);
+});
+
+it("says in red when the highest point breaks the local ceiling, and refuses a ceiling below the start", async () => {
+  show("hang");
+  await choose("Local ceiling", "15 m");
+  expect(
+    screen.getByText(/Its highest point, 1\d\.\d\u202fm, breaks the local ceiling of 15\.0\u202fm by/),
+  ).toBeInTheDocument();
+  await choose("Local ceiling", "10 m");
+  expect(screen.getByRole("alert")).toHaveTextContent(/the flight begins at .* already above the local ceiling/);
+});
+
+it("flies another setup beside it and says what that changes", async () => {
+  show("loop-open");
+  await choose("Also flown, dashed", "setup 1");
+  expect(screen.getByText("The dashed one: tilt 25° → 35°")).toBeInTheDocument();
+  expect(screen.getByText(/sees the exit .* (sooner|later)/)).toBeInTheDocument();
+});
+
+it("says what stands in the way: a wall in the path, and too little thrust", async () => {
+  show("roll-pure");
+  await choose("Something in the way", "wall");
+  fireEvent.change(screen.getByLabelText("High, m, typed"), { target: { value: "40" } });
+  expect(screen.getByText(/it flies into the wall after/)).toBeInTheDocument();
+});
+
+it("says plainly what the aircraft cannot do, with no empty drawing", () => {
+  show("orbit-back", {}, airframePresets["indoor-65"].airframe);
+  expect(screen.getByRole("alert")).toHaveTextContent(/this turn needs 4\.\d g of thrust; the aircraft has 3\.4 g/);
+  expect(screen.queryByRole("img")).toBeNull();
+});
+
+it("goes to a phase, names the sticks there, and to another trick", async () => {
+  show("roll-level");
+  await userEvent.click(screen.getByRole("button", { name: "Phase 3: Roll with the opposite yaw" }));
+  expect(screen.getByText(/right stick right 100 %, left stick left/)).toBeInTheDocument();
+  await userEvent.keyboard("n");
+  expect(navigation.journeys.at(-1)).toMatch(/^\/lab\?.*step=segments/);
+});
+
+it("asks for an aircraft first", () => {
+  show("hang", { aircraft: null, setup: null, setups: [] });
+  expect(screen.getByRole("link", { name: "Add an aircraft" })).toHaveAttribute(
+    "href",
+    expect.stringMatching(/^\/setup/),
+  );
+  expect(within(document.body).queryByLabelText("Trick")).toBeNull();
+});

@@ -1,0 +1,75 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { FlownTrick } from "@/core";
+import type { MeasureName } from "@/syllabus";
+import { measureNames } from "@/ui/flight/measure-names";
+import { usePreferences } from "@/ui/theme/preferences";
+import { Figure } from "@/ui/units/figure";
+import { quantityText } from "@/ui/units/quantity";
+
+const MODEL =
+  "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, air of ISO 2533. The aircraft's numbers are estimates until measured.";
+
+/** The figures of a trick that a coach would look at, each with its reason, and the end of its way out. */
+export function Measured({
+  trick,
+  looksAt,
+  aircraftName,
+}: {
+  trick: FlownTrick;
+  looksAt: readonly MeasureName[];
+  aircraftName: string;
+}) {
+  const { units } = usePreferences();
+  const { flight, lowestEntryM, wayOut, entryHeightM } = trick;
+  const inputs = [
+    ["aircraft", aircraftName],
+    ["begun at", quantityText(entryHeightM, "length", units)],
+  ] as const;
+  const figures = looksAt.flatMap((name) => {
+    const words = measureNames[name];
+    const value = flight.measures[name];
+    return words && value !== null ? [{ words, value }] : [];
+  });
+  return (
+    <section aria-labelledby="measured">
+      <Typography variant="h2" id="measured">
+        What it measures
+      </Typography>
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
+        {lowestEntryM !== null && (
+          <Figure
+            label="Lowest safe entry"
+            value={lowestEntryM}
+            quantity="length"
+            why={{
+              how: "Height lost by the trick when it slips a fifth, is caught half a second late and given up, and 1.5 m on top. Advice, not a promise.",
+              inputs,
+              source: `Margins are this program's choice. ${MODEL}`,
+            }}
+          />
+        )}
+        {figures.map(({ words, value }) => (
+          <Figure
+            key={words.name}
+            label={words.name}
+            value={value}
+            quantity={words.quantity}
+            digits={words.digits}
+            why={{ how: words.how, inputs, source: MODEL }}
+          />
+        ))}
+      </Box>
+      {wayOut && (
+        <Typography sx={(theme) => ({ mt: 1, fontSize: "0.9rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
+          Way out: frozen, it still clears up to{" "}
+          <span className="num">{quantityText(wayOut.lastS, "time", units)}</span> after the entry,{" "}
+          <span className="num">{quantityText(wayOut.lastAfterCatchS, "time", units)}</span> after it was due, at{" "}
+          <span className="num">{quantityText(wayOut.lastHeightM, "length", units)}</span> of height.
+        </Typography>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,35 @@
+import { airframePresets, briefTrick, CALM_AIR, recipes, firstSettings } from "@/core";
+import { instructionsFor } from "./choreography";
+
+const airframe = airframePresets["five-inch-freestyle"].airframe;
+describe("instructions", () => {
+  const brief = (id: string) => briefTrick(recipes[id], airframe, firstSettings, CALM_AIR);
+  const text = (id: string, stickMode: number) =>
+    instructionsFor({ ...brief(id), stickMode })
+      .map((one) => `${one.text} ${one.figure}`)
+      .join("\n");
+
+  it("name the hand of the stick mode and the sense of the direction", () => {
+    expect(text("flip-one-move-back", 2)).toContain("Right stick back 100 %");
+    expect(text("flip-one-move-front", 2)).toContain("Right stick forward 100 %");
+    expect(text("flip-one-move-back", 1)).toContain("Left stick back 100 %");
+  });
+
+  it("are in order, one for each phase, each within the flight", () => {
+    const found = brief("flip-ease-quarter-back");
+    const instructions = instructionsFor({ ...found, stickMode: 2 });
+    expect(instructions.map((one) => one.number)).toEqual([1, 2, 3, 4, 5, 6]);
+    const samples = instructions.map((one) => one.sample);
+    expect(samples).toEqual([...samples].sort((a, b) => a - b));
+    expect(samples.at(-1)).toBeLessThan(found.flight.trace.timeS.length);
+  });
+
+  it("say of any other trick what the phase is and where the sticks go, mirrored for the other side", () => {
+    expect(text("roll-level-right", 2)).toMatch(
+      /Roll with the opposite yaw right stick right 100 %, left stick left \d+ %/,
+    );
+    expect(text("roll-level-left", 2)).toMatch(/right stick left 100 %, left stick right \d+ %/);
+    expect(text("roll-level-right", 4)).toMatch(/left stick right 100 %, right stick left/);
+    expect(text("stop-course", 2)).toMatch(/Lean forward, height held/);
+  });
+});
