@@ -260,6 +260,7 @@ test("the lab: solving leaves the page smooth, the moment moves every view, a ce
   const before = await picture.getAttribute("aria-label");
   await page.getByLabel("Moment of the trick").fill("1.2");
   await expect(picture).not.toHaveAttribute("aria-label", before!);
+  await page.getByRole("button", { name: "floated" }).click();
   await page.getByLabel("Local ceiling").click();
   await page.getByRole("option", { name: "10 m", exact: true }).click();
   await expect(page.getByText(/breaks the local ceiling of|already above the local ceiling/)).toBeVisible({

@@ -8,6 +8,7 @@ import type { LabData } from "./load";
 import { useFlown, type Flown } from "./use-flown";
 
 jest.mock("./use-flown");
+jest.mock("@/ui/layout/when-seen", () => ({ WhenSeen: ({ children }: { children: React.ReactNode }) => children }));
 jest.mock("@/ui/flight/scene", () => ({ __esModule: true, default: () => null }));
 
 const five = airframePresets["five-inch-freestyle"].airframe;
@@ -101,7 +102,7 @@ it("says in red when the highest point breaks the local ceiling, and refuses a c
   show("hang");
   await choose("Local ceiling", "15 m");
   expect(
-    screen.getByText(/Its highest point, 1\d\.\d\u202fm, breaks the local ceiling of 15\.0\u202fm by/),
+    screen.getByText(/Its highest point, 1\d\.\d\sm, breaks the local ceiling of 15\.0\sm by/),
   ).toBeInTheDocument();
   await choose("Local ceiling", "10 m");
   expect(screen.getByRole("alert")).toHaveTextContent(/the flight begins at .* already above the local ceiling/);

@@ -19,7 +19,7 @@ import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { memo, useDeferredValue, useMemo, useState } from "react";
 import { edgesOf, indexAt, recipes, segmentInFrame, type FlownTrick, type Settings, type TrickRequest } from "@/core";
 import type { Aircraft, Pilot, Setup } from "@/server/repositories";
 import { directionWords, findStep, findTrick, stageNames, tricks, type Trick } from "@/syllabus";
@@ -31,6 +31,7 @@ import { SideView } from "@/ui/flight/side-view";
 import { usePlayer } from "@/ui/flight/use-player";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
+import { WhenSeen } from "@/ui/layout/when-seen";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -118,7 +119,15 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   const flownTrick = flown?.kind === "flown" ? flown.trick : null;
   // The old flight stays while the next is on its way, but never under another trick's name.
   const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
-  const ghost = otherRequest && flownOther?.kind === "flown" ? flownOther.trick : null;
+  const flownBeside = otherRequest && flownOther?.kind === "flown" ? flownOther.trick : null;
+  const besideSettings = otherRequest?.settings;
+  const ghost = useMemo(
+    () => (flownBeside && besideSettings ? { trick: flownBeside, settings: besideSettings } : null),
+    [flownBeside, besideSettings],
+  );
+  // The drawings follow a moving slider when there is time.
+  const drawn = useDeferredValue(shown);
+  const upToDate = shown !== null && drawn?.recipe.id === shown.recipe.id;
   return (
     <>
       <Heading
@@ -157,15 +166,15 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             onChange={setOther}
           />
         </Box>
-        {shown ? (
+        {upToDate ? (
           <FlightViews
-            trick={shown}
+            trick={drawn}
             settings={setup.settings}
             pilot={data.pilot}
             looksAt={trick.looksAt}
             aircraftName={aircraft.name}
             ceilingM={surroundings.ceilingM}
-            ghost={ghost && otherRequest ? { trick: ghost, settings: otherRequest.settings } : null}
+            ghost={ghost}
           />
         ) : (
           flown?.kind !== "refused" && (
@@ -379,7 +388,7 @@ function OtherControl(props: {
   );
 }
 
-function FlightViews(props: {
+const FlightViews = memo(function FlightViews(props: {
   trick: FlownTrick;
   settings: Settings;
   pilot: Pilot;
@@ -572,22 +581,26 @@ function FlightViews(props: {
             role="img"
             aria-label="The path in space; drag to turn it"
           >
-            <Scene
-              trace={trace}
-              obstacles={obstacles}
-              ghost={ghost?.trick.flight.trace ?? null}
-              cursor={cursor}
-              turning={turning}
-            />
+            <WhenSeen minHeight={257}>
+              <Scene
+                trace={trace}
+                obstacles={obstacles}
+                ghost={ghost?.trick.flight.trace ?? null}
+                cursor={cursor}
+                turning={turning}
+              />
+            </WhenSeen>
           </Box>
         </Box>
       </Box>
       <Box sx={{ mt: 2 }}>
-        <FlightGraphs trace={trace} ghost={ghost?.trick.flight.trace ?? null} cursorS={cursorS} />
+        <WhenSeen minHeight={390}>
+          <FlightGraphs trace={trace} ghost={ghost?.trick.flight.trace ?? null} cursorS={cursorS} />
+        </WhenSeen>
       </Box>
     </Box>
   );
-}
+});
 
 /** The phases as a strip in time; each is a button that goes to its beginning. */
 function Phases(props: {

@@ -2,6 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import { memo } from "react";
 import type { FlownTrick } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "@/ui/flight/measure-names";
@@ -13,7 +14,7 @@ const MODEL =
   "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, air of ISO 2533. The aircraft's numbers are estimates until measured.";
 
 /** The figures of a trick that a coach would look at, each with its reason, and the end of its way out. */
-export function Measured({
+export const Measured = memo(function Measured({
   trick,
   looksAt,
   aircraftName,
@@ -72,4 +73,4 @@ export function Measured({
       )}
     </section>
   );
-}
+});

@@ -28,6 +28,8 @@ export interface LineChartProps {
   /** Places marked across the chart. */
   readonly marks?: readonly { readonly at: number; readonly axis: "x" | "y"; readonly text: string }[];
   readonly height: number;
+  /** A moment marked on the x axis that moves often; drawn over the chart. */
+  readonly cursor?: number | null;
   /** Lines are named at their ends, or in words elsewhere. */
   readonly namesAtEnds?: boolean;
   /** Figures along the axes. */
@@ -38,21 +40,27 @@ export interface LineChartProps {
   readonly formatY: (value: number) => string;
 }
 
+const NO_MARKS: NonNullable<LineChartProps["marks"]> = [];
+/** Room for the figures of the y axis, px. */
+const LEFT = 52;
+
 /** The one chart wrapper: lines over a plane in the look of the theme, each told apart by dash and name. */
 export function LineChart({
   label,
   lines,
   x,
   y,
-  marks = [],
+  marks = NO_MARKS,
   height,
   tickX,
   tickY,
   formatX,
   formatY,
   namesAtEnds = true,
+  cursor = null,
 }: LineChartProps) {
   const { tokens } = useTheme();
+  const right = namesAtEnds ? 92 : 12;
   const option = useMemo<ChartOption>(() => {
     const axis = (range: typeof x, format: (value: number) => string) => ({
       type: "value",
@@ -67,7 +75,7 @@ export function LineChart({
     });
     return {
       animation: false,
-      grid: { left: 52, right: namesAtEnds ? 92 : 12, top: 14, bottom: 40 },
+      grid: { left: LEFT, right, top: 14, bottom: 40 },
       textStyle: { fontFamily: wordFont },
       tooltip: {
         trigger: "axis",
@@ -113,12 +121,20 @@ export function LineChart({
               },
       })),
     };
-  }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY, namesAtEnds]);
+  }, [tokens, lines, x, y, marks, tickX, tickY, formatX, formatY, namesAtEnds, right]);
   // Drawn when there is time: under a moving slider the hand comes first, and pictures in between are left out.
   const shown = useDeferredValue(option);
   return (
-    <Box sx={{ height }}>
+    <Box sx={{ height, position: "relative" }}>
       <ChartCanvas option={shown} label={label} />
+      {cursor !== null && (
+        <Box
+          style={{
+            left: `calc(${LEFT}px + (100% - ${LEFT + right}px) * ${(cursor - x.min) / (x.max - x.min)})`,
+          }}
+          sx={{ position: "absolute", top: 14, bottom: 40, width: "2px", bgcolor: tokens.buoy, pointerEvents: "none" }}
+        />
+      )}
     </Box>
   );
 }

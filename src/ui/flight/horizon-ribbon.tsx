@@ -1,6 +1,7 @@
 "use client";
 
 import { useTheme } from "@mui/material/styles";
+import { useMemo } from "react";
 import { horizonInFrame, type Lens, type Trace } from "@/core";
 
 interface HorizonRibbonProps {
@@ -20,19 +21,8 @@ const HEIGHT = 74;
 export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }: HorizonRibbonProps) {
   const { tokens } = useTheme();
   const count = trace.timeS.length;
-  const columns = Math.min(310, count);
-  const at = (column: number) => Math.min(count - 1, Math.round((column / (columns - 1)) * (count - 1)));
   const x = (sample: number) => (sample / Math.max(1, count - 1)) * WIDTH;
-  const width = WIDTH / columns;
-  const bands = Array.from({ length: columns }, (_, column) => {
-    const i = at(column);
-    const attitude = { w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] };
-    const { centreHeight, slopeDeg, axisElevationDeg } = horizonInFrame(attitude, { tiltDeg, ...lens });
-    const over = Math.abs(slopeDeg) > 90;
-    const clipped = Math.max(-1, Math.min(1, centreHeight ?? (axisElevationDeg > 0 ? (over ? 1 : -1) : over ? -1 : 1)));
-    const horizonY = HEIGHT * (0.5 - 0.5 * clipped);
-    return { column, y: over ? 0 : horizonY, height: over ? horizonY : HEIGHT - horizonY };
-  });
+  const bands = useMemo(() => bandsOf(trace, tiltDeg, lens), [trace, tiltDeg, lens]);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -48,7 +38,14 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
     >
       <rect width={WIDTH} height={HEIGHT} fill={tokens.depths[1]} />
       {bands.map(({ column, y, height }) => (
-        <rect key={column} x={column * width} y={y} width={width + 0.5} height={height} fill={tokens.depths[4]} />
+        <rect
+          key={column}
+          x={(column * WIDTH) / bands.length}
+          y={y}
+          width={WIDTH / bands.length + 0.5}
+          height={height}
+          fill={tokens.depths[4]}
+        />
       ))}
       <line
         x1={0}
@@ -67,4 +64,19 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
       )}
     </svg>
   );
+}
+
+/** Where the ground lies in the middle column of the picture, at so many moments. */
+function bandsOf(trace: Trace, tiltDeg: number, lens: Lens): { column: number; y: number; height: number }[] {
+  const count = trace.timeS.length;
+  const columns = Math.min(310, count);
+  return Array.from({ length: columns }, (_, column) => {
+    const i = Math.min(count - 1, Math.round((column / Math.max(1, columns - 1)) * (count - 1)));
+    const attitude = { w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] };
+    const { centreHeight, slopeDeg, axisElevationDeg } = horizonInFrame(attitude, { tiltDeg, ...lens });
+    const over = Math.abs(slopeDeg) > 90;
+    const clipped = Math.max(-1, Math.min(1, centreHeight ?? (axisElevationDeg > 0 ? (over ? 1 : -1) : over ? -1 : 1)));
+    const horizonY = HEIGHT * (0.5 - 0.5 * clipped);
+    return { column, y: over ? 0 : horizonY, height: over ? horizonY : HEIGHT - horizonY };
+  });
 }

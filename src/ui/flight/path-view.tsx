@@ -1,6 +1,7 @@
 "use client";
 
 import { useTheme } from "@mui/material/styles";
+import { memo, useMemo } from "react";
 import { toWorld, type Obstacle, type Trace } from "@/core";
 import { usePreferences } from "../theme/preferences";
 import { quantityText } from "../units/quantity";
@@ -29,14 +30,63 @@ const PAD = { left: 46, right: 16, top: 14, bottom: 22 };
 const LEAST_SPAN_M = 3;
 
 /** The path to scale, from the side or from above, with the aircraft at equal times. */
-export function PathView(props: PathViewProps) {
-  const { plane, trace, obstacles, ghost, cursor, everyS, lastWayOut, ceilingM, width, height } = props;
-  const { tokens } = useTheme();
+export function PathView({ cursor, ...drawing }: PathViewProps) {
+  const { plane, trace, obstacles, ghost, ceilingM, width, height } = drawing;
+  const frame = useMemo(
+    () => frameOf({ plane, trace, obstacles, ghost, ceilingM, width, height }),
+    [plane, trace, obstacles, ghost, ceilingM, width, height],
+  );
   const { units } = usePreferences();
-  const up = (of: Trace) => (plane === "side" ? of.heightM : of.eastM);
+  const says =
+    plane === "side"
+      ? `Path from the side: highest point ${quantityText(max(trace.heightM), "length", units)}, lowest ${quantityText(min(trace.heightM), "length", units)}`
+      : `Path from above: furthest beside the line ${quantityText(Math.max(max(trace.eastM), -min(trace.eastM)), "length", units)}`;
+  return (
+    <svg viewBox={`0 0 ${width} ${height}`} width="100%" role="img" aria-label={says} style={{ display: "block" }}>
+      <Drawing {...drawing} frame={frame} />
+      {cursor !== null && (
+        <Glyph
+          plane={plane}
+          trace={trace}
+          sample={cursor}
+          x={frame.x(trace.northM[cursor])}
+          y={frame.y(upward(plane, trace)[cursor])}
+          strong
+        />
+      )}
+    </svg>
+  );
+}
+
+const upward = (plane: Plane, of: Trace) => (plane === "side" ? of.heightM : of.eastM);
+
+/** How metres land on the drawing. */
+interface Frame {
+  readonly left: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly top: number;
+  /** Drawing units to a metre. */
+  readonly scale: number;
+  readonly x: (along: number) => number;
+  readonly y: (value: number) => number;
+  readonly near: readonly Obstacle[];
+  /** The ceiling, when it is near enough to be drawn. */
+  readonly ceiling: number | null;
+}
+
+function frameOf({
+  plane,
+  trace,
+  obstacles,
+  ghost,
+  ceilingM,
+  width,
+  height,
+}: Omit<PathViewProps, "cursor" | "everyS" | "lastWayOut">): Frame {
   const shownTraces = ghost ? [trace, ghost] : [trace];
   const alongs = shownTraces.flatMap(({ northM }) => [min(northM), max(northM)]);
-  const ups = shownTraces.flatMap((one) => [min(up(one)), max(up(one))]);
+  const ups = shownTraces.flatMap((one) => [min(upward(plane, one)), max(upward(plane, one))]);
   const near = obstacles.filter(({ alongM }) => alongM > min(alongs) - 30 && alongM < max(alongs) + 30);
   const halfDepth = ({ kind, widthM }: Obstacle) => (kind === "building" || kind === "tree" ? widthM / 2 : 0.3);
   const reach = near.flatMap((one): [number, number][] => [
@@ -60,17 +110,31 @@ export function PathView(props: PathViewProps) {
   const x = (along: number) => middleX + (along - 0.5 * (left + right)) * scale;
   // From above, right of the line of entry is drawn downward, as on a chart whose north is to the right.
   const y = (value: number) => middleY + (plane === "side" ? -1 : 1) * (value - 0.5 * (top + bottom)) * scale;
+  return { left, right, bottom, top, scale, x, y, near, ceiling };
+}
+
+/** Everything that stays while the moment moves. */
+const Drawing = memo(function Drawing({
+  plane,
+  trace,
+  ghost,
+  everyS,
+  lastWayOut,
+  width,
+  height,
+  frame,
+}: Omit<PathViewProps, "cursor"> & { readonly frame: Frame }) {
+  const { left, right, bottom, top, scale, x, y, near, ceiling } = frame;
+  const { tokens } = useTheme();
+  const { units } = usePreferences();
+  const up = (of: Trace) => upward(plane, of);
   const line = (of: Trace) =>
     of.northM.map((along, i) => `${x(along).toFixed(1)},${y(up(of)[i]).toFixed(1)}`).join(" ");
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
   const perUnit = units === "metric" ? 1 : 0.3048;
   const grid = gridOf(right - left, perUnit);
-  const says =
-    plane === "side"
-      ? `Path from the side: highest point ${quantityText(max(trace.heightM), "length", units)}, lowest ${quantityText(min(trace.heightM), "length", units)}`
-      : `Path from above: furthest beside the line ${quantityText(Math.max(max(trace.eastM), -min(trace.eastM)), "length", units)}`;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width="100%" role="img" aria-label={says} style={{ display: "block" }}>
+    <>
       <clipPath id={`frame-${plane}`}>
         <rect x={0} y={0} width={width} height={height} />
       </clipPath>
@@ -186,20 +250,10 @@ export function PathView(props: PathViewProps) {
             </text>
           </g>
         )}
-        {cursor !== null && (
-          <Glyph
-            plane={plane}
-            trace={trace}
-            sample={cursor}
-            x={x(trace.northM[cursor])}
-            y={y(up(trace)[cursor])}
-            strong
-          />
-        )}
       </g>
-    </svg>
+    </>
   );
-}
+});
 
 /** The aircraft: a bar from tail to nose, the nose a dot, and a mast the way it pushes; from above a bar across in place of the mast. */
 function Glyph(props: { plane: Plane; trace: Trace; sample: number; x: number; y: number; strong?: boolean }) {

@@ -42,6 +42,7 @@ export default function Scene({ trace, obstacles, ghost, cursor, turning }: Scen
   );
   return (
     <Canvas
+      style={{ height: 257 }}
       frameloop={turning ? "always" : "demand"}
       gl={{ antialias: false }}
       camera={{

@@ -1,0 +1,32 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import { memo, useEffect, useRef, useState, type ReactNode } from "react";
+
+/** Keeps what it shows as it was while nobody looks: its contents change only when `live`. */
+const Kept = memo(
+  function Kept({ children }: { live: boolean; children: ReactNode }) {
+    return children;
+  },
+  (_, next) => !next.live,
+);
+
+/** Draws its contents once they come into view, and leaves them as they are while they are out of it. For drawings that cost time. */
+export function WhenSeen({ minHeight, children }: { minHeight: number; children: ReactNode }) {
+  const box = useRef<HTMLDivElement>(null);
+  const [seen, setSeen] = useState(false);
+  const [ever, setEver] = useState(false);
+  useEffect(() => {
+    const watcher = new IntersectionObserver(([entry]) => {
+      setSeen(entry.isIntersecting);
+      if (entry.isIntersecting) setEver(true);
+    });
+    watcher.observe(box.current!);
+    return () => watcher.disconnect();
+  }, []);
+  return (
+    <Box ref={box} sx={{ minHeight }}>
+      {ever && <Kept live={seen}>{children}</Kept>}
+    </Box>
+  );
+}
