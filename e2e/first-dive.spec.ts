@@ -77,7 +77,9 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     const turn = () => page.getByRole("button", { name: /^Time of the turn/ });
     await page.getByRole("navigation").getByRole("link", { name: "Brief" }).click();
     await expect(entry()).toBeVisible({ timeout: 30_000 });
-    await page.getByRole("button", { name: "Next step: Flip, last quarter eased" }).click();
+    // Who is new begins with the stop course; the coach looks further ahead.
+    await expect(page.getByRole("heading", { name: "Stop course" })).toBeVisible();
+    await page.goto(`${emptyAddress}/brief?step=flip-ease-quarter`);
     await page.getByRole("button", { name: "Next step: Flip in one movement" }).click();
     await expect(page.getByRole("heading", { name: /^Flip in one movement, backward/ })).toBeVisible();
     await expect(entry()).toBeVisible({ timeout: 30_000 });
@@ -90,9 +92,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.getByLabel("Why it changes").fill("Faster");
     await page.getByRole("button", { name: "Save as setup 2" }).click();
     await expect(page.getByRole("heading", { name: "Change setup 2" })).toBeVisible();
-    await page.getByRole("navigation").getByRole("link", { name: "Brief" }).click();
-    await page.getByRole("button", { name: "Next step: Flip, last quarter eased" }).click();
-    await page.getByRole("button", { name: "Next step: Flip in one movement" }).click();
+    await page.goto(`${emptyAddress}/brief?step=flip-one-move`);
     await expect(page.getByText("It is easy to turn too far")).toBeVisible({ timeout: 30_000 });
     await expect(turn()).toBeVisible({ timeout: 30_000 });
     expect(await turn().getAttribute("aria-label")).not.toBe(before[1]);
@@ -105,6 +105,8 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
 
   await test.step("a session of attempts, by tap and by key, with undo", async () => {
     await page.getByRole("link", { name: "Start session" }).click();
+    await page.getByRole("combobox", { name: "Step" }).click();
+    await page.getByRole("option", { name: "Slow flip" }).click();
     await page.getByRole("button", { name: "Start with Odo Fenn" }).click();
     await expect(page).toHaveURL(/\/session\/[0-9a-f-]{36}/);
     for (const outcome of ["Clean", "Rough", "Crashed"]) await tap(page, outcome);

@@ -1,8 +1,25 @@
 import { flip } from "./flip";
+import { loop, orbit, spin, style } from "./loops-and-circles";
+import { bail, knife, land, stop } from "./through-camera";
+import { flipParts, roll, tumble, upsideDown } from "./turning-over";
 import type { Direction, Fault, Skill, Step } from "./types";
 
 /** Skills in the order in which they are learnt. */
-export const skills: readonly Skill[] = [flip];
+export const skills: readonly Skill[] = [
+  stop,
+  land,
+  bail,
+  knife,
+  flip,
+  flipParts,
+  roll,
+  tumble,
+  upsideDown,
+  loop,
+  spin,
+  orbit,
+  style,
+];
 
 export const stageNames: readonly string[] = [
   "Ground school",
@@ -28,6 +45,22 @@ export function skillOf(step: Step): Skill {
   const skill = skills.find((candidate) => candidate.steps.some((one) => one.id === step.id));
   if (!skill) throw new RangeError(`step ${step.id} belongs to no skill`);
   return skill;
+}
+
+/**
+ * The step a pilot is at: the first one open after the furthest that was signed off. Without any, the first that was tried; without that, the
+ * first of all. Null when nothing is open after the furthest.
+ */
+export function currentStep(signedOff: ReadonlySet<string>, tried: ReadonlySet<string>): Step | null {
+  const furthest = steps.reduce((last, { id }, i) => (signedOff.has(id) ? i : last), -1);
+  if (furthest >= 0) return steps.slice(furthest + 1).find(({ id }) => !signedOff.has(id)) ?? null;
+  return steps.find(({ id }) => tried.has(id)) ?? steps[0];
+}
+
+/** Name of a step with its direction, where it has more than one. */
+export function stepTitle(step: Step, direction: string): string {
+  const name = step.directions.length > 1 && step.directions.find(({ id }) => id === direction)?.name;
+  return name ? `${step.name}, ${name}` : step.name;
 }
 
 /** The step before this one in its skill, or null for the first. */

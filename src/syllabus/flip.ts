@@ -1,9 +1,5 @@
-import type { Direction, Fault, Skill, Step } from "./types";
-
-const directions: readonly Direction[] = [
-  { id: "back", name: "backward" },
-  { id: "front", name: "forward" },
-];
+import { threeOfFour, toWays, usualCautions, ways } from "./common";
+import type { Fault, Skill, Step } from "./types";
 
 const faults = {
   skyAtStop: {
@@ -51,13 +47,10 @@ const faults = {
 } as const satisfies Record<string, Fault>;
 
 const common = {
-  directions,
+  directions: ways,
   wayOut: "Keep the stick in until you are upright, then full power and level. Never push back against the turn.",
-  endRateDps: [600, 800],
+  turnsOver: { axis: "pitch", endRateDps: [600, 800] },
 } as const;
-
-const both = (id: string) => ({ back: `${id}-back`, front: `${id}-front` });
-const threeOfFour = { kind: "k-of-last", k: 3, n: 4, places: ["field"] } as const;
 
 const steps: readonly Step[] = [
   {
@@ -75,7 +68,7 @@ const steps: readonly Step[] = [
     clean: "stops within 15° of where it began, no more than one correction",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.dropped, faults.looped, faults.rolledOff],
-    recipeFor: both("flip-slow"),
+    recipeFor: toWays("flip-slow"),
   },
   {
     ...common,
@@ -92,7 +85,7 @@ const steps: readonly Step[] = [
     clean: "stops within 15°, the last quarter visibly slower",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.swungBack, faults.dropped, faults.looped],
-    recipeFor: both("flip-ease-quarter"),
+    recipeFor: toWays("flip-ease-quarter"),
   },
   {
     ...common,
@@ -109,7 +102,7 @@ const steps: readonly Step[] = [
     clean: "stops within 15° with a single stick movement",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.swungBack, faults.rolledOff, faults.looped],
-    recipeFor: both("flip-one-move"),
+    recipeFor: toWays("flip-one-move"),
   },
   {
     ...common,
@@ -126,7 +119,7 @@ const steps: readonly Step[] = [
     clean: "stops within 8° and does not swing back",
     stopWithinDeg: 8,
     faults: [faults.swungBack, faults.skyAtStop, faults.groundAtStop, faults.rolledOff, faults.dropped],
-    recipeFor: both("flip-ease-end"),
+    recipeFor: toWays("flip-ease-end"),
   },
 ];
 
@@ -135,11 +128,6 @@ export const flip: Skill = {
   stage: 4,
   name: "Flip",
   steps,
-  cautions: [
-    "Nobody inside the working area; soft ground underneath; an observer beside the pilot in goggles.",
-    "New or repaired aircraft: first flight by eye, not goggles.",
-    "Arm switch drilled until automatic; in trouble low down, disarm.",
-    "Local height limits and rules come first. This program advises; licensed instructors and local law decide.",
-  ],
+  cautions: usualCautions,
   roomM: 30,
 };

@@ -1,5 +1,5 @@
 import { advise, reviewOf, weighEvidence, type Advice, type Attempt, type Review, type StepEvidence } from "@/core";
-import { directionNames, skillOf, stepBefore, steps } from "./catalogue";
+import { currentStep, directionNames, skillOf, stepBefore, steps } from "./catalogue";
 import type { Step } from "./types";
 
 export type StepState = "signed-off" | "being-learnt" | "not-begun";
@@ -18,7 +18,7 @@ export interface StepStanding {
 
 export interface PilotStanding {
   readonly steps: readonly StepStanding[];
-  /** The first step that is not signed off; null when all are. */
+  /** Where the pilot is; null when nothing is open after what was signed off last. */
   readonly current: StepStanding | null;
   readonly reviewsDue: readonly StepStanding[];
   readonly lastFlownMs: number | null;
@@ -41,7 +41,7 @@ export function standingOf({ attempts, signedOff, setupId, nowMs }: StandingInpu
   const lastFlownMs = byTime.at(-1)?.atMs ?? null;
   // A hard day matters while it is fresh; after a night the pilot has rested.
   const latestDay = byTime.filter(({ atMs }) => nowMs - atMs < REST_MEMORY_MS);
-  const firstOpen = steps.find((step) => !signedOff.has(step.id));
+  const firstOpen = currentStep(signedOff, new Set(byTime.map(({ stepId }) => stepId)));
   const all = steps.map((step): StepStanding => {
     const own = byTime.filter((attempt) => attempt.stepId === step.id);
     const evidence = weighEvidence(

@@ -24,13 +24,13 @@ export interface Step {
   readonly drill: readonly string[];
   readonly directions: readonly Direction[];
   readonly mark: PassMark;
-  /** What counts as clean, in words, and the stop error it allows. */
+  /** What counts as clean, in words, and the stop error it allows; null where nothing is turned over and stopped. */
   readonly clean: string;
-  readonly stopWithinDeg: number;
+  readonly stopWithinDeg: number | null;
   readonly faults: readonly Fault[];
   readonly wayOut: string;
-  /** End rate wanted on the turning axis, °/s. */
-  readonly endRateDps: readonly [number, number];
+  /** The axis that turns the aircraft over and the end rate wanted on it, °/s; null for steps that stay upright. */
+  readonly turnsOver: { readonly axis: "roll" | "pitch"; readonly endRateDps: readonly [number, number] } | null;
   readonly recipeFor: Readonly<Record<string, string>>;
 }
 

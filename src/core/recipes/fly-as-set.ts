@@ -4,7 +4,7 @@ import { briefTrick, whyNot } from "./brief";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import { resolve, withParameters, type Recipe } from "./recipe";
-import { wayOut, type WayOut } from "./way-out";
+import { marginsBySpeed, wayOut, type SpeedMargin, type WayOut } from "./way-out";
 
 /** What somebody set for a trick; null lets the program work it out. */
 export interface TrickRequest {
@@ -29,6 +29,8 @@ export interface FlownTrick {
   readonly problem: string | null;
   /** By how much the highest point breaks the local ceiling, m; null when it does not, or none is known. */
   readonly overCeilingM: number | null;
+  /** Approach speed against the time to react, for a trick that flies at something. */
+  readonly bySpeed: readonly SpeedMargin[] | null;
 }
 
 /** Flies a trick as it was set: by hand where somebody set something, worked out where not. Throws a RangeError for what cannot be begun. */
@@ -49,6 +51,7 @@ export function flyAsSet({ recipe, values, entryHeightM, airframe, settings, env
     lowestEntryM: brief?.lowestEntryM ?? null,
     wayOut: asBriefed ? brief.wayOut : wayOut(set, airframe, settings, there),
     problem: asBriefed ? brief.problem : whyNot(set, flight),
+    bySpeed: marginsBySpeed(set, airframe, settings, there),
     overCeilingM: ceilingM !== null && peakM > ceilingM ? peakM - ceilingM : null,
   };
 }

@@ -15,7 +15,7 @@ export type { Aim, Axis, Guard, Phase, Recipe, RecipeParameter, Start, StickPlan
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";
-export { flyUncaught, wayOut, withoutCatch } from "./way-out";
-export type { Uncaught, WayOut } from "./way-out";
+export { flyUncaught, marginsBySpeed, wayOut, withoutCatch } from "./way-out";
+export type { SpeedMargin, Uncaught, WayOut } from "./way-out";
 export { flyAsSet } from "./fly-as-set";
 export type { FlownTrick, TrickRequest } from "./fly-as-set";

@@ -9,6 +9,7 @@ import {
   fitCircle,
   fly,
   flyUncaught,
+  marginsBySpeed,
   recipes,
   solve,
   whyNot,
@@ -171,6 +172,11 @@ describe("the wall", () => {
     expect(slow.wayOut!.lastAfterCatchS).toBeGreaterThan(quick.wayOut!.lastAfterCatchS);
     expect(slow.wayOut!.lastAlongM).toBeGreaterThan(quick.wayOut!.lastAlongM);
     expect(slow.flight.measures.stoppingDistanceM!).toBeLessThan(quick.flight.measures.stoppingDistanceM!);
+    const margins = marginsBySpeed(recipes["bail-wall"], five, settings, { ...CALM_AIR, entryHeightM: 3 })!;
+    const reactions = margins.flatMap(({ reactionS }) => (reactionS === null ? [] : [reactionS]));
+    expect(reactions.length).toBeGreaterThan(2);
+    expect(reactions).toEqual([...reactions].sort((a, b) => b - a));
+    expect(margins[margins.length - 1].reactionS).toBeNull();
     expect(brief(14)).toMatchObject({ wayOut: null, problem: expect.stringMatching(/into the wall/) });
   });
 });

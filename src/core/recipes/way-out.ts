@@ -3,7 +3,7 @@ import type { Settings } from "../flight";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import { indexAt } from "./measures";
-import type { Phase, Recipe } from "./recipe";
+import { withParameters, type Phase, type Recipe } from "./recipe";
 
 /** The end of the time in which the abort still works, if the pilot freezes where the recipe says. */
 export interface WayOut {
@@ -88,4 +88,49 @@ export function wayOut(
     lastHeightM: trace.heightM[indexAt(trace, early)],
     lastAlongM: trace.northM[indexAt(trace, early)],
   };
+}
+
+/** What is left at another speed of approach. */
+export interface SpeedMargin {
+  readonly speedMps: number;
+  /** Seconds and metres between the last instant of the way out and the obstacle met by who does nothing; null when it is too late already. */
+  readonly leftS: number | null;
+  readonly leftM: number | null;
+  /** Seconds between when the brake was due and the last instant: what may be spent on reacting. */
+  readonly reactionS: number | null;
+}
+
+/** Steps of the speed range that are compared. */
+const SPEEDS = 6;
+
+/** Approach speed against the time to react, for a recipe that flies at something; null for one that does not. */
+export function marginsBySpeed(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): readonly SpeedMargin[] | null {
+  const speed = recipe.parameters.speedMps;
+  if (!speed || !recipe.freeze?.instead) return null;
+  return Array.from({ length: SPEEDS }, (_, i) => {
+    const speedMps = speed.min + ((speed.max - speed.min) * i) / (SPEEDS - 1);
+    const nothing = { speedMps, leftS: null, leftM: null, reactionS: null };
+    try {
+      const tried = withParameters(recipe, { speedMps });
+      const last = wayOut(tried, aircraft, settings, environment);
+      if (!last) return nothing;
+      const { trace } = flyUncaught(tried, aircraft, settings, environment).flight;
+      const end = trace.timeS.length - 1;
+      return {
+        speedMps,
+        leftS: trace.timeS[end] - last.lastS,
+        leftM: trace.northM[end] - last.lastAlongM,
+        reactionS: last.lastAfterCatchS,
+      };
+    } catch (error) {
+      // Faster than this aircraft flies.
+      if (error instanceof RangeError) return nothing;
+      throw error;
+    }
+  });
 }

@@ -50,7 +50,7 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
       coachName: "Ann",
       createdAtMs: 0,
     },
-    standing: standing.steps[2],
+    standing: standing.steps.find(({ step }) => step.id === "flip-one-move")!,
     direction: "back",
     isCurrent: false,
     ...change,
@@ -147,4 +147,22 @@ it("says why it does not go, and what stands against it", () => {
   document.body.innerHTML = "";
   show({ kind: "impossible", why: "airframe.massKg is 0; allowed: 0.01 to 25" });
   expect(screen.getByRole("alert")).toHaveTextContent("airframe.massKg is 0");
+});
+
+it("briefs a trick that stays upright too: what to do, its figures, its obstacle and its way out in metres", () => {
+  const recipe = recipes["bail-wall"];
+  jest.mocked(useBrief).mockReturnValue({
+    kind: "done",
+    brief: briefTrick(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR),
+  });
+  const { steps } = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
+  const standing = steps.find(({ step }) => step.id === "bail-wall")!;
+  show(jest.mocked(useBrief)("", airframe, firstSettings), { standing, direction: "on" });
+  expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Bail off a wall");
+  expect(screen.getByRole("button", { name: /^Room to the obstacle: \d/ })).toBeVisible();
+  expect(screen.getByText(/it still works up to/, { selector: "p" })).toHaveTextContent(
+    /after the entry, \d+\.\d.m along/,
+  );
+  expect(screen.getByText(/Speed is the real fault/)).toBeVisible();
+  expect(screen.queryByRole("alert")).toBeNull();
 });

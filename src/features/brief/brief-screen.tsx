@@ -15,7 +15,7 @@ import { useRouter } from "next/navigation";
 import { useMemo } from "react";
 import type { Settings } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { cueFor, directionNames, skillOf, stageNames, stepBefore, steps } from "@/syllabus";
+import { cueFor, directionNames, stepTitle, skillOf, stageNames, stepBefore, steps } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
@@ -97,18 +97,20 @@ function Title({ data }: { data: BriefData }) {
   useKeys(keys);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
-      <Typography variant="h1">
-        {step.name}, {directionNames(step)[data.direction]}
-      </Typography>
+      <Typography variant="h1">{stepTitle(step, data.direction)}</Typography>
       <Box component="span" sx={{ fontSize: "0.95rem" }}>
         <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} /> {stageNames[skillOf(step).stage]},
         step <b className="num">{at + 1}</b> of <b className="num">{steps.length}</b>
         {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
       </Box>
       <Box sx={{ flex: 1 }} />
+      <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
+        In the lab
+      </Button>
       <ToggleButtonGroup
         exclusive
         size="small"
+        sx={{ display: step.directions.length > 1 ? undefined : "none" }}
         value={data.direction}
         onChange={(_, direction) => direction && go(step.id, direction)}
         aria-label="Direction"
@@ -204,9 +206,19 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
         <Typography sx={{ mt: 0.5 }}>{step.wayOut}</Typography>
         {brief?.wayOut && brief.problem === null && (
           <Typography sx={{ mt: 0.5 }}>
-            From <Num value={brief.entryHeightM} quantity="length" />, it still works up to{" "}
-            <Num value={brief.wayOut.lastAfterCutS} quantity="time" /> after closing the throttle, and down to{" "}
-            <Num value={brief.wayOut.lastHeightM} quantity="length" />.
+            Begun at <Num value={brief.entryHeightM} quantity="length" /> it still works up to{" "}
+            {brief.wayOut.lastAfterCutS === null ? (
+              <>
+                <Num value={brief.wayOut.lastS} quantity="time" /> after the entry,{" "}
+                <Num value={brief.wayOut.lastAlongM} quantity="length" /> along
+              </>
+            ) : (
+              <>
+                <Num value={brief.wayOut.lastAfterCutS} quantity="time" /> after closing the throttle, and down to{" "}
+                <Num value={brief.wayOut.lastHeightM} quantity="length" />
+              </>
+            )}
+            .
           </Typography>
         )}
       </section>
@@ -225,8 +237,9 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
           Passes when
         </Typography>
         <Typography sx={{ mt: 0.5 }}>
-          <b className="num">{step.mark.k}</b> of the last <b className="num">{step.mark.n}</b> are clean,{" "}
-          {step.directions.map(({ name }) => name).join(" and ")} each, in the field. Clean: {step.clean}.
+          <b className="num">{step.mark.k}</b> of the last <b className="num">{step.mark.n}</b> are clean
+          {step.directions.length > 1 && `, ${step.directions.map(({ name }) => name).join(" and ")} each`}, in the
+          field. Clean: {step.clean}.
         </Typography>
         <Box sx={{ my: 1 }}>
           {evidence.directions.map((one) => (

@@ -19,7 +19,7 @@ export function BriefFigures({
   setupNumber,
 }: {
   brief: TrickBrief;
-  step: Step;
+  step: Step & { readonly stopWithinDeg: number };
   aircraftName: string;
   setupNumber: number;
 }) {

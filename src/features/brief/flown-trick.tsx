@@ -9,7 +9,9 @@ import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { indexAt, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
-import type { Step } from "@/syllabus";
+import { findTrick, type Step } from "@/syllabus";
+import { Measured } from "@/ui/flight/measured";
+import { PathView } from "@/ui/flight/path-view";
 import { SideView } from "@/ui/flight/side-view";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
@@ -28,6 +30,7 @@ interface FlownTrickProps {
 }
 
 const GLYPH_EVERY_S = 0.15;
+const TRAVELS_M = 4;
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
 export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: FlownTrickProps) {
@@ -45,6 +48,10 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
     brief.lowestEntryM === null
       ? null
       : { heightM: brief.entryHeightM, text: `begin no lower: ${quantityText(brief.entryHeightM, "length", units)}` };
+  // A trick that travels is drawn to scale over its way; one on the spot over time, so that its attitudes can be told apart.
+  const travels = Math.max(...trace.northM) - Math.min(...trace.northM) > TRAVELS_M;
+  const { wayOut } = brief;
+  const lastWayOut = wayOut && wayOut.lastS <= measures.durationS ? indexAt(trace, wayOut.lastS) : null;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
   return (
     <Box
@@ -94,10 +101,25 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         <Typography variant="h2" id="path">
           {brief.problem === null ? "What the aircraft does" : "What would happen"}{" "}
           <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-            height over time
+            {travels ? "to scale, from the side" : "height over time"}
           </Box>
         </Typography>
-        <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />
+        {travels ? (
+          <PathView
+            plane="side"
+            trace={trace}
+            obstacles={flight.obstacles}
+            ghost={null}
+            cursor={cursor}
+            everyS={GLYPH_EVERY_S}
+            lastWayOut={lastWayOut}
+            ceilingM={null}
+            width={460}
+            height={330}
+          />
+        ) : (
+          <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />
+        )}
         <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
           <IconButton aria-label={playing ? "Pause" : "Play"} onClick={() => setPlaying((was) => !was)}>
             {playing ? <PauseIcon /> : <PlayArrowIcon />}
@@ -120,7 +142,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         </Typography>
       </section>
       {brief.problem === null ? (
-        <BriefFigures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
+        <Figures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
       ) : (
         <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
           No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not go with
@@ -128,5 +150,29 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** A flip has figures of its own; of everything else, what a coach would look at. */
+function Figures(props: Omit<FlownTrickProps, "pilot">) {
+  const { brief, step, aircraftName, setupNumber } = props;
+  const { stopWithinDeg } = step;
+  const { turn, start, parameters } = brief.recipe;
+  if (stopWithinDeg !== null && turn?.axis === "pitch" && start.kind === "hover" && parameters.punchS) {
+    return (
+      <BriefFigures
+        brief={brief}
+        step={{ ...step, stopWithinDeg }}
+        aircraftName={aircraftName}
+        setupNumber={setupNumber}
+      />
+    );
+  }
+  return (
+    <Measured
+      trick={brief}
+      looksAt={findTrick(step.id)?.looksAt ?? []}
+      aircraftName={`${aircraftName}, setup ${setupNumber}`}
+    />
   );
 }

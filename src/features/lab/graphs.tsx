@@ -91,7 +91,7 @@ function graphsOf(trace: Trace, ghost: Trace | null, units: UnitSystem): LineCha
       label: "Thrust over weight over time",
       lines: thrust,
       y: { name: "thrust, g", min: 0, max: Math.ceil(most(thrust, 2)) },
-      tickY: (value) => value.toFixed(0),
+      tickY: (value) => value.toFixed(1),
       formatY: (value) => quantityText(value, "thrust", units),
     },
   ];

@@ -20,7 +20,16 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { memo, useDeferredValue, useMemo, useState } from "react";
-import { edgesOf, indexAt, recipes, segmentInFrame, type FlownTrick, type Settings, type TrickRequest } from "@/core";
+import {
+  edgesOf,
+  indexAt,
+  recipes,
+  segmentInFrame,
+  type FlownTrick,
+  type Settings,
+  type SpeedMargin,
+  type TrickRequest,
+} from "@/core";
 import type { Aircraft, Pilot, Setup } from "@/server/repositories";
 import { directionWords, findStep, findTrick, stageNames, tricks, type Trick } from "@/syllabus";
 import { CameraView } from "@/ui/flight/camera-view";
@@ -31,6 +40,7 @@ import { SideView } from "@/ui/flight/side-view";
 import { usePlayer } from "@/ui/flight/use-player";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
+import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { StickDials } from "@/ui/sticks/stick-dials";
@@ -39,7 +49,7 @@ import { quantityText } from "@/ui/units/quantity";
 import { ParameterControls, SurroundingsControls } from "./controls";
 import { FlightGraphs } from "./graphs";
 import type { LabData } from "./load";
-import { Measured } from "./measured";
+import { Measured } from "@/ui/flight/measured";
 import { calm, environmentOf, type Surroundings } from "./surroundings";
 import { useFlown } from "./use-flown";
 import { comparedInWords } from "./words";
@@ -554,7 +564,10 @@ const FlightViews = memo(function FlightViews(props: {
           mt: 1,
         }}
       >
-        <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
+        <Box sx={{ minWidth: 0 }}>
+          <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
+          {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
+        </Box>
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="h2">From above</Typography>
           <PathView
@@ -601,6 +614,27 @@ const FlightViews = memo(function FlightViews(props: {
     </Box>
   );
 });
+
+/** How much time to react each speed of approach leaves. */
+function SpeedMargins({ margins }: { margins: readonly SpeedMargin[] }) {
+  const { units } = usePreferences();
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        Speed against reaction
+      </Typography>
+      <PlainTable
+        label="Speed against reaction"
+        head={["flown at", "may react within", "last way out before it"]}
+        rows={margins.map(({ speedMps, reactionS, leftM }) => [
+          quantityText(speedMps, "speed", units),
+          reactionS === null ? "too late already" : quantityText(reactionS, "time", units),
+          leftM === null ? "–" : quantityText(leftM, "length", units),
+        ])}
+      />
+    </Box>
+  );
+}
 
 /** The phases as a strip in time; each is a button that goes to its beginning. */
 function Phases(props: {

@@ -1,6 +1,6 @@
 import "server-only";
-import { listMilestones, listSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { findTrick, steps, tricks } from "@/syllabus";
+import { listMilestones, listSetups, triedSteps, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import { currentStep, findTrick, tricks } from "@/syllabus";
 
 export interface LabData {
   readonly pilot: Pilot;
@@ -18,8 +18,12 @@ export async function loadLab(
   trickId: string | null,
 ): Promise<LabData | null> {
   if (trickId !== null && !findTrick(trickId)) return null;
-  const [all, milestones] = await Promise.all([listSetups(pilot.id), listMilestones([pilot.id])]);
+  const [all, milestones, tried] = await Promise.all([
+    listSetups(pilot.id),
+    listMilestones([pilot.id]),
+    triedSteps([pilot.id]),
+  ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
-  const open = steps.find((step) => !milestones.some(({ stepId }) => stepId === step.id));
+  const open = currentStep(new Set(milestones.map(({ stepId }) => stepId)), tried.get(pilot.id) ?? new Set());
   return { pilot, aircraft, setup: setups[0] ?? null, setups, trickId: trickId ?? open?.id ?? tricks[0].id };
 }

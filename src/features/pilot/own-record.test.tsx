@@ -16,6 +16,16 @@ const request = (change: Partial<SignOffRequest> = {}): SignOffRequest => ({
   answer: null,
   ...change,
 });
+const tried = [
+  {
+    stepId: "flip-slow",
+    direction: "back",
+    outcome: "clean",
+    place: "field",
+    setupId: null,
+    atMs: 0,
+  },
+] as const;
 const data = (change: Partial<PilotData> = {}): PilotData => ({
   pilot: {
     id: "odo",
@@ -27,7 +37,7 @@ const data = (change: Partial<PilotData> = {}): PilotData => ({
     referenceAircraftId: null,
     version: 4,
   },
-  standing: standingOf({ attempts: [], signedOff: new Set(), setupId: null, nowMs: 0 }),
+  standing: standingOf({ attempts: tried, signedOff: new Set(), setupId: null, nowMs: 0 }),
   milestones: [],
   notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0 }],
   requests: [],
@@ -96,7 +106,7 @@ describe("the coach", () => {
     show({ coaches: true, loggedAlone: { "flip-slow": 3 } });
     await userEvent.click(screen.getByRole("button", { name: "Sign off slow flip" }));
     expect(await screen.findByText(/were logged by Odo Fenn, practising alone/)).toHaveTextContent(
-      /^3 of the 0 attempts/,
+      /^3 of the 1 attempts/,
     );
   });
 

@@ -11,7 +11,7 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { TELLING_IMBALANCE, type Outcome } from "@/core";
-import { directionNames, findStep, skillOf, stageNames, type StepStanding } from "@/syllabus";
+import { directionNames, findStep, skillOf, stageNames, stepTitle, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { pilotFields } from "@/ui/forms/pilot-fields";
 import { SendForm } from "@/ui/forms/send-form";
@@ -114,13 +114,13 @@ export function PilotScreen({ data }: { data: PilotData }) {
           <Typography variant="h2" sx={{ mb: 0.5 }}>
             Steps
           </Typography>
-          {standing.steps.map((one, i) => (
-            <StepRow
-              key={one.step.id}
-              one={one}
-              number={i + 1}
-              signedAtMs={milestones.find((m) => m.stepId === one.step.id)?.signedAtMs ?? null}
-              onSign={coaches ? () => setSigning(one) : null}
+          {stageNames.map((stageName, stage) => (
+            <StageSteps
+              key={stageName}
+              name={stageName}
+              own={standing.steps.filter(({ step }) => skillOf(step).stage === stage)}
+              data={data}
+              onSign={coaches ? setSigning : null}
             />
           ))}
           <Box sx={{ mt: 1, fontSize: "0.85rem", color: "text.secondary" }}>
@@ -174,6 +174,44 @@ export function PilotScreen({ data }: { data: PilotData }) {
   );
 }
 
+/** The steps of a stage; a stage in which nothing has happened yet is folded away. */
+function StageSteps({
+  name,
+  own,
+  data,
+  onSign,
+}: {
+  name: string;
+  own: readonly StepStanding[];
+  data: PilotData;
+  /** Null for whoever may not. */
+  onSign: ((one: StepStanding) => void) | null;
+}) {
+  const { standing, milestones } = data;
+  if (own.length === 0) return null;
+  const signed = own.filter(({ state }) => state === "signed-off").length;
+  const happened = own.some(({ state, attempts }) => state !== "not-begun" || attempts > 0);
+  return (
+    <Box component="details" open={happened} sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}` })}>
+      <Box component="summary" sx={{ py: 0.8, cursor: "pointer", fontWeight: 650 }}>
+        {name}{" "}
+        <Box component="span" sx={{ fontWeight: 400, fontSize: "0.88rem", color: "text.secondary" }}>
+          <span className="num">{signed}</span> of <span className="num">{own.length}</span> signed off
+        </Box>
+      </Box>
+      {own.map((one) => (
+        <StepRow
+          key={one.step.id}
+          one={one}
+          number={standing.steps.indexOf(one) + 1}
+          signedAtMs={milestones.find((m) => m.stepId === one.step.id)?.signedAtMs ?? null}
+          onSign={onSign && (() => onSign(one))}
+        />
+      ))}
+    </Box>
+  );
+}
+
 function StepRow({
   one,
   number,
@@ -208,7 +246,7 @@ function StepRow({
             <span className="num">{number}</span> {one.step.name}
           </Box>
           <Box component="span" sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-            {stageNames[skillOf(one.step).stage]}
+            {skillOf(one.step).name}
           </Box>
           <Box sx={{ flex: 1 }} />
           {signedAtMs !== null ? (
@@ -440,9 +478,7 @@ function SessionSummary({
   const step = findStep(stepId);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
-      <span>
-        {step?.name ?? stepId}, {step ? directionNames(step)[direction] : direction}
-      </span>
+      <span>{step ? stepTitle(step, direction) : `${stepId}, ${direction}`}</span>
       {(Object.keys(outcomes) as Outcome[])
         .filter((outcome) => outcomes[outcome] > 0)
         .map((outcome) => (

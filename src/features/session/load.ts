@@ -14,7 +14,7 @@ import {
   type LoggedAttempt,
   type Session,
 } from "@/server/repositories";
-import { steps } from "@/syllabus";
+import { currentStep, steps } from "@/syllabus";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
 export interface Candidate {
@@ -59,7 +59,10 @@ export async function loadPlan(who: SignedIn): Promise<PlanData> {
     coaches: isCoach(who),
     candidates: pilots.map(({ id, name, squadId }) => {
       const own = aircraft.filter((one) => one.pilotId === id);
-      const open = steps.find((step) => !milestones.some((one) => one.pilotId === id && one.stepId === step.id));
+      const open = currentStep(
+        new Set(milestones.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
+        new Set(attempts.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
+      );
       return {
         id,
         name,

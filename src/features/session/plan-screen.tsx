@@ -4,6 +4,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
+import ListSubheader from "@mui/material/ListSubheader";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
@@ -12,7 +13,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { places, type Place } from "@/core";
-import { skills, steps } from "@/syllabus";
+import { skills } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -193,12 +194,15 @@ function CandidateRow({
         onChange={(event) => onChange({ stepId: event.target.value })}
         sx={{ gridColumn: { xs: "2", md: "auto" } }}
       >
-        {steps.map((step) => (
-          <MenuItem key={step.id} value={step.id}>
-            {step.name}
-            {step.id === one.currentStepId && " (due)"}
-          </MenuItem>
-        ))}
+        {skills.flatMap((skill) => [
+          <ListSubheader key={skill.id}>{skill.name}</ListSubheader>,
+          ...skill.steps.map((step) => (
+            <MenuItem key={step.id} value={step.id}>
+              {step.name}
+              {step.id === one.currentStepId && " (due)"}
+            </MenuItem>
+          )),
+        ])}
       </TextField>
       {one.setups.length > 0 ? (
         <TextField

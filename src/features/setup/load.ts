@@ -1,6 +1,6 @@
 import "server-only";
 import type { Counted } from "@/core";
-import { findStep, skillOf, steps } from "@/syllabus";
+import { currentStep, findStep, skillOf, steps } from "@/syllabus";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   listAircraft,
@@ -49,7 +49,9 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     listAttempts([pilot.id]),
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
-  const open = steps.find((step) => !milestones.some(({ stepId }) => stepId === step.id)) ?? steps[steps.length - 1];
+  const open =
+    currentStep(new Set(milestones.map(({ stepId }) => stepId)), new Set(attempts.map(({ stepId }) => stepId))) ??
+    steps[steps.length - 1];
   return {
     mayChange: isCoach(who),
     stage: skillOf(open).stage,

@@ -26,7 +26,7 @@ import type { Aircraft } from "@/server/repositories";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText, type UnitSystem } from "@/ui/units/quantity";
-import { PlainTable } from "./plain-table";
+import { PlainTable } from "@/ui/layout/plain-table";
 
 const kinds = [
   ["weight", "weight with battery"],

@@ -10,7 +10,7 @@ import { fastestMix, tiltError, type MixKind, type Settings } from "@/core";
 import { StickPair } from "@/ui/sticks/stick-pair";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG, type By } from "./mix-rows";
 import { NumberSlider } from "@/ui/forms/number-slider";
-import { PlainTable } from "./plain-table";
+import { PlainTable } from "@/ui/layout/plain-table";
 
 const rate = (dps: number) => Math.abs(dps).toFixed(0);
 

@@ -27,7 +27,7 @@ import { LineChart, type Line } from "@/ui/charts/chart";
 import type { Grip } from "@/server/repositories";
 import { familyName } from "@/ui/settings/differences";
 import { NumberSlider } from "@/ui/forms/number-slider";
-import { PlainTable } from "./plain-table";
+import { PlainTable } from "@/ui/layout/plain-table";
 
 const axes = ["roll", "pitch", "yaw"] as const;
 type Axis = (typeof axes)[number];

@@ -26,7 +26,7 @@ import {
 import type { Grip } from "@/server/repositories";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { NumberSlider } from "@/ui/forms/number-slider";
-import { PlainTable } from "./plain-table";
+import { PlainTable } from "@/ui/layout/plain-table";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);
 const percent = (share: number) => `${Math.round(100 * share)} %`;

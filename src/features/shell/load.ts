@@ -1,7 +1,7 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import { latestSetups, listAircraft, listMilestones, listPilots } from "@/server/repositories";
-import { steps } from "@/syllabus";
+import { latestSetups, listAircraft, listMilestones, listPilots, triedSteps } from "@/server/repositories";
+import { currentStep } from "@/syllabus";
 import type { ShellData } from "@/ui/shell/at-hand";
 import { remembered } from "./at-hand";
 
@@ -9,10 +9,11 @@ import { remembered } from "./at-hand";
 export async function loadShell(who: SignedIn): Promise<ShellData> {
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
-  const [aircraft, setups, milestones] = await Promise.all([
+  const [aircraft, setups, milestones, tried] = await Promise.all([
     listAircraft(pilotIds),
     latestSetups(pilotIds),
     listMilestones(pilotIds),
+    triedSteps(pilotIds),
   ]);
   return {
     name: who.name,
@@ -24,8 +25,10 @@ export async function loadShell(who: SignedIn): Promise<ShellData> {
         .filter((one) => one.pilotId === id)
         .map((one) => ({ id: one.id, name: one.name, setupNumber: setups.get(one.id)?.number ?? null })),
       currentStepId:
-        steps.find((step) => !milestones.some((milestone) => milestone.pilotId === id && milestone.stepId === step.id))
-          ?.id ?? null,
+        currentStep(
+          new Set(milestones.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
+          tried.get(id) ?? new Set(),
+        )?.id ?? null,
     })),
     rememberedPilotId: who.pilotId ?? (await remembered("pilot")),
     rememberedAircraftId: await remembered("aircraft"),

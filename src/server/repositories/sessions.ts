@@ -123,6 +123,17 @@ export async function listAttempts(pilotIds: readonly string[]): Promise<LoggedA
   return rows.map(attemptFrom);
 }
 
+/** The steps that each of some pilots has tried, by pilot id. */
+export async function triedSteps(pilotIds: readonly string[]): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const rows: { pilot_id: string; step_id: string }[] = await database()("attempt")
+    .distinct("pilot_id", "step_id")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("undone_at");
+  const tried = new Map<string, Set<string>>(pilotIds.map((id) => [id, new Set()]));
+  for (const { pilot_id, step_id } of rows) tried.get(pilot_id)?.add(step_id);
+  return tried;
+}
+
 /** Which of some sessions pilots fly by themselves. */
 export async function practiceSessionIds(pilotIds: readonly string[]): Promise<ReadonlySet<string>> {
   const rows: { session_id: string }[] = await database()("session_pilot")

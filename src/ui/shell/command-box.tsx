@@ -8,7 +8,7 @@ import MenuList from "@mui/material/MenuList";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { steps } from "@/syllabus";
+import { stepTitle, steps } from "@/syllabus";
 import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
 import { unitSystems } from "../units/quantity";
@@ -125,7 +125,7 @@ function useCommands(): Command[] {
         ? steps.flatMap((step) =>
             step.directions.map((direction) => ({
               group: "Brief",
-              label: `${step.name}, ${direction.name} (${pilot.name})`,
+              label: `${stepTitle(step, direction.id)} (${pilot.name})`,
               run: go(hrefFor("/brief", { step: step.id, direction: direction.id })),
             })),
           )

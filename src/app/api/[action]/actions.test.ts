@@ -417,6 +417,8 @@ describe("bad input", () => {
         fc.constantFrom(...actionNames.filter((name) => name !== "sign-out")),
         shape,
         async (action, input) => {
+          // Nothing is malformed about removing a pilot who is there.
+          fc.pre(!(action === "remove-pilot" && (input as { id?: unknown } | null)?.id === ids.pilot));
           let text: string | undefined;
           try {
             text = JSON.stringify(input);

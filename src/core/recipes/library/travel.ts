@@ -154,6 +154,15 @@ const landStop: Recipe = {
   ],
   brakePhase: "flare",
 };
+/** The same, closed a hand above the ground. */
+const landStopCut: Recipe = {
+  ...landStop,
+  id: "land-stop-cut",
+  label: "Landing to a stop, cut a hand above",
+  phases: landStop.phases.map((phase) =>
+    phase.id === "settle" ? { ...phase, until: [{ kind: "ground", is: "below", m: 0.2 }] } : phase,
+  ),
+};
 const landShort: Recipe = {
   ...landing,
   id: "land-short",
@@ -530,6 +539,7 @@ export const travelRecipes: readonly Recipe[] = [
   ...bothSides(turnBrake, "turn-brake", "Brake by turning"),
   landPass,
   landStop,
+  landStopCut,
   landShort,
   bailWall,
   ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
@@ -538,5 +548,20 @@ export const travelRecipes: readonly Recipe[] = [
   ...bothSides(trackSpin, "spin-track", "Spin with the nose on a post"),
   ...bothSides(orbit, "orbit", "Orbit"),
   ...bothSides(orbitBack, "orbit-back", "Orbit on its side"),
+  ...bothSides(
+    {
+      ...orbitBack,
+      parameters: {
+        ...orbitBack.parameters,
+        turnDps: { ...orbitBack.parameters.turnDps, value: 120 },
+        viewUpDeg: { ...orbitBack.parameters.viewUpDeg, value: 62 },
+        viewRollDeg: { ...orbitBack.parameters.viewRollDeg, value: 25 },
+        lapS: { ...orbitBack.parameters.lapS, value: 3 },
+      },
+      phases: orbitBack.phases.filter(({ id }) => id !== "roll-level"),
+    },
+    "orbit-back-fall",
+    "Orbit fallen back into",
+  ),
   rewind,
 ];

@@ -5,10 +5,10 @@ import Typography from "@mui/material/Typography";
 import { memo } from "react";
 import type { FlownTrick } from "@/core";
 import type { MeasureName } from "@/syllabus";
-import { measureNames } from "@/ui/flight/measure-names";
-import { usePreferences } from "@/ui/theme/preferences";
-import { Figure } from "@/ui/units/figure";
-import { quantityText } from "@/ui/units/quantity";
+import { measureNames } from "./measure-names";
+import { usePreferences } from "../theme/preferences";
+import { Figure } from "../units/figure";
+import { quantityText } from "../units/quantity";
 
 const MODEL =
   "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, air of ISO 2533. The aircraft's numbers are estimates until measured.";
@@ -19,7 +19,7 @@ export const Measured = memo(function Measured({
   looksAt,
   aircraftName,
 }: {
-  trick: FlownTrick;
+  trick: Pick<FlownTrick, "flight" | "lowestEntryM" | "wayOut" | "entryHeightM">;
   looksAt: readonly MeasureName[];
   aircraftName: string;
 }) {

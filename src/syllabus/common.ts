@@ -1,0 +1,79 @@
+import type { Direction, Fault, Step } from "./types";
+
+export const sides: readonly Direction[] = [
+  { id: "right", name: "right" },
+  { id: "left", name: "left" },
+];
+export const ways: readonly Direction[] = [
+  { id: "back", name: "backward" },
+  { id: "front", name: "forward" },
+];
+/** A step that is flown one way only. */
+export const oneWay: readonly Direction[] = [{ id: "on", name: "one way" }];
+
+export const toSides = (recipe: string) => ({ right: `${recipe}-right`, left: `${recipe}-left` });
+export const toWays = (recipe: string) => ({ back: `${recipe}-back`, front: `${recipe}-front` });
+export const alone = (recipe: string) => ({ on: recipe });
+
+/** Three clean of the last four, in the field, each direction by itself. */
+export const threeOfFour = { kind: "k-of-last", k: 3, n: 4, places: ["field"] } as const satisfies Step["mark"];
+
+/** The usual cautions, shown with every skill. */
+export const usualCautions: readonly string[] = [
+  "Nobody inside the working area; soft ground underneath; an observer beside the pilot in goggles.",
+  "New or repaired aircraft: first flight by eye, not goggles.",
+  "Arm switch drilled until automatic; in trouble low down, disarm.",
+  "Local height limits and rules come first. This program advises; licensed instructors and local law decide.",
+];
+
+/** Faults seen at more than one trick. */
+export const faults = {
+  lowAndHasty: {
+    id: "begun-low",
+    short: "begun too low",
+    sees: "The ground fills the picture before the turn is over",
+    cue: "Climb first, look at the height, then begin. Height costs nothing while learning.",
+  },
+  throttleOpen: {
+    id: "throttle-open",
+    short: "throttle left open",
+    sees: "It is driven sideways or downward in the turn",
+    cue: "Close the throttle before the first degree of turn, and count a beat.",
+  },
+  swungBack: {
+    id: "swung-back",
+    short: "swung back",
+    sees: "The picture swings back and forth after the stop",
+    cue: "Centre and leave it. A correction thrown at it looks like a badly tuned aircraft.",
+  },
+  horizonLeans: {
+    id: "horizon-leans",
+    short: "horizon leans",
+    sees: "The horizon comes back leaning, or tumbles on the way",
+    cue: "The thumb moved across as well: push along a straight line, and look at the horizon, not at the ground.",
+  },
+  overshot: {
+    id: "turned-too-far",
+    short: "turned too far",
+    sees: "It goes past where it should have stopped",
+    cue: "Centre earlier, and change nothing else.",
+  },
+  stoppedShort: {
+    id: "stopped-short",
+    short: "stopped short",
+    sees: "It stops before it is all the way round",
+    cue: "Hold on a moment longer; centre when the mark is already near.",
+  },
+  lostHeight: {
+    id: "lost-height",
+    short: "lost height",
+    sees: "It ends lower than it began",
+    cue: "Open the throttle as the horizon comes back, not after.",
+  },
+  wandered: {
+    id: "off-the-line",
+    short: "off the line",
+    sees: "It leaves the line it came in on",
+    cue: "Choose a mark far off before you begin, and find the same mark again at the end.",
+  },
+} as const satisfies Record<string, Fault>;

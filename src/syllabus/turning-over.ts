@@ -1,0 +1,233 @@
+import { alone, faults, oneWay, sides, threeOfFour, toSides, toWays, usualCautions, ways } from "./common";
+import type { Skill, Step } from "./types";
+
+const flips = {
+  mark: threeOfFour,
+  turnsOver: { axis: "pitch", endRateDps: [600, 800] },
+} as const satisfies Partial<Step>;
+const rolls = {
+  mark: threeOfFour,
+  turnsOver: { axis: "roll", endRateDps: [600, 800] },
+} as const satisfies Partial<Step>;
+const keepTurning =
+  "Keep the stick in until you are upright, then full power and level. Never push back against the turn.";
+const keepRolling = "Keep rolling until you are upright, then power and level.";
+
+/** More flips, once the four stops sit. */
+export const flipParts: Skill = {
+  id: "flip-parts",
+  stage: 4,
+  name: "Flips in parts",
+  cautions: usualCautions,
+  roomM: 30,
+  steps: [
+    {
+      ...flips,
+      id: "flip-stall",
+      name: "Stalled flip",
+      aim: "Half, stay upside down for half a second, half.",
+      drill: [
+        "Climb well and close, as for every flip.",
+        "Stick right in for half a turn, centre, and look at the ground.",
+        "Wait half a second at least; then the other half the same way.",
+      ],
+      directions: ways,
+      clean: "upside down and still for half a second, stops within 15°",
+      stopWithinDeg: 15,
+      faults: [faults.lowAndHasty, faults.throttleOpen, faults.horizonLeans],
+      wayOut: keepTurning,
+      recipeFor: toWays("flip-stall"),
+    },
+    {
+      ...flips,
+      id: "segments",
+      name: "Flip in segments",
+      aim: "90 and 270, two halves, 270 and 90, four quarters: a stop wherever you want it.",
+      drill: [
+        "Climb as for the stalled flip.",
+        "Begin with 90 and 270; centre for a beat between the parts.",
+        "Then two halves, 270 and 90, and four quarters.",
+      ],
+      directions: ways,
+      clean: "every stop is seen, the last within 15°",
+      stopWithinDeg: 15,
+      faults: [faults.swungBack, faults.stoppedShort, faults.lowAndHasty],
+      wayOut: keepTurning,
+      recipeFor: toWays("segments-90-270"),
+    },
+    {
+      ...flips,
+      id: "speed-mix",
+      name: "Flip fast, slow, fast",
+      aim: "Never quite stopping: the rate is yours all the way round.",
+      drill: [
+        "Climb and close.",
+        "Stick right in, let it out through the middle, right in again.",
+        "The slow part never stands still.",
+      ],
+      directions: ways,
+      clean: "slow in the middle without stopping, stops within 15°",
+      stopWithinDeg: 15,
+      faults: [faults.overshot, faults.stoppedShort, faults.lowAndHasty],
+      wayOut: keepTurning,
+      recipeFor: toWays("speed-mix"),
+    },
+  ],
+};
+
+export const roll: Skill = {
+  id: "roll",
+  stage: 4,
+  name: "Roll",
+  cautions: usualCautions,
+  roomM: 40,
+  steps: [
+    {
+      ...rolls,
+      id: "roll-pure",
+      name: "Pure roll",
+      aim: "Roll alone: the picture dives to the ground and comes back.",
+      drill: [
+        "Cruise straight; a pop upward, close the throttle.",
+        "Roll stick right in, nothing else.",
+        "Centre before the horizon is level; open to the cruise.",
+      ],
+      directions: sides,
+      clean: "stops within 10°, on the line",
+      stopWithinDeg: 10,
+      faults: [faults.throttleOpen, faults.overshot, faults.stoppedShort, faults.lostHeight],
+      wayOut: keepRolling,
+      recipeFor: toSides("roll-pure"),
+    },
+    {
+      ...rolls,
+      id: "roll-level",
+      name: "Roll about the view",
+      aim: "Opposite yaw keeps the horizon in the middle all the way round.",
+      drill: [
+        "The same pop and closed throttle.",
+        "Roll with the opposite yaw: in mode 2 the sticks go apart for one side and together for the other.",
+        "Look at one mark on the horizon; it stays in the middle.",
+      ],
+      directions: sides,
+      clean: "stops within 10°, the view within 15° of the path",
+      stopWithinDeg: 10,
+      faults: [
+        {
+          id: "view-dives",
+          short: "view dives",
+          sees: "The ground swings through the picture",
+          cue: "More opposite yaw; both sticks start together.",
+        },
+        {
+          id: "corkscrew",
+          short: "corkscrewed",
+          sees: "It goes round the line instead of along it",
+          cue: "The throttle was still open: close before you roll.",
+        },
+        faults.overshot,
+      ],
+      wayOut: keepRolling,
+      recipeFor: toSides("roll-level"),
+    },
+  ],
+};
+
+export const tumble: Skill = {
+  id: "tumble",
+  stage: 4,
+  name: "Tumble",
+  cautions: usualCautions,
+  roomM: 30,
+  steps: [
+    {
+      ...rolls,
+      id: "box-tumble",
+      name: "Box tumble",
+      aim: "Half a flip, half a roll, half a flip back, half a roll: first with a rest after each, then joined.",
+      drill: [
+        "Climb high and close.",
+        "Half a flip forward, rest; half a roll, rest.",
+        "Half a flip backward, rest; half a roll on.",
+        "Later leave out the rests.",
+      ],
+      directions: sides,
+      clean: "four halves, each seen, upright at the end",
+      stopWithinDeg: null,
+      faults: [faults.horizonLeans, faults.lowAndHasty, faults.throttleOpen],
+      wayOut: keepRolling,
+      recipeFor: toSides("box-tumble"),
+    },
+  ],
+};
+
+export const upsideDown: Skill = {
+  id: "upside-down",
+  stage: 5,
+  name: "Upside down",
+  cautions: [...usualCautions, "Upside down the throttle drives it into the ground: closed throughout while learning."],
+  roomM: 40,
+  steps: [
+    {
+      ...rolls,
+      id: "hang",
+      name: "Hang",
+      aim: "Punch, turn over, wait, turn back with height to spare: learn how punch buys time.",
+      drill: [
+        "Punch straight up, close the throttle.",
+        "Turn over and wait; say the time you expect before you begin.",
+        "Turn on to upright while there is still height.",
+        "Vary the punch and compare with the hang time here.",
+      ],
+      directions: sides,
+      clean: "upside down for as long as was said, the throttle closed throughout",
+      stopWithinDeg: 15,
+      faults: [faults.throttleOpen, faults.lowAndHasty, faults.horizonLeans],
+      wayOut: keepRolling,
+      recipeFor: toSides("hang"),
+    },
+    {
+      ...flips,
+      id: "look-back",
+      name: "Look back",
+      aim: "Over the nose to upside down, and watch the ground go away.",
+      drill: [
+        "Punch with the horizon held, close the throttle.",
+        "Stick forward for half a turn, centre, look.",
+        "On over to upright. High first; its beauty is low.",
+      ],
+      directions: oneWay,
+      clean: "the ground seen going away, stops within 15°",
+      stopWithinDeg: 15,
+      faults: [faults.throttleOpen, faults.lowAndHasty, faults.horizonLeans],
+      wayOut: "Keep the stick forward until you are upright, then full power and level.",
+      recipeFor: alone("look-back"),
+    },
+    {
+      ...rolls,
+      id: "split-s",
+      name: "Split-S",
+      aim: "Half a roll over the obstacle, pulled through under it.",
+      drill: [
+        "Climb to the obstacle, close the throttle.",
+        "Half a roll over it; float as long as you want it to carry.",
+        "Pull through, and power as the horizon comes back.",
+      ],
+      directions: sides,
+      clean: "out along the line it came in on, level, with height to spare",
+      stopWithinDeg: null,
+      faults: [
+        faults.lowAndHasty,
+        {
+          id: "pulled-late",
+          short: "pulled late",
+          sees: "It is already falling fast when the ground comes into the picture",
+          cue: "Pull as soon as the roll has stopped; float only with height.",
+        },
+        faults.wandered,
+      ],
+      wayOut: "Keep rolling until upright, and fly away over it.",
+      recipeFor: toSides("split-s-float"),
+    },
+  ],
+};
