@@ -16,6 +16,8 @@ export interface WayOut {
   /** Height above the ground, and way along the line of entry, at that instant. */
   readonly lastHeightM: number;
   readonly lastAlongM: number;
+  /** The path of who freezes, from when the catch was due to that instant: m along, across and above the ground. */
+  readonly frozenPath: readonly (readonly [alongM: number, acrossM: number, heightM: number])[];
 }
 
 /** A flight whose pilot freezes instead of catching, and when the catch was due. */
@@ -81,12 +83,18 @@ export function wayOut(
     if (clears(middle)) early = middle;
     else late = middle;
   }
+  const [from, to] = [indexAt(trace, uncaught.catchS), indexAt(trace, early)];
   return {
+    frozenPath: Array.from({ length: to - from + 1 }, (_, i) => [
+      trace.northM[from + i],
+      trace.eastM[from + i],
+      trace.heightM[from + i],
+    ]),
     lastS: early,
     lastAfterCutS: cutS === null ? null : early - cutS,
     lastAfterCatchS: early - uncaught.catchS,
-    lastHeightM: trace.heightM[indexAt(trace, early)],
-    lastAlongM: trace.northM[indexAt(trace, early)],
+    lastHeightM: trace.heightM[to],
+    lastAlongM: trace.northM[to],
   };
 }
 

@@ -1,10 +1,6 @@
 "use client";
 
-import PauseIcon from "@mui/icons-material/Pause";
-import PlayArrowIcon from "@mui/icons-material/PlayArrow";
 import Box from "@mui/material/Box";
-import IconButton from "@mui/material/IconButton";
-import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { indexAt, type TrickBrief } from "@/core";
@@ -12,6 +8,7 @@ import type { Pilot } from "@/server/repositories";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";
+import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
@@ -37,7 +34,8 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
   const { flight, recipe } = brief;
   const { trace, measures } = flight;
   const { units } = usePreferences();
-  const { cursorS, setCursorS, playing, setPlaying, keys } = usePlayer(measures.durationS);
+  const player = usePlayer(measures.durationS);
+  const { cursorS, keys } = player;
   const instructions = useMemo(
     () => instructionsFor({ recipe, flight, stickMode: pilot.stickMode }),
     [recipe, flight, pilot.stickMode],
@@ -51,7 +49,6 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
   // A trick that travels is drawn to scale over its way; one on the spot over time, so that its attitudes can be told apart.
   const travels = Math.max(...trace.northM) - Math.min(...trace.northM) > TRAVELS_M;
   const { wayOut } = brief;
-  const lastWayOut = wayOut && wayOut.lastS <= measures.durationS ? indexAt(trace, wayOut.lastS) : null;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
   return (
     <Box
@@ -112,7 +109,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
             ghost={null}
             cursor={cursor}
             everyS={GLYPH_EVERY_S}
-            lastWayOut={lastWayOut}
+            wayOut={wayOut}
             ceilingM={null}
             width={460}
             height={330}
@@ -120,23 +117,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         ) : (
           <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />
         )}
-        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
-          <IconButton aria-label={playing ? "Pause" : "Play"} onClick={() => setPlaying((was) => !was)}>
-            {playing ? <PauseIcon /> : <PlayArrowIcon />}
-          </IconButton>
-          <Slider
-            size="small"
-            aria-label="Moment of the trick"
-            min={0}
-            max={measures.durationS}
-            step={0.01}
-            value={cursorS ?? 0}
-            onChange={(_, value) => setCursorS(value as number)}
-          />
-          <span className="num" style={{ minWidth: 56, textAlign: "right" }}>
-            {(cursorS ?? 0).toFixed(2)} s
-          </span>
-        </Box>
+        <PlayerBar player={player} durationS={measures.durationS} />
         <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
           Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
         </Typography>

@@ -1,16 +1,12 @@
 "use client";
 
-import PauseIcon from "@mui/icons-material/Pause";
-import PlayArrowIcon from "@mui/icons-material/PlayArrow";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import IconButton from "@mui/material/IconButton";
 import LinearProgress from "@mui/material/LinearProgress";
 import ListSubheader from "@mui/material/ListSubheader";
 import MenuItem from "@mui/material/MenuItem";
-import Slider from "@mui/material/Slider";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -36,6 +32,7 @@ import { CameraView } from "@/ui/flight/camera-view";
 import { instructionsFor } from "@/ui/flight/choreography";
 import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
 import { PathView } from "@/ui/flight/path-view";
+import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
 import { usePlayer } from "@/ui/flight/use-player";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
@@ -413,7 +410,8 @@ const FlightViews = memo(function FlightViews(props: {
   const { units } = usePreferences();
   const [speed, setSpeed] = useState<number>(1);
   const [turning, setTurning] = useState(false);
-  const { cursorS, setCursorS, playing, setPlaying, keys } = usePlayer(measures.durationS, speed);
+  const player = usePlayer(measures.durationS, speed);
+  const { cursorS, setCursorS, keys } = player;
   const travels = Math.max(...trace.northM) - Math.min(...trace.northM) > TRAVELS_M;
   const [chosenOver, setOver] = useState<"way" | "time" | null>(null);
   const over = chosenOver ?? (travels ? "way" : "time");
@@ -435,7 +433,6 @@ const FlightViews = memo(function FlightViews(props: {
     [keys, over],
   );
   useKeys(screenKeys);
-  const lastWayOut = wayOut && wayOut.lastS <= measures.durationS ? indexAt(trace, wayOut.lastS) : null;
   const compared = ghost ? comparedInWords({ trick, settings }, ghost, looksAt, units) : null;
   const now = cursor ?? 0;
   const attitude = { w: trace.qw[now], x: trace.qx[now], y: trace.qy[now], z: trace.qz[now] };
@@ -474,7 +471,7 @@ const FlightViews = memo(function FlightViews(props: {
               ghost={ghost?.trick.flight.trace ?? null}
               cursor={cursor}
               everyS={GLYPH_EVERY_S}
-              lastWayOut={lastWayOut}
+              wayOut={wayOut}
               ceilingM={ceilingM}
               width={520}
               height={230}
@@ -498,22 +495,7 @@ const FlightViews = memo(function FlightViews(props: {
             current={current?.number ?? null}
             onPick={setCursorS}
           />
-          <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
-            <IconButton aria-label={playing ? "Pause" : "Play"} onClick={() => setPlaying((was) => !was)}>
-              {playing ? <PauseIcon /> : <PlayArrowIcon />}
-            </IconButton>
-            <Slider
-              size="small"
-              aria-label="Moment of the trick"
-              min={0}
-              max={measures.durationS}
-              step={0.01}
-              value={cursorS ?? 0}
-              onChange={(_, value) => setCursorS(value as number)}
-            />
-            <span className="num" style={{ minWidth: 60, textAlign: "right" }}>
-              {(cursorS ?? 0).toFixed(2)} s
-            </span>
+          <PlayerBar player={player} durationS={measures.durationS}>
             <ToggleButtonGroup
               exclusive
               size="small"
@@ -527,7 +509,7 @@ const FlightViews = memo(function FlightViews(props: {
                 </ToggleButton>
               ))}
             </ToggleButtonGroup>
-          </Box>
+          </PlayerBar>
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <CameraView
@@ -577,7 +559,7 @@ const FlightViews = memo(function FlightViews(props: {
             ghost={ghost?.trick.flight.trace ?? null}
             cursor={cursor}
             everyS={GLYPH_EVERY_S}
-            lastWayOut={lastWayOut}
+            wayOut={wayOut}
             ceilingM={null}
             width={400}
             height={150}

@@ -2,7 +2,7 @@
 
 import { useTheme } from "@mui/material/styles";
 import { memo, useMemo } from "react";
-import { toWorld, type Obstacle, type Trace } from "@/core";
+import { toWorld, type Obstacle, type Trace, type WayOut } from "@/core";
 import { usePreferences } from "../theme/preferences";
 import { quantityText } from "../units/quantity";
 
@@ -17,8 +17,8 @@ interface PathViewProps {
   readonly ghost: Trace | null;
   readonly cursor: number | null;
   readonly everyS: number;
-  /** Where the way out ends, as a sample. */
-  readonly lastWayOut: number | null;
+  /** The way of who freezes, up to where the way out ends. */
+  readonly wayOut: WayOut | null;
   readonly ceilingM: number | null;
   /** Size of the drawing; text keeps its size when it is shown as wide as this. */
   readonly width: number;
@@ -83,7 +83,7 @@ function frameOf({
   ceilingM,
   width,
   height,
-}: Omit<PathViewProps, "cursor" | "everyS" | "lastWayOut">): Frame {
+}: Omit<PathViewProps, "cursor" | "everyS" | "wayOut">): Frame {
   const shownTraces = ghost ? [trace, ghost] : [trace];
   const alongs = shownTraces.flatMap(({ northM }) => [min(northM), max(northM)]);
   const ups = shownTraces.flatMap((one) => [min(upward(plane, one)), max(upward(plane, one))]);
@@ -119,7 +119,7 @@ const Drawing = memo(function Drawing({
   trace,
   ghost,
   everyS,
-  lastWayOut,
+  wayOut,
   width,
   height,
   frame,
@@ -128,6 +128,10 @@ const Drawing = memo(function Drawing({
   const { tokens } = useTheme();
   const { units } = usePreferences();
   const up = (of: Trace) => upward(plane, of);
+  const frozen = (wayOut?.frozenPath ?? []).map(
+    ([along, across, heightM]) => [x(along), y(plane === "side" ? heightM : across)] as const,
+  );
+  const [endX, endY] = frozen[frozen.length - 1] ?? [0, 0];
   const line = (of: Trace) =>
     of.northM.map((along, i) => `${x(along).toFixed(1)},${y(up(of)[i]).toFixed(1)}`).join(" ");
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
@@ -231,22 +235,25 @@ const Drawing = memo(function Drawing({
               <Glyph key={i} plane={plane} trace={trace} sample={i} x={x(trace.northM[i])} y={y(up(trace)[i])} />
             ),
         )}
-        {lastWayOut !== null && (
+        {frozen.length > 0 && (
           <g>
-            <path
-              d={`M${x(trace.northM[lastWayOut]) - 9} ${y(up(trace)[lastWayOut]) - 9}h18v18h-18z`}
+            <polyline
+              points={frozen.map((point) => point.join(",")).join(" ")}
               fill="none"
               stroke={tokens.buoyText}
-              strokeWidth="2.5"
+              strokeWidth="2"
+              strokeDasharray="2 3"
             />
+            <path d={`M${endX - 8} ${endY - 8}h16v16h-16z`} fill="none" stroke={tokens.buoyText} strokeWidth="2.5" />
             <text
-              x={x(trace.northM[lastWayOut]) + 14}
-              y={y(up(trace)[lastWayOut]) + 4}
+              x={endX + (endX > 0.75 * width ? -13 : 13)}
+              y={endY + 4}
+              textAnchor={endX > 0.75 * width ? "end" : "start"}
               fontSize="11"
               fontWeight="650"
               fill={tokens.buoyText}
             >
-              last way out
+              last way out, if frozen
             </text>
           </g>
         )}

@@ -41,3 +41,5 @@ export function usePlayer(durationS: number, speed = 1) {
   }, [durationS]);
   return { cursorS, setCursorS, playing, setPlaying, keys };
 }
+
+export type Player = ReturnType<typeof usePlayer>;
