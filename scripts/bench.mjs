@@ -9,7 +9,7 @@ import { freePort } from "./lib/processes.mjs";
 import { runMain, say } from "./lib/say.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
-const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/session"];
+const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/lab", "/session"];
 const VISITS = 40;
 const LIMIT_MB = { application: 400, database: 300 };
 

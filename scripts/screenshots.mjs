@@ -56,12 +56,13 @@ const views = {
     await page.evaluate(() => document.scrollingElement.scrollTo(0, 0));
     await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
   },
-  "lab-lower": async (page) => {
-    await openLab(page, "spin-track");
-    await page.getByLabel("Moment of the trick").fill("0.8");
-    await page.mouse.move(800, 500);
-    await page.mouse.wheel(0, 900);
-    await page.waitForTimeout(1500);
+  "brief-over": async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(
+      `${address}${(await byName(page, "Odalie Venn")).replace("/pilot", "/brief")}&step=split-s&direction=right`,
+    );
+    await page.getByText("Lowest safe entry").waitFor();
+    await page.getByLabel("Moment of the trick").fill("1.3");
   },
   session: async (page) => page.goto(`${address}/session`),
   people: async (page) => {

@@ -67,3 +67,16 @@ const time = (name: string, count: number, run: () => void) => {
 };
 time("one flight", 50, () => fly(recipe, airframe, firstSettings, CALM_AIR));
 time("one brief", 3, () => briefTrick(recipe, airframe, firstSettings, CALM_AIR));
+
+const largest = Object.values(recipes)
+  .flatMap((one) => {
+    try {
+      const { trace } = fly(one, airframe, firstSettings, { ...CALM_AIR, entryHeightM: 60 });
+      return [{ id: one.id, kilobytes: JSON.stringify(trace).length / 1000 }];
+    } catch {
+      // Not with these settings.
+      return [];
+    }
+  })
+  .reduce((most, one) => (one.kilobytes > most.kilobytes ? one : most));
+console.log(`  largest trace ${largest.kilobytes.toFixed(0)} kB as text (${largest.id}; limit 2000 kB)`);

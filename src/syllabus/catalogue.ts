@@ -1,4 +1,5 @@
 import { flip } from "./flip";
+import { byEye, firstGoggles, gapSteps, ground, smoothLines } from "./ground";
 import { loop, orbit, spin, style } from "./loops-and-circles";
 import { bail, knife, land, stop } from "./through-camera";
 import { flipParts, roll, tumble, upsideDown } from "./turning-over";
@@ -6,10 +7,13 @@ import type { Direction, Fault, Skill, Step } from "./types";
 
 /** Skills in the order in which they are learnt. */
 export const skills: readonly Skill[] = [
+  ground,
+  byEye,
+  firstGoggles,
   stop,
   land,
   bail,
-  knife,
+  { ...knife, steps: [...gapSteps, ...knife.steps] },
   flip,
   flipParts,
   roll,
@@ -18,7 +22,7 @@ export const skills: readonly Skill[] = [
   loop,
   spin,
   orbit,
-  style,
+  { ...style, steps: [smoothLines[0], ...style.steps, smoothLines[1]] },
 ];
 
 export const stageNames: readonly string[] = [

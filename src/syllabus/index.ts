@@ -4,5 +4,5 @@ export type { PilotStanding, StandingInput, StepStanding, StepState } from "./st
 export type { Direction, Fault, Skill, Step } from "./types";
 export { settingsProposals, usualTilt } from "./stage-settings";
 export type { SettingsProposal, SettingsSchool } from "./stage-settings";
-export { directionWords, findTrick, tricks } from "./tricks";
+export { directionWords, findTrick, trickFrom, tricks } from "./tricks";
 export type { MeasureName, Trick, TrickVariant } from "./tricks";

@@ -99,7 +99,23 @@ const shown: Readonly<
   "gap-knife": { looksAt: ["clearanceM", "sideDriftM", "heightLostM", "exitSpeedMps"] },
   "flip-stall": { looksAt: [...turnLooks, "timeInvertedS"] },
   "roll-pure": { looksAt: rollLooks },
-  "roll-level": { looksAt: rollLooks },
+  "roll-level": {
+    looksAt: rollLooks,
+    variants: [
+      {
+        id: "closed",
+        name: "throttle closed",
+        gains: "Safe: upside down nothing drives it down.",
+        recipes: toSides("roll-level"),
+      },
+      {
+        id: "kept",
+        name: "throttle kept up",
+        gains: "Holds the line low and stops sharper; upside down it pushes toward the ground.",
+        recipes: toSides("roll-level-kept"),
+      },
+    ],
+  },
   segments: {
     looksAt: turnLooks,
     variants: [
@@ -198,11 +214,19 @@ const shown: Readonly<
 
 /** Everything that can be flown in the model, by stage and in the order of learning. */
 export const tricks: readonly Trick[] = skills.flatMap(({ stage, steps }) =>
-  steps.map(({ id, name, recipeFor }): Trick => {
+  steps.flatMap(({ id, name, recipeFor }): Trick[] => {
+    if (Object.keys(recipeFor).length === 0) return [];
     const { looksAt = turnLooks, variants = one(recipeFor) } = shown[id] ?? {};
-    return { id, stage, name, variants, looksAt };
+    return [{ id, stage, name, variants, looksAt }];
   }),
 );
+
+/** The first trick at or after a step in the order of learning; the last one when none comes after it. */
+export function trickFrom(stepId: string): Trick {
+  const order = skills.flatMap((skill) => skill.steps.map(({ id }) => id));
+  const at = order.indexOf(stepId);
+  return tricks.find(({ id }) => order.indexOf(id) >= at) ?? tricks[tricks.length - 1];
+}
 
 /** The trick of a step, or undefined for a step that the model does not fly. */
 export function findTrick(id: string): Trick | undefined {

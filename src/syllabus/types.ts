@@ -31,7 +31,10 @@ export interface Step {
   readonly wayOut: string;
   /** The axis that turns the aircraft over and the end rate wanted on it, °/s; null for steps that stay upright. */
   readonly turnsOver: { readonly axis: "roll" | "pitch"; readonly endRateDps: readonly [number, number] } | null;
+  /** Recipe of each direction in the flight model; empty for what no model can judge. */
   readonly recipeFor: Readonly<Record<string, string>>;
+  /** What to look at where nothing is flown in the model. */
+  readonly lookAt?: readonly string[];
 }
 
 export interface Skill {

@@ -166,3 +166,13 @@ it("briefs a trick that stays upright too: what to do, its figures, its obstacle
   expect(screen.getByText(/Speed is the real fault/)).toBeVisible();
   expect(screen.queryByRole("alert")).toBeNull();
 });
+
+it("says what to look at where no model can judge, with or without an aircraft", () => {
+  const { steps } = standingOf({ attempts: [], signedOff: new Set(), setupId: null, nowMs: 0 });
+  const standing = steps.find(({ step }) => step.id === "los-nose-in")!;
+  show({ kind: "computing" }, { standing, direction: "on", aircraft: null, setup: null });
+  const region = screen.getByRole("region", { name: "What to look at" });
+  expect(within(region).getAllByRole("listitem").length).toBeGreaterThanOrEqual(2);
+  expect(screen.getByText(/Simulator first/)).toBeVisible();
+  expect(screen.queryByRole("link", { name: "In the lab" })).toBeNull();
+});

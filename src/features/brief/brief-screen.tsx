@@ -30,6 +30,8 @@ import { useBrief, type BriefState } from "./use-brief";
 export function BriefScreen({ data }: { data: BriefData }) {
   const { pilot, aircraft, setup } = data;
   const { hrefFor } = useAtHand();
+  const { step } = data.standing;
+  if (step.lookAt) return <BySight data={data} lookAt={step.lookAt} />;
   if (!aircraft || !setup) {
     return (
       <>
@@ -46,6 +48,42 @@ export function BriefScreen({ data }: { data: BriefData }) {
   }
   return <FullBrief data={data} aircraft={aircraft} setup={setup} />;
 }
+
+/** A step that no model can judge: what to look at instead of numbers. */
+function BySight({ data, lookAt }: { data: BriefData; lookAt: readonly string[] }) {
+  return (
+    <>
+      <Title data={data} />
+      <Typography sx={{ fontSize: "1.05rem", maxWidth: 640 }}>{data.standing.step.aim}</Typography>
+      <Box
+        component="section"
+        aria-labelledby="look-at"
+        sx={(theme) => ({
+          my: 2,
+          py: 1.2,
+          px: 2,
+          borderLeft: `6px solid ${theme.tokens.shoal}`,
+          bgcolor: theme.tokens.sheet,
+        })}
+      >
+        <Typography variant="h2" id="look-at">
+          What to look at
+        </Typography>
+        <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
+          This is not flown in the model: no number would say whether it is good. The eye does.
+        </Typography>
+        <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
+          {lookAt.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </Box>
+      </Box>
+      <LowerThird data={data} state={NOT_FLOWN} />
+    </>
+  );
+}
+
+const NOT_FLOWN: BriefState = { kind: "computing" };
 
 function FullBrief({ data, aircraft, setup }: { data: BriefData; aircraft: Aircraft; setup: Setup }) {
   const { step } = data.standing;
@@ -104,9 +142,11 @@ function Title({ data }: { data: BriefData }) {
         {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
       </Box>
       <Box sx={{ flex: 1 }} />
-      <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
-        In the lab
-      </Button>
+      {!step.lookAt && (
+        <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
+          In the lab
+        </Button>
+      )}
       <ToggleButtonGroup
         exclusive
         size="small"

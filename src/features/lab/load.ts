@@ -1,6 +1,6 @@
 import "server-only";
 import { listMilestones, listSetups, triedSteps, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { currentStep, findTrick, tricks } from "@/syllabus";
+import { currentStep, findTrick, trickFrom, tricks } from "@/syllabus";
 
 export interface LabData {
   readonly pilot: Pilot;
@@ -11,7 +11,7 @@ export interface LabData {
   readonly trickId: string;
 }
 
-/** The lab at the trick asked for, else at the pilot's current step. Null for a trick that is not flown in the model. */
+/** The lab at the trick asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
 export async function loadLab(
   pilot: Pilot,
   aircraft: Aircraft | null,
@@ -25,5 +25,11 @@ export async function loadLab(
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const open = currentStep(new Set(milestones.map(({ stepId }) => stepId)), tried.get(pilot.id) ?? new Set());
-  return { pilot, aircraft, setup: setups[0] ?? null, setups, trickId: trickId ?? open?.id ?? tricks[0].id };
+  return {
+    pilot,
+    aircraft,
+    setup: setups[0] ?? null,
+    setups,
+    trickId: trickId ?? (open ? trickFrom(open.id) : tricks[tricks.length - 1]).id,
+  };
 }

@@ -83,6 +83,27 @@ export const rollRecipes: readonly Recipe[] = [
       ...rolledAboutView,
       parameters: {
         ...rolled.parameters,
+        keptG: { label: "Thrust kept through it", unit: "g", value: 0.5, min: 0, max: 2 },
+      },
+      phases: [
+        popUp,
+        { ...punchAndClose[1], label: "Ease the throttle", throttle: kept },
+        turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
+          mark: true,
+          throttle: kept,
+        }),
+        { ...stopAtCentre, throttle: kept },
+        catchCruise,
+      ],
+    },
+    "roll-level-kept",
+    "Roll about the view, throttle kept",
+  ),
+  ...bothSides(
+    {
+      ...rolledAboutView,
+      parameters: {
+        ...rolled.parameters,
         snapS: { label: "Extra yaw for", unit: "s", value: 0.15, min: 0.05, max: 0.4 },
       },
       phases: [
