@@ -190,6 +190,9 @@ test("an aircraft is measured, set by stage, taken out as a file and read back i
   await page.getByRole("button", { name: "Keep these measurements" }).click();
   await expect(page.getByText("712 g (measured)", { exact: false })).toBeVisible();
   await page.getByRole("tab", { name: "By stage" }).click();
+  // Who is new stands at ground school; the coach looks ahead to the flips.
+  await page.getByRole("combobox", { name: "Stage" }).click();
+  await page.getByRole("option", { name: "Flips and rolls" }).click();
   await page.getByRole("button", { name: /^Take all/ }).click();
   await expect(page.getByText("tilt 5° → 20°")).toBeVisible();
   const downloading = page.waitForEvent("download");

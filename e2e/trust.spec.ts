@@ -39,6 +39,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
     "Pilot",
     "Setup",
     "Brief",
+    "Trick lab",
     "Session",
     "Brannoch Sile",
   ]);

@@ -329,7 +329,7 @@ export const style: Skill = {
         faults.horizonLeans,
       ],
       wayOut: "Push on until upright, then power and level.",
-      recipeFor: toSides("helix"),
+      recipeFor: toSides("helix-pitch"),
     },
   ],
 };

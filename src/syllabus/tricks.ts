@@ -185,6 +185,12 @@ const shown: Readonly<
         gains: "Quick, and the horizon stays in reach; easily left uneven.",
         recipes: toSides("spin-inverted-roll"),
       },
+      {
+        id: "wag",
+        name: "tail wag",
+        gains: "A little yaw to each side before the whole turn: shows whether it is flat.",
+        recipes: toSides("spin-inverted-wag"),
+      },
     ],
   },
   "spin-in-loop": { looksAt: overLooks },
@@ -209,7 +215,23 @@ const shown: Readonly<
   "low-line": { looksAt: rollLooks },
   "yaw-snap": { looksAt: [...rollLooks, "headingChangeDeg"] },
   rewind: { looksAt: stopLooks },
-  helix: { looksAt: overLooks },
+  helix: {
+    looksAt: overLooks,
+    variants: [
+      {
+        id: "pitch",
+        name: "left over the nose",
+        gains: "The push simply goes on; it ends looking the way it travels.",
+        recipes: toSides("helix-pitch"),
+      },
+      {
+        id: "roll",
+        name: "left by a roll",
+        gains: "Leaves to the side it turned to, and sooner.",
+        recipes: toSides("helix-roll"),
+      },
+    ],
+  },
 };
 
 /** Everything that can be flown in the model, by stage and in the order of learning. */

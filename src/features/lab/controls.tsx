@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { memo, useCallback, useEffect, useRef } from "react";
 import { obstacleKinds, type ObstacleKind, type Recipe } from "@/core";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { calm, usualObstacles, type Surroundings } from "./surroundings";
@@ -21,7 +22,16 @@ export function ParameterControls({
 }) {
   const entries = Object.entries(recipe.parameters);
   const solved = new Set(recipe.solveFor.map(({ param }) => param));
-  const values = Object.fromEntries(entries.map(([name, { value }]) => [name, value]));
+  // The newest values without giving every slider a new function: only the one that is moved is drawn again.
+  const newest = useRef({ recipe, onChange });
+  useEffect(() => {
+    newest.current = { recipe, onChange };
+  });
+  const set = useCallback((name: string, next: number) => {
+    const { recipe: now, onChange: change } = newest.current;
+    const values = Object.fromEntries(Object.entries(now.parameters).map(([key, { value }]) => [key, value]));
+    change({ ...values, [name]: next });
+  }, []);
   return (
     <section aria-labelledby="parameters">
       <Box sx={{ display: "flex", alignItems: "baseline", justifyContent: "space-between" }}>
@@ -41,24 +51,48 @@ export function ParameterControls({
             ? "Marked ◆: worked out for this aircraft."
             : "Nothing to work out; move anything."}
       </Typography>
-      {entries.map(([name, { label, unit, value, min, max }]) => {
-        const step = niceStep(max - min);
-        return (
-          <NumberSlider
-            key={name}
-            label={`${!byHand && solved.has(name) ? "◆ " : ""}${label}${unit && `, ${unit}`}`}
-            value={Math.max(min, Math.min(max, value))}
-            range={[min, max]}
-            step={step}
-            digits={step < 0.1 ? 2 : step < 1 ? 1 : 0}
-            unit={unit}
-            onChange={(next) => onChange({ ...values, [name]: next })}
-          />
-        );
-      })}
+      {entries.map(([name, parameter]) => (
+        <ParameterSlider
+          key={name}
+          name={name}
+          label={parameter.label}
+          unit={parameter.unit}
+          value={parameter.value}
+          min={parameter.min}
+          max={parameter.max}
+          worked={!byHand && solved.has(name)}
+          onSet={set}
+        />
+      ))}
     </section>
   );
 }
+
+const ParameterSlider = memo(function ParameterSlider(props: {
+  name: string;
+  label: string;
+  unit: string;
+  value: number;
+  min: number;
+  max: number;
+  /** Worked out, not set by hand. */
+  worked: boolean;
+  onSet: (name: string, value: number) => void;
+}) {
+  const { name, label, unit, value, min, max, worked, onSet } = props;
+  const step = niceStep(max - min);
+  return (
+    <NumberSlider
+      label={`${worked ? "◆ " : ""}${label}${unit && `, ${unit}`}`}
+      value={Math.max(min, Math.min(max, value))}
+      range={[min, max]}
+      step={step}
+      digits={step < 0.1 ? 2 : step < 1 ? 1 : 0}
+      unit={unit}
+      onChange={(next) => onSet(name, next)}
+    />
+  );
+});
 
 /** A step of about a two-hundredth of the range, round in its last digit. */
 function niceStep(range: number): number {
@@ -66,7 +100,7 @@ function niceStep(range: number): number {
 }
 
 /** Height, wind, local ceiling and one thing that stands about. */
-export function SurroundingsControls({
+export const SurroundingsControls = memo(function SurroundingsControls({
   surroundings,
   shownHeightM,
   onChange,
@@ -192,4 +226,4 @@ export function SurroundingsControls({
       )}
     </section>
   );
-}
+});

@@ -125,7 +125,7 @@ export function LineChart({
   // Drawn when there is time: under a moving slider the hand comes first, and pictures in between are left out.
   const shown = useDeferredValue(option);
   return (
-    <Box sx={{ height, position: "relative" }}>
+    <Box sx={{ height, position: "relative", overflow: "hidden" }}>
       <ChartCanvas option={shown} label={label} />
       {cursor !== null && (
         <Box

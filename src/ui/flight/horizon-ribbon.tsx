@@ -22,7 +22,7 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
   const { tokens } = useTheme();
   const count = trace.timeS.length;
   const x = (sample: number) => (sample / Math.max(1, count - 1)) * WIDTH;
-  const bands = useMemo(() => bandsOf(trace, tiltDeg, lens), [trace, tiltDeg, lens]);
+  const ground = useMemo(() => groundPath(trace, tiltDeg, lens), [trace, tiltDeg, lens]);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -37,16 +37,7 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
       }}
     >
       <rect width={WIDTH} height={HEIGHT} fill={tokens.depths[1]} />
-      {bands.map(({ column, y, height }) => (
-        <rect
-          key={column}
-          x={(column * WIDTH) / bands.length}
-          y={y}
-          width={WIDTH / bands.length + 0.5}
-          height={height}
-          fill={tokens.depths[4]}
-        />
-      ))}
+      <path d={ground} fill={tokens.depths[4]} />
       <line
         x1={0}
         x2={WIDTH}
@@ -66,17 +57,20 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
   );
 }
 
-/** Where the ground lies in the middle column of the picture, at so many moments. */
-function bandsOf(trace: Trace, tiltDeg: number, lens: Lens): { column: number; y: number; height: number }[] {
+/** The ground in the middle column of the picture at so many moments, as one path. */
+function groundPath(trace: Trace, tiltDeg: number, lens: Lens): string {
   const count = trace.timeS.length;
   const columns = Math.min(310, count);
+  const width = WIDTH / columns;
   return Array.from({ length: columns }, (_, column) => {
     const i = Math.min(count - 1, Math.round((column / Math.max(1, columns - 1)) * (count - 1)));
     const attitude = { w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] };
     const { centreHeight, slopeDeg, axisElevationDeg } = horizonInFrame(attitude, { tiltDeg, ...lens });
     const over = Math.abs(slopeDeg) > 90;
-    const clipped = Math.max(-1, Math.min(1, centreHeight ?? (axisElevationDeg > 0 ? (over ? 1 : -1) : over ? -1 : 1)));
+    const beyond = axisElevationDeg > 0 === over ? 1 : -1;
+    const clipped = Math.max(-1, Math.min(1, centreHeight ?? beyond));
     const horizonY = HEIGHT * (0.5 - 0.5 * clipped);
-    return { column, y: over ? 0 : horizonY, height: over ? horizonY : HEIGHT - horizonY };
-  });
+    const [top, bottom] = over ? [0, horizonY] : [horizonY, HEIGHT];
+    return `M${(column * width).toFixed(1)} ${top.toFixed(1)}h${(width + 0.5).toFixed(1)}V${bottom.toFixed(1)}h${(-width - 0.5).toFixed(1)}z`;
+  }).join("");
 }

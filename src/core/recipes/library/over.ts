@@ -127,8 +127,33 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
   };
 }
 
+/** Upside down, the tail wagged to one side, to the other and back. */
+const wag: Omit<Recipe, "id" | "label"> = (() => {
+  const spin = invertedSpin("pitch");
+  const at = spin.phases.findIndex(({ id }) => id === "spin");
+  const swing = (id: string, label: string, times: 1 | -1, share: number): Phase =>
+    turning(
+      id,
+      label,
+      { yaw: { kind: "rate", dps: { param: "spinDps", times } } },
+      turned("yaw", { param: "spinDeg", times: share }, 0.05),
+      { mark: true },
+    );
+  return {
+    ...spin,
+    parameters: { ...spin.parameters, spinDeg: { label: "Wag by", unit: "°", value: 40, min: 15, max: 90 } },
+    phases: [
+      ...spin.phases.slice(0, at),
+      swing("wag", "Yaw to one side", 1, 1),
+      swing("wag-over", "Yaw to the other", -1, 2),
+      swing("wag-back", "Yaw back to the middle", 1, 1),
+      ...spin.phases.slice(at + 1),
+    ],
+  };
+})();
+
 /** Yaw to half round while travelling, pushed over backward to inverted, the yaw reversed there, and out. */
-const helix: Omit<Recipe, "id" | "label"> = {
+const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   start: { kind: "cruise" },
   parameters: {
     ...punchParameters,
@@ -166,7 +191,11 @@ const helix: Omit<Recipe, "id" | "label"> = {
       turned("yaw", 150),
       { mark: true },
     ),
-    turning("out", "Push on to upright", { pitch: forward }, turned("pitch", 165, { param: "leadS" }), { mark: true }),
+    leave === "pitch"
+      ? turning("out", "Push on to upright", { pitch: forward }, turned("pitch", 165, { param: "leadS" }), {
+          mark: true,
+        })
+      : turning("out", "Roll to upright", { roll: right }, turned("roll", 165, { param: "leadS" }), { mark: true }),
     { ...stopAtCentre, until: [after(0.15)] },
     { ...catchHover, until: [after(2)], maxS: 2.5 },
   ],
@@ -175,7 +204,7 @@ const helix: Omit<Recipe, "id" | "label"> = {
   freeze: { before: "catch" },
   abort: lookBack.abort,
   slip: { punchS: 0.8 },
-};
+});
 
 const loopParameters: Readonly<Record<string, RecipeParameter>> = {
   speedMps: { label: "Fly in at", unit: "m/s", value: 7, min: 2, max: 20 },
@@ -344,5 +373,7 @@ export const overRecipes: readonly Recipe[] = [
   ...bothSides(spinInLoop, "spin-in-loop", "Yaw spin at the top of a loop"),
   ...bothSides(invertedSpin("pitch"), "spin-inverted-pitch", "Upside-down spin, pitched in and out"),
   ...bothSides(invertedSpin("roll"), "spin-inverted-roll", "Upside-down spin, rolled in and out"),
-  ...bothSides(helix, "helix", "Helix"),
+  ...bothSides(wag, "spin-inverted-wag", "Upside-down tail wag"),
+  ...bothSides(helix("pitch"), "helix-pitch", "Helix, left over the nose"),
+  ...bothSides(helix("roll"), "helix-roll", "Helix, left by a roll"),
 ];
