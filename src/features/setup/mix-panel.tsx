@@ -62,10 +62,7 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
         label="Mix"
         head={["to the right", "roll, °/s", "yaw, °/s", "roll stick", "yaw stick", "how the hands move"]}
         rows={rows.map(({ name, mix, words }) => [
-          <Box
-            key="move"
-            sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", justifyContent: "space-between", gap: 1 }}
-          >
+          <Box key="move" sx={{ display: "flex", flexDirection: "column", alignItems: "flex-start", gap: 0.5 }}>
             {name}
             <StickPair rollStick={mix.rollStick} yawStick={mix.yawStick} stickMode={stickMode} title={name} />
           </Box>,

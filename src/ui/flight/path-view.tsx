@@ -26,6 +26,8 @@ interface PathViewProps {
 }
 
 const PAD = { left: 46, right: 16, top: 14, bottom: 22 };
+/** Room that a figure along the bottom takes. */
+const LABEL = 36;
 /** What is drawn round a flight that hardly moves, m. */
 const LEAST_SPAN_M = 3;
 
@@ -186,6 +188,8 @@ const Drawing = memo(function Drawing({
         )}
         {multiples(left - 20, right + 20, grid)
           .filter((along) => x(along) > PAD.left && x(along) < width - 12)
+          // Every second one, or fewer, where they would run into one another.
+          .filter((along) => Math.round(along / grid) % Math.ceil(LABEL / (grid * scale)) === 0)
           .map((along) => (
             <text
               className="num"
