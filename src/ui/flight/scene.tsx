@@ -3,7 +3,7 @@
 import { Grid, Line, OrbitControls } from "@react-three/drei";
 import { Canvas } from "@react-three/fiber";
 import { useTheme } from "@mui/material/styles";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Quaternion as ThreeQuaternion } from "three";
 import type { Obstacle, Trace } from "@/core";
 
@@ -19,8 +19,29 @@ export interface SceneProps {
 const points = ({ northM, eastM, heightM }: Trace): [number, number, number][] =>
   northM.filter((_, i) => i % 3 === 0).map((north, k) => [north, heightM[3 * k], eastM[3 * k]]);
 
+/** The flight in space, or a plain word where the browser cannot draw it. */
+export default function Scene(props: SceneProps) {
+  const [able] = useState(hasWebGl);
+  return able ? (
+    <Space {...props} />
+  ) : (
+    <p style={{ margin: 0, padding: 16 }}>
+      This browser does not draw in space here; the views from the side and from above say the same.
+    </p>
+  );
+}
+
+function hasWebGl(): boolean {
+  try {
+    return document.createElement("canvas").getContext("webgl2") !== null;
+  } catch {
+    // Switched off by the browser's settings.
+    return false;
+  }
+}
+
 /** The flight in space: path, aircraft at the moment, and what stands about; turned by the pointer. */
-export default function Scene({ trace, obstacles, ghost, cursor, turning }: SceneProps) {
+function Space({ trace, obstacles, ghost, cursor, turning }: SceneProps) {
   const { tokens } = useTheme();
   const path = useMemo(() => points(trace), [trace]);
   const ghostPath = useMemo(() => ghost && points(ghost), [ghost]);
