@@ -250,9 +250,9 @@ const Drawing = memo(function Drawing({
             />
             <path d={`M${endX - 8} ${endY - 8}h16v16h-16z`} fill="none" stroke={tokens.buoyText} strokeWidth="2.5" />
             <text
-              x={endX + (endX > 0.75 * width ? -13 : 13)}
+              x={endX + (endX > 0.6 * width ? -13 : 13)}
               y={endY + 4}
-              textAnchor={endX > 0.75 * width ? "end" : "start"}
+              textAnchor={endX > 0.6 * width ? "end" : "start"}
               fontSize="11"
               fontWeight="650"
               fill={tokens.buoyText}
