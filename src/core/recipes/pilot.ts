@@ -26,11 +26,9 @@ const CLIMB_GAIN_PER_S = 3;
 const ANGLE_LOOP_PER_S = 6;
 const SELF_LEVEL_REACH_DEG = 45;
 
-/** Banks back to the line of entry: degrees of bank for a metre beside it and for a metre a second across, and the most. Ours. */
-const LINE = { perM: 4, perMps: 5, mostDeg: 25 } as const;
 /** What is seen with a delay. */
-type Sight = "pitch" | "bank" | "heading" | "line" | "object" | "climb" | "height";
-const sights: readonly Sight[] = ["pitch", "bank", "heading", "line", "object", "climb", "height"];
+type Sight = "pitch" | "bank" | "heading" | "object" | "climb" | "height";
+const sights: readonly Sight[] = ["pitch", "bank", "heading", "object", "climb", "height"];
 
 /** What the pilot sees and the clock of the phase, filled in by `fly` before each step. */
 export interface Seen {
@@ -220,8 +218,6 @@ export class Hands {
     history.heading[at] = seen.headingDeg;
     history.climb[at] = seen.climbMps;
     history.height[at] = seen.aboveEntryM;
-    const lineDeg = LINE.perM * state[STATE.east] + LINE.perMps * state[STATE.vEast];
-    history.line[at] = seen.rollDeg + Math.max(-LINE.mostDeg, Math.min(LINE.mostDeg, lineDeg));
     const { object } = this.start;
     if (object) {
       const bearingRad = Math.atan2(object.eastM - state[STATE.east], object.northM - state[STATE.north]);

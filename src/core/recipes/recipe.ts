@@ -40,12 +40,12 @@ export type StickPlan =
   | { readonly kind: "loop"; readonly radiusM: Value }
   /**
    * Held by the pilot's eye: the rate that closes what is seen, gain · (target − seen), seen `delayS` ago (McRuer and Jex 1967); with
-   * `sustained`, around the rate of the steady turn the recipe starts in. `line` banks back to the line of entry, `object` turns the nose to
-   * the recipe's object.
+   * `sustained`, around the rate of the steady turn the recipe starts in. `object` turns the nose to the
+   * recipe's object.
    */
   | {
       readonly kind: "eye";
-      readonly see: "pitch" | "bank" | "heading" | "line" | "object";
+      readonly see: "pitch" | "bank" | "heading" | "object";
       readonly targetDeg: Value;
       readonly gainPerS: Value;
       readonly delayS: Value;

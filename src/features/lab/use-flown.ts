@@ -22,6 +22,7 @@ interface Asked {
 export function useFlown(request: TrickRequest | null): { readonly flown: Flown | null; readonly pending: boolean } {
   const [answer, setAnswer] = useState<Asked | null>(null);
   const remote = useRef<Remote<TrickWorker> | null>(null);
+  const broken = useRef<Promise<never> | null>(null);
   const busy = useRef(false);
   const wanted = useRef<{ key: string; request: TrickRequest } | null>(null);
   const key = request === null ? "" : JSON.stringify(request);
@@ -30,11 +31,11 @@ export function useFlown(request: TrickRequest | null): { readonly flown: Flown 
     const worker = new Worker(new URL("../../workers/trick.worker.ts", import.meta.url), { type: "module" });
     const made = wrap<TrickWorker>(worker);
     remote.current = made;
-    worker.onerror = (event) =>
-      setAnswer({
-        key: wanted.current?.key ?? "",
-        result: { kind: "refused", why: event.message || "The computation could not be started." },
-      });
+    // A worker that breaks answers nothing: without this the newest request would wait for ever.
+    broken.current = new Promise((_, reject) => {
+      worker.onerror = (event) => reject(new Error(event.message || "The computation could not be started"));
+    });
+    broken.current.catch(() => undefined);
     return () => {
       remote.current = null;
       made[releaseProxy]();
@@ -50,8 +51,7 @@ export function useFlown(request: TrickRequest | null): { readonly flown: Flown 
       while (wanted.current && remote.current) {
         const { key: asked, request: now } = wanted.current;
         wanted.current = null;
-        const result = await remote.current
-          .flyAsSet(now)
+        const result = await Promise.race([remote.current.flyAsSet(now), broken.current!])
           .then((trick): Flown => ({ kind: "flown", trick }))
           .catch((error: Error): Flown => ({ kind: "refused", why: error.message }));
         setAnswer({ key: asked, result });
