@@ -141,7 +141,7 @@ test("an address with nonsense in it is answered plainly, never with a fault of 
 
 for (const look of ["light", "dark", "sun"]) {
   test(`nothing serious for assistive technology, ${look}`, async ({ page, context }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await context.addCookies([{ name: "bathygon-theme", value: look, url: demoAddress }]);
     await openPilot(page, "Odalie Venn");
     const pilot = new URL(page.url());
@@ -152,6 +152,8 @@ for (const look of ["light", "dark", "sun"]) {
       "/brief",
       "/lab",
       "/session",
+      "/syllabus",
+      "/season",
       "/account",
       "/people",
       "/records",

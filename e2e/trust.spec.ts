@@ -66,7 +66,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
   await expect(pilot.getByText("Asked for: your coach sees it")).toBeVisible();
 
   await coach.goto(`${demoAddress}/squad`);
-  await expect(row(coach, "Brannoch Sile")).toContainText("Asks to have signed off");
+  await expect(row(coach, "Brannoch Sile")).toContainText("Asks for the sign-off");
   await row(coach, "Brannoch Sile").getByRole("link", { name: "Brannoch Sile" }).click();
   await expect(coach.getByText("Sits on the new rates now")).toBeVisible();
   await coach.getByRole("button", { name: "Not yet" }).click();

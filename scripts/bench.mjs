@@ -9,7 +9,7 @@ import { freePort } from "./lib/processes.mjs";
 import { runMain, say } from "./lib/say.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
-const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/lab", "/session"];
+const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/lab", "/session", "/syllabus", "/season"];
 const VISITS = 40;
 const LIMIT_MB = { application: 400, database: 300 };
 
@@ -17,6 +17,23 @@ const LIMIT_MB = { application: 400, database: 300 };
 function residentMb(pid) {
   const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
   return Math.round(Number(found[1]) / 1024);
+}
+
+/** Visits pages one after the other and prints how long they took. */
+async function timePages(address, headers, paths) {
+  for (const path of paths) {
+    const times = [];
+    for (let n = 0; n < VISITS; n++) {
+      const started = performance.now();
+      const answer = await fetch(`${address}${path}`, { headers });
+      await answer.text();
+      if (answer.status !== 200) throw new Error(`${path} was answered ${answer.status}`);
+      times.push(performance.now() - started);
+    }
+    times.sort((a, b) => a - b);
+    const at = (share) => `${times[Math.floor(share * (VISITS - 1))].toFixed(0)} ms`;
+    console.log(`  ${path.split("?")[0].padEnd(9)} median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}`);
+  }
 }
 
 await runMain(async () => {
@@ -40,17 +57,19 @@ await runMain(async () => {
     const headers = { cookie: signIn.headers.getSetCookie()[0].split(";")[0] };
     const squad = await (await fetch(`${application.address}/squad`, { headers })).text();
     const pilot = /pilot=([0-9a-f-]{36})/.exec(squad)[1];
-    for (const path of PAGES) {
-      const times = [];
-      for (let n = 0; n < VISITS; n++) {
-        const started = performance.now();
-        await (await fetch(`${application.address}${path}?pilot=${pilot}`, { headers })).text();
-        times.push(performance.now() - started);
-      }
-      times.sort((a, b) => a - b);
-      const at = (share) => `${times[Math.floor(share * (VISITS - 1))].toFixed(0)} ms`;
-      console.log(`  ${path.padEnd(9)} median ${at(0.5)}, 95 % ${at(0.95)}`);
-    }
+    await timePages(
+      application.address,
+      headers,
+      PAGES.map((path) => `${path}?pilot=${pilot}`),
+    );
+    say("30 pilots, three seasons, 100,000 attempts");
+    await runTypeScript("bench/seasons.ts", [], database.env, { quiet: false });
+    await timePages(application.address, headers, ["/squad", `/pilot?pilot=${pilot}`, "/session"]);
+    const large = /pilot=([0-9a-f-]{36})[^"]*"[^>]*>Made-up pilot 1</.exec(
+      await (await fetch(`${application.address}/squad`, { headers })).text(),
+    );
+    if (!large) throw new Error("the squad does not show the pilots that were made");
+    await timePages(application.address, headers, [`/pilot?pilot=${large[1]}`, `/brief?pilot=${large[1]}`]);
     say("Resident memory after that");
     for (const [name, pid] of [
       ["application", application.pid],

@@ -1,4 +1,5 @@
 import { createDatabase, database, databaseAddress, migrateUp } from "@/server/database";
+import { rebuildDigests } from "@/server/repositories";
 import { loadDemo } from "./demo-data/load";
 
 /** Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database. */
@@ -6,6 +7,8 @@ async function main(): Promise<void> {
   if (process.argv.includes("--create")) await createDatabase(databaseAddress());
   const ran = await migrateUp(database());
   console.log(ran.length ? `Tables brought up to date: ${ran.join(", ")}` : "Tables are up to date");
+  const rebuilt = await rebuildDigests();
+  if (rebuilt > 0) console.log(`Digests of ${rebuilt} steps made anew`);
   if (process.argv.includes("--demo")) {
     const password = process.env.BATHYGON_DEMO_PASSWORD;
     if (!password) throw new Error("BATHYGON_DEMO_PASSWORD is not set: the made-up coaches need a password");

@@ -29,6 +29,21 @@ async function openLab(page, step) {
 
 const views = {
   "sign-in": async (page) => page.goto(`${address}/sign-in`),
+  syllabus: async (page) => {
+    await page.goto(`${address}/syllabus`);
+    await page.getByRole("button", { name: "Slow flip", exact: true }).click();
+  },
+  season: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Tamsel Orrick")).replace("/pilot", "/season"));
+  },
+  "pilot-step": async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Brannoch Sile")));
+    await page.getByRole("heading", { name: "Slow flip", level: 2 }).scrollIntoViewIfNeeded();
+    await page.mouse.wheel(0, 620);
+    await page.waitForTimeout(800);
+  },
   squad: async (page) => page.goto(`${address}/squad`),
   pilot: async (page) => {
     await page.goto(`${address}/squad`);

@@ -70,12 +70,29 @@ interface CampPilot {
   readonly stickMode: number;
   readonly grip: "thumbs" | "pinch" | "hybrid";
   readonly aircraft: readonly CampAircraft[];
+  /** Signed off before the camp, on paper. */
+  readonly broughtAlong: readonly string[];
   readonly flown: readonly Stretch[];
   readonly notes: readonly (readonly [day: number, text: string])[];
   /** Has an account of their own. */
   readonly signsIn?: boolean;
   readonly asksFor?: readonly [stepId: string, message: string];
 }
+
+const throughCamera = [
+  ...[
+    "sticks",
+    "arm-reflex",
+    "first-setup",
+    "los-hover",
+    "los-nose-in",
+    "los-follow-eights",
+    "los-circles",
+    "los-eight",
+  ],
+  ...["los-check", "fp-hover", "fp-four-ways", "yaw-square", "bank-square", "slalom", "eight-course", "stop-course"],
+  ...["pitch-brake", "land-pass", "land-stop", "bail-wall"],
+] as const;
 
 export const pilots: readonly CampPilot[] = [
   {
@@ -98,6 +115,7 @@ export const pilots: readonly CampPilot[] = [
         setups: [{ day: 6, settings: settings(0.72, 20), reason: "Same feel as Brine 5 for the store yard" }],
       },
     ],
+    broughtAlong: [...throughCamera, "turn-brake", "land-short", "gap-wide"],
     flown: [
       { days: [0, 7], step: "flip-slow", back: [0.5, 0.9], front: [0.4, 0.85], signed: true },
       { days: [8, 19], step: "flip-ease-quarter", back: [0.6, 0.9], front: [0.2, 0.25] },
@@ -124,6 +142,7 @@ export const pilots: readonly CampPilot[] = [
         ],
       },
     ],
+    broughtAlong: throughCamera,
     flown: [{ days: [0, 19], step: "flip-slow", back: [0.35, 0.5], front: [0.35, 0.45], crashes: 0.12 }],
     notes: [[16, "Agreed: no change of rates for three sessions, whatever the day was like."]],
   },
@@ -140,6 +159,7 @@ export const pilots: readonly CampPilot[] = [
         setups: [{ day: 0, settings: settings(0.71, 25), reason: "As flown last season" }],
       },
     ],
+    broughtAlong: [...throughCamera, "turn-brake", "bail-gap", "gap-wide", "gap-narrow"],
     flown: [
       { days: [0, 3], step: "flip-slow", back: [0.7, 0.95], front: [0.7, 0.9], signed: true },
       { days: [4, 8], step: "flip-ease-quarter", back: [0.6, 0.95], front: [0.6, 0.9], signed: true },
@@ -160,6 +180,7 @@ export const pilots: readonly CampPilot[] = [
         setups: [{ day: 0, settings: settings(0.73, 25), reason: "Settled; left alone since" }],
       },
     ],
+    broughtAlong: [...throughCamera, "turn-brake", "land-short", "bail-flow", "gap-wide", "gap-narrow", "gap-knife"],
     flown: [
       { days: [0, 4], step: "flip-slow", back: [0.6, 0.95], front: [0.6, 0.95], signed: true },
       { days: [5, 10], step: "flip-ease-quarter", back: [0.5, 0.95], front: [0.5, 0.95], signed: true },
@@ -194,6 +215,17 @@ export const pilots: readonly CampPilot[] = [
         setups: [{ day: 2, settings: settings(0.74, 30), reason: "Copy of Spindle" }],
       },
     ],
+    broughtAlong: [
+      ...throughCamera,
+      "turn-brake",
+      "bail-flow",
+      "gap-wide",
+      "gap-narrow",
+      "gap-knife",
+      "roll-pure",
+      "roll-level",
+      "hang",
+    ],
     flown: [
       { days: [0, 2], step: "flip-slow", back: [0.8, 0.95], front: [0.8, 0.95], signed: true },
       { days: [3, 6], step: "flip-ease-quarter", back: [0.7, 0.95], front: [0.7, 0.95], signed: true },
@@ -216,6 +248,7 @@ export const pilots: readonly CampPilot[] = [
         setups: [{ day: 19, settings: learner, reason: "First flights: gentle, bank held at 30°" }],
       },
     ],
+    broughtAlong: ["sticks", "arm-reflex"],
     flown: [],
     notes: [[19, "Joined the camp. Arm switch drilled, first hovers by eye still to come."]],
   },

@@ -21,7 +21,7 @@ import {
   setSessionEnd,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
-import { findStep, standingOf } from "@/syllabus";
+import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
 import { coaches, flyingDaysAgo, pilots, squadName } from "./camp";
 
 const DAY_MS = 86_400_000;
@@ -108,17 +108,34 @@ class Camp {
         await insertAccount(this.transaction, account, new Date(this.dayMs(0)));
       }
       const saved = await this.loadAircraft(plan, id);
+      await this.bringAlong(id, plan.broughtAlong);
       people.push({
         plan,
         id,
         flown: [],
-        signed: new Set(),
+        signed: new Set(plan.broughtAlong),
         credit: { back: 0.5, front: 0.3 },
         setupOnDay: (day) => saved.filter((one) => one.day <= day).at(-1)?.id ?? null,
       });
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
     for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
+  }
+
+  /** Milestones from before the camp, without attempts. */
+  private async bringAlong(pilotId: string, stepIds: readonly string[]): Promise<void> {
+    for (const [i, stepId] of stepIds.entries()) {
+      const signedAtMs = this.dayMs(0) - (stepIds.length - i + 7) * 4 * DAY_MS;
+      await insertMilestone(this.transaction, {
+        id: this.id(signedAtMs),
+        pilotId,
+        coachId: this.coachOn(0),
+        stepId,
+        note: "",
+        evidence: { advice: "advance", sentence: "Signed off before the camp, on paper.", directions: [] },
+        signedAtMs,
+      });
+    }
   }
 
   private async loadAircraft(plan: (typeof pilots)[number], pilotId: string): Promise<{ day: number; id: string }[]> {
@@ -173,7 +190,7 @@ class Camp {
       })),
     });
     for (const [turn, { person, stretch }] of here.entries()) {
-      const step = findStep(stretch.step)!;
+      const step = findStep(builtInSyllabus, stretch.step)!;
       const [first, last] = stretch.days;
       const progress = last === first ? 1 : (day - first) / (last - first);
       const count = 6 + Math.floor(this.random() * 5);
@@ -206,6 +223,9 @@ class Camp {
           place: "field",
           setupId,
           faults: clean ? [] : [fault],
+          pack: Math.floor(n / 4) + 1,
+          minutes: null,
+          measured: {},
           atMs,
         });
         person.flown.push({ stepId: step.id, direction, outcome, place: "field", setupId, atMs });
@@ -225,13 +245,16 @@ class Camp {
   }
 
   private async signOff(person: Person, stepId: string, atMs: number, day: number): Promise<void> {
-    const standing = standingOf({
-      attempts: person.flown,
+    const step = findStep(builtInSyllabus, stepId)!;
+    const standing = standingAt(step, {
+      syllabus: builtInSyllabus,
+      school: {},
+      flown: digestSteps(person.flown),
       signedOff: person.signed,
       setupId: person.setupOnDay(day),
       nowMs: atMs,
     });
-    const evidence = evidenceFor(standing.steps.find(({ step }) => step.id === stepId)!);
+    const evidence = evidenceFor(standing, step, builtInSyllabus);
     await insertMilestone(this.transaction, {
       id: this.id(atMs),
       pilotId: person.id,
@@ -242,7 +265,7 @@ class Camp {
       signedAtMs: atMs,
     });
     person.signed.add(stepId);
-    const does = `signed off ${findStep(stepId)!.name.toLowerCase()}`;
+    const does = `signed off ${step.name.toLowerCase()}`;
     await this.leaveTrail({ who: coaches[day % 2], kind: "signed-off", does, pilotId: person.id }, atMs);
   }
 

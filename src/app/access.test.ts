@@ -3,6 +3,7 @@ import { readdirSync } from "node:fs";
 import { join, relative } from "node:path";
 import { v7 as newId } from "uuid";
 import { firstSettings } from "@/core";
+import { builtInSyllabus } from "@/syllabus";
 import { signedInBy, type SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
@@ -194,6 +195,12 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     coaches,
     () => ({ id: made.aircraft, version: 1, measurements: [{ kind: "hover", command: 0.3 }] }),
   ],
+  "set-pilot-school": [coaches, () => ({ id: made.odo, school: { loop: "float" }, version: 2 })],
+  "set-squad-school": [coaches, () => ({ id: made.squad, school: {}, version: 2 })],
+  "save-syllabus": [
+    coaches,
+    () => ({ id: newId(), squadId: made.squad, basedOn: 0, reason: "r", document: builtInSyllabus.document }),
+  ],
   "choose-reference": [coaches, () => ({ id: made.aircraft })],
   "save-setup": [
     coaches,
@@ -202,6 +209,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "start-session": [withPilot, () => start(newId())],
   "log-attempt": [coaches, () => attempt(made.session)],
   "set-faults": [coaches, () => ({ id: made.tap, faults: [] })],
+  "set-measured": [coaches, () => ({ id: made.tap, minutes: null, measured: { stopErrorDeg: 9 } })],
   "undo-attempt": [coaches, () => ({ id: made.tap })],
   "restore-attempt": [coaches, () => ({ id: made.tap })],
   "end-session": [coaches, () => ({ id: made.session })],
@@ -242,11 +250,19 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
   "(desk)/records/page.tsx": [everyCoach, () => ({})],
+  "(desk)/season/page.tsx": [withPilot, ofOdo],
   "(desk)/session/page.tsx": [members, () => ({})],
   "(desk)/setup/page.tsx": [withPilot, ofOdo],
   "(desk)/squad/page.tsx": [everyCoach, () => ({})],
+  "(desk)/syllabus/page.tsx": [members, () => ({})],
   "(field)/session/[id]/page.tsx": [withPilot, () => ({ params: { id: made.session } })],
   "(open)/join/page.tsx": [roles, () => ({})],
+  "reports/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "season.csv" } })],
+  "squad-files/[squad]/[file]/route.ts": [coaches, () => ({ params: { squad: made.squad, file: "overview.csv" } })],
+  "syllabus-files/[squad]/[file]/route.ts": [
+    [...withPilot, "otherPilot"],
+    () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
+  ],
   "setup-card/[aircraft]/[paper]/route.ts": [withPilot, () => ({ params: { aircraft: made.aircraft, paper: "a6" } })],
   "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],
 };
@@ -307,8 +323,13 @@ describe("pages and downloads", () => {
           ["(desk)/pilot/page.tsx", { search: { pilot: one, aircraft: other } }],
           ["(desk)/brief/page.tsx", { search: { pilot: made.odo, step: one, direction: other } }],
           ["(desk)/records/page.tsx", { search: { before: one } }],
+          ["(desk)/syllabus/page.tsx", { search: { squad: one, version: other } }],
+          ["(desk)/season/page.tsx", { search: { pilot: made.odo, since: one } }],
+          ["reports/[pilot]/[file]/route.ts", { params: { pilot: made.odo, file: other } }],
+          ["squad-files/[squad]/[file]/route.ts", { params: { squad: one, file: other } }],
+          ["syllabus-files/[squad]/[file]/route.ts", { params: { squad: one, file: other } }],
         ] as const) {
-          expect(["200", "403", "404"]).toContain(await visit(file, parameters));
+          expect(["200", "403", "404", "409"]).toContain(await visit(file, parameters));
         }
       }),
       { numRuns: 60 },

@@ -12,13 +12,13 @@ import {
   type Settings,
   type ThrottleProfile,
 } from "@/core";
+import type { Route } from "./types";
 
 /** Which way a pilot's school goes where that changes the settings. */
 export interface SettingsSchool {
   /** One camera angle for ever, or raised by stage. */
   readonly tilt: "fixed" | "by-stage";
-  /** The first route: self-level, a bank limit, or straight rate mode. */
-  readonly route: "self-level" | "bank-limit" | "rate-mode";
+  readonly route: Route;
 }
 
 /** One thing that settings could be, with what speaks for it. */
@@ -125,6 +125,21 @@ const byStage: readonly StageSettings[] = [
 /** Usual tilt of a stage in words. */
 export function usualTilt(stage: number): string {
   return byStage[stage]?.tiltWords ?? "";
+}
+
+/** Settings a stage usually wants, in a line. */
+export function usualSettings(stage: number): string {
+  const usual = byStage[stage];
+  if (!usual) return "";
+  const { tiltWords, endDps, throttleScale, bankLimitDeg } = usual;
+  return [
+    `Tilt ${tiltWords}`,
+    `end rate near ${endDps} °/s`,
+    ...(throttleScale === null ? [] : [`throttle scaled to ${Math.round(100 * throttleScale)} %`]),
+    ...(bankLimitDeg === null ? [] : [`bank limit ${bankLimitDeg}° where the route has one`]),
+  ]
+    .join(", ")
+    .concat(".");
 }
 
 /** What the settings of an aircraft could be at a stage, only where they are not so already. An end rate within a tenth is left alone. */

@@ -1,22 +1,70 @@
-import { advise, reviewOf, weighEvidence, type Advice, type Attempt, type Review, type StepEvidence } from "@/core";
-import { currentStep, directionNames, skillOf, stepBefore, steps } from "./catalogue";
-import type { Step } from "./types";
+import {
+  advise,
+  chanceGreater,
+  digestOf,
+  markIn,
+  recentOf,
+  judge,
+  reviewOf,
+  weighEvidence,
+  wilsonInterval,
+  windowOf,
+  type Advice,
+  type Attempt,
+  type FlyingDay,
+  type Review,
+  type StepDigest,
+  type StepEvidence,
+} from "@/core";
+import { routeOf, sideOf, type School } from "./schools";
+import { currentStep, directionNames, needsOf, onRoute, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
+import type { Route, Step } from "./types";
 
 export type StepState = "signed-off" | "being-learnt" | "not-begun";
 
+/** What is kept of the attempts at one step; the recent ones may be left out where only counts are asked for. */
+export interface DigestedStep {
+  readonly digest: StepDigest;
+  readonly recent: readonly Attempt[];
+}
+
+/** Attempts at any steps, by step, with what is kept of them. */
+export function digestSteps(
+  attempts: readonly (Attempt & { readonly stepId: string })[],
+): ReadonlyMap<string, DigestedStep> {
+  const byStep = new Map<string, (typeof attempts)[number][]>();
+  for (const attempt of attempts) byStep.set(attempt.stepId, [...(byStep.get(attempt.stepId) ?? []), attempt]);
+  return new Map([...byStep].map(([id, own]) => [id, { digest: digestOf(own), recent: recentOf(own) }]));
+}
+
 /** Where a pilot stands at one step. */
 export interface StepStanding {
-  readonly step: Step;
+  readonly stepId: string;
   readonly state: StepState;
   readonly evidence: StepEvidence;
   readonly attempts: number;
+  readonly lastFlownMs: number | null;
   readonly advice: Advice;
+  /** Steps that want signing off before. Those before the furthest sign-off are taken as known. */
+  readonly needsFirst: readonly string[];
+  /** The school wants it flown in the simulator first, and the mark is not met there yet. */
+  readonly simulatorFirst: boolean;
   /** Of signed-off steps: when it wants flying again. */
   readonly review: Review | null;
   readonly reviewDue: boolean;
+  /** Of signed-off steps: what the last days flown say, where they lie below the mark. */
+  readonly slipping: Slip | null;
+}
+
+/** The last days flown at a signed-off step lie below its mark. */
+export interface Slip {
+  readonly clean: number;
+  readonly all: number;
+  readonly days: number;
 }
 
 export interface PilotStanding {
+  /** The steps of the pilot's route in order, and what was flown or signed off beside it. */
   readonly steps: readonly StepStanding[];
   /** Where the pilot is; null when nothing is open after what was signed off last. */
   readonly current: StepStanding | null;
@@ -25,7 +73,10 @@ export interface PilotStanding {
 }
 
 export interface StandingInput {
-  readonly attempts: readonly (Attempt & { readonly stepId: string })[];
+  readonly syllabus: Syllabus;
+  readonly school: School;
+  /** By step id; steps that were never flown are left out. */
+  readonly flown: ReadonlyMap<string, DigestedStep>;
   /** Ids of the steps signed off. */
   readonly signedOff: ReadonlySet<string>;
   /** The setup the pilot flies now. */
@@ -33,57 +84,198 @@ export interface StandingInput {
   readonly nowMs: number;
 }
 
+/** Where a pilot stands, for the squad: only what a coach looks at there. */
+export interface Glance {
+  readonly current: StepStanding | null;
+  /** Steps of the way, without what lies beside it. */
+  readonly steps: number;
+  readonly signedOff: number;
+  readonly reviewsDue: readonly { readonly stepId: string; readonly recall: number }[];
+  readonly slipping: readonly (Slip & { readonly stepId: string })[];
+  /** One side is better than the other at this step, for all that was flown, with this chance. */
+  readonly favours: {
+    readonly stepId: string;
+    readonly better: string;
+    readonly worse: string;
+    readonly chance: number;
+  } | null;
+  readonly lastFlownMs: number | null;
+}
+
 const REST_MEMORY_MS = 12 * 3_600_000;
+/** A signed-off step slips when its last three days, six attempts at least, lie below the mark with 90 % chance. Ours. */
+const SLIP = { days: 3, attempts: 6, z: 1.6449 } as const;
+const SURE_SIDE = 0.9;
 
 /** Evidence, advice and state of every step for one pilot. */
-export function standingOf({ attempts, signedOff, setupId, nowMs }: StandingInput): PilotStanding {
-  const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
-  const lastFlownMs = byTime.at(-1)?.atMs ?? null;
-  // A hard day matters while it is fresh; after a night the pilot has rested.
-  const latestDay = byTime.filter(({ atMs }) => nowMs - atMs < REST_MEMORY_MS);
-  const firstOpen = currentStep(signedOff, new Set(byTime.map(({ stepId }) => stepId)));
-  const all = steps.map((step): StepStanding => {
-    const own = byTime.filter((attempt) => attempt.stepId === step.id);
-    const evidence = weighEvidence(
-      own,
-      step.mark,
-      step.directions.map((direction) => direction.id),
-    );
-    const signed = signedOff.has(step.id);
-    // A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it.
-    const contains = new Set(
-      skillOf(step)
-        .steps.slice(skillOf(step).steps.indexOf(step))
-        .map((later) => later.id),
-    );
-    const review = signed
-      ? reviewOf(
-          byTime.filter(({ stepId, outcome }) => stepId === step.id || (contains.has(stepId) && outcome === "clean")),
-          nowMs,
-        )
-      : null;
-    return {
-      step,
-      state: signed ? "signed-off" : own.length > 0 || step === firstOpen ? "being-learnt" : "not-begun",
-      evidence,
-      attempts: own.length,
-      advice: advise({
-        evidence,
-        mark: step.mark,
-        attempts: own,
-        latestDay,
-        setupId,
-        previousStep: stepBefore(step)?.name ?? null,
-        directionNames: directionNames(step),
-      }),
-      review,
-      reviewDue: review !== null && review.dueMs <= nowMs,
-    };
-  });
+export function standingOf(input: StandingInput): PilotStanding {
+  const { syllabus, flown, signedOff } = input;
+  const context = contextOf(input);
+  const all = syllabus.steps
+    .filter((step) => onRoute(step, context.route) || flown.has(step.id) || signedOff.has(step.id))
+    .map((step) => stepStanding(step, input, context));
   return {
     steps: all,
-    current: all.find((one) => one.step === firstOpen) ?? null,
+    current: all.find(({ stepId }) => stepId === context.current?.id) ?? null,
     reviewsDue: all.filter((one) => one.reviewDue),
-    lastFlownMs,
+    lastFlownMs: context.lastFlownMs,
   };
+}
+
+/** One step for one pilot, whether or not it is on their route. */
+export function standingAt(step: Step, input: StandingInput): StepStanding {
+  return stepStanding(step, input, contextOf(input));
+}
+
+/** The squad's look at a pilot. Needs the recent attempts of the current step and of what was flown within the last hours only. */
+export function glanceOf(input: StandingInput): Glance {
+  const { syllabus, flown, signedOff, nowMs } = input;
+  const context = contextOf(input);
+  const path = pathOf(syllabus, context.route).filter(({ optional }) => !optional);
+  const signed = syllabus.steps.filter(({ id }) => signedOff.has(id));
+  return {
+    current: context.current && stepStanding(context.current, input, context),
+    steps: path.length,
+    signedOff: path.filter(({ id }) => signedOff.has(id)).length,
+    reviewsDue: signed.flatMap((step) => {
+      const review = reviewFor(step, input);
+      return review && review.dueMs <= nowMs ? [{ stepId: step.id, recall: review.recall }] : [];
+    }),
+    slipping: signed.flatMap((step) => {
+      const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
+      return slip ? [{ stepId: step.id, ...slip }] : [];
+    }),
+    favours: favouredSide(input, context),
+    lastFlownMs: context.lastFlownMs,
+  };
+}
+
+/** The step a pilot is at, told from what was flown and signed off. */
+export function currentStepOf({
+  syllabus,
+  school,
+  flown,
+  signedOff,
+}: Pick<StandingInput, "syllabus" | "school" | "signedOff"> & {
+  readonly flown: ReadonlyMap<string, DigestedStep>;
+}): Step | null {
+  const lastFlown = new Map(
+    [...flown].flatMap(([id, { digest }]) => (digest.lastMs === null ? [] : [[id, digest.lastMs]])),
+  );
+  return currentStep(syllabus, routeOf(school), signedOff, lastFlown);
+}
+
+interface Context {
+  readonly route: Route;
+  readonly current: Step | null;
+  readonly latestDay: readonly Attempt[];
+  readonly lastFlownMs: number | null;
+  /** Ids of steps that are signed off or lie before the furthest sign-off. */
+  readonly known: ReadonlySet<string>;
+}
+
+function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput): Context {
+  const route = routeOf(school);
+  const path = pathOf(syllabus, route);
+  const furthest = path.reduce((last, { id }, i) => (signedOff.has(id) ? i : last), -1);
+  const times = [...flown.values()].flatMap(({ digest }) => (digest.lastMs === null ? [] : [digest.lastMs]));
+  return {
+    route,
+    current: currentStepOf({ syllabus, school, flown, signedOff }),
+    // A hard day matters while it is fresh; after a night the pilot has rested.
+    latestDay: [...flown.values()]
+      .flatMap(({ recent }) => recent.filter(({ atMs }) => nowMs - atMs < REST_MEMORY_MS))
+      .sort((a, b) => a.atMs - b.atMs),
+    lastFlownMs: times.length > 0 ? Math.max(...times) : null,
+    known: new Set([...signedOff, ...path.slice(0, Math.max(0, furthest)).map(({ id }) => id)]),
+  };
+}
+
+function stepStanding(step: Step, input: StandingInput, context: Context): StepStanding {
+  const { syllabus, school, flown, signedOff, setupId, nowMs } = input;
+  const own = flown.get(step.id);
+  const recent = own?.recent ?? [];
+  const attempts = own?.digest.attempts ?? 0;
+  const evidence = weighEvidence(
+    recent,
+    step.mark,
+    step.directions.map(({ id }) => id),
+    own?.digest.tallies ?? [],
+  );
+  const signed = signedOff.has(step.id);
+  const review = signed ? reviewFor(step, input) : null;
+  return {
+    stepId: step.id,
+    state: signed ? "signed-off" : attempts > 0 || step === context.current ? "being-learnt" : "not-begun",
+    evidence,
+    attempts,
+    lastFlownMs: own?.digest.lastMs ?? null,
+    advice: advise({
+      evidence,
+      mark: step.mark,
+      attempts: recent,
+      latestDay: context.latestDay,
+      setupId,
+      previousStep: stepBefore(syllabus, step, context.route)?.name ?? null,
+      directionNames: directionNames(step),
+    }),
+    needsFirst: signed
+      ? []
+      : needsOf(syllabus, step, context.route)
+          .filter(({ id }) => !context.known.has(id))
+          .map(({ id }) => id),
+    simulatorFirst: !signed && simulatorLacking(step, school, recent),
+    review,
+    reviewDue: review !== null && review.dueMs <= nowMs,
+    slipping: signed ? slipOf(step, own?.digest.days ?? []) : null,
+  };
+}
+
+/** Whether the school wants the step flown in the simulator first and its mark is not met there. */
+export function simulatorLacking(step: Step, school: School, recent: readonly Attempt[]): boolean {
+  if (!step.simulatorFirst || sideOf(school, "simulator").id !== "first") return false;
+  return !judge(
+    markIn(step.mark, "simulator"),
+    [...recent].sort((a, b) => a.atMs - b.atMs),
+    step.directions.map(({ id }) => id),
+  ).met;
+}
+
+/** A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it. */
+function reviewFor(step: Step, { syllabus, flown, nowMs }: StandingInput): Review | null {
+  const { steps } = skillOf(syllabus, step);
+  const own = flown.get(step.id)?.digest.days ?? [];
+  const contained = steps
+    .slice(steps.indexOf(step) + 1)
+    .flatMap(({ id }) => flown.get(id)?.digest.days ?? [])
+    .flatMap(([day, clean]): FlyingDay[] => (clean > 0 ? [[day, clean, clean]] : []));
+  return reviewOf([...own, ...contained], nowMs);
+}
+
+function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
+  const last = days.slice(-SLIP.days);
+  const clean = last.reduce((sum, [, own]) => sum + own, 0);
+  const all = last.reduce((sum, [, , own]) => sum + own, 0);
+  if (all < SLIP.attempts || wilsonInterval(clean, all, SLIP.z).high >= windowOf(step.mark).share) return null;
+  return { clean, all, days: last.length };
+}
+
+/** The clearest difference between two directions of the current step, from raw counts. */
+function favouredSide({ flown }: StandingInput, { current }: Context): Glance["favours"] {
+  if (!current) return null;
+  const tallies = flown.get(current.id)?.digest.tallies ?? [];
+  const sides = current.directions
+    .map(({ id }) => {
+      const own = tallies.filter(({ direction }) => direction === id);
+      const clean = own.reduce((sum, { counts }) => sum + counts.clean, 0);
+      const all = own.reduce((sum, { counts }) => sum + Object.values(counts).reduce((a, b) => a + b), 0);
+      return { id, a: 1 + clean, b: 1 + all - clean, all };
+    })
+    .filter(({ all }) => all > 0)
+    .sort((x, y) => y.a / (y.a + y.b) - x.a / (x.a + x.b));
+  if (sides.length < 2) return null;
+  const better = sides[0];
+  const worse = sides[sides.length - 1];
+  const chance = chanceGreater(better, worse);
+  return chance < SURE_SIDE ? null : { stepId: current.id, better: better.id, worse: worse.id, chance };
 }

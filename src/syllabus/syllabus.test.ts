@@ -1,34 +1,60 @@
-import { recipes } from "@/core";
-import { cueFor, currentStep, findStep, skillOf, skills, stepBefore, steps } from ".";
+import fc from "fast-check";
+import { CALM_AIR, airframePresets, briefTrick, firstSettings } from "@/core";
+import {
+  builtInSyllabus as builtIn,
+  cueFor,
+  currentStep,
+  findStep,
+  findTrick,
+  needsInCircle,
+  needsOf,
+  opensOf,
+  partsOf,
+  pathOf,
+  recipeOf,
+  requireSchool,
+  requireSyllabus,
+  routes,
+  schoolQuestions,
+  skillOf,
+  stepBefore,
+  syllabusChanges,
+  type Step,
+  type SyllabusDocument,
+} from ".";
 
-it("every step has unique faults, a cue for each direction, and a recipe for each direction or what to look at instead", () => {
-  for (const step of steps) {
-    expect(new Set(step.faults.map((fault) => fault.id)).size).toBe(step.faults.length);
-    for (const { id } of step.directions) {
-      if (Object.keys(step.recipeFor).length === 0) expect(step.lookAt!.length).toBeGreaterThanOrEqual(2);
-      else expect(recipes[step.recipeFor[id]]).toBeDefined();
-      for (const fault of step.faults) expect(cueFor(fault, id).length).toBeGreaterThan(10);
-    }
-    expect(step.mark.k).toBeLessThanOrEqual(step.mark.n);
+const step = (id: string) => findStep(builtIn, id)!;
+/** The built-in document with one step changed. */
+function changed(id: string, change: Partial<Step>): SyllabusDocument {
+  return {
+    ...builtIn.document,
+    skills: builtIn.skills.map((skill) => ({
+      ...skill,
+      steps: skill.steps.map((one) => (one.id === id ? { ...one, ...change } : one)),
+    })),
+  };
+}
+
+it("the built-in syllabus passes the check that a coach's own has to pass", () => {
+  expect(requireSyllabus(builtIn.document)).toBe(builtIn.document);
+  for (const { name, short, settings } of builtIn.steps) {
+    expect([name, short.length <= 16]).toEqual([name, true]);
+    expect(settings.length).toBeGreaterThan(5);
   }
 });
 
-it("keeps the keys that records rely on, and the order of the stages", () => {
-  expect(skillOf(findStep("flip-slow")!).steps.map((step) => step.id)).toEqual([
-    "flip-slow",
-    "flip-ease-quarter",
-    "flip-one-move",
-    "flip-ease-end",
-  ]);
-  expect(stepBefore(findStep("flip-one-move")!)!.id).toBe("flip-ease-quarter");
-  expect(stepBefore(findStep("flip-slow")!)).toBeNull();
-  const stages = steps.map((step) => skillOf(step).stage);
-  expect(stages).toEqual([...stages].sort((a, b) => a - b));
-  expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
+it("every step has a cue for each fault and direction, and a recipe for each direction or what to look at instead", () => {
+  for (const one of builtIn.steps) {
+    for (const { id } of one.directions) {
+      if (!one.flownAs) expect(one.lookAt.length).toBeGreaterThanOrEqual(2);
+      else expect(recipeOf(one, id, {})).not.toBeNull();
+      for (const fault of one.faults) expect(cueFor(fault, id).length).toBeGreaterThan(10);
+    }
+  }
 });
 
 it("says of every step what to do, what passes and the way out, and of every skill the cautions", () => {
-  for (const { steps: own, cautions, roomM } of skills) {
+  for (const { steps: own, cautions, roomM } of builtIn.skills) {
     expect(cautions.join(" ")).toMatch(/observer.*by eye.*disarm.*Local height limits/s);
     expect(roomM).toBeGreaterThanOrEqual(5);
     for (const { drill, clean, wayOut, faults } of own) {
@@ -40,13 +66,162 @@ it("says of every step what to do, what passes and the way out, and of every ski
   }
 });
 
-describe("where a pilot is", () => {
-  const at = (signed: string[], tried: string[] = []) => currentStep(new Set(signed), new Set(tried))?.id;
-  it("is the first step for who is new, the first tried for who has no sign-off, else what follows the furthest sign-off", () => {
-    expect(at([])).toBe(steps[0].id);
-    expect(at([], ["flip-one-move", "flip-slow"])).toBe("flip-slow");
-    expect(at(["flip-slow"], ["loop-open"])).toBe("flip-ease-quarter");
+it("keeps the keys that records rely on", () => {
+  expect(skillOf(builtIn, step("flip-slow")).steps.map(({ id }) => id)).toEqual([
+    "flip-slow",
+    "flip-ease-quarter",
+    "flip-one-move",
+    "flip-ease-end",
+  ]);
+  expect(stepBefore(builtIn, step("flip-one-move"), "eyes-first")!.id).toBe("flip-ease-quarter");
+  expect(stepBefore(builtIn, step("flip-slow"), "eyes-first")).toBeNull();
+});
+
+describe("routes and needs", () => {
+  it("every route is a whole way: what a step needs is on it and comes before it", () => {
+    for (const route of routes) {
+      const path = pathOf(builtIn, route);
+      const order = new Map(path.map(({ id }, i) => [id, i]));
+      for (const one of path.filter(({ id }) => id !== "sticks")) {
+        const needs = needsOf(builtIn, one, route);
+        expect([route, one.id, needs.length]).not.toEqual([route, one.id, 0]);
+        for (const need of needs) expect([one.id, order.get(need.id)! < order.get(one.id)!]).toEqual([one.id, true]);
+      }
+    }
+  });
+
+  it("differ where practitioners do, and join later", () => {
+    const ids = (route: (typeof routes)[number]) => pathOf(builtIn, route).map(({ id }) => id);
+    expect(ids("eyes-first")).toEqual(expect.arrayContaining(["los-nose-in", "los-circles"]));
+    expect(ids("self-level")).toEqual(expect.arrayContaining(["level-hover", "level-turn"]));
+    expect(ids("bank-limit")).toEqual(expect.arrayContaining(["limit-30", "limit-off"]));
+    expect(ids("rate-mode")).toEqual(expect.arrayContaining(["sim-hours", "los-check"]));
+    for (const route of routes) expect(ids(route)).toEqual(expect.arrayContaining(["los-check", "flip-slow", "helix"]));
+    expect(ids("self-level")).not.toContain("limit-30");
+    expect(needsOf(builtIn, step("flip-slow"), "bank-limit").map(({ id }) => id)).toContain("limit-off");
+    expect(needsOf(builtIn, step("flip-slow"), "eyes-first").map(({ id }) => id)).not.toContain("limit-off");
+    expect(opensOf(builtIn, step("hang"), "eyes-first").map(({ id }) => id)).toEqual(
+      expect.arrayContaining(["look-back", "split-s", "loop-open"]),
+    );
+  });
+
+  it("a pilot is at the first step when new, at the open step flown lately, else at what follows the furthest sign-off", () => {
+    const at = (signed: string[], flownOnDay: Record<string, number> = {}) =>
+      currentStep(
+        builtIn,
+        "eyes-first",
+        new Set(signed),
+        new Map(Object.entries(flownOnDay).map(([id, day]) => [id, day * 86_400_000])),
+      )?.id;
+    expect(at([])).toBe("sticks");
+    expect(at([], { "flip-one-move": 3, "flip-slow": 5 })).toBe("flip-slow");
+    // Flown alongside, after something later was signed off.
+    expect(at(["roll-pure"], { "flip-ease-end": 40, "roll-pure": 38 })).toBe("flip-ease-end");
+    // Tried once, long ago.
+    expect(at(["flip-slow"], { "gap-knife": 1, "flip-slow": 90 })).toBe("flip-ease-quarter");
     expect(at(["flip-slow", "flip-one-move"])).toBe("flip-ease-end");
-    expect(at([steps[steps.length - 1].id])).toBeUndefined();
+    // What lies beside the way is nobody's next step.
+    expect(at(["los-check"])).toBe("fp-hover");
+    expect(at([builtIn.steps.at(-1)!.id])).toBeUndefined();
+  });
+
+  it("finds a circle wherever it is, and none in an order", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 40 }), fc.integer({ min: 0, max: 1e6 }), (count, seed) => {
+        // Each step needs some before it: no circle. Then the first needs the last: one.
+        const steps = Array.from({ length: count }, (_, i) => ({
+          id: `s${i}`,
+          needs: i === 0 ? [] : [`s${i - 1}`, ...((seed >> (i % 20)) % 2 ? [`s${seed % i}`] : [])],
+        }));
+        expect(needsInCircle(steps)).toBeNull();
+        const circle = needsInCircle([{ ...steps[0], needs: [`s${count - 1}`] }, ...steps.slice(1)])!;
+        circle.forEach((id, i) => {
+          const needs = id === "s0" ? [`s${count - 1}`] : steps.find((one) => one.id === id)!.needs;
+          expect(needs).toContain(circle[(i + 1) % circle.length]);
+        });
+      }),
+    );
+  });
+
+  it("a chain as long as a file may be is no trouble", () => {
+    const long = Array.from({ length: 20_000 }, (_, i) => ({ id: `s${i}`, needs: i > 0 ? [`s${i - 1}`] : ["s19999"] }));
+    expect(needsInCircle(long)!.length).toBe(20_000);
+  });
+});
+
+describe("what a coach may not make of it", () => {
+  it.each<[string, Partial<Step>, RegExp]>([
+    [
+      "sticks",
+      { needs: ["flip-slow"] },
+      /in a circle: What the sticks do needs Slow flip needs .* needs What the sticks do/,
+    ],
+    ["hang", { needs: ["hang"] }, /needs itself/],
+    ["hang", { needs: ["moon-walk"] }, /needs "moon-walk", which is not in the syllabus/],
+    ["hang", { id: "look-back" }, /The step "look-back" is in there twice/],
+    ["hang", { mark: { kind: "k-of-last", k: 9, n: 4 } }, /Hang: mark.k is 9/],
+    ["hang", { flownAs: { trick: "no-trick" } }, /not one that the model flies/],
+    ["hang", { flownAs: { trick: "flip-slow" } }, /Slow flip is not flown "right"/],
+    [
+      "spin-inverted",
+      { flownAs: { trick: "spin-inverted", set: { spinDeg: 4000 } } },
+      /spinDeg is 4000; allowed: 90 to 360/,
+    ],
+    ["spin-inverted", { flownAs: { trick: "spin-inverted", set: { __proto__x: 1 } } }, /is no figure of/],
+    ["hang", { family: "magic" as never }, /column of the chart/],
+  ])("%s: %j", (id, change, message) => {
+    expect(() => requireSyllabus(changed(id, change))).toThrow(message);
+  });
+});
+
+it("says what is different between two versions, as a coach would", () => {
+  const lines = syllabusChanges(
+    builtIn.document,
+    changed("flip-slow", { mark: { kind: "run", k: 5 }, wayOut: "Up.", needs: ["stop-course"] }),
+  );
+  expect(lines).toEqual([
+    "Slow flip: pass mark 3 of the last 4 clean, each direction by itself, in the field → 5 clean in a row",
+    "Slow flip: what it needs",
+    "Slow flip: way out",
+  ]);
+  expect(syllabusChanges(builtIn.document, builtIn.document)).toEqual([]);
+});
+
+describe("schools", () => {
+  it("decide how a step is flown where it does not say so itself", () => {
+    const recipe = (id: string, school = {}) => recipeOf(step(id), step(id).directions[0].id, school)!.id;
+    expect(recipe("loop-open")).toBe("loop-open-power");
+    expect(recipe("loop-open", { loop: "float" })).toBe("loop-open-float");
+    expect(recipe("segments-180-180")).toContain("segments-180-180");
+    expect(recipeOf(step("spin-inverted-90"), "left", { spin: "roll" })!.id).toBe("spin-inverted-roll-left");
+  });
+
+  it("name tricks and ways that there are, steps that there are, and refuse what there is not", () => {
+    for (const { sides, steps } of schoolQuestions) {
+      for (const id of steps) expect([id, findStep(builtIn, id)?.id]).toEqual([id, id]);
+      for (const { flies = {}, gains } of sides) {
+        expect(gains.length).toBeGreaterThan(15);
+        for (const [trick, way] of Object.entries(flies))
+          expect(findTrick(trick)!.variants.map(({ id }) => id)).toContain(way);
+      }
+    }
+    expect(() => requireSchool({ loop: "sideways" })).toThrow(/school.loop has no such side/);
+    expect(() => requireSchool({ hair: "long" })).toThrow(/school.hair is no question/);
+  });
+});
+
+it("the upside-down spin goes round by the quarters its parts say, and comes out upright", () => {
+  const parts = [...partsOf(builtIn, step("spin-inverted")), step("spin-inverted")];
+  const { airframe } = airframePresets["five-inch-freestyle"];
+  const turned = parts.map((part) => {
+    const { problem, flight } = briefTrick(recipeOf(part, "right", {})!, airframe, firstSettings, CALM_AIR);
+    expect([part.id, problem]).toEqual([part.id, null]);
+    return Math.abs(flight.measures.headingChangeDeg!);
+  });
+  expect(parts.map(({ flownAs }) => flownAs!.set!.spinDeg)).toEqual([90, 180, 270, 360]);
+  // Out the way it came in: the yaw remains, turned over once more by the pitch in and out; whole turns are read as none.
+  turned.forEach((deg, i) => {
+    const wanted = [90, 180, 90, 0][i];
+    expect(Math.min(Math.abs(deg - wanted), Math.abs(deg - (360 - wanted)))).toBeLessThan(20);
   });
 });

@@ -1,6 +1,6 @@
 import type { Measures } from "@/core";
-import { skills } from "./catalogue";
-import { alone, toSides, toWays } from "./common";
+import { skillTexts } from "./built-in";
+import { alone, toSides, toWays } from "./built-in/common";
 
 /** A figure of a flight that a coach would look at. */
 export type MeasureName = {
@@ -235,7 +235,7 @@ const shown: Readonly<
 };
 
 /** Everything that can be flown in the model, by stage and in the order of learning. */
-export const tricks: readonly Trick[] = skills.flatMap(({ stage, steps }) =>
+export const tricks: readonly Trick[] = skillTexts.flatMap(({ stage, steps }) =>
   steps.flatMap(({ id, name, recipeFor }): Trick[] => {
     if (Object.keys(recipeFor).length === 0) return [];
     const { looksAt = turnLooks, variants = one(recipeFor) } = shown[id] ?? {};
@@ -243,14 +243,7 @@ export const tricks: readonly Trick[] = skills.flatMap(({ stage, steps }) =>
   }),
 );
 
-/** The first trick at or after a step in the order of learning; the last one when none comes after it. */
-export function trickFrom(stepId: string): Trick {
-  const order = skills.flatMap((skill) => skill.steps.map(({ id }) => id));
-  const at = order.indexOf(stepId);
-  return tricks.find(({ id }) => order.indexOf(id) >= at) ?? tricks[tricks.length - 1];
-}
-
-/** The trick of a step, or undefined for a step that the model does not fly. */
+/** The trick with this id, or undefined. */
 export function findTrick(id: string): Trick | undefined {
   return tricks.find((trick) => trick.id === id);
 }

@@ -1,4 +1,4 @@
-import type { PassMark } from "@/core";
+import type { AttemptMeasure, PassMark } from "@/core";
 
 /** A sense in which a step is flown and judged by itself. */
 export interface Direction {
@@ -16,9 +16,38 @@ export interface Fault {
   readonly cue: string | Readonly<Record<string, string>>;
 }
 
+/** First routes on which practitioners disagree. */
+export const routes = ["eyes-first", "self-level", "bank-limit", "rate-mode"] as const;
+export type Route = (typeof routes)[number];
+
+/** What kind of skill a step is: a column of the depth chart. */
+export const families = [
+  { id: "hands", name: "Hands" },
+  { id: "travel", name: "Travel" },
+  { id: "turn", name: "Turn" },
+  { id: "stop", name: "Stop and land" },
+  { id: "gap", name: "Gaps, walls" },
+  { id: "flip", name: "Flip" },
+  { id: "roll", name: "Roll" },
+  { id: "upside-down", name: "Upside down" },
+  { id: "loop", name: "Loop" },
+  { id: "style", name: "Style" },
+] as const;
+export type Family = (typeof families)[number]["id"];
+
+/** How a step is flown in the model: a trick, in one way of it or as the pilot's school has it, with some of its figures set. */
+export interface FlownAs {
+  readonly trick: string;
+  readonly variant?: string;
+  readonly set?: Readonly<Record<string, number>>;
+}
+
 export interface Step {
   readonly id: string;
   readonly name: string;
+  /** For the chart: 16 letters at most. */
+  readonly short: string;
+  readonly family: Family;
   /** One line on what is learnt. */
   readonly aim: string;
   readonly drill: readonly string[];
@@ -31,10 +60,26 @@ export interface Step {
   readonly wayOut: string;
   /** The axis that turns the aircraft over and the end rate wanted on it, °/s; null for steps that stay upright. */
   readonly turnsOver: { readonly axis: "roll" | "pitch"; readonly endRateDps: readonly [number, number] } | null;
-  /** Recipe of each direction in the flight model; empty for what no model can judge. */
-  readonly recipeFor: Readonly<Record<string, string>>;
+  /** Null for what no model can judge. */
+  readonly flownAs: FlownAs | null;
   /** What to look at where nothing is flown in the model. */
-  readonly lookAt?: readonly string[];
+  readonly lookAt: readonly string[];
+  /** Settings it wants, in words. */
+  readonly settings: string;
+  /** Height above the ground to begin at, m, where the model does not say. */
+  readonly heightM: number | null;
+  /** What of an attempt may be measured and entered. */
+  readonly measures: readonly AttemptMeasure[];
+  /** Ids of the steps to be signed off before. */
+  readonly needs: readonly string[];
+  /** Routes it belongs to; null for all. */
+  readonly routes: readonly Route[] | null;
+  /** Where the school wants it, the mark must be met in the simulator before the field. */
+  readonly simulatorFirst: boolean;
+  /** Beside the way: nobody has to. */
+  readonly optional: boolean;
+  /** The step of which this is a part, flown before it; null for a whole one. */
+  readonly partOf: string | null;
 }
 
 export interface Skill {
@@ -45,4 +90,14 @@ export interface Skill {
   readonly cautions: readonly string[];
   /** Clear ground wanted round the pilot's working area, m. */
   readonly roomM: number;
+}
+
+/** A syllabus as it is kept, published as a file and edited: skills in the order in which they are learnt. */
+export interface SyllabusDocument {
+  readonly format: "bathygon-syllabus";
+  readonly version: 1;
+  readonly name: string;
+  /** Names of the stages, from 0. */
+  readonly stages: readonly string[];
+  readonly skills: readonly Skill[];
 }

@@ -1,5 +1,6 @@
-import type { Attempt, PassMark } from "./attempt";
-import type { DirectionEvidence, StepEvidence } from "./evidence";
+import type { Attempt } from "./attempt";
+import type { StepEvidence } from "./evidence";
+import { leavesOf, windowOf, type Judged, type PassMark } from "./mark";
 
 export type AdviceKind = "begin" | "advance" | "stay" | "step-back" | "rest" | "settle";
 
@@ -34,7 +35,9 @@ const SURE = 0.9;
 /** What to do next about a step, in one sentence with its counts. Advises; the coach decides. */
 export function advise(input: AdviceInput): Advice {
   const { evidence, attempts, setupId, previousStep } = input;
-  const counts = evidence.directions.map((one) => describe(one, input)).join(", ");
+  const counts = leavesOf(evidence.judged)
+    .map((leaf) => countsOf(leaf, input))
+    .join(", ");
   if (crashesRise(input.latestDay)) {
     const crashed = input.latestDay.filter((attempt) => attempt.outcome === "crashed").length;
     return {
@@ -64,32 +67,34 @@ export function advise(input: AdviceInput): Advice {
   return { kind: "stay", sentence: `${capital(counts)}: stay, ${focusOf(input)}.` };
 }
 
-function describe(one: DirectionEvidence, { mark, directionNames }: AdviceInput): string {
-  const name = directionNames[one.direction] ?? one.direction;
-  if (one.attempts === 0) return `${name} not flown`;
-  return one.lastOutcomes.length < mark.n
-    ? `${name} ${one.cleanOfLast} of ${one.lastOutcomes.length}`
-    : `${name} ${one.cleanOfLast} of the last ${mark.n}`;
+function countsOf({ direction, have }: Judged, { evidence, directionNames }: AdviceInput): string {
+  if (direction === null) return have;
+  const name = directionNames[direction] ?? direction;
+  const flown = evidence.directions.find((one) => one.direction === direction)?.attempts ?? 0;
+  return flown === 0 ? `${name} not flown` : `${name} ${have}`;
 }
 
 /** The last few met the mark while the longer record lies wholly below it: said, for the coach to weigh. */
 function doubtOf({ evidence, mark, directionNames }: AdviceInput): string | null {
-  const doubtful = evidence.directions.find((one) => one.posterior.high < mark.k / mark.n);
+  const doubtful = evidence.directions.find((one) => one.posterior.high < windowOf(mark).share);
   if (!doubtful) return null;
   const { low, high } = doubtful.posterior;
   const name = directionNames[doubtful.direction] ?? doubtful.direction;
   return `but the longer record of ${name} is ${Math.round(100 * low)}–${Math.round(100 * high)} % clean: sign off, or see it hold once more`;
 }
 
-function focusOf({ evidence, mark, directionNames }: AdviceInput): string {
-  const lacking = evidence.directions.filter((one) => !one.passes);
-  const weakest = [...lacking].sort((a, b) => a.posterior.mean - b.posterior.mean)[0];
-  const name = directionNames[weakest.direction] ?? weakest.direction;
-  const missing = mark.k - weakest.cleanOfLast;
-  if (evidence.imbalance && evidence.imbalance.chance >= SURE && evidence.imbalance.worse === weakest.direction) {
+function focusOf({ evidence, directionNames }: AdviceInput): string {
+  const missing = leavesOf(evidence.judged).filter(({ met }) => !met);
+  const sides = [...new Set(missing.flatMap(({ direction }) => (direction === null ? [] : [direction])))];
+  if (sides.length === 0) return missing.map(({ lacks }) => lacks).join(", ");
+  const meanOf = (side: string) => evidence.directions.find(({ direction }) => direction === side)!.posterior.mean;
+  const [weakest] = sides.sort((a, b) => meanOf(a) - meanOf(b));
+  const name = directionNames[weakest] ?? weakest;
+  if (evidence.imbalance && evidence.imbalance.chance >= SURE && evidence.imbalance.worse === weakest) {
     return `${name} first, the weaker side`;
   }
-  return lacking.length === 1 ? `${name} needs ${missing} more clean` : `${name} first`;
+  const lacks = missing.find(({ direction }) => direction === weakest)!.lacks;
+  return sides.length === 1 ? `${name} needs ${lacks}` : `${name} first`;
 }
 
 /** At least three crashes on the day, and at least two more in its later half than in its earlier. */

@@ -4,6 +4,19 @@ export const outcomes: readonly Outcome[] = ["clean", "rough", "bailed", "crashe
 export type Place = "field" | "simulator" | "by-eye";
 export const places: readonly Place[] = ["field", "simulator", "by-eye"];
 
+/** Something of an attempt that can be measured and that a pass mark may limit, with its unit in the name. */
+export const attemptMeasures = [
+  "stopErrorDeg",
+  "bounceBackDeg",
+  "viewOffPathDeg",
+  "horizonLeanDeg",
+  "missM",
+  "heightErrorM",
+  "heightLostM",
+  "jerkDegPerS2",
+] as const;
+export type AttemptMeasure = (typeof attemptMeasures)[number];
+
 /** One try at a step. */
 export interface Attempt {
   readonly direction: string;
@@ -11,12 +24,12 @@ export interface Attempt {
   readonly place: Place;
   readonly setupId: string | null;
   readonly atMs: number;
-}
-
-/** What passes: `k` clean of the last `n`, in each direction by itself, counting only these places. */
-export interface PassMark {
-  readonly kind: "k-of-last";
-  readonly k: number;
-  readonly n: number;
-  readonly places: readonly Place[];
+  /** Where it was flown: one meeting, or one practice alone. */
+  readonly sessionId?: string;
+  /** Which battery of that session; null or left out where batteries were not counted. */
+  readonly pack?: number | null;
+  /** How long it lasted, min, where somebody timed it. */
+  readonly minutes?: number | null;
+  readonly faults?: readonly string[];
+  readonly measured?: Readonly<Partial<Record<AttemptMeasure, number>>>;
 }

@@ -1,5 +1,7 @@
-import type { Attempt, PassMark } from "./attempt";
-import { betaCdf, betaQuantile } from "./beta";
+import type { Attempt } from "./attempt";
+import { betaCdf, betaDensity, betaQuantile } from "./beta";
+import type { Tallied } from "./digest";
+import { judge, placesOf, windowOf, type Judged, type PassMark } from "./mark";
 
 /** The clean rate as far as the attempts tell: a Beta distribution, recent attempts weighing more. */
 export interface Posterior {
@@ -21,6 +23,8 @@ export interface DirectionEvidence {
   /** The attempts the pass mark looks at, oldest first. */
   readonly lastOutcomes: readonly Attempt["outcome"][];
   readonly cleanOfLast: number;
+  /** The mark held against this direction alone. */
+  readonly judged: Judged;
   readonly passes: boolean;
   readonly posterior: Posterior;
 }
@@ -35,6 +39,7 @@ export interface Imbalance {
 
 export interface StepEvidence {
   readonly directions: readonly DirectionEvidence[];
+  readonly judged: Judged;
   readonly passes: boolean;
   readonly imbalance: Imbalance | null;
 }
@@ -46,13 +51,18 @@ export const TELLING_IMBALANCE = 0.8;
 /** Uniform prior of the clean rate. */
 const PRIOR = { a: 1, b: 1 };
 
-/** Evidence per direction and over all, from the attempts at one step in any order. */
+/**
+ * Evidence per direction and over all, from the attempts at one step in any order. With `tallies` the attempts may be the recent ones only; the
+ * counts are then the whole ones.
+ */
 export function weighEvidence(
   attempts: readonly Attempt[],
   mark: PassMark,
   directions: readonly string[],
+  tallies?: readonly Tallied[],
 ): StepEvidence {
-  const counting = attempts.filter((attempt) => mark.places.includes(attempt.place)).sort((a, b) => a.atMs - b.atMs);
+  const counted = placesOf(mark);
+  const counting = attempts.filter(({ place }) => counted.includes(place)).sort((a, b) => a.atMs - b.atMs);
   const each = directions.map((direction) =>
     weighDirection(
       direction,
@@ -60,20 +70,37 @@ export function weighEvidence(
       mark,
     ),
   );
-  return { directions: each, passes: each.every((one) => one.passes), imbalance: imbalanceOf(each) };
+  const judged = judge(mark, counting, directions);
+  const whole = tallies?.filter(({ place }) => counted.includes(place));
+  return {
+    directions: whole ? each.map((one) => ({ ...one, ...countIn(whole, one.direction) })) : each,
+    judged,
+    passes: judged.met,
+    imbalance: imbalanceOf(each),
+  };
+}
+
+function countIn(tallies: readonly Tallied[], direction: string) {
+  const own = tallies.filter((one) => one.direction === direction);
+  return {
+    attempts: own.reduce((sum, { counts }) => sum + Object.values(counts).reduce((a, b) => a + b), 0),
+    cleanAttempts: own.reduce((sum, { counts }) => sum + counts.clean, 0),
+  };
 }
 
 function weighDirection(direction: string, attempts: readonly Attempt[], mark: PassMark): DirectionEvidence {
-  const lastOutcomes = attempts.slice(-mark.n).map((attempt) => attempt.outcome);
-  const cleanOfLast = lastOutcomes.filter((outcome) => outcome === "clean").length;
+  const window = windowOf(mark);
+  const lastOutcomes = attempts.slice(-window.attempts).map((attempt) => attempt.outcome);
+  const judged = judge(mark, attempts, [direction]);
   return {
     direction,
     attempts: attempts.length,
     cleanAttempts: attempts.filter((attempt) => attempt.outcome === "clean").length,
     lastOutcomes,
-    cleanOfLast,
-    passes: cleanOfLast >= mark.k,
-    posterior: posteriorOf(attempts, mark.k / mark.n),
+    cleanOfLast: lastOutcomes.filter((outcome) => outcome === "clean").length,
+    judged,
+    passes: judged.met,
+    posterior: posteriorOf(attempts, window.share),
   };
 }
 
@@ -109,10 +136,29 @@ function imbalanceOf(each: readonly DirectionEvidence[]): Imbalance | null {
   };
 }
 
-/** P(X > Y) for independent Beta variables: the mean of Y's distribution function over equal shares of X. */
+/** P(X > Y) for independent Beta variables: the integral of X's density times Y's distribution function over where X lies. */
 export function chanceGreater(x: { a: number; b: number }, y: { a: number; b: number }): number {
-  const parts = 100;
+  const mean = x.a / (x.a + x.b);
+  const spread = Math.sqrt((mean * (1 - mean)) / (x.a + x.b + 1));
+  const from = Math.max(0, mean - REACH * spread);
+  const width = (Math.min(1, mean + REACH * spread) - from) / PANELS;
   let sum = 0;
-  for (let i = 0; i < parts; i++) sum += betaCdf(betaQuantile((i + 0.5) / parts, x.a, x.b), y.a, y.b);
-  return sum / parts;
+  for (let panel = 0; panel < PANELS; panel++) {
+    for (const [node, weight] of GAUSS) {
+      const at = from + (panel + 0.5 + 0.5 * node) * width;
+      sum += 0.5 * weight * width * betaDensity(at, x.a, x.b) * betaCdf(at, y.a, y.b);
+    }
+  }
+  return Math.min(1, Math.max(0, sum));
 }
+
+/** How far about the mean the integral reaches, in standard deviations, and in how many pieces. */
+const REACH = 12;
+const PANELS = 12;
+/** Gauss-Legendre nodes and weights of four points (Abramowitz and Stegun, table 25.4). */
+const GAUSS = [
+  [-0.861136311594053, 0.347854845137454],
+  [-0.339981043584856, 0.652145154862546],
+  [0.339981043584856, 0.652145154862546],
+  [0.861136311594053, 0.347854845137454],
+] as const;

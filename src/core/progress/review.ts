@@ -1,5 +1,5 @@
-import { createEmptyCard, fsrs, Rating, type Grade } from "ts-fsrs";
-import type { Attempt } from "./attempt";
+import { fsrs, Rating, type FSRSState, type Grade } from "ts-fsrs";
+import type { FlyingDay } from "./digest";
 
 /** When a signed-off skill wants flying again before it fades. */
 export interface Review {
@@ -12,27 +12,29 @@ const DAY_MS = 86_400_000;
 const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_short_term: false });
 
 /**
- * Review date of a step from its attempts, each flying day one repetition graded by its share of clean attempts
- * (spaced repetition, FSRS). Null when it was never flown. Days are UTC.
+ * Review date of a step from the days it was flown on, each one repetition graded by its share of clean attempts (spaced repetition, FSRS). Days
+ * may come twice and in any order. Null when it was never flown.
  */
-export function reviewOf(attempts: readonly Pick<Attempt, "outcome" | "atMs">[], nowMs: number): Review | null {
-  if (attempts.length === 0) return null;
-  const days = new Map<number, { clean: number; all: number }>();
-  for (const { atMs, outcome } of attempts) {
-    const day = Math.floor(atMs / DAY_MS);
-    const seen = days.get(day) ?? { clean: 0, all: 0 };
-    days.set(day, { clean: seen.clean + (outcome === "clean" ? 1 : 0), all: seen.all + 1 });
+export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | null {
+  if (days.length === 0) return null;
+  const merged = new Map<number, { clean: number; all: number }>();
+  for (const [day, clean, all] of days) {
+    const seen = merged.get(day) ?? { clean: 0, all: 0 };
+    merged.set(day, { clean: seen.clean + clean, all: seen.all + all });
   }
-  const ordered = [...days].sort(([a], [b]) => a - b);
-  let card = createEmptyCard(new Date(ordered[0][0] * DAY_MS));
-  for (const [day, { clean, all }] of ordered)
-    card = scheduler.next(card, new Date(day * DAY_MS), gradeOf(clean / all)).card;
-  const recall = scheduler.get_retrievability(
-    card,
-    new Date(Math.max(nowMs, card.last_review?.getTime() ?? nowMs)),
-    false,
-  );
-  return { dueMs: card.due.getTime(), recall };
+  const ordered = [...merged].sort(([a], [b]) => a - b);
+  let memory: FSRSState | null = null;
+  let last = ordered[0][0];
+  for (const [day, { clean, all }] of ordered) {
+    memory = scheduler.next_state(memory, day - last, gradeOf(clean / all));
+    last = day;
+  }
+  const { stability } = memory!;
+  const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);
+  return {
+    dueMs: (last + scheduler.next_interval(stability, sinceDays)) * DAY_MS,
+    recall: scheduler.forgetting_curve(sinceDays, stability),
+  };
 }
 
 function gradeOf(cleanShare: number): Grade {

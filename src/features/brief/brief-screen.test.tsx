@@ -1,7 +1,7 @@
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
-import { standingOf } from "@/syllabus";
+import { odo, standingAtStep } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { BriefScreen } from "./brief-screen";
 import type { BriefData } from "./load";
@@ -17,18 +17,8 @@ const done = (settings: Settings = firstSettings): BriefState => ({
 
 function show(state: BriefState, change: Partial<BriefData> = {}, settings: Settings = firstSettings): void {
   jest.mocked(useBrief).mockReturnValue(state);
-  const standing = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
   const data: BriefData = {
-    pilot: {
-      id: "odo",
-      squadId: "squad",
-      name: "Odo Fenn",
-      stickMode: 2,
-      grip: "thumbs",
-      settingsFrozen: false,
-      referenceAircraftId: null,
-      version: 1,
-    },
+    pilot: odo,
     aircraft: {
       id: "plank",
       pilotId: "odo",
@@ -50,7 +40,9 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
       coachName: "Ann",
       createdAtMs: 0,
     },
-    standing: standing.steps.find(({ step }) => step.id === "flip-one-move")!,
+    standing: standingAtStep("flip-one-move"),
+    school: {},
+    faultCounts: {},
     direction: "back",
     isCurrent: false,
     ...change,
@@ -155,9 +147,8 @@ it("briefs a trick that stays upright too: what to do, its figures, its obstacle
     kind: "done",
     brief: briefTrick(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR),
   });
-  const { steps } = standingOf({ attempts: [], signedOff: new Set(), setupId: "v", nowMs: 0 });
-  const standing = steps.find(({ step }) => step.id === "bail-wall")!;
-  show(jest.mocked(useBrief)("", airframe, firstSettings), { standing, direction: "on" });
+  const standing = standingAtStep("bail-wall", [], { signedOff: ["pitch-brake"] });
+  show(jest.mocked(useBrief)(recipe, airframe, firstSettings), { standing, direction: "on" });
   expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Bail off a wall");
   expect(screen.getByRole("button", { name: /^Room to the obstacle: \d/ })).toBeVisible();
   expect(screen.getByText(/it still works up to/, { selector: "p" })).toHaveTextContent(
@@ -168,8 +159,7 @@ it("briefs a trick that stays upright too: what to do, its figures, its obstacle
 });
 
 it("says what to look at where no model can judge, with or without an aircraft", () => {
-  const { steps } = standingOf({ attempts: [], signedOff: new Set(), setupId: null, nowMs: 0 });
-  const standing = steps.find(({ step }) => step.id === "los-nose-in")!;
+  const standing = standingAtStep("los-nose-in");
   show({ kind: "computing" }, { standing, direction: "on", aircraft: null, setup: null });
   const region = screen.getByRole("region", { name: "What to look at" });
   expect(within(region).getAllByRole("listitem").length).toBeGreaterThanOrEqual(2);

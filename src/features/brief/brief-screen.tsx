@@ -13,25 +13,42 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo } from "react";
-import type { Settings } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { cueFor, directionNames, stepTitle, skillOf, stageNames, stepBefore, steps } from "@/syllabus";
+import { markWords, type Recipe, type Settings } from "@/core";
+import {
+  cueFor,
+  directionNames,
+  findStep,
+  pathOf,
+  recipeOf,
+  routeOf,
+  schoolQuestions,
+  sideOf,
+  skillOf,
+  stepBefore,
+  stepName,
+  stepTitle,
+  type Step,
+} from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
 import { cautionsFor } from "./cautions";
 import { FlownTrick } from "./flown-trick";
 import type { BriefData } from "./load";
+import { StickQuiz } from "./stick-quiz";
 import { useBrief, type BriefState } from "./use-brief";
 
 /** Brief: one step for one pilot on one aircraft, everything computed for exactly these. */
 export function BriefScreen({ data }: { data: BriefData }) {
   const { pilot, aircraft, setup } = data;
   const { hrefFor } = useAtHand();
-  const { step } = data.standing;
-  if (step.lookAt) return <BySight data={data} lookAt={step.lookAt} />;
+  const step = useStep(data);
+  const recipe = recipeOf(step, data.direction, data.school);
+  if (!recipe) return <BySight data={data} step={step} />;
   if (!aircraft || !setup) {
     return (
       <>
@@ -46,15 +63,21 @@ export function BriefScreen({ data }: { data: BriefData }) {
       </>
     );
   }
-  return <FullBrief data={data} aircraft={aircraft} setup={setup} />;
+  return <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} />;
+}
+
+/** The step of a brief, as the syllabus at hand has it. */
+function useStep(data: BriefData): Step {
+  return findStep(useSyllabus(), data.standing.stepId)!;
 }
 
 /** A step that no model can judge: what to look at instead of numbers. */
-function BySight({ data, lookAt }: { data: BriefData; lookAt: readonly string[] }) {
+function BySight({ data, step }: { data: BriefData; step: Step }) {
   return (
     <>
       <Title data={data} />
-      <Typography sx={{ fontSize: "1.05rem", maxWidth: 640 }}>{data.standing.step.aim}</Typography>
+      <Before data={data} />
+      <Typography sx={{ fontSize: "1.05rem", maxWidth: 640 }}>{step.aim}</Typography>
       <Box
         component="section"
         aria-labelledby="look-at"
@@ -73,24 +96,38 @@ function BySight({ data, lookAt }: { data: BriefData; lookAt: readonly string[] 
           This is not flown in the model: no number would say whether it is good. The eye does.
         </Typography>
         <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
-          {lookAt.map((line) => (
+          {step.lookAt.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </Box>
       </Box>
+      {step.id === QUIZ_STEP && <StickQuiz key={data.pilot.id} data={data} />}
       <LowerThird data={data} state={NOT_FLOWN} />
     </>
   );
 }
 
+/** The step that is asked rather than flown. */
+const QUIZ_STEP = "sticks";
 const NOT_FLOWN: BriefState = { kind: "computing" };
 
-function FullBrief({ data, aircraft, setup }: { data: BriefData; aircraft: Aircraft; setup: Setup }) {
-  const { step } = data.standing;
-  const state = useBrief(step.recipeFor[data.direction], aircraft.airframe, setup.settings);
+function FullBrief({
+  data,
+  aircraft,
+  setup,
+  recipe,
+}: {
+  data: BriefData;
+  aircraft: Aircraft;
+  setup: Setup;
+  recipe: Recipe;
+}) {
+  const step = useStep(data);
+  const state = useBrief(recipe, aircraft.airframe, setup.settings);
   return (
     <>
       <Title data={data} />
+      <Before data={data} />
       <Warnings data={data} aircraft={aircraft} settings={setup.settings} state={state} />
       {state.kind === "computing" && (
         <Box sx={{ py: 6, maxWidth: 420 }}>
@@ -112,17 +149,62 @@ function FullBrief({ data, aircraft, setup }: { data: BriefData; aircraft: Aircr
   );
 }
 
+/** A fault tapped this often lately is mended first. */
+const OFTEN = 3;
+
+/** The faults of a step, those seen often lately first. */
+function faultsFirst(step: Step, counts: Readonly<Record<string, number>>): Step["faults"] {
+  const often = (id: string) => ((counts[id] ?? 0) >= OFTEN ? counts[id] : 0);
+  return [...step.faults].sort((a, b) => often(b.id) - often(a.id));
+}
+
+/** What wants doing before this step. */
+function Before({ data }: { data: BriefData }) {
+  const syllabus = useSyllabus();
+  const { needsFirst, simulatorFirst } = data.standing;
+  if (needsFirst.length === 0 && !simulatorFirst) return null;
+  return (
+    <Alert severity="warning" role="note" sx={{ mb: 1.5 }}>
+      {needsFirst.length > 0 && (
+        <div>Not signed off yet, and wanted first: {needsFirst.map((id) => stepName(syllabus, id)).join(", ")}.</div>
+      )}
+      {simulatorFirst && (
+        <div>In the simulator first: the school asks for the mark to be met there before the field.</div>
+      )}
+    </Alert>
+  );
+}
+
+/** Where practitioners disagree about this step: the side that is flown here, and what it gains. */
+function SchoolLines({ step, data }: { step: Step; data: BriefData }) {
+  const asked = schoolQuestions.filter(({ steps }) => steps.includes(step.id));
+  return asked.map((question) => {
+    const side = sideOf(data.school, question.id);
+    return (
+      <Typography key={question.id} sx={{ mt: 1, fontSize: "0.9rem" }}>
+        <b>
+          {question.name}: {side.name}.
+        </b>{" "}
+        {side.gains}
+      </Typography>
+    );
+  });
+}
+
 function Title({ data }: { data: BriefData }) {
-  const { step } = data.standing;
+  const syllabus = useSyllabus();
+  const step = useStep(data);
+  const route = routeOf(data.school);
+  const path = pathOf(syllabus, route);
   const router = useRouter();
   const { hrefFor } = useAtHand();
   const go = useMemo(
     () => (stepId: string, direction: string) => router.push(hrefFor("/brief", { step: stepId, direction })),
     [router, hrefFor],
   );
-  const at = steps.findIndex((one) => one.id === step.id);
-  const before = stepBefore(step);
-  const after = steps[at + 1];
+  const at = path.findIndex((one) => one.id === step.id);
+  const before = stepBefore(syllabus, step, route);
+  const after = path[at + 1];
   const other = step.directions.find(({ id }) => id !== data.direction);
   const keys = useMemo(
     () => [
@@ -137,12 +219,19 @@ function Title({ data }: { data: BriefData }) {
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
       <Typography variant="h1">{stepTitle(step, data.direction)}</Typography>
       <Box component="span" sx={{ fontSize: "0.95rem" }}>
-        <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} /> {stageNames[skillOf(step).stage]},
-        step <b className="num">{at + 1}</b> of <b className="num">{steps.length}</b>
+        <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} />{" "}
+        {syllabus.stages[skillOf(syllabus, step).stage]}
+        {at >= 0 ? (
+          <>
+            , step <b className="num">{at + 1}</b> of <b className="num">{path.length}</b>
+          </>
+        ) : (
+          ", beside the route"
+        )}
         {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
       </Box>
       <Box sx={{ flex: 1 }} />
-      {!step.lookAt && (
+      {step.flownAs && (
         <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
           In the lab
         </Button>
@@ -193,7 +282,7 @@ function Warnings({
   state: BriefState;
 }) {
   const { hrefFor } = useAtHand();
-  const found = cautionsFor(data.standing.step, aircraft, settings);
+  const found = cautionsFor(useStep(data), aircraft, settings);
   const problem = state.kind === "impossible" ? state.why : state.kind === "done" ? state.brief.problem : null;
   if (found.length === 0 && problem === null) return null;
   return (
@@ -215,8 +304,10 @@ function Warnings({
 }
 
 function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
-  const { step, evidence } = data.standing;
-  const skill = skillOf(step);
+  const syllabus = useSyllabus();
+  const { evidence } = data.standing;
+  const step = useStep(data);
+  const skill = skillOf(syllabus, step);
   const names = directionNames(step);
   const brief = state.kind === "done" ? state.brief : null;
   return (
@@ -244,6 +335,16 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
           Way out
         </Typography>
         <Typography sx={{ mt: 0.5 }}>{step.wayOut}</Typography>
+        <Typography sx={{ mt: 1 }}>
+          <b>Settings.</b> {step.settings}
+          {step.heightM !== null && (
+            <>
+              {" "}
+              Begin <Num value={step.heightM} quantity="length" digits={1} /> up.
+            </>
+          )}
+        </Typography>
+        <SchoolLines step={step} data={data} />
         {brief?.wayOut && brief.problem === null && (
           <Typography sx={{ mt: 0.5 }}>
             Begun at <Num value={brief.entryHeightM} quantity="length" /> it still works up to{" "}
@@ -266,20 +367,29 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
         <Typography variant="h2" id="faults">
           If this happens
         </Typography>
-        {step.faults.map((fault) => (
-          <Box key={fault.id} sx={{ mt: 0.8 }}>
-            <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
-          </Box>
-        ))}
+        {faultsFirst(step, data.faultCounts).map((fault) => {
+          const often = (data.faultCounts[fault.id] ?? 0) >= OFTEN;
+          return (
+            <Box
+              key={fault.id}
+              sx={(theme) => ({ mt: 0.8, ...(often && { borderLeft: `4px solid ${theme.tokens.buoy}`, pl: 1 }) })}
+            >
+              <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
+              {often && (
+                <Box sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
+                  ▲ seen <span className="num">{data.faultCounts[fault.id]}</span> times lately: mend this first
+                </Box>
+              )}
+            </Box>
+          );
+        })}
       </section>
       <section aria-labelledby="passes">
         <Typography variant="h2" id="passes">
           Passes when
         </Typography>
         <Typography sx={{ mt: 0.5 }}>
-          <b className="num">{step.mark.k}</b> of the last <b className="num">{step.mark.n}</b> are clean
-          {step.directions.length > 1 && `, ${step.directions.map(({ name }) => name).join(" and ")} each`}, in the
-          field. Clean: {step.clean}.
+          {markWords(step.mark).charAt(0).toUpperCase() + markWords(step.mark).slice(1)}. Clean: {step.clean}.
         </Typography>
         <Box sx={{ my: 1 }}>
           {evidence.directions.map((one) => (

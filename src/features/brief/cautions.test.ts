@@ -1,5 +1,5 @@
 import { airframePresets, briefTrick, CALM_AIR, firstSettings, recipes } from "@/core";
-import { findStep } from "@/syllabus";
+import { builtInSyllabus, findStep } from "@/syllabus";
 import { cautionsFor } from "./cautions";
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
@@ -16,7 +16,7 @@ const aircraft = {
 } as const;
 
 it("a brief says what stands against the step with these settings", () => {
-  const step = findStep("flip-slow")!;
+  const step = findStep(builtInSyllabus, "flip-slow")!;
   expect(cautionsFor(step, aircraft, firstSettings)).toEqual([]);
   const { modes } = firstSettings;
   const with_ = (change: object) => cautionsFor(step, aircraft, { ...firstSettings, ...change }).join(" ");

@@ -152,7 +152,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
   return (
     <Measured
       trick={brief}
-      looksAt={findTrick(step.id)?.looksAt ?? []}
+      looksAt={findTrick(step.flownAs?.trick ?? "")?.looksAt ?? []}
       aircraftName={`${aircraftName}, setup ${setupNumber}`}
     />
   );

@@ -1,13 +1,8 @@
 import "server-only";
-import {
-  latestSetups,
-  listAttempts,
-  listMilestones,
-  type Aircraft,
-  type Pilot,
-  type Setup,
-} from "@/server/repositories";
-import { findStep, standingOf, type StepStanding } from "@/syllabus";
+import type { Attempt } from "@/core";
+import { loadProgress } from "@/server/progress";
+import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import { currentStepOf, findStep, standingAt, type School, type StepStanding } from "@/syllabus";
 
 export interface BriefData {
   readonly pilot: Pilot;
@@ -15,6 +10,10 @@ export interface BriefData {
   readonly setup: Setup | null;
   readonly standing: StepStanding;
   readonly direction: string;
+  /** Sides the pilot takes where practitioners disagree. */
+  readonly school: School;
+  /** How often each fault was tapped among the last attempts at this step, by fault id. */
+  readonly faultCounts: Readonly<Record<string, number>>;
   /** The step asked for is the pilot's current one. */
   readonly isCurrent: boolean;
 }
@@ -27,29 +26,34 @@ export async function loadBrief(
   direction: string | null,
   nowMs = Date.now(),
 ): Promise<BriefData | null> {
-  const [attempts, milestones, setups] = await Promise.all([
-    listAttempts([pilot.id]),
-    listMilestones([pilot.id]),
-    latestSetups([pilot.id]),
-  ]);
+  const [all, setups] = await Promise.all([loadProgress([pilot]), latestSetups([pilot.id])]);
+  const progress = all.get(pilot.id)!;
+  const { syllabus, school, flown } = progress;
   const setup = (aircraft && setups.get(aircraft.id)) ?? null;
-  const all = standingOf({
-    attempts,
-    signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
-    setupId: setup?.id ?? null,
-    nowMs,
-  });
-  if (stepId !== null && !findStep(stepId)) return null;
-  const wanted = stepId ?? all.current?.step.id ?? all.steps[all.steps.length - 1].step.id;
-  const standing = all.steps.find(({ step }) => step.id === wanted)!;
-  const weaker = standing.evidence.imbalance?.worse ?? standing.step.directions[0].id;
-  const known = standing.step.directions.some(({ id }) => id === direction);
+  const current = currentStepOf(progress);
+  const step = stepId === null ? (current ?? syllabus.steps[syllabus.steps.length - 1]) : findStep(syllabus, stepId);
+  if (!step) return null;
+  const standing = standingAt(step, { ...progress, setupId: setup?.id ?? null, nowMs });
+  const weaker = standing.evidence.imbalance?.worse ?? step.directions[0].id;
+  const known = step.directions.some(({ id }) => id === direction);
   return {
     pilot,
     aircraft,
     setup,
     standing,
     direction: known ? direction! : weaker,
-    isCurrent: all.current?.step.id === wanted,
+    school,
+    faultCounts: countFaults(flown.get(step.id)?.recent ?? []),
+    isCurrent: current?.id === step.id,
   };
+}
+
+/** Attempts over which faults are counted: what went wrong long ago may be mended. */
+const FAULT_WINDOW = 20;
+
+function countFaults(attempts: readonly Attempt[]): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const { faults = [] } of attempts.slice(-FAULT_WINDOW))
+    for (const fault of faults) counts[fault] = (counts[fault] ?? 0) + 1;
+  return counts;
 }

@@ -2,7 +2,7 @@
 
 import { wrap } from "comlink";
 import { useEffect, useState } from "react";
-import { CALM_AIR, recipes, type Airframe, type Settings, type TrickBrief } from "@/core";
+import { CALM_AIR, type Airframe, type Recipe, type Settings, type TrickBrief } from "@/core";
 import type { BriefWorker } from "@/workers/brief.worker";
 
 export type BriefState =
@@ -11,9 +11,9 @@ export type BriefState =
   | { readonly kind: "impossible"; readonly why: string };
 
 /** Solves and flies a recipe in a worker; starts afresh when the recipe, the aircraft or the settings change. */
-export function useBrief(recipeId: string, airframe: Airframe, settings: Settings): BriefState {
+export function useBrief(recipe: Recipe, airframe: Airframe, settings: Settings): BriefState {
   const [state, setState] = useState<{ key: string; result: BriefState } | null>(null);
-  const key = JSON.stringify([recipeId, airframe, settings]);
+  const key = JSON.stringify([recipe, airframe, settings]);
   useEffect(() => {
     const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
     let gone = false;
@@ -21,11 +21,11 @@ export function useBrief(recipeId: string, airframe: Airframe, settings: Setting
       worker.terminate();
       if (!gone) setState({ key, result });
     };
-    const [id, frame, set] = JSON.parse(key) as [string, Airframe, Settings];
+    const [flown, frame, set] = JSON.parse(key) as [Recipe, Airframe, Settings];
     worker.onerror = (event) =>
       settle({ kind: "impossible", why: event.message || "The computation could not be started." });
     wrap<BriefWorker>(worker)
-      .briefTrick(recipes[id], frame, set, CALM_AIR)
+      .briefTrick(flown, frame, set, CALM_AIR)
       .then(
         (brief) => settle({ kind: "done", brief }),
         (error: Error) => settle({ kind: "impossible", why: error.message }),

@@ -2,6 +2,7 @@ import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings, flyAsSet, type Airframe, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
+import { findTrick } from "@/syllabus";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LabScreen } from "./lab-screen";
 import type { LabData } from "./load";
@@ -61,12 +62,14 @@ function show(trickId: string, change: Partial<LabData> = {}, airframe = five): 
           grip: "thumbs",
           settingsFrozen: false,
           referenceAircraftId: null,
+          school: {},
           version: 1,
         },
         aircraft: aircraft(airframe),
         setup: setups[0],
         setups,
         trickId,
+        variantId: findTrick(trickId)!.variants[0].id,
         ...change,
       }}
     />,

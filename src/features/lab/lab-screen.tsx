@@ -27,7 +27,7 @@ import {
   type TrickRequest,
 } from "@/core";
 import type { Aircraft, Pilot, Setup } from "@/server/repositories";
-import { directionWords, findStep, findTrick, stageNames, tricks, type Trick } from "@/syllabus";
+import { directionWords, findStep, findTrick, tricks, type Trick } from "@/syllabus";
 import { CameraView } from "@/ui/flight/camera-view";
 import { instructionsFor } from "@/ui/flight/choreography";
 import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
@@ -39,6 +39,7 @@ import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -91,7 +92,7 @@ interface Other {
 
 function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; setup: Setup }) {
   const trick = findTrick(data.trickId)!;
-  const [variantId, setVariant] = useState(trick.variants[0].id);
+  const [variantId, setVariant] = useState(data.variantId);
   const variant = trick.variants.find(({ id }) => id === variantId) ?? trick.variants[0];
   const [wantedDirection, setDirection] = useState(Object.keys(variant.recipes)[0]);
   const direction = variant.recipes[wantedDirection] ? wantedDirection : Object.keys(variant.recipes)[0];
@@ -232,6 +233,7 @@ function Heading(props: {
   const { trick, variantId, direction, onVariant, onDirection } = props;
   const router = useRouter();
   const { hrefFor } = useAtHand();
+  const syllabus = useSyllabus();
   const variant = trick.variants.find(({ id }) => id === variantId)!;
   const directions = Object.keys(variant.recipes);
   const at = tricks.findIndex(({ id }) => id === trick.id);
@@ -261,7 +263,7 @@ function Heading(props: {
         onChange={(event) => router.push(hrefFor("/lab", { step: event.target.value }))}
         sx={{ minWidth: 250 }}
       >
-        {stageNames.flatMap((stageName, stage) => {
+        {syllabus.stages.flatMap((stageName, stage) => {
           const own = tricks.filter((one) => one.stage === stage);
           return own.length === 0
             ? []
@@ -306,7 +308,7 @@ function Heading(props: {
         </ToggleButtonGroup>
       )}
       <Box sx={{ flex: 1 }} />
-      {findStep(trick.id) && (
+      {findStep(syllabus, trick.id) && (
         <Button
           component={Link}
           href={hrefFor("/brief", { step: trick.id, ...(directions.length > 1 && { direction }) })}

@@ -13,12 +13,13 @@ const data: PeopleData = {
       id: "pans",
       name: "Pans",
       version: 3,
+      school: {},
       coaches: [
         { id: "ann", name: "Ann Pell", owner: true },
         { id: "edda", name: "Edda Lind", owner: false },
       ],
     },
-    { id: "yard", name: "Yard", version: 1, coaches: [{ id: "ann", name: "Ann Pell", owner: false }] },
+    { id: "yard", name: "Yard", version: 1, school: {}, coaches: [{ id: "ann", name: "Ann Pell", owner: false }] },
   ],
   pilots: [
     { id: "odo", name: "Odo Fenn", squadId: "pans", hasAccount: true },

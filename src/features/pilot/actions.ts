@@ -1,5 +1,5 @@
 import { need } from "@/server/access";
-import { coachAction, conflict, memberAction } from "@/server/actions";
+import { badField, coachAction, conflict, memberAction } from "@/server/actions";
 import {
   answerRequests,
   findMilestone,
@@ -9,8 +9,9 @@ import {
   insertRequest,
   inTransaction,
   leavePilotTrail,
-  listAttempts,
-  listMilestones,
+  findPilot,
+  syllabusOf,
+  setPilotSchool,
   lockMilestone,
   lockOpenRequest,
   pilotOfNote,
@@ -20,24 +21,31 @@ import {
   type MilestoneEvidence,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
-import { findStep, standingOf } from "@/syllabus";
+import { findStep, requireSchool, standingAt, stepName } from "@/syllabus";
+import { loadProgress } from "@/server/progress";
 import { evidenceFor } from "./evidence";
-import { AddNoteInput, AnswerInput, AskSignOffInput, ById, SignOffInput } from "./inputs";
+import { AddNoteInput, AnswerInput, AskSignOffInput, ById, SchoolInput, SignOffInput } from "./inputs";
 
 /** The evidence as it stands now, kept with the milestone. */
 async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
-  const [attempts, milestones] = await Promise.all([listAttempts([pilotId]), listMilestones([pilotId])]);
-  const standing = standingOf({
-    attempts,
-    signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
+  const pilot = (await findPilot(pilotId))!;
+  const progress = (await loadProgress([pilot])).get(pilotId)!;
+  const { syllabus, flown } = progress;
+  const step = findStep(syllabus, stepId);
+  if (!step) throw badField("stepId", "That step is not in the squad's syllabus.");
+  const standing = standingAt(step, {
+    ...progress,
     // Judged with the setup it was flown with, as the tally does.
-    setupId: attempts.filter((attempt) => attempt.stepId === stepId).at(-1)?.setupId ?? null,
+    setupId: flown.get(stepId)?.recent.at(-1)?.setupId ?? null,
     nowMs: now.getTime(),
   });
-  return evidenceFor(standing.steps.find(({ step }) => step.id === stepId)!);
+  return evidenceFor(standing, step, syllabus);
 }
 
-const stepName = (stepId: string) => findStep(stepId)?.name.toLowerCase() ?? stepId;
+/** What a step is called in the syllabus of a pilot's squad, inside a sentence. */
+async function stepWords(pilotId: string, stepId: string): Promise<string> {
+  return stepName(await syllabusOf((await findPilot(pilotId))!.squadId), stepId).toLowerCase();
+}
 const aPilot = ({ pilotId }: { pilotId: string }) => [need("coach", "pilot", pilotId)];
 const aNote = ({ id }: ById) => [need("coach", "note", id)];
 const aSignOff = ({ id }: ById) => [need("coach", "milestone", id)];
@@ -52,7 +60,7 @@ const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string
       if (at === null && standing && standing.id !== id)
         throw conflict("This step was signed off again meanwhile; that sign-off stands.");
       await setWithdrawn(transaction, id, at);
-      const says = `${does} the sign-off of ${stepName(stepId)}`;
+      const says = `${does} the sign-off of ${await stepWords(pilotId, stepId)}`;
       await leavePilotTrail(transaction, { who: name, kind, does: says, pilotId }, new Date());
     }),
   );
@@ -71,6 +79,9 @@ async function keepRequest(
   transaction: Transaction,
   request: { readonly id: string; readonly pilotId: string; readonly stepId: string; readonly message: string },
 ): Promise<void> {
+  const { squadId } = (await findPilot(request.pilotId))!;
+  if (!findStep(await syllabusOf(squadId), request.stepId))
+    throw badField("stepId", "That step is not in the squad's syllabus.");
   const open = await lockOpenRequest(transaction, request.pilotId, request.stepId);
   if (open && open.id !== request.id) throw conflict("You have asked for this already; your coach sees it.");
   if (await lockMilestone(transaction, request.pilotId, request.stepId))
@@ -88,7 +99,7 @@ export const pilotActions = {
       if (standing) throw conflict("This step is already signed off. Reload to see by whom and when.");
       await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs: now.getTime() });
       await answerRequests(transaction, { pilotId, stepId }, "", now);
-      const does = `signed off ${stepName(stepId)}`;
+      const does = `signed off ${await stepWords(pilotId, stepId)}`;
       await leavePilotTrail(transaction, { who: name, kind: "signed-off", does, pilotId }, now);
     });
   }),
@@ -113,9 +124,26 @@ export const pilotActions = {
         if (request.answeredAtMs !== null) throw conflict("Somebody has answered this already.");
         const now = new Date();
         await answerRequests(transaction, { id }, answer, now);
-        const does = `answered "not yet" to ${stepName(request.stepId)}`;
+        const does = `answered "not yet" to ${await stepWords(request.pilotId, request.stepId)}`;
         await leavePilotTrail(transaction, { who: name, kind: "answered", does, pilotId: request.pilotId }, now);
       }),
+  ),
+
+  /** The sides a pilot takes where practitioners disagree. */
+  "set-pilot-school": coachAction(
+    SchoolInput,
+    ({ id }) => [need("coach", "pilot", id)],
+    async ({ id, school, version }, { name }) => {
+      await inTransaction(async (transaction) => {
+        if (!(await setPilotSchool(transaction, { id, school: requireSchool(school), version })))
+          throw conflict("Somebody else changed this pilot meanwhile. Reload to see it; what you chose is still here.");
+        await leavePilotTrail(
+          transaction,
+          { who: name, kind: "changed-pilot", does: "changed the school", pilotId: id },
+          new Date(),
+        );
+      });
+    },
   ),
 
   "add-note": coachAction(AddNoteInput, aPilot, async ({ id, pilotId, text }, { coachId }) => {

@@ -1,9 +1,11 @@
 import type { MilestoneEvidence } from "@/server/repositories";
-import type { StepStanding } from "@/syllabus";
+import { markWords } from "@/core";
+import type { Step, StepStanding, Syllabus } from "@/syllabus";
 
 /** What is kept with a sign-off: the advice and the counts as they stand. */
-export function evidenceFor({ advice, evidence }: StepStanding): MilestoneEvidence {
+export function evidenceFor({ advice, evidence }: StepStanding, step: Step, syllabus: Syllabus): MilestoneEvidence {
   return {
+    judgedBy: { syllabus: syllabus.number, mark: markWords(step.mark) },
     advice: advice.kind,
     sentence: advice.sentence,
     directions: evidence.directions.map(({ direction, cleanOfLast, lastOutcomes, attempts, posterior }) => ({

@@ -1,12 +1,19 @@
-import { MinLength } from "class-validator";
-import { IsId, IsOneOf, IsText } from "@/server/actions";
-import { steps } from "@/syllabus";
+import { IsInt, IsObject, Min, MinLength } from "class-validator";
+import { IsId, IsStepId, IsText } from "@/server/actions";
 
 export class SignOffInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;
-  @IsOneOf(steps.map((step) => step.id)) stepId!: string;
+  @IsStepId() stepId!: string;
   @IsText(500) note!: string;
+}
+
+export class SchoolInput {
+  @IsId() id!: string;
+  @IsObject({ message: "school is no list of choices" }) school!: Record<string, string>;
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
 }
 
 export class ById {
@@ -24,7 +31,7 @@ export class AddNoteInput {
 export class AskSignOffInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;
-  @IsOneOf(steps.map((step) => step.id)) stepId!: string;
+  @IsStepId() stepId!: string;
   @IsText(500) message!: string;
 }
 

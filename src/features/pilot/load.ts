@@ -1,15 +1,18 @@
 import "server-only";
-import type { Outcome, Place } from "@/core";
+import { learningCurve, type LearningCurve, type Outcome, type Place, type Tallied } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   latestSetups,
-  listAttempts,
+  countAlone,
+  listAttemptsIn,
   listMilestones,
   listNotes,
   listRequests,
+  listSessions,
   listSetups,
   listSquads,
-  practiceSessionIds,
+  listStepAttempts,
+  schoolsOf,
   type Aircraft,
   type LoggedAttempt,
   type Milestone,
@@ -18,7 +21,8 @@ import {
   type SignOffRequest,
   type Squad,
 } from "@/server/repositories";
-import { standingOf, type PilotStanding } from "@/syllabus";
+import { loadProgress } from "@/server/progress";
+import { findStep, standingAt, standingOf, type PilotStanding, type School, type StepStanding } from "@/syllabus";
 
 /** One line of a pilot's history, newest first. */
 export type HistoryLine =
@@ -42,9 +46,23 @@ export type HistoryLine =
       readonly coachName: string;
     };
 
+/** The step somebody looks at, more closely than the others. */
+export interface LookedAt {
+  readonly one: StepStanding;
+  readonly curve: LearningCurve;
+  /** Raw counts by direction and place. */
+  readonly tallies: readonly Tallied[];
+  /** What the setups of the curve are called, by id. */
+  readonly setupNames: Readonly<Record<string, string>>;
+}
+
 export interface PilotData {
   readonly pilot: Pilot;
   readonly standing: PilotStanding;
+  readonly lookedAt: LookedAt | null;
+  /** Sides the pilot takes where practitioners disagree: their own over the squad's. */
+  readonly school: School;
+  readonly squadSchool: School;
   readonly milestones: readonly Milestone[];
   readonly notes: readonly Note[];
   readonly history: readonly HistoryLine[];
@@ -66,17 +84,31 @@ export async function loadPilot(
   who: SignedIn,
   pilot: Pilot,
   aircraft: Aircraft | null,
+  stepId: string | null = null,
   nowMs = Date.now(),
 ): Promise<PilotData> {
-  const [attempts, milestones, notes, setups, latest, requests, alone, squads] = await Promise.all([
-    listAttempts([pilot.id]),
+  const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions] = await Promise.all([
+    loadProgress([pilot]),
     listMilestones([pilot.id]),
     listNotes(pilot.id),
     listSetups(pilot.id),
     latestSetups([pilot.id]),
     listRequests([pilot.id]),
-    practiceSessionIds([pilot.id]),
+    countAlone(pilot.id),
     who.coachId === null ? [] : listSquads(who.coachId),
+    schoolsOf([pilot.squadId]),
+    listSessions([pilot.id], HISTORY_LINES),
+  ]);
+  const progress = all.get(pilot.id)!;
+  const input = { ...progress, setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null, nowMs };
+  const standing = standingOf(input);
+  const step = findStep(progress.syllabus, stepId ?? standing.current?.stepId ?? "");
+  const [attempts, ofStep] = await Promise.all([
+    listAttemptsIn(
+      sessions.map(({ id }) => id),
+      [pilot.id],
+    ),
+    step ? listStepAttempts(pilot.id, step.id) : [],
   ]);
   const history: HistoryLine[] = [
     ...sessionLines(attempts),
@@ -91,29 +123,28 @@ export async function loadPilot(
   ];
   return {
     pilot,
-    standing: standingOf({
-      attempts,
-      signedOff: new Set(milestones.map((milestone) => milestone.stepId)),
-      setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null,
-      nowMs,
-    }),
+    standing,
+    lookedAt: step
+      ? {
+          one: standing.steps.find((one) => one.stepId === step.id) ?? standingAt(step, input),
+          curve: learningCurve(ofStep),
+          tallies: progress.flown.get(step.id)?.digest.tallies ?? [],
+          setupNames: Object.fromEntries(setups.map(({ id, number }) => [id, `setup ${number}`])),
+        }
+      : null,
+    school: progress.school,
+    squadSchool: schools.get(pilot.squadId) ?? {},
     milestones: [...milestones].reverse(),
     notes,
     history: history.sort((a, b) => b.atMs - a.atMs).slice(0, HISTORY_LINES),
     requests: requests.filter(
       ({ answeredAtMs, answer }) => answeredAtMs === null || (answer !== "" && nowMs - answeredAtMs < ANSWERS_SHOWN_MS),
     ),
-    loggedAlone: countBy(attempts.filter(({ sessionId }) => alone.has(sessionId))),
+    loggedAlone: alone,
     squads,
     coaches: isCoach(who),
     nowMs,
   };
-}
-
-function countBy(attempts: readonly LoggedAttempt[]): Readonly<Record<string, number>> {
-  const counts: Record<string, number> = {};
-  for (const { stepId } of attempts) counts[stepId] = (counts[stepId] ?? 0) + 1;
-  return counts;
 }
 
 function sessionLines(attempts: readonly LoggedAttempt[]): HistoryLine[] {

@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { SignOffRequest } from "@/server/repositories";
-import { standingOf } from "@/syllabus";
+import { odo, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, people, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";
 import { PilotScreen } from "./pilot-screen";
@@ -27,17 +27,10 @@ const tried = [
   },
 ] as const;
 const data = (change: Partial<PilotData> = {}): PilotData => ({
-  pilot: {
-    id: "odo",
-    squadId: "squad",
-    name: "Odo Fenn",
-    stickMode: 2,
-    grip: "pinch",
-    settingsFrozen: false,
-    referenceAircraftId: null,
-    version: 4,
-  },
-  standing: standingOf({ attempts: tried, signedOff: new Set(), setupId: null, nowMs: 0 }),
+  pilot: odo,
+  ...standingWith(tried),
+  school: {},
+  squadSchool: {},
   milestones: [],
   notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0 }],
   requests: [],

@@ -2,7 +2,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Attempt, Outcome } from "@/core";
 import type { Milestone } from "@/server/repositories";
-import { standingOf } from "@/syllabus";
+import { odo, oneSquad, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";
 import { PilotScreen } from "./pilot-screen";
@@ -32,42 +32,36 @@ const milestone: Milestone = {
 function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}): PilotData {
   const milestones = change.milestones ?? [];
   return {
-    pilot: {
-      id: "odo",
-      squadId: "squad",
-      name: "Odo Fenn",
-      stickMode: 2,
-      grip: "pinch",
-      settingsFrozen: false,
-      referenceAircraftId: null,
-      version: 4,
-    },
-    standing: standingOf({ attempts, signedOff: new Set(milestones.map((one) => one.stepId)), setupId: "s", nowMs }),
+    pilot: odo,
+    ...standingWith(attempts, { signedOff: milestones.map((one) => one.stepId), nowMs }),
+    school: {},
+    squadSchool: {},
     milestones,
     notes: [],
     history: [],
     requests: [],
     loggedAlone: {},
-    squads: [{ id: "squad", name: "The squad", version: 1, coaches: [] }],
+    squads: [oneSquad],
     coaches: true,
     nowMs,
     ...change,
   };
 }
 
-it("lists every step with its state, and the evidence of each direction", () => {
+it("lists every step with its state, and the evidence of each direction", async () => {
   renderScreen(
     <PilotScreen data={data([...flown("back", ["clean", "clean", "rough", "clean"]), ...flown("front", ["rough"])])} />,
   );
-  const stage = screen.getByText("Flips and rolls").closest("details")!;
+  await userEvent.click(screen.getByRole("button", { name: "As a list" }));
+  const stage = screen.getByText("Flips and rolls", { selector: "summary" }).closest("details")!;
   expect(stage).toHaveAttribute("open");
   expect(within(stage).getAllByRole("link", { name: /^\d+ .*flip/i }).length).toBeGreaterThanOrEqual(6);
   expect(within(stage).getAllByText("not begun").length).toBeGreaterThan(2);
   // Stages in which nothing has happened are folded away.
   expect(screen.getByText("Upside down", { selector: "summary" }).closest("details")).not.toHaveAttribute("open");
-  const back = screen.getByRole("button", { name: /^backward: 3 of the last 4 clean/ });
+  const back = within(stage).getByRole("button", { name: /^backward: 3 of the last 4, clean rate/ });
   expect(back).toHaveTextContent("passes");
-  expect(screen.getByRole("button", { name: /^forward: 0 of the last 4 clean/ })).toHaveTextContent("0 of 3");
+  expect(within(stage).getByRole("button", { name: /^forward: 0 of 1, clean rate/ })).toHaveTextContent("0 of 1");
 });
 
 it("opens the counting rule and the numbers behind a clean rate", async () => {

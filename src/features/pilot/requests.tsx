@@ -9,7 +9,8 @@ import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SignOffRequest } from "@/server/repositories";
-import { findStep, type Step } from "@/syllabus";
+import { stepName, type Step } from "@/syllabus";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { PilotData } from "./load";
@@ -49,6 +50,7 @@ export function AskSignOff({ data, step }: { data: PilotData; step: Step }) {
 /** What the pilot asks to have signed off, and what was answered. */
 export function Requests({ data }: { data: PilotData }) {
   const router = useRouter();
+  const syllabus = useSyllabus();
   const [answering, setAnswering] = useState<SignOffRequest | null>(null);
   if (data.requests.length === 0) return null;
   return (
@@ -59,7 +61,7 @@ export function Requests({ data }: { data: PilotData }) {
       {data.requests.map((request) => (
         <Box key={request.id} sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}` })}>
           <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
-            <b>{findStep(request.stepId)?.name ?? request.stepId}</b>
+            <b>{stepName(syllabus, request.stepId)}</b>
             <Box component="span" sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
               <Moment atMs={request.askedAtMs} />
             </Box>

@@ -7,6 +7,7 @@ import {
   inTransaction,
   leavePilotTrail,
   leaveTrail,
+  syllabusOf,
   writeRecord,
   type PilotRecord,
 } from "@/server/repositories";
@@ -26,7 +27,7 @@ export const recordActions = {
       ImportInput,
       ({ squadId }) => [need("coach", "squad", squadId)],
       async ({ squadId, record: file }, who) => {
-        const record = requirePilotRecord(file);
+        const record = requirePilotRecord(file, await syllabusOf(squadId));
         await requireOwnPilot(who, record);
         const added = await inTransaction(async (transaction) => {
           const now = new Date();

@@ -1,7 +1,7 @@
 import "server-only";
 import type { SignedInCoach } from "@/server/accounts";
 import { listBin, listPilots, listSquads, listTrail, type Binned, type Deed, type Squad } from "@/server/repositories";
-import { findStep } from "@/syllabus";
+import { builtInSyllabus, stepName } from "@/syllabus";
 
 export interface RecordsData {
   readonly trail: readonly Deed[];
@@ -32,5 +32,5 @@ export async function loadRecords(who: SignedInCoach, beforeMs?: number, now = n
 function inWords({ kind, what }: Binned): string {
   if (kind !== "sign-off" && kind !== "attempt") return what;
   const [stepId, ...rest] = what.split(" ");
-  return [findStep(stepId)?.name ?? stepId, ...rest].join(", ");
+  return [stepName(builtInSyllabus, stepId), ...rest].join(", ");
 }

@@ -21,7 +21,7 @@ const data: RecordsData = {
     { id: "odo", name: "Odo Fenn" },
     { id: "ida", name: "Ida Rook" },
   ],
-  squads: [{ id: "pans", name: "Pans", version: 1, coaches: [] }],
+  squads: [{ id: "pans", name: "Pans", version: 1, school: {}, coaches: [] }],
 };
 const show = () => renderScreen(<RecordsScreen data={data} />, { address: "/records" });
 

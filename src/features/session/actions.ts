@@ -1,3 +1,4 @@
+import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
 import { badField, conflict, memberAction, Refusal } from "@/server/actions";
 import {
@@ -13,10 +14,13 @@ import {
   sessionEnded,
   setSessionEnd,
   setUndone,
-  updateFaults,
+  syllabusOf,
+  updateAttempt,
+  type Pilot,
 } from "@/server/repositories";
-import { findStep } from "@/syllabus";
-import { ByIdInput, LogAttemptInput, SetFaultsInput, StartSessionInput } from "./inputs";
+import { loadProgress } from "@/server/progress";
+import { builtInSyllabus, findStep, simulatorLacking, stepName, type Step, type Syllabus } from "@/syllabus";
+import { ByIdInput, LogAttemptInput, SetFaultsInput, SetMeasuredInput, StartSessionInput } from "./inputs";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
 const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
@@ -30,10 +34,12 @@ const setEnd = (endedAt: () => Date | null) =>
 const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restored") =>
   memberAction(ByIdInput, anAttempt, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
-      const { pilotId, sessionId, stepId, outcome } = (await findAttempt(transaction, id))!;
-      await setUndone(transaction, id, undoneAt());
+      const attempt = (await findAttempt(transaction, id))!;
+      const { pilotId, sessionId, stepId, outcome } = attempt;
+      await setUndone(transaction, attempt, undoneAt());
       if (!(await sessionEnded(transaction, sessionId))) return;
-      const does = `${kind} an attempt (${findStep(stepId)?.name.toLowerCase() ?? stepId}, ${outcome})`;
+      const { squadId } = (await findPilot(pilotId))!;
+      const does = `${kind} an attempt (${stepName(await syllabusOf(squadId), stepId).toLowerCase()}, ${outcome})`;
       await leavePilotTrail(transaction, { who: name, kind, does, pilotId }, new Date());
     }),
   );
@@ -45,11 +51,9 @@ const mayStart = ({ pilots }: StartSessionInput): Need[] =>
 export const sessionActions = {
   "start-session": memberAction(StartSessionInput, mayStart, async ({ id, place, pilots }, who) => {
     const members = pilots.map(({ pilotId, stepId, setupId }) => ({ pilotId, stepId, setupId: setupId ?? null }));
-    const squadIds = new Set<string>();
-    for (const { pilotId, setupId } of members) {
-      squadIds.add((await findPilot(pilotId))!.squadId);
-      if (setupId) await requireOwnSetup(setupId, pilotId);
-    }
+    const flying = await Promise.all(members.map(async ({ pilotId }) => (await findPilot(pilotId))!));
+    const squadIds = new Set(flying.map(({ squadId }) => squadId));
+    for (const { pilotId, setupId } of members) if (setupId) await requireOwnSetup(setupId, pilotId);
     if (squadIds.size > 1) throw badField("pilots", "A session is of one squad; start another for the other squad.");
     const there = await findSession(id);
     if (there) {
@@ -61,6 +65,7 @@ export const sessionActions = {
       return;
     }
     const [squadId] = squadIds;
+    await requireOpenSteps(members, flying, place);
     await inTransaction((transaction) =>
       insertSession(transaction, {
         id,
@@ -81,11 +86,14 @@ export const sessionActions = {
     LogAttemptInput,
     // The pilot may have moved to another squad since the session.
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
-    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs }) => {
+    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }) => {
       const session = (await findSession(sessionId))!;
       const member = session.pilots.find((one) => one.pilotId === pilotId);
       if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
-      if (!findStep(stepId)!.directions.some((one) => one.id === direction))
+      const step = knownStep(await syllabusOf(session.squadId), stepId);
+      // A step that has been left out since the session began is still logged: what was flown was flown.
+      if (!step && member.stepId !== stepId) throw badField("stepId", "That step is not in the squad's syllabus.");
+      if (step && !step.directions.some((one) => one.id === direction))
         throw badField("direction", "That step is not flown in this direction.");
       await inTransaction((transaction) =>
         insertAttempt(transaction, {
@@ -97,6 +105,9 @@ export const sessionActions = {
           outcome,
           place: session.place,
           setupId: member.setupId,
+          pack,
+          minutes: null,
+          measured: {},
           faults: [],
           atMs: flownAtMs,
         }),
@@ -107,16 +118,47 @@ export const sessionActions = {
   "set-faults": memberAction(SetFaultsInput, anAttempt, ({ id, faults }) =>
     inTransaction(async (transaction) => {
       const attempt = (await findAttempt(transaction, id))!;
-      const known = findStep(attempt.stepId)?.faults.map((fault) => fault.id) ?? [];
-      const stranger = faults.find((fault) => !known.includes(fault));
-      if (stranger !== undefined) throw badField("faults", "That fault is not one of this step.");
-      await updateFaults(transaction, id, faults);
+      const { squadId } = (await findPilot(attempt.pilotId))!;
+      const known = knownStep(await syllabusOf(squadId), attempt.stepId)?.faults.map((fault) => fault.id);
+      if (known && faults.some((fault) => !known.includes(fault)))
+        throw badField("faults", "That fault is not one of this step.");
+      await updateAttempt(transaction, attempt, { faults });
+    }),
+  ),
+
+  "set-measured": memberAction(SetMeasuredInput, anAttempt, ({ id, minutes, measured }) =>
+    inTransaction(async (transaction) => {
+      await updateAttempt(transaction, (await findAttempt(transaction, id))!, { minutes: minutes ?? null, measured });
     }),
   ),
 
   "undo-attempt": setAttemptUndone(() => new Date(), "removed"),
   "restore-attempt": setAttemptUndone(() => null, "restored"),
 };
+
+/** The step of the squad's syllabus, or of the one the program comes with. */
+const knownStep = (syllabus: Syllabus, id: string): Step | undefined =>
+  findStep(syllabus, id) ?? findStep(builtInSyllabus, id);
+
+/** Steps have to be in the squad's syllabus, and flown in the simulator first where the pilot's school wants that. */
+async function requireOpenSteps(
+  members: readonly { readonly pilotId: string; readonly stepId: string }[],
+  pilots: readonly Pilot[],
+  place: Place,
+): Promise<void> {
+  const progress = await loadProgress(pilots);
+  members.forEach(({ pilotId, stepId }, i) => {
+    const { syllabus, school, flown, signedOff } = progress.get(pilotId)!;
+    const step = findStep(syllabus, stepId);
+    if (!step) throw badField(`pilots.${i}.stepId`, "One of those steps is not in the squad's syllabus.");
+    if (place === "simulator" || signedOff.has(stepId)) return;
+    if (simulatorLacking(step, school, flown.get(stepId)?.recent ?? []))
+      throw badField(
+        `pilots.${i}.stepId`,
+        `${step.name} wants to be flown in the simulator first by ${pilots[i].name}'s school, until its mark is met there.`,
+      );
+  });
+}
 
 async function requireOwnSetup(setupId: string, pilotId: string): Promise<void> {
   const setup = await findSetup(setupId);

@@ -1,20 +1,23 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import {
+  countAttemptsIn,
   findSession,
   latestSetups,
   listAircraft,
-  listAttempts,
   listCoaches,
-  listMilestones,
   listPilots,
   listSessionAttempts,
   listSessions,
   listSquads,
+  syllabusOf,
   type LoggedAttempt,
   type Session,
 } from "@/server/repositories";
-import { currentStep, steps } from "@/syllabus";
+import { loadProgress, loadProgressBriefly } from "@/server/progress";
+import { currentStepOf, simulatorLacking } from "@/syllabus";
+import type { Attempt } from "@/core";
+import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
 export interface Candidate {
@@ -24,6 +27,8 @@ export interface Candidate {
   /** Where there are several squads: a session is of one. */
   readonly squadName: string | null;
   readonly currentStepId: string;
+  /** Steps the pilot's school wants flown in the simulator first, their mark not met there yet. */
+  readonly simulatorFirst: readonly string[];
   readonly setups: readonly { readonly id: string; readonly name: string }[];
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
@@ -46,41 +51,43 @@ const RECENT = 8;
 export async function loadPlan(who: SignedIn): Promise<PlanData> {
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
-  const [aircraft, setups, milestones, coaches, sessions, attempts, squads] = await Promise.all([
+  const [aircraft, setups, progress, coaches, sessions, squads] = await Promise.all([
     listAircraft(pilotIds),
     latestSetups(pilotIds),
-    listMilestones(pilotIds),
+    loadProgressBriefly(pilots, Date.now()),
     listCoaches(),
     listSessions(pilotIds, RECENT),
-    listAttempts(pilotIds),
     who.coachId === null ? [] : listSquads(who.coachId),
   ]);
+  const attempts = await countAttemptsIn(sessions.map(({ id }) => id));
   return {
     coaches: isCoach(who),
     candidates: pilots.map(({ id, name, squadId }) => {
-      const own = aircraft.filter((one) => one.pilotId === id);
-      const open = currentStep(
-        new Set(milestones.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
-        new Set(attempts.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
-      );
+      const fleet = aircraft.filter((one) => one.pilotId === id);
+      const own = progress.get(id)!;
+      const { syllabus, school, flown, signedOff } = own;
+      const open = currentStepOf(own) ?? syllabus.steps[syllabus.steps.length - 1];
       return {
         id,
         name,
         squadId,
         squadName: squads.length > 1 ? (squads.find((squad) => squad.id === squadId)?.name ?? null) : null,
-        currentStepId: (open ?? steps[steps.length - 1]).id,
-        setups: own.flatMap((one) => {
+        currentStepId: open.id,
+        simulatorFirst: syllabus.steps
+          .filter((step) => !signedOff.has(step.id) && simulatorLacking(step, school, flown.get(step.id)?.recent ?? []))
+          .map((step) => step.id),
+        setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup ? [{ id: setup.id, name: `${one.name} · setup ${setup.number}` }] : [];
         }),
-        checkFirst: own.filter((one) => one.flightState !== "flying").map((one) => one.name),
+        checkFirst: fleet.filter((one) => one.flightState !== "flying").map((one) => one.name),
       };
     }),
     recent: sessions.map((session) => ({
       session,
       coachName: coaches.find((coach) => coach.id === session.coachId)?.name ?? "practised alone",
       pilotNames: session.pilots.flatMap((one) => pilots.find((pilot) => pilot.id === one.pilotId)?.name ?? []),
-      attempts: attempts.filter((attempt) => attempt.sessionId === session.id).length,
+      attempts: attempts.get(session.id) ?? 0,
     })),
   };
 }
@@ -91,7 +98,7 @@ export interface TallyPilot {
   readonly stepId: string;
   readonly setupId: string | null;
   /** Attempts at this step in earlier sessions: the evidence counts them too. */
-  readonly earlier: readonly LoggedAttempt[];
+  readonly earlier: readonly Attempt[];
   readonly signedOff: boolean;
 }
 
@@ -103,6 +110,8 @@ export interface TallyData {
   /** Logs attempts, and opens and closes the session. */
   readonly mayKeep: boolean;
   readonly coaches: boolean;
+  /** The syllabus of the session's squad, where it is not the built-in one. */
+  readonly syllabi: readonly SentSyllabus[];
 }
 
 /** A session as somebody may see it: only with the pilots whose records they may read. Null when there is none for them. */
@@ -112,12 +121,11 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
   const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
   if (members.length === 0) return null;
-  const pilotIds = members.map(({ pilotId }) => pilotId);
-  const [attempts, earlier, milestones, squads] = await Promise.all([
+  const [attempts, progress, squads, syllabus] = await Promise.all([
     listSessionAttempts(sessionId),
-    listAttempts(pilotIds),
-    listMilestones(pilotIds),
+    loadProgress(members.map(({ pilotId }) => visible.get(pilotId)!)),
     who.coachId === null ? [] : listSquads(who.coachId),
+    syllabusOf(session.squadId),
   ]);
   return {
     session: { ...session, pilots: members },
@@ -125,13 +133,14 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     // A pilot who changed squads brings old sessions along to be read, not to be written into.
     mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),
+    syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
     pilots: members.map(({ pilotId, stepId, setupId }) => ({
       id: pilotId,
       name: visible.get(pilotId)!.name,
       stepId,
       setupId,
-      earlier: earlier.filter((one) => one.pilotId === pilotId && one.stepId === stepId && one.sessionId !== sessionId),
-      signedOff: milestones.some((one) => one.pilotId === pilotId && one.stepId === stepId),
+      earlier: (progress.get(pilotId)!.flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId),
+      signedOff: progress.get(pilotId)!.signedOff.has(stepId),
     })),
   };
 }

@@ -4,7 +4,7 @@ import { isTemporary, send } from "@/ui/actions/send";
 export interface Outgoing {
   readonly key: string;
   readonly sessionId: string;
-  readonly action: "log-attempt" | "set-faults" | "undo-attempt" | "restore-attempt";
+  readonly action: "log-attempt" | "set-faults" | "set-measured" | "undo-attempt" | "restore-attempt";
   readonly input: object;
   /** Why the server will not take it; it stays here until somebody looks at it. */
   readonly refused?: string;

@@ -9,8 +9,8 @@ interface Pack {
   readonly sinceMs: number | null;
 }
 
-/** Counts batteries and the time on the present one: a tap begins a pack, a tap ends it. Kept on the device. */
-export function PackClock({ sessionId }: { sessionId: string }) {
+/** The battery flown now: a tap begins one, a tap ends it. Kept on the device. */
+export function usePack(sessionId: string): Pack & { readonly nowMs: number; readonly tap: () => void } {
   const store = `bathygon-pack-${sessionId}`;
   const [pack, setPack] = useState<Pack>({ number: 0, sinceMs: null });
   const [nowMs, setNowMs] = useState(0);
@@ -29,6 +29,12 @@ export function PackClock({ sessionId }: { sessionId: string }) {
     setPack(next);
     setNowMs(now);
   };
+  return { ...pack, nowMs, tap };
+}
+
+/** Counts batteries and the time on the present one. */
+export function PackClock({ pack }: { pack: ReturnType<typeof usePack> }) {
+  const { nowMs, tap } = pack;
   const seconds = pack.sinceMs === null ? 0 : Math.max(0, Math.floor((nowMs - pack.sinceMs) / 1000));
   const clock = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
   return (

@@ -13,7 +13,8 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { places, type Place } from "@/core";
-import { skills } from "@/syllabus";
+import { builtInSyllabus } from "@/syllabus";
+import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -113,6 +114,14 @@ export function PlanScreen({ data }: { data: PlanData }) {
               : `Start with ${taken.length === 1 ? taken[0].name : `${taken.length} pilots`}`}
           </Button>
         </Box>
+        {place !== "simulator" &&
+          taken
+            .filter((one) => one.simulatorFirst.includes(choices[one.id].stepId))
+            .map((one) => (
+              <Alert key={one.id} severity="warning" sx={{ mt: 2 }}>
+                {one.name} is to fly this step in the simulator first: the school asks for the mark to be met there.
+              </Alert>
+            ))}
         {taken.some((one) => one.checkFirst.length > 0) && (
           <Alert severity="warning" sx={{ mt: 2 }}>
             By eye first, not in goggles: {taken.flatMap((one) => one.checkFirst).join(", ")}.
@@ -122,7 +131,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
           Before goggles go on
         </Typography>
         <Box component="ul" sx={{ mt: 0.5, pl: 2.5 }}>
-          {skills[0].cautions.map((line) => (
+          {builtInSyllabus.skills[0].cautions.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </Box>
@@ -162,6 +171,7 @@ function CandidateRow({
   choice: Choice;
   onChange: (change: Partial<Choice>) => void;
 }) {
+  const { skills } = useSyllabusOf()(one.squadId);
   return (
     <Box
       sx={(theme) => ({

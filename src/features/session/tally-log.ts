@@ -11,6 +11,7 @@ export interface LoggedTap {
   readonly direction: string;
   readonly outcome: Outcome;
   readonly flownAtMs: number;
+  readonly pack: number | null;
 }
 
 /** The attempts of a session as they are once everything waiting has arrived. */
@@ -40,11 +41,24 @@ export function applied(
       const member = session.pilots.find((one) => one.pilotId === tap.pilotId);
       return [
         ...attempts,
-        { ...tap, atMs: flownAtMs, place: session.place, setupId: member?.setupId ?? null, faults: [], undone: false },
+        {
+          ...tap,
+          atMs: flownAtMs,
+          place: session.place,
+          setupId: member?.setupId ?? null,
+          minutes: null,
+          measured: {},
+          faults: [],
+          undone: false,
+        },
       ];
     }
     case "set-faults":
       return change({ faults: (input as { faults: string[] }).faults });
+    case "set-measured": {
+      const { minutes, measured } = input as Pick<LoggedAttempt, "minutes" | "measured">;
+      return change({ minutes, measured });
+    }
     case "undo-attempt":
       return change({ undone: true });
     case "restore-attempt":

@@ -27,6 +27,9 @@ const attempt = (outcome: Outcome, direction: string, n: number, sessionId = "se
   outcome,
   place: "field",
   setupId: "setup",
+  pack: null,
+  minutes: null,
+  measured: {},
   faults: [],
   atMs: n * 1000,
   undone: false,
@@ -36,6 +39,7 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   attempts: [],
   mayKeep: true,
   coaches: true,
+  syllabi: [],
   pilots: [
     { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: "setup", earlier: [], signedOff: false },
     { id: "ida", name: "Ida Rook", stepId: "flip-one-move", setupId: null, earlier: [], signedOff: false },

@@ -3,13 +3,15 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { outcomes, type Outcome } from "@/core";
-import { directionNames, findStep, type Step } from "@/syllabus";
+import { measureWords, outcomes, unitOf, windowOf, type AttemptMeasure, type Outcome, type PassMark } from "@/core";
+import { builtInSyllabus, directionNames, findStep, type Step, type Syllabus } from "@/syllabus";
+import { SyllabiProvider, useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { LoggedAttempt } from "@/server/repositories";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
@@ -20,7 +22,7 @@ import type { Tokens } from "@/ui/theme/tokens";
 import { WhyProvider } from "@/ui/why/why";
 import type { TallyData, TallyPilot } from "./load";
 import { dismiss } from "./outbox";
-import { PackClock } from "./pack-clock";
+import { PackClock, usePack } from "./pack-clock";
 import { useTally } from "./use-tally";
 import { Verdict } from "./verdict";
 
@@ -37,9 +39,19 @@ export function TallyScreen({ data }: { data: TallyData }) {
   return (
     <KeysProvider>
       <WhyProvider>
-        <Tally data={data} />
+        <SyllabiProvider sent={data.syllabi} squadId={data.session.squadId}>
+          <Tally data={data} />
+        </SyllabiProvider>
       </WhyProvider>
     </KeysProvider>
+  );
+}
+
+/** The step flown; one that has been left out of the syllabus since is found where it was, or stands in by its key. */
+function stepFlown(syllabus: Syllabus, stepId: string): Step {
+  return (
+    findStep(syllabus, stepId) ??
+    findStep(builtInSyllabus, stepId) ?? { ...syllabus.steps[0], id: stepId, name: stepId }
   );
 }
 
@@ -50,7 +62,9 @@ function Tally({ data }: { data: TallyData }) {
   const ready = useHydrated();
   const [at, setAt] = useState(0);
   const pilot = data.pilots[at];
-  const step = findStep(pilot.stepId)!;
+  const syllabus = useSyllabus();
+  const step = useMemo(() => stepFlown(syllabus, pilot.stepId), [syllabus, pilot.stepId]);
+  const pack = usePack(data.session.id);
   const [directionOf, setDirectionOf] = useState<Readonly<Record<string, string>>>({});
   const direction = directionOf[pilot.id] ?? step.directions[0].id;
   const own = attempts.filter((attempt) => attempt.pilotId === pilot.id);
@@ -66,6 +80,7 @@ function Tally({ data }: { data: TallyData }) {
         direction,
         outcome,
         flownAtMs: Date.now(),
+        pack: pack.sinceMs === null ? null : pack.number,
       });
     const undo = () => last && act("undo-attempt", { id: last.id });
     const toggleFault = (id: string) =>
@@ -80,7 +95,7 @@ function Tally({ data }: { data: TallyData }) {
     };
     const nextPilot = () => setAt((now) => (now + 1) % data.pilots.length);
     return { tap, undo, toggleFault, turn, nextPilot };
-  }, [act, data, pilot, step, direction, last]);
+  }, [act, data, pilot, step, direction, last, pack.sinceMs, pack.number]);
   const keys = useMemo(
     () => [
       ...outcomes.map((outcome) => ({
@@ -133,7 +148,7 @@ function Tally({ data }: { data: TallyData }) {
             </Typography>
             <Typography sx={{ fontSize: "0.95rem" }}>{step.name}</Typography>
           </Box>
-          <PackClock sessionId={data.session.id} />
+          <PackClock pack={pack} />
         </Box>
         <DirectionSwitch
           step={step}
@@ -156,6 +171,12 @@ function Tally({ data }: { data: TallyData }) {
           ))}
         </Box>
         <FaultChips step={step} last={last} onToggle={handlers.toggleFault} />
+        <Measurements
+          key={last?.id}
+          step={step}
+          last={last}
+          onSet={(values) => last && act("set-measured", { id: last.id, ...values })}
+        />
         <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
           <Button variant="outlined" disabled={!last} onClick={handlers.undo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
             {last
@@ -233,6 +254,7 @@ function DirectionSwitch(props: {
   onChange: (id: string) => void;
 }) {
   const { step, pilot, own, direction, onChange } = props;
+  const window = windowOf(step.mark).attempts;
   return (
     <Box
       role="radiogroup"
@@ -246,7 +268,7 @@ function DirectionSwitch(props: {
       })}
     >
       {step.directions.map(({ id, name }) => {
-        const counted = [...pilot.earlier, ...own].filter((one) => one.direction === id).slice(-step.mark.n);
+        const counted = [...pilot.earlier, ...own].filter((one) => one.direction === id).slice(-window);
         const clean = counted.filter((one) => one.outcome === "clean").length;
         const on = id === direction;
         return (
@@ -266,7 +288,7 @@ function DirectionSwitch(props: {
           >
             {name.charAt(0).toUpperCase() + name.slice(1)}
             <span className="num">
-              {clean}/{step.mark.n}
+              {clean}/{window}
             </span>
           </ButtonBase>
         );
@@ -358,6 +380,73 @@ function FaultChips({
   );
 }
 
+/** Numbers of the last attempt, where the step has something to measure or to time. Sent when a field is left. */
+function Measurements({
+  step,
+  last,
+  onSet,
+}: {
+  step: Step;
+  last: LoggedAttempt | undefined;
+  onSet: (values: Pick<LoggedAttempt, "minutes" | "measured">) => void;
+}) {
+  const measures = [...new Set([...step.measures, ...measuresOf(step.mark)])];
+  const timed = asksForMinutes(step.mark);
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => ({
+    ...Object.fromEntries(Object.entries(last?.measured ?? {}).map(([name, value]) => [name, String(value)])),
+    ...(last?.minutes != null && { minutes: String(last.minutes) }),
+  }));
+  if (!timed && measures.length === 0) return null;
+  const read = (name: string) => {
+    const value = Number(typed[name]?.replace(",", "."));
+    return typed[name]?.trim() && Number.isFinite(value) ? value : null;
+  };
+  const set = () => {
+    const measured: Partial<Record<AttemptMeasure, number>> = {};
+    for (const name of measures) {
+      const value = read(name);
+      if (value !== null) measured[name] = value;
+    }
+    const minutes = timed ? read("minutes") : null;
+    if (last && JSON.stringify([minutes, measured]) !== JSON.stringify([last.minutes, last.measured]))
+      onSet({ minutes, measured });
+  };
+  const field = (name: string, label: string) => (
+    <TextField
+      key={name}
+      size="small"
+      label={label}
+      disabled={!last}
+      value={typed[name] ?? ""}
+      error={Boolean(typed[name]?.trim()) && read(name) === null}
+      onChange={(event) => setTyped((all) => ({ ...all, [name]: event.target.value }))}
+      onBlur={set}
+      onKeyDown={(event) => event.key === "Enter" && set()}
+      slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 10 } }}
+    />
+  );
+  return (
+    <Box
+      role="group"
+      aria-label="Measured, last attempt"
+      sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(130px, 1fr))", gap: 1 }}
+    >
+      {timed && field("minutes", "Minutes")}
+      {measures.map((name) => field(name, `${capital(measureWords[name])},${unitOf(name)}`))}
+    </Box>
+  );
+}
+
+function rulesOf(mark: PassMark): readonly PassMark[] {
+  if (mark.kind === "all" || mark.kind === "any") return mark.rules.flatMap(rulesOf);
+  return mark.kind === "each-direction" || mark.kind === "in-places" ? rulesOf(mark.rule) : [mark];
+}
+
+const measuresOf = (mark: PassMark) =>
+  rulesOf(mark).flatMap((rule) => (rule.kind === "measured" ? [rule.measure] : []));
+const asksForMinutes = (mark: PassMark) => rulesOf(mark).some(({ kind }) => kind === "minutes");
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** What was tapped in this session, newest first; any of it can be undone. */
 function TapList({ step, own, onUndo }: { step: Step; own: readonly LoggedAttempt[]; onUndo: (id: string) => void }) {
   const names = directionNames(step);
@@ -406,6 +495,7 @@ function TapList({ step, own, onUndo }: { step: Step; own: readonly LoggedAttemp
 
 /** After the session: what happened by pilot and direction, and what follows from it. */
 function Debrief({ data, attempts }: { data: TallyData; attempts: readonly LoggedAttempt[] }) {
+  const syllabus = useSyllabus();
   const router = useRouter();
   const { sendAction, pending } = useSend();
   return (
@@ -432,7 +522,7 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
         )}
       </Box>
       {data.pilots.map((pilot) => {
-        const step = findStep(pilot.stepId)!;
+        const step = stepFlown(syllabus, pilot.stepId);
         const own = attempts.filter((attempt) => attempt.pilotId === pilot.id);
         return (
           <Box key={pilot.id} sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}`, mt: 2.5, pt: 1.5 })}>

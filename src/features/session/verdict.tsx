@@ -7,9 +7,10 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { advise, TELLING_IMBALANCE, weighEvidence } from "@/core";
+import { advise, markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
-import { directionNames, stepBefore, type Step } from "@/syllabus";
+import { directionNames, skillOf, type Step } from "@/syllabus";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
@@ -41,6 +42,7 @@ export function Verdict({
   const { enqueueSnackbar } = useSnackbar();
   const [signId] = useState(() => newId());
   const names = directionNames(step);
+  const earlier = skillOf(useSyllabus(), step).steps;
   const attempts = [...pilot.earlier, ...own];
   const evidence = weighEvidence(
     attempts,
@@ -53,7 +55,7 @@ export function Verdict({
     attempts,
     latestDay: own,
     setupId: pilot.setupId,
-    previousStep: stepBefore(step)?.name ?? null,
+    previousStep: earlier[earlier.indexOf(step) - 1]?.name ?? null,
     directionNames: names,
   });
   const { imbalance } = evidence;
@@ -77,8 +79,7 @@ export function Verdict({
         <Typography>{advice.sentence}</Typography>
       </Box>
       <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
-        Mark: <span className="num">{step.mark.k}</span> of the last <span className="num">{step.mark.n}</span> clean,
-        each direction. Clean: {step.clean}.
+        Mark: {markWords(step.mark)}. Clean: {step.clean}.
       </Typography>
       <Box sx={{ my: 1 }}>
         {evidence.directions.map((one) => (

@@ -12,6 +12,7 @@ const pilot: Pilot = {
   grip: "thumbs",
   settingsFrozen: false,
   referenceAircraftId: null,
+  school: {},
   version: 1,
 };
 const aircraft: Aircraft = {

@@ -1,11 +1,11 @@
 import "server-only";
 import type { Counted } from "@/core";
-import { currentStep, findStep, skillOf, steps } from "@/syllabus";
 import { isCoach, type SignedIn } from "@/server/accounts";
+import { loadProgress } from "@/server/progress";
+import { currentStepOf, skillOf, stepName, type School, type Syllabus } from "@/syllabus";
 import {
   listAircraft,
   listAttempts,
-  listMilestones,
   listSetups,
   type LoggedAttempt,
   type Aircraft,
@@ -37,28 +37,31 @@ export interface SetupData {
   readonly changes: Readonly<Record<string, SetupChange>>;
   /** Stage of the step the pilot is at. */
   readonly stage: number;
+  /** Sides the pilot takes where practitioners disagree. */
+  readonly school: School;
   /** The one who looks may save; a pilot looks and tries, and the coach saves. */
   readonly mayChange: boolean;
 }
 
 export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, milestones, attempts] = await Promise.all([
+  const [all, fleet, progresses, attempts] = await Promise.all([
     listSetups(pilot.id),
     listAircraft([pilot.id]),
-    listMilestones([pilot.id]),
+    loadProgress([pilot]),
     listAttempts([pilot.id]),
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
-  const open =
-    currentStep(new Set(milestones.map(({ stepId }) => stepId)), new Set(attempts.map(({ stepId }) => stepId))) ??
-    steps[steps.length - 1];
+  const progress = progresses.get(pilot.id)!;
+  const { syllabus, school } = progress;
+  const open = currentStepOf(progress) ?? syllabus.steps[syllabus.steps.length - 1];
   return {
     mayChange: isCoach(who),
-    stage: skillOf(open).stage,
+    stage: skillOf(syllabus, open).stage,
+    school,
     pilot,
     aircraft,
     setups,
-    changes: changesOf(setups, attempts),
+    changes: changesOf(setups, attempts, syllabus),
     elsewhere: fleet
       .filter((other) => other.id !== aircraft?.id)
       .flatMap((other) => {
@@ -69,7 +72,11 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
 }
 
 /** For each setup after the first, the step flown first with it, counted with the setup before and with this one. */
-function changesOf(newestFirst: readonly Setup[], attempts: readonly LoggedAttempt[]): Record<string, SetupChange> {
+function changesOf(
+  newestFirst: readonly Setup[],
+  attempts: readonly LoggedAttempt[],
+  syllabus: Syllabus,
+): Record<string, SetupChange> {
   const changes: Record<string, SetupChange> = {};
   for (const [i, setup] of newestFirst.entries()) {
     const previous = newestFirst[i + 1];
@@ -81,7 +88,7 @@ function changesOf(newestFirst: readonly Setup[], attempts: readonly LoggedAttem
     };
     const before = counted(previous.id);
     if (before.attempts === 0) continue;
-    changes[setup.id] = { stepName: findStep(first.stepId)?.name ?? first.stepId, before, after: counted(setup.id) };
+    changes[setup.id] = { stepName: stepName(syllabus, first.stepId), before, after: counted(setup.id) };
   }
   return changes;
 }

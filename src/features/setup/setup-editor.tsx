@@ -193,6 +193,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
                 airframe={aircraft.airframe}
                 stage={data.stage}
                 grip={data.pilot.grip}
+                school={data.school}
                 onChange={set}
               />
             )}

@@ -14,6 +14,7 @@ const pilot = {
   grip: "thumbs",
   settingsFrozen: false,
   referenceAircraftId: null,
+  school: {},
   version: 1,
 } as const;
 const aircraft: Aircraft = {
@@ -44,6 +45,7 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   elsewhere: [],
   mayChange: true,
   stage: 4,
+  school: {},
   changes: {},
   ...change,
 });

@@ -8,17 +8,13 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
 import type { Grip } from "@/server/repositories";
-import { settingsProposals, stageNames, type SettingsSchool } from "@/syllabus";
+import { routeOf, schoolQuestions, settingsProposals, sideOf, type School, type SettingsSchool } from "@/syllabus";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
-const routes = [
-  ["bank-limit", "rate mode with a bank limit first"],
-  ["self-level", "self-level first"],
-  ["rate-mode", "straight rate mode"],
-] as const;
-const tilts = [
-  ["by-stage", "raised by stage"],
-  ["fixed", "one angle for ever"],
-] as const;
+const sidesOf = (questionId: string) =>
+  schoolQuestions.find(({ id }) => id === questionId)!.sides.map(({ id, name }) => [id, name] as const);
+const routes = sidesOf("route");
+const tilts = sidesOf("tilt");
 
 /** What is usual at a stage, each thing with its reason; taken one by one or all together. */
 export function StagePanel({
@@ -26,6 +22,7 @@ export function StagePanel({
   airframe,
   stage: currentStage,
   grip,
+  school: own,
   onChange,
 }: {
   settings: Settings;
@@ -33,10 +30,16 @@ export function StagePanel({
   /** Stage the pilot is at. */
   stage: number;
   grip: Grip;
+  /** What the pilot's school says; looked at otherwise here without changing it. */
+  school: School;
   onChange: (settings: Settings) => void;
 }) {
   const [stage, setStage] = useState(currentStage);
-  const [school, setSchool] = useState<SettingsSchool>({ tilt: "by-stage", route: "bank-limit" });
+  const [school, setSchool] = useState<SettingsSchool>({
+    tilt: sideOf(own, "tilt").id as SettingsSchool["tilt"],
+    route: routeOf(own),
+  });
+  const { stages } = useSyllabus();
   const proposals = settingsProposals(settings, airframe, stage, school, grip);
   return (
     <section aria-labelledby="stage">
@@ -52,7 +55,7 @@ export function StagePanel({
           onChange={(event) => setStage(Number(event.target.value))}
           sx={{ minWidth: 230 }}
         >
-          {stageNames.map((name, i) => (
+          {stages.map((name, i) => (
             <MenuItem key={name} value={i}>
               {name}
               {i === currentStage && " (now)"}

@@ -1,33 +1,49 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import { latestSetups, listAircraft, listMilestones, listPilots, triedSteps } from "@/server/repositories";
-import { currentStep } from "@/syllabus";
+import {
+  latestSetups,
+  listAircraft,
+  listPilots,
+  listSignedOff,
+  schoolsOf,
+  syllabiOf,
+  lastFlown,
+} from "@/server/repositories";
+import { currentStep, routeOf, schoolOf } from "@/syllabus";
 import type { ShellData } from "@/ui/shell/at-hand";
+import { sentSyllabi } from "@/ui/syllabus/sent";
 import { remembered } from "./at-hand";
 
 /** What the frame round every desk screen shows. */
 export async function loadShell(who: SignedIn): Promise<ShellData> {
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
-  const [aircraft, setups, milestones, tried] = await Promise.all([
+  const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
+  const [aircraft, setups, signedOff, flown, syllabi, schools] = await Promise.all([
     listAircraft(pilotIds),
     latestSetups(pilotIds),
-    listMilestones(pilotIds),
-    triedSteps(pilotIds),
+    listSignedOff(pilotIds),
+    lastFlown(pilotIds),
+    syllabiOf(squadIds),
+    schoolsOf(squadIds),
   ]);
   return {
     name: who.name,
     coaches: isCoach(who),
-    pilots: pilots.map(({ id, name }) => ({
+    syllabi: sentSyllabi(syllabi),
+    pilots: pilots.map(({ id, name, squadId, school }) => ({
       id,
       name,
+      squadId,
       aircraft: aircraft
         .filter((one) => one.pilotId === id)
         .map((one) => ({ id: one.id, name: one.name, setupNumber: setups.get(one.id)?.number ?? null })),
       currentStepId:
         currentStep(
-          new Set(milestones.filter(({ pilotId }) => pilotId === id).map(({ stepId }) => stepId)),
-          tried.get(id) ?? new Set(),
+          syllabi.get(squadId)!,
+          routeOf(schoolOf(school, schools.get(squadId) ?? {})),
+          signedOff.get(id)!,
+          flown.get(id)!,
         )?.id ?? null,
     })),
     rememberedPilotId: who.pilotId ?? (await remembered("pilot")),

@@ -1,7 +1,9 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Attempt, Outcome } from "@/core";
-import { standingOf } from "@/syllabus";
+import { builtInSyllabus, glanceOf } from "@/syllabus";
+import { oneSquad, standingInput } from "@/ui/testing/made-up";
+import { byNeed, reasonsFor } from "./needs-coach";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { SquadData, SquadRow } from "./load";
 import { SquadScreen } from "./squad-screen";
@@ -19,23 +21,28 @@ const flown = (outcome: Outcome, daysAgo: number): (Attempt & { stepId: string }
       atMs: nowMs - daysAgo * DAY_MS + n,
     })),
   );
-function row(name: string, attempts: (Attempt & { stepId: string })[], change: Partial<SquadRow> = {}): SquadRow {
-  return {
+function row(
+  name: string,
+  attempts: (Attempt & { stepId: string })[],
+  change: Partial<SquadRow> = {},
+  signedOff: readonly string[] = [],
+): SquadRow {
+  const bare = {
     id: name.toLowerCase(),
     name,
     squadId: "squad",
     asksFor: [],
-    standing: standingOf({ attempts, signedOff: new Set(), setupId: "s", nowMs }),
-    signedOff: 0,
+    glance: glanceOf(standingInput(attempts, { nowMs, signedOff })),
     aircraftName: "Plank",
     setupNumber: 2,
     checkFirst: [],
     ...change,
   };
+  return { ...bare, reasons: reasonsFor(bare, builtInSyllabus, nowMs) };
 }
 const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
   rows,
-  squads: [{ id: "squad", name: "The squad", version: 1, coaches: [] }],
+  squads: [oneSquad],
   nowMs,
   ...change,
 });
@@ -81,11 +88,30 @@ it("leads each pilot to what they need: aircraft, setup, brief or sign-off", () 
 });
 
 it("warns of aircraft to be flown by eye first, and of steps that want flying again", () => {
-  const attempts = flown("clean", 90);
-  const standing = standingOf({ attempts, signedOff: new Set(["flip-slow"]), setupId: "s", nowMs });
   renderScreen(
-    <SquadScreen data={data([row("Odo", attempts, { standing, signedOff: 1, checkFirst: ["Plank (repaired)"] })])} />,
+    <SquadScreen data={data([row("Odo", flown("clean", 90), { checkFirst: ["Plank (repaired)"] }, ["flip-slow"])])} />,
   );
   expect(rowOf("Odo").getByText(/By eye first: Plank \(repaired\)/)).toBeVisible();
-  expect(rowOf("Odo").getByText(/Slow flip, recall/)).toBeVisible();
+  expect(rowOf("Odo").getByText(/Due again: slow flip \(recall \d+ %\)/)).toBeVisible();
+  expect(rowOf("Odo").getByText("No flight for 89 days")).toBeVisible();
+});
+
+it("puts who needs the coach most first, and says why", () => {
+  const rows = [
+    row("Fine", flown("rough", 1).slice(0, 4)),
+    row("Gone", flown("rough", 40).slice(0, 4)),
+    row("Ready", flown("clean", 1)),
+    row("Asks", flown("rough", 1), { asksFor: ["flip-slow"] }),
+    row(
+      "Crashes",
+      flown("crashed", 0.1).map((one, n) => ({ ...one, outcome: n < 3 ? "clean" : "crashed" }) as const),
+    ),
+  ];
+  expect([...rows].sort(byNeed).map(({ name, reasons }) => [name, reasons[0]?.text ?? ""])).toEqual([
+    ["Crashes", "crashes rise: rest"],
+    ["Asks", "asks for the sign-off of slow flip"],
+    ["Ready", "ready for sign-off: the mark is met"],
+    ["Gone", "no flight for 39 days"],
+    ["Fine", ""],
+  ]);
 });

@@ -11,7 +11,9 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { directionNames, findStep } from "@/syllabus";
+import { windowOf } from "@/core";
+import { directionNames, findStep, stepName } from "@/syllabus";
+import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
@@ -25,6 +27,9 @@ const columns = {
   lg: "minmax(140px,0.9fr) minmax(190px,1.2fr) minmax(300px,1.7fr) minmax(230px,1.6fr) 92px",
 };
 const GAP_DAYS = 7;
+const MOST_SHOWN = 5;
+/** Reasons that want the coach before anything else. */
+const pressing: ReadonlySet<string> = new Set(["rest", "asks", "slipping", "check-first", "step-back"]);
 
 /** Squad: who is on what, what is due, the evidence at a glance. */
 export function SquadScreen({ data }: { data: SquadData }) {
@@ -36,8 +41,8 @@ export function SquadScreen({ data }: { data: SquadData }) {
   const [shownId, setShownId] = useState<string | null>(null);
   const rows = data.rows.filter(({ squadId }) => shownId === null || squadId === shownId);
   const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
-  const signOffs = rows.filter((row) => row.standing.current?.advice.kind === "advance").length;
-  const due = rows.reduce((sum, row) => sum + row.standing.reviewsDue.length, 0);
+  const signOffs = rows.filter((row) => row.glance.current?.advice.kind === "advance").length;
+  const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue.length, 0);
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 2 }}>
@@ -77,6 +82,18 @@ export function SquadScreen({ data }: { data: SquadData }) {
           </>
         )}
         <Box sx={{ flex: 1 }} />
+        {data.squads
+          .filter(({ id }) => shownId === null || id === shownId)
+          .map(({ id, name }) => (
+            <span key={id}>
+              <Button component="a" href={`/squad-files/${id}/overview.pdf`} download>
+                {data.squads.length > 1 ? `${name}, PDF` : "As PDF"}
+              </Button>
+              <Button component="a" href={`/squad-files/${id}/overview.csv`} download>
+                CSV
+              </Button>
+            </span>
+          ))}
         <Button variant="outlined" onClick={() => setAdding(true)}>
           Add a pilot
         </Button>
@@ -105,7 +122,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
               color: "text.secondary",
             }}
           >
-            {["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "What next, and why", ""].map(
+            {["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "Needs you because", ""].map(
               (head) => (
                 <span role="columnheader" key={head || "do"}>
                   {head}
@@ -144,10 +161,13 @@ export function SquadScreen({ data }: { data: SquadData }) {
 
 function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
   const { hrefFor } = useAtHand();
-  const { standing } = row;
-  const { current } = standing;
+  const { glance } = row;
+  const { current } = glance;
+  const syllabus = useSyllabusOf()(row.squadId);
+  const step = current && findStep(syllabus, current.stepId);
+  const window = step ? windowOf(step.mark) : null;
   const to = (path: string, change = {}) => hrefFor(path, { pilot: row.id, aircraft: undefined, ...change });
-  const idleDays = standing.lastFlownMs === null ? null : (nowMs - standing.lastFlownMs) / 86_400_000;
+  const idleDays = glance.lastFlownMs === null ? null : (nowMs - glance.lastFlownMs) / 86_400_000;
   return (
     <Box
       role="row"
@@ -177,16 +197,15 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
             fontWeight: idleDays !== null && idleDays > GAP_DAYS ? 650 : 400,
           })}
         >
-          {standing.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(standing.lastFlownMs, nowMs)}`}
+          {glance.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(glance.lastFlownMs, nowMs)}`}
         </Box>
       </Box>
       <Box role="cell">
         {current ? (
           <>
-            <StateMark state={current.state} /> <b>{current.step.name}</b>
+            <StateMark state={current.state} /> <b>{stepName(syllabus, current.stepId)}</b>
             <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-              <span className="num">{row.signedOff}</span> of <span className="num">{standing.steps.length}</span>{" "}
-              signed off
+              <span className="num">{glance.signedOff}</span> of <span className="num">{glance.steps}</span> signed off
             </Box>
           </>
         ) : (
@@ -194,55 +213,56 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
             <StateMark state="signed-off" /> <b>All steps signed off</b>
           </>
         )}
-        {standing.reviewsDue.map((review) => (
-          <Box
-            key={review.step.id}
-            sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.ochreText, fontWeight: 600 })}
-          >
-            <StateMark state="due" size={13} /> {review.step.name}, recall{" "}
-            <span className="num">{Math.round(100 * (review.review?.recall ?? 0))} %</span>
-          </Box>
-        ))}
       </Box>
       <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
-        {current?.evidence.directions.map((one) => (
-          <Box
-            key={one.direction}
-            sx={{
-              display: "grid",
-              gridTemplateColumns: "72px 84px 1fr 40px",
-              gap: 1,
-              alignItems: "center",
-              fontSize: "0.85rem",
-            }}
-          >
-            <span>{directionNames(current.step)[one.direction]}</span>
-            <LastOutcomes outcomes={one.lastOutcomes} window={current.step.mark.n} />
-            <RateBar
-              mean={one.posterior.mean}
-              low={one.posterior.low}
-              high={one.posterior.high}
-              mark={current.step.mark.k / current.step.mark.n}
-              label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
-            />
-            <span className="num" style={{ textAlign: "right" }}>
-              {one.attempts}×
-            </span>
-          </Box>
-        ))}
+        {step &&
+          window &&
+          current?.evidence.directions.map((one) => (
+            <Box
+              key={one.direction}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: "72px 84px 1fr 40px",
+                gap: 1,
+                alignItems: "center",
+                fontSize: "0.85rem",
+              }}
+            >
+              <span>{directionNames(step)[one.direction]}</span>
+              <LastOutcomes
+                outcomes={one.lastOutcomes.slice(-MOST_SHOWN)}
+                window={Math.min(MOST_SHOWN, window.attempts)}
+              />
+              <RateBar
+                mean={one.posterior.mean}
+                low={one.posterior.low}
+                high={one.posterior.high}
+                mark={window.share}
+                label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
+              />
+              <span className="num" style={{ textAlign: "right" }}>
+                {one.attempts}×
+              </span>
+            </Box>
+          ))}
       </Box>
       <Box role="cell">
-        {current?.advice.sentence ?? "Keep it fresh: fly what is due."}
-        {row.asksFor.length > 0 && (
-          <Box sx={{ fontSize: "0.88rem", fontWeight: 600 }}>
-            Asks to have signed off: {row.asksFor.map((id) => findStep(id)?.name.toLowerCase() ?? id).join(", ")}
+        {row.reasons.map(({ kind, text }) => (
+          <Box
+            key={kind}
+            sx={(theme) => ({
+              fontSize: "0.92rem",
+              fontWeight: 600,
+              color: pressing.has(kind) ? theme.tokens.buoyText : theme.tokens.ink,
+            })}
+          >
+            {pressing.has(kind) && "▲ "}
+            {text.charAt(0).toUpperCase() + text.slice(1)}
           </Box>
-        )}
-        {row.checkFirst.length > 0 && (
-          <Box sx={{ color: "error.main", fontSize: "0.85rem", fontWeight: 600 }}>
-            ▲ By eye first: {row.checkFirst.join(", ")}
-          </Box>
-        )}
+        ))}
+        <Box sx={{ fontSize: "0.88rem", color: row.reasons.length > 0 ? "text.secondary" : "text.primary" }}>
+          {current?.advice.sentence ?? "Keep it fresh: fly what is due."}
+        </Box>
       </Box>
       <Box role="cell" sx={{ textAlign: { lg: "right" } }}>
         <Button

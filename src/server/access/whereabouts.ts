@@ -31,7 +31,9 @@ interface Row {
 
 /** How to find each kind, as a query that gives squad_id, pilot_id and whether it is in the bin; one row for each pilot. */
 const queries: Readonly<Record<Subject, string>> = {
-  squad: "select id as squad_id, null as pilot_id from squad where id = ?",
+  // Its pilots read what is the squad's.
+  squad: `select squad.id as squad_id, pilot.id as pilot_id
+    from squad left join pilot on pilot.squad_id = squad.id and pilot.removed_at is null where squad.id = ?`,
   pilot: "select squad_id, id as pilot_id, removed_at is not null as binned from pilot where id = ?",
   aircraft: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
     from aircraft join pilot on pilot.id = pilot_id where aircraft.id = ?`,

@@ -25,6 +25,9 @@ export const IsText = (longest: number, options: { readonly each?: boolean } = {
     IsString({ ...options, message: "$property is not text" }),
   );
 
+/** The key of a step; whether the squad's syllabus has it is for the action to say. */
+export const IsStepId = () => Matches(/^[a-z0-9-]{2,40}$/, { message: "$property is no key of a step" });
+
 /** One of a fixed set of words. */
 export const IsOneOf = (words: readonly string[]) =>
   IsIn([...words], { message: `$property must be one of: ${words.join(", ")}` });

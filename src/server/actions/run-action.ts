@@ -88,6 +88,8 @@ export async function runAction<Input extends object, Output>(
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
     }
+    if (deeperThan(raw, DEEPEST))
+      throw new Refusal(422, `The request is nested more than ${DEEPEST} deep; nothing here is.`);
     const input = plainToInstance(InputClass, raw);
     const errors = await validate(input, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
     if (errors.length) {
@@ -168,4 +170,16 @@ function fieldMessages(errors: readonly ValidationError[], prefix = ""): Record<
     if (children?.length) Object.assign(fields, fieldMessages(children, `${path}.`));
   }
   return fields;
+}
+
+/** What is made to be deep is turned away before anything walks down it. */
+const DEEPEST = 64;
+
+function deeperThan(value: unknown, levels: number): boolean {
+  let level: unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > levels) return true;
+    level = level.flatMap((one) => (typeof one === "object" && one !== null ? Object.values(one) : []));
+  }
+  return false;
 }

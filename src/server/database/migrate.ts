@@ -5,6 +5,7 @@ import * as accounts from "./migrations/0002-accounts";
 import * as squads from "./migrations/0003-squads";
 import * as measurements from "./migrations/0004-measurements";
 import * as reference from "./migrations/0005-reference";
+import * as syllabus from "./migrations/0006-syllabus";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -18,6 +19,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0003-squads", squads],
   ["0004-measurements", measurements],
   ["0005-reference", reference],
+  ["0006-syllabus", syllabus],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

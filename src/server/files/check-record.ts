@@ -1,10 +1,9 @@
 import "server-only";
-import Ajv2020 from "ajv/dist/2020";
-import addFormats from "ajv-formats";
 import { requireAirframe, requireSettings } from "@/core";
-import { findStep } from "@/syllabus";
-import { badField, Refusal } from "../actions/errors";
+import { builtInSyllabus, requireSchool, type Syllabus } from "@/syllabus";
+import { badField } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
+import { fileKind, requireFile } from "./check-file";
 import schema from "./pilot-record.schema.json";
 import setup from "./setup.schema.json";
 
@@ -12,33 +11,22 @@ import setup from "./setup.schema.json";
 export const pilotRecordSchema: object = schema;
 export const setupSchema: object = setup;
 
-const ajv = new Ajv2020({ strict: true, strictTypes: false });
-addFormats(ajv, ["date-time"]);
-const matches = ajv.compile<PilotRecord>(schema);
+const kind = fileKind<PilotRecord>("the record of a pilot", "bathygon-pilot-record", schema);
 
-/** The record when the file is one and everything in it fits together; otherwise throws a Refusal that names the place. */
-export function requirePilotRecord(file: unknown): PilotRecord {
-  if (typeof file !== "object" || file === null || Array.isArray(file))
-    throw new Refusal(422, "The file is not a record.");
-  const { format, version } = file as { format?: unknown; version?: unknown };
-  if (format !== "bathygon-pilot-record") throw badField("format", "The file is not the record of a pilot.");
-  if (version !== 1)
-    throw badField(
-      "version",
-      `The file is of version ${JSON.stringify(version)?.slice(0, 20)}; this program reads version 1.`,
-    );
-  if (!matches(file)) {
-    const [error] = matches.errors ?? [];
-    const place = error.instancePath.slice(1).replaceAll("/", ".") || "the file";
-    const extra = (error.params as { additionalProperty?: string }).additionalProperty;
-    throw badField(place, `${place} ${error.message}${extra ? `: ${extra.slice(0, 40)}` : ""}.`);
-  }
-  requireWhole(file);
-  return file;
+/**
+ * The record when the file is one and everything in it fits together; otherwise throws a Refusal that names the place. Steps are known by the
+ * syllabus of the squad, or by the one the program comes with.
+ */
+export function requirePilotRecord(file: unknown, syllabus: Syllabus): PilotRecord {
+  const record = requireFile(file, kind);
+  requireWhole(record, syllabus);
+  return record;
 }
 
 /** What a schema cannot say: numbers the core takes, steps this syllabus has, references that lead somewhere. */
-function requireWhole(record: PilotRecord): void {
+function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
+  const findStep = (id: string) => syllabus.stepById.get(id) ?? builtInSyllabus.stepById.get(id);
+  within("pilot", () => requireSchool(record.pilot.school ?? {}));
   const setupIds = new Set<string>();
   for (const [i, aircraft] of record.aircraft.entries()) {
     within(`aircraft.${i}`, () => requireAirframe(aircraft.airframe));

@@ -13,13 +13,17 @@ export type CsvTable = (typeof csvTables)[number];
  * front (OWASP, CSV injection).
  */
 export function recordCsv(record: PilotRecord, table: CsvTable): string {
-  const lines = { fields: [...columns[table]], data: rowsOf(record, table) };
-  const text = Papa.unparse(lines, { newline: "\r\n", escapeFormulae: FORMULA });
+  return csvOf(columns[table], rowsOf(record, table));
+}
+
+/** Rows as CSV, by the same rules. */
+export function csvOf(fields: readonly string[], rows: readonly object[]): string {
+  const text = Papa.unparse({ fields: [...fields], data: [...rows] }, { newline: "\r\n", escapeFormulae: FORMULA });
   return text.endsWith("\r\n") ? text : `${text}\r\n`;
 }
 
 const columns: Readonly<Record<CsvTable, readonly string[]>> = {
-  attempts: ["flown_at", "step", "direction", "place", "outcome", "faults", "setup"],
+  attempts: ["flown_at", "step", "direction", "place", "outcome", "faults", "setup", "pack", "minutes", "measured"],
   milestones: ["signed_at", "step", "coach", "evidence", "note"],
   setups: [
     ...["aircraft", "setup", "saved_at", "coach", "reason", "tilt_deg", "throttle_mid", "throttle_expo"],
@@ -43,6 +47,11 @@ function rowsOf(record: PilotRecord, table: CsvTable): object[] {
         outcome: one.outcome,
         faults: one.faults.join(" "),
         setup: nameOfSetup.get(one.setupId ?? "") ?? "",
+        pack: one.pack ?? "",
+        minutes: one.minutes ?? "",
+        measured: Object.entries(one.measured ?? {})
+          .map(([name, value]) => `${name}=${value}`)
+          .join(" "),
       }));
     case "milestones":
       return record.milestones.map((one) => ({

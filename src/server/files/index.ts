@@ -1,4 +1,5 @@
 export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
-export { csvTables, recordCsv } from "./csv";
+export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
+export { csvOf, csvTables, recordCsv } from "./csv";
 export type { CsvTable } from "./csv";
 export { pdfOf } from "./pdf";

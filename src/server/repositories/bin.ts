@@ -100,7 +100,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
   await transaction("sign_in").whereIn("account_id", accountIds).delete();
   await transaction("account").where(own).delete();
   const sessions: { session_id: string }[] = await transaction("session_pilot").select("session_id").where(own);
-  for (const table of ["sign_off_request", "note", "milestone", "attempt", "session_pilot", "trail"])
+  for (const table of ["sign_off_request", "note", "milestone", "attempt", "step_digest", "session_pilot", "trail"])
     await transaction(table).where(own).delete();
   const aircraft: { id: string }[] = await transaction("aircraft").select("id").where(own);
   await deleteAircraft(

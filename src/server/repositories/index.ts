@@ -1,6 +1,22 @@
 export * from "./aircraft";
+export {
+  type LoggedAttempt,
+  countAlone,
+  countAttemptsIn,
+  findAttempt,
+  insertAttempt,
+  insertAttempts,
+  listAttempts,
+  listAttemptsIn,
+  listAttemptsSince,
+  listSessionAttempts,
+  listStepAttempts,
+  setUndone,
+  updateAttempt,
+} from "./attempts";
 export * from "./bin";
 export * from "./coaches";
+export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsOf, lastFlown, type Flown } from "./digests";
 export * from "./invitations";
 export * from "./milestones";
 export * from "./notes";
@@ -9,6 +25,7 @@ export * from "./record";
 export * from "./requests";
 export * from "./sessions";
 export * from "./squads";
+export * from "./syllabi";
 export * from "./trail";
 export { isDuplicate } from "./rows";
 export { inTransaction } from "./transaction";

@@ -4,6 +4,8 @@ import { fromJson, insertOnce } from "./rows";
 
 /** What stood when a step was signed off. */
 export interface MilestoneEvidence {
+  /** The version of the syllabus it was judged by, and its mark in words; left out of records from before syllabuses had versions. */
+  readonly judgedBy?: { readonly syllabus: number; readonly mark: string };
   readonly advice: AdviceKind;
   readonly sentence: string;
   readonly directions: readonly {
@@ -62,6 +64,17 @@ export async function listMilestones(pilotIds: readonly string[]): Promise<Miles
     .whereNull("withdrawn_at")
     .orderBy("signed_at");
   return rows.map(milestoneFrom);
+}
+
+/** Ids of the steps that are signed off, by pilot. */
+export async function listSignedOff(pilotIds: readonly string[]): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const rows: { pilot_id: string; step_id: string }[] = await database()("milestone")
+    .select("pilot_id", "step_id")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("withdrawn_at");
+  const signed = new Map(pilotIds.map((id) => [id, new Set<string>()]));
+  for (const { pilot_id, step_id } of rows) signed.get(pilot_id)?.add(step_id);
+  return signed;
 }
 
 /** The standing milestone of a pilot at a step. Locks the pilot until the transaction ends, so that two sign-offs cannot both stand. */

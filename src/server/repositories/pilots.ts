@@ -1,5 +1,6 @@
 import { database, type Transaction } from "../database";
-import { insertOnce } from "./rows";
+import type { School } from "@/syllabus";
+import { fromJson, insertOnce } from "./rows";
 
 export type Grip = "thumbs" | "pinch" | "hybrid";
 export const grips: readonly Grip[] = ["thumbs", "pinch", "hybrid"];
@@ -15,6 +16,8 @@ export interface Pilot {
   readonly settingsFrozen: boolean;
   /** The aircraft their hands know, which the others are compared with; null for none chosen. */
   readonly referenceAircraftId: string | null;
+  /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */
+  readonly school: School;
   readonly version: number;
 }
 
@@ -26,6 +29,7 @@ interface PilotRow {
   grip: Grip;
   settings_frozen: number;
   reference_aircraft_id: string | null;
+  school: unknown;
   version: number;
 }
 
@@ -43,6 +47,7 @@ const fromRow = (row: PilotRow): Pilot => ({
   grip: row.grip,
   settingsFrozen: Boolean(row.settings_frozen),
   referenceAircraftId: row.reference_aircraft_id,
+  school: row.school === null ? {} : fromJson(row.school),
   version: row.version,
 });
 
@@ -65,10 +70,11 @@ export async function findPilot(id: string): Promise<Pilot | undefined> {
 
 export async function insertPilot(
   transaction: Transaction,
-  pilot: Omit<Pilot, "version" | "settingsFrozen" | "referenceAircraftId"> & Partial<Pick<Pilot, "settingsFrozen">>,
+  pilot: Omit<Pilot, "version" | "settingsFrozen" | "referenceAircraftId" | "school"> &
+    Partial<Pick<Pilot, "settingsFrozen" | "school">>,
   now: Date,
 ): Promise<void> {
-  const { id, squadId, name, stickMode, grip, settingsFrozen = false } = pilot;
+  const { id, squadId, name, stickMode, grip, settingsFrozen = false, school = {} } = pilot;
   await insertOnce(transaction, "pilot", {
     id,
     squad_id: squadId,
@@ -76,6 +82,7 @@ export async function insertPilot(
     stick_mode: stickMode,
     grip,
     settings_frozen: settingsFrozen,
+    school: JSON.stringify(school),
     created_at: now,
   });
 }
@@ -83,7 +90,7 @@ export async function insertPilot(
 /** Changes a pilot whose version is still the one that was read. Returns whether it was. */
 export async function updatePilot(
   transaction: Transaction,
-  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Omit<Pilot, "referenceAircraftId">,
+  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Omit<Pilot, "referenceAircraftId" | "school">,
 ): Promise<boolean> {
   const changed = await transaction("pilot")
     .where({ id, version })
@@ -110,4 +117,15 @@ export async function setReferenceAircraft(
   aircraftId: string,
 ): Promise<void> {
   await transaction("pilot").where({ id: pilotId }).update({ reference_aircraft_id: aircraftId });
+}
+
+/** Sets the school of a pilot whose version is still the one that was read. Returns whether it was. */
+export async function setPilotSchool(
+  transaction: Transaction,
+  { id, school, version }: Pick<Pilot, "id" | "school" | "version">,
+): Promise<boolean> {
+  const changed = await transaction("pilot")
+    .where({ id, version })
+    .update({ school: JSON.stringify(school), version: version + 1 });
+  return changed === 1;
 }

@@ -1,9 +1,11 @@
-import type { Airframe, Measurement, Outcome, Place, Settings } from "@/core";
+import type { Airframe, AttemptMeasure, Measurement, Outcome, Place, Settings } from "@/core";
 import { database, type Transaction } from "../database";
 import { Refusal } from "../actions/errors";
 import type { FlightState } from "./aircraft";
 import type { MilestoneEvidence } from "./milestones";
 import type { Grip } from "./pilots";
+import type { School } from "@/syllabus";
+import { refreshDigestsOf } from "./digests";
 import { fromJson } from "./rows";
 
 interface Named {
@@ -21,6 +23,7 @@ export interface PilotRecord {
     readonly grip: Grip;
     readonly settingsFrozen?: boolean;
     readonly referenceAircraftId?: string | null;
+    readonly school?: School;
   };
   readonly aircraft: readonly (Named & {
     readonly presetId: string;
@@ -58,6 +61,9 @@ export interface PilotRecord {
     readonly setupId: string | null;
     readonly outcome: Outcome;
     readonly faults: readonly string[];
+    readonly pack?: number;
+    readonly minutes?: number;
+    readonly measured?: Readonly<Partial<Record<AttemptMeasure, number>>>;
     readonly flownAt: string;
   }[];
   readonly milestones: readonly {
@@ -125,6 +131,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       grip: pilot.grip,
       settingsFrozen: Boolean(pilot.settings_frozen),
       referenceAircraftId: pilot.reference_aircraft_id,
+      ...(pilot.school !== null && { school: fromJson<School>(pilot.school) }),
     },
     aircraft: aircraft.map((row) => ({
       id: row.id,
@@ -167,6 +174,9 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       setupId: row.setup_id,
       outcome: row.outcome,
       faults: fromJson(row.faults),
+      ...(row.pack !== null && { pack: row.pack }),
+      ...(row.minutes !== null && { minutes: row.minutes }),
+      ...(row.measured !== null && { measured: fromJson<Partial<Record<AttemptMeasure, number>>>(row.measured) }),
       flownAt: iso(row.flown_at),
     })),
     milestones: milestones.map((row) => ({
@@ -246,6 +256,7 @@ export async function writeRecord(
           grip: pilot.grip,
           settings_frozen: pilot.settingsFrozen ?? false,
           reference_aircraft_id: pilot.referenceAircraftId ?? null,
+          school: pilot.school ? JSON.stringify(pilot.school) : null,
           created_at: now,
         },
       ],
@@ -321,9 +332,13 @@ export async function writeRecord(
       setup_id: one.setupId,
       outcome: one.outcome,
       faults: JSON.stringify(one.faults),
+      pack: one.pack ?? null,
+      minutes: one.minutes ?? null,
+      measured: one.measured ? JSON.stringify(one.measured) : null,
       flown_at: at(one.flownAt),
     })),
   );
+  await refreshDigestsOf(transaction, pilotId);
   await add(
     "milestone",
     (await withoutStanding(transaction, pilotId, record.milestones)).map((one) => ({

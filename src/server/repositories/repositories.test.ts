@@ -130,6 +130,9 @@ it("leaves undone attempts out of the evidence but not out of the session", asyn
       outcome: "clean",
       place: "field",
       setupId: null,
+      pack: null,
+      minutes: null,
+      measured: {},
       faults: ["dropped"],
       atMs,
     }) as const;
@@ -138,7 +141,7 @@ it("leaves undone attempts out of the evidence but not out of the session", asyn
     await insertSession(transaction, session);
     await insertAttempt(transaction, late);
     await insertAttempt(transaction, early);
-    await setUndone(transaction, late.id, now);
+    await setUndone(transaction, late, now);
     await setSessionEnd(transaction, session.id, now);
   });
   expect((await listAttempts([pilot.id])).map(({ id, faults }) => ({ id, faults }))).toEqual([

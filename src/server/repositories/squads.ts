@@ -1,5 +1,6 @@
 import { database, type Transaction } from "../database";
-import { insertOnce } from "./rows";
+import type { School } from "@/syllabus";
+import { fromJson, insertOnce } from "./rows";
 
 export interface SquadCoach {
   readonly id: string;
@@ -12,14 +13,16 @@ export interface Squad {
   readonly id: string;
   readonly name: string;
   readonly version: number;
+  /** Sides taken where practitioners disagree, for pilots who chose none of their own. */
+  readonly school: School;
   readonly coaches: readonly SquadCoach[];
 }
 
 /** The squads somebody coaches, oldest first, each with all its coaches. */
 export async function listSquads(coachId: string): Promise<Squad[]> {
-  const squads: { id: string; name: string; version: number }[] = await database()("squad")
+  const squads: { id: string; name: string; version: number; school: unknown }[] = await database()("squad")
     .join("squad_coach", "squad_coach.squad_id", "squad.id")
-    .select("squad.id", "squad.name", "squad.version")
+    .select("squad.id", "squad.name", "squad.version", "squad.school")
     .where("squad_coach.coach_id", coachId)
     .orderBy(["squad.created_at", "squad.id"]);
   const coaches: { squad_id: string; id: string; name: string; owner: number }[] = await database()("squad_coach")
@@ -32,6 +35,7 @@ export async function listSquads(coachId: string): Promise<Squad[]> {
     .orderBy([{ column: "squad_coach.owner", order: "desc" }, "squad_coach.since", "coach.name"]);
   return squads.map((squad) => ({
     ...squad,
+    school: squad.school === null ? {} : fromJson(squad.school),
     coaches: coaches
       .filter((coach) => coach.squad_id === squad.id)
       .map(({ id, name, owner }) => ({ id, name, owner: Boolean(owner) })),
@@ -92,4 +96,31 @@ export async function setOwner(
 
 export async function removeFromSquad(transaction: Transaction, squadId: string, coachId: string): Promise<void> {
   await transaction("squad_coach").where({ squad_id: squadId, coach_id: coachId }).delete();
+}
+
+/** What some squads are called. */
+export async function squadNames(squadIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const rows: { id: string; name: string }[] = await database()("squad")
+    .select("id", "name")
+    .whereIn("id", [...squadIds]);
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
+/** The schools of some squads. */
+export async function schoolsOf(squadIds: readonly string[]): Promise<ReadonlyMap<string, School>> {
+  const rows: { id: string; school: unknown }[] = await database()("squad")
+    .select("id", "school")
+    .whereIn("id", [...squadIds]);
+  return new Map(rows.map(({ id, school }) => [id, school === null ? {} : fromJson(school)]));
+}
+
+/** Sets the school of a squad whose version is still the one that was read. Returns whether it was. */
+export async function setSquadSchool(
+  transaction: Transaction,
+  { id, school, version }: { readonly id: string; readonly school: School; readonly version: number },
+): Promise<boolean> {
+  const changed = await transaction("squad")
+    .where({ id, version })
+    .update({ school: JSON.stringify(school), version: version + 1 });
+  return changed === 1;
 }

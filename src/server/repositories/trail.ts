@@ -16,6 +16,7 @@ export type DeedKind =
   | "invited"
   | "joined"
   | "changed-squad"
+  | "changed-syllabus"
   | "closed-account";
 
 /** One deed of somebody, as coaches of the squad read it. */

@@ -2,10 +2,19 @@
 
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
-import { RECENCY_HALF_LIFE_ATTEMPTS, type DirectionEvidence, type PassMark } from "@/core";
+import {
+  leavesOf,
+  markWords,
+  RECENCY_HALF_LIFE_ATTEMPTS,
+  windowOf,
+  type DirectionEvidence,
+  type PassMark,
+} from "@/core";
 import { LastOutcomes, RateBar } from "../marks/marks";
 import { useWhy } from "../why/why";
 
+/** Marks that look back over more are told in words. */
+const MOST_SHOWN = 5;
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 interface EvidenceLineProps {
@@ -18,6 +27,10 @@ interface EvidenceLineProps {
 export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
   const { openWhy } = useWhy();
   const { posterior } = one;
+  const window = windowOf(mark);
+  const have = leavesOf(one.judged)
+    .map((leaf) => leaf.have)
+    .join(", ");
   const range = `${Math.round(100 * posterior.low)}–${Math.round(100 * posterior.high)} %`;
   return (
     <ButtonBase
@@ -25,20 +38,20 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         openWhy({
           title: `Clean rate, ${name}`,
           result: `${percent(posterior.mean)}, 90 % interval ${range}`,
-          how: `Beta distribution of the clean rate: it starts even, every attempt moves it, and an attempt ${RECENCY_HALF_LIFE_ATTEMPTS} attempts ago counts half. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${mark.k} clean of the last ${mark.n}.`,
+          how: `Beta distribution of the clean rate: it starts even, every attempt moves it, and an attempt ${RECENCY_HALF_LIFE_ATTEMPTS} attempts ago counts half. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark)}.`,
           inputs: [
             ["attempts that count", String(one.attempts)],
             ["of them clean", String(one.cleanAttempts)],
-            [`clean of the last ${mark.n}`, String(one.cleanOfLast)],
+            ["of the mark", have],
             ["Beta a, b", `${posterior.a.toFixed(1)}, ${posterior.b.toFixed(1)}`],
-            [`chance above ${percent(mark.k / mark.n)}`, percent(posterior.chanceAboveMark)],
+            [`chance above ${percent(window.share)}`, percent(posterior.chanceAboveMark)],
           ],
           source: "Bayes' rule with a uniform start (Beta 1, 1); recency half-life is this program's choice.",
         })
       }
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 84px" },
+        gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 112px" },
         gridTemplateAreas: { xs: '"name last pass" "bar bar range"', sm: '"name last bar range pass"' },
         gap: 1.2,
         alignItems: "center",
@@ -47,16 +60,16 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         py: 0.4,
         fontSize: "0.9rem",
       }}
-      aria-label={`${name}: ${one.cleanOfLast} of the last ${mark.n} clean, clean rate ${percent(posterior.mean)}, ${range}. Why this number`}
+      aria-label={`${name}: ${have}, clean rate ${percent(posterior.mean)}, ${range}. Why this number`}
     >
       <Box component="span" sx={{ gridArea: "name" }}>
         {name}
       </Box>
       <Box component="span" sx={{ gridArea: "last" }}>
-        <LastOutcomes outcomes={one.lastOutcomes} window={mark.n} />
+        <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
       </Box>
       <Box component="span" sx={{ gridArea: "bar" }}>
-        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={mark.k / mark.n} />
+        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={window.share} />
       </Box>
       <span className="num" style={{ whiteSpace: "nowrap", gridArea: "range" }}>
         {range}
@@ -69,7 +82,7 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
           color: one.passes ? theme.tokens.shoal : theme.tokens.inkSoft,
         })}
       >
-        {one.passes ? "■ passes" : one.attempts === 0 ? "not flown" : `${one.cleanOfLast} of ${mark.k}`}
+        {one.passes ? "■ passes" : one.attempts === 0 ? "not flown" : have}
       </Box>
     </ButtonBase>
   );

@@ -23,16 +23,26 @@ export function StateMark({
   state,
   size = 16,
   labelled = true,
+  inherit = false,
 }: {
   state: StepState | "due";
   size?: number;
   labelled?: boolean;
+  /** In the colour of the text round it, on a ground of its own. */
+  inherit?: boolean;
 }) {
   return (
     <Box component="span" sx={{ display: "inline-flex", verticalAlign: "-2px" }}>
       <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden focusable="false">
         {state === "signed-off" && (
-          <Box component="rect" x="2" y="2" width="12" height="12" sx={(theme) => ({ fill: theme.tokens.ink })} />
+          <Box
+            component="rect"
+            x="2"
+            y="2"
+            width="12"
+            height="12"
+            sx={(theme) => ({ fill: inherit ? "currentColor" : theme.tokens.ink })}
+          />
         )}
         {(state === "being-learnt" || state === "due") && (
           <Box
@@ -52,7 +62,7 @@ export function StateMark({
             cx="8"
             cy="8"
             r="5.5"
-            sx={(theme) => ({ fill: "none", stroke: theme.tokens.ink, strokeWidth: 1.8 })}
+            sx={(theme) => ({ fill: "none", stroke: inherit ? "currentColor" : theme.tokens.ink, strokeWidth: 1.8 })}
           />
         )}
       </svg>

@@ -2,6 +2,8 @@
 
 import { usePathname, useSearchParams } from "next/navigation";
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
+import type { SentSyllabus } from "../syllabus/sent";
+import { SyllabiProvider } from "../syllabus/use-syllabus";
 
 /** What the shell knows of an aircraft. */
 export interface HandAircraft {
@@ -13,6 +15,7 @@ export interface HandAircraft {
 export interface HandPilot {
   readonly id: string;
   readonly name: string;
+  readonly squadId: string;
   readonly aircraft: readonly HandAircraft[];
   /** Step to fly next. */
   readonly currentStepId: string | null;
@@ -23,6 +26,8 @@ export interface ShellData {
   /** A coach with their pilots; else a pilot with their own record. */
   readonly coaches: boolean;
   readonly pilots: readonly HandPilot[];
+  /** The syllabi of their squads, but for squads that have the built-in one. */
+  readonly syllabi: readonly SentSyllabus[];
   readonly rememberedPilotId: string | null;
   readonly rememberedAircraftId: string | null;
 }
@@ -74,5 +79,11 @@ export function AtHandProvider({ data, children }: { data: ShellData; children: 
     }),
     [data, pilot, aircraft],
   );
-  return <Context value={value}>{children}</Context>;
+  return (
+    <Context value={value}>
+      <SyllabiProvider sent={data.syllabi} squadId={pilot?.squadId ?? null}>
+        {children}
+      </SyllabiProvider>
+    </Context>
+  );
 }

@@ -8,7 +8,8 @@ import MenuList from "@mui/material/MenuList";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { stepTitle, steps } from "@/syllabus";
+import { stepTitle } from "@/syllabus";
+import { useSyllabus } from "../syllabus/use-syllabus";
 import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
 import { unitSystems } from "../units/quantity";
@@ -110,6 +111,7 @@ function CommandList({ onClose }: { onClose: () => void }) {
 function useCommands(): Command[] {
   const router = useRouter();
   const atHand = useAtHand();
+  const { steps } = useSyllabus();
   const { setPreference } = usePreferences();
   return useMemo(() => {
     const go = (href: string) => () => router.push(href);
@@ -146,7 +148,7 @@ function useCommands(): Command[] {
       ...themeNames.map((theme) => ({ group: "Look", label: lookNames[theme], run: () => setPreference({ theme }) })),
       ...unitSystems.map((units) => ({ group: "Units", label: units, run: () => setPreference({ units }) })),
     ];
-  }, [atHand, router, setPreference]);
+  }, [atHand, router, setPreference, steps]);
 }
 
 export const lookNames = { light: "Light", dark: "Dark", sun: "Full sun" } as const;

@@ -19,6 +19,12 @@ export const screens: readonly Screen[] = [
   { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft", forPilot: "what to do next" },
   { path: "/lab", name: "Trick lab", says: "fly any trick in the model", forPilot: "fly any trick in the model" },
   { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
+  {
+    path: "/syllabus",
+    name: "Syllabus",
+    says: "stages, steps, pass marks, routes",
+    forPilot: "what is learnt in which order, and what passes",
+  },
 ];
 
 /** What keeps the place in order, below the work itself. */

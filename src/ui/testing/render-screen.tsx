@@ -19,11 +19,13 @@ export const people: ShellData = {
     {
       id: "odo",
       name: "Odo Fenn",
+      squadId: "squad",
       currentStepId: "flip-slow",
       aircraft: [{ id: "plank", name: "Plank", setupNumber: 2 }],
     },
-    { id: "ida", name: "Ida Rook", currentStepId: "flip-slow", aircraft: [] },
+    { id: "ida", name: "Ida Rook", squadId: "squad", currentStepId: "flip-slow", aircraft: [] },
   ],
+  syllabi: [],
   rememberedPilotId: null,
   rememberedAircraftId: null,
 };

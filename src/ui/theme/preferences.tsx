@@ -59,6 +59,15 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
                 outline: `3px solid ${theme.themeName === "dark" ? theme.tokens.ochre : theme.tokens.buoy}`,
                 outlineOffset: 2,
               },
+              // The messages' own colours are too light for their white text.
+              ".notistack-MuiContent-success": {
+                backgroundColor: `${theme.tokens.shoal} !important`,
+                color: `${theme.tokens.shoalInk} !important`,
+              },
+              ".notistack-MuiContent-error": {
+                backgroundColor: `${theme.tokens.buoy} !important`,
+                color: `${theme.tokens.buoyInk} !important`,
+              },
               "@media (prefers-reduced-motion: reduce)": {
                 "*": { transition: "none !important", animation: "none !important" },
               },

@@ -1,5 +1,5 @@
 import { loadPilot, PilotScreen } from "@/features/pilot";
-import { enter, pilotAtHand, type SearchParams } from "@/features/shell";
+import { enter, parameter, pilotAtHand, type SearchParams } from "@/features/shell";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
 export const metadata = { title: "Pilot" };
@@ -8,5 +8,7 @@ export default async function PilotPage({ searchParams }: { searchParams: Search
   const who = await enter();
   const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Pilot" path="/pilot" />;
-  return <PilotScreen data={await loadPilot(who, atHand.pilot, atHand.aircraft)} />;
+  return (
+    <PilotScreen data={await loadPilot(who, atHand.pilot, atHand.aircraft, await parameter(searchParams, "step"))} />
+  );
 }

@@ -5,6 +5,7 @@ import { recordActions } from "@/features/records";
 import { sessionActions } from "@/features/session";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
+import { syllabusActions } from "@/features/syllabus";
 import type { Action } from "@/server/actions";
 
 /** Everything that can be asked of the server, by name. */
@@ -17,6 +18,7 @@ const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
     ...pilotActions,
     ...setupActions,
     ...sessionActions,
+    ...syllabusActions,
   }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 

@@ -1,8 +1,9 @@
-import { pilotRecordSchema, setupSchema } from "@/server/files";
+import { pilotRecordSchema, setupSchema, syllabusSchema } from "@/server/files";
 
 const schemas: Readonly<Record<string, object>> = {
   "pilot-record.json": pilotRecordSchema,
   "setup.json": setupSchema,
+  "syllabus.json": syllabusSchema,
 };
 
 /** The published schemas of the files that go in and out. Open to anybody. */

@@ -101,6 +101,7 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
       leadS: lead,
       spinDps: { label: "Spin at", unit: "°/s", value: 400, min: 100, max: 900 },
       spinDeg: { label: "Spin by", unit: "°", value: 180, min: 90, max: 360 },
+      spinLeadS: { label: "Centre the yaw early by", unit: "s", value: 0.145, min: 0, max: 0.4 },
       settleS: { label: "Flat before the spin for", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
     },
     phases: [
@@ -111,7 +112,7 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
         "spin",
         "Yaw, throttle closed",
         { yaw: { kind: "rate", dps: { param: "spinDps" } } },
-        turned("yaw", { param: "spinDeg" }, 0.05),
+        turned("yaw", { param: "spinDeg" }, { param: "spinLeadS" }),
         { mark: true },
       ),
       turning("spin-stop", "Centre it", {}, after(0.15)),

@@ -1,5 +1,6 @@
-import { threeOfFour, toWays, usualCautions, ways } from "./common";
-import type { Fault, Skill, Step } from "./types";
+import { toWays, usualCautions, ways } from "./common";
+import type { Fault } from "../types";
+import type { SkillText, StepText } from "./text";
 
 const faults = {
   skyAtStop: {
@@ -52,7 +53,7 @@ const common = {
   turnsOver: { axis: "pitch", endRateDps: [600, 800] },
 } as const;
 
-const steps: readonly Step[] = [
+const steps: readonly StepText[] = [
   {
     ...common,
     id: "flip-slow",
@@ -64,7 +65,6 @@ const steps: readonly Step[] = [
       "Feed in a little pitch and hold it; watch for the horizon to come back.",
       "Centre as it nears the middle, then open to the hover.",
     ],
-    mark: threeOfFour,
     clean: "stops within 15° of where it began, no more than one correction",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.dropped, faults.looped, faults.rolledOff],
@@ -81,7 +81,6 @@ const steps: readonly Step[] = [
       "Let it out smoothly through the last quarter.",
       "Centre on the horizon and open to the hover.",
     ],
-    mark: threeOfFour,
     clean: "stops within 15°, the last quarter visibly slower",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.swungBack, faults.dropped, faults.looped],
@@ -98,7 +97,6 @@ const steps: readonly Step[] = [
       "Release before the horizon is there: the aircraft carries on turning.",
       "Leave the sticks alone for a beat, then open to the hover.",
     ],
-    mark: threeOfFour,
     clean: "stops within 15° with a single stick movement",
     stopWithinDeg: 15,
     faults: [faults.skyAtStop, faults.groundAtStop, faults.swungBack, faults.rolledOff, faults.looped],
@@ -115,7 +113,6 @@ const steps: readonly Step[] = [
       "Ease only the last twentieth, then centre.",
       "Nothing moves after the stop; open to the hover.",
     ],
-    mark: threeOfFour,
     clean: "stops within 8° and does not swing back",
     stopWithinDeg: 8,
     faults: [faults.swungBack, faults.skyAtStop, faults.groundAtStop, faults.rolledOff, faults.dropped],
@@ -123,7 +120,7 @@ const steps: readonly Step[] = [
   },
 ];
 
-export const flip: Skill = {
+export const flip: SkillText = {
   id: "flip",
   stage: 4,
   name: "Flip",

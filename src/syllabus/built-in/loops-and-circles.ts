@@ -1,13 +1,12 @@
-import { alone, faults, oneWay, sides, threeOfFour, toSides, usualCautions } from "./common";
-import type { Skill, Step } from "./types";
+import { alone, faults, oneWay, sides, toSides, usualCautions } from "./common";
+import type { SkillText, StepText } from "./text";
 
 const loops = {
-  mark: threeOfFour,
   turnsOver: { axis: "pitch", endRateDps: [400, 900] },
   directions: oneWay,
   stopWithinDeg: null,
   wayOut: "Over the top: finish the half turn, upright, and fly away.",
-} as const satisfies Partial<Step>;
+} as const satisfies Partial<StepText>;
 const keepRollingLow = "Keep rolling until you are upright, then power and climb.";
 const teardrop = {
   id: "teardrop",
@@ -28,7 +27,7 @@ const unevenRate = {
   cue: "One stick position all the way round; watch the ruler beside you.",
 } as const;
 
-export const loop: Skill = {
+export const loop: SkillText = {
   id: "loop",
   stage: 6,
   name: "Loop",
@@ -81,12 +80,11 @@ export const loop: Skill = {
 };
 
 const spins = {
-  mark: threeOfFour,
   stopWithinDeg: null,
   directions: sides,
-} as const satisfies Partial<Step>;
+} as const satisfies Partial<StepText>;
 
-export const spin: Skill = {
+export const spin: SkillText = {
   id: "spin",
   stage: 6,
   name: "Spin",
@@ -148,11 +146,11 @@ export const spin: Skill = {
       turnsOver: { axis: "pitch", endRateDps: [600, 900] },
       id: "spin-inverted",
       name: "Upside-down spin",
-      aim: "Truly flat upside down, then 90, 180, 270, 360 and out.",
+      aim: "Truly flat upside down, all the way round by yaw, and out.",
       drill: [
         "High. Punch, close, half over; see that it is flat: three quarters ground on a wide lens.",
-        "Yaw a quarter, and out. Then a half, three quarters, all round.",
-        "Then snap in and turn slowly.",
+        "Yaw all round, and out the way you came in.",
+        "Then snap in and turn slowly; left and right, a wag of the tail.",
       ],
       clean: "flat, turned by what was said, upright with height to spare",
       faults: [
@@ -183,7 +181,7 @@ export const spin: Skill = {
   ],
 };
 
-export const orbit: Skill = {
+export const orbit: SkillText = {
   id: "orbit",
   stage: 6,
   name: "Orbit",
@@ -247,7 +245,7 @@ export const orbit: Skill = {
   ],
 };
 
-export const style: Skill = {
+export const style: SkillText = {
   id: "style",
   stage: 7,
   name: "Style",

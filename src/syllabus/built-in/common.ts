@@ -1,4 +1,4 @@
-import type { Direction, Fault, Step } from "./types";
+import type { Direction, Fault } from "../types";
 
 export const sides: readonly Direction[] = [
   { id: "right", name: "right" },
@@ -14,9 +14,6 @@ export const oneWay: readonly Direction[] = [{ id: "on", name: "one way" }];
 export const toSides = (recipe: string) => ({ right: `${recipe}-right`, left: `${recipe}-left` });
 export const toWays = (recipe: string) => ({ back: `${recipe}-back`, front: `${recipe}-front` });
 export const alone = (recipe: string) => ({ on: recipe });
-
-/** Three clean of the last four, in the field, each direction by itself. */
-export const threeOfFour = { kind: "k-of-last", k: 3, n: 4, places: ["field"] } as const satisfies Step["mark"];
 
 /** The usual cautions, shown with every skill. */
 export const usualCautions: readonly string[] = [

@@ -1,14 +1,12 @@
-import { faults, oneWay, sides, threeOfFour, usualCautions } from "./common";
-import type { Skill, Step } from "./types";
+import { faults, oneWay, sides, usualCautions } from "./common";
+import type { SkillText, StepText } from "./text";
 
 /** Steps that no flight model can judge: the brief says what to look at instead. */
 const bySight = {
   stopWithinDeg: null,
   turnsOver: null,
   recipeFor: {},
-  mark: threeOfFour,
-} as const satisfies Partial<Step>;
-const eyes = { ...bySight, mark: { ...threeOfFour, places: ["by-eye", "field"] } } as const satisfies Partial<Step>;
+} as const satisfies Partial<StepText>;
 
 const holdsStick = {
   id: "holds-stick",
@@ -29,7 +27,7 @@ const wrongWay = {
   cue: "Nose toward you, roll and pitch are reversed: push the stick under the side that is low.",
 } as const;
 
-export const ground: Skill = {
+export const ground: SkillText = {
   id: "ground",
   stage: 0,
   name: "Ground school",
@@ -37,7 +35,7 @@ export const ground: Skill = {
   roomM: 5,
   steps: [
     {
-      ...eyes,
+      ...bySight,
       id: "sticks",
       name: "What the sticks do",
       aim: "Every axis of your stick mode without thinking, and why centring does not level.",
@@ -66,7 +64,7 @@ export const ground: Skill = {
       lookAt: ["the thumb that moves first", "the pause before the answer", "whether the two yaw ways are mixed up"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "arm-reflex",
       name: "Arm and disarm",
       aim: "Disarming when in trouble needs no thought.",
@@ -95,7 +93,7 @@ export const ground: Skill = {
       lookAt: ["where the eyes go", "the time from the word to the switch"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "first-setup",
       name: "First setup",
       aim: "An aircraft that forgives: slow, soft, limited, checked.",
@@ -126,7 +124,7 @@ export const ground: Skill = {
   ],
 };
 
-export const byEye: Skill = {
+export const byEye: SkillText = {
   id: "by-eye",
   stage: 1,
   name: "Eyes on the aircraft",
@@ -134,7 +132,7 @@ export const byEye: Skill = {
   roomM: 20,
   steps: [
     {
-      ...eyes,
+      ...bySight,
       id: "los-hover",
       name: "Hover, nose away",
       aim: "Find the throttle that neither climbs nor sinks; nudge and release.",
@@ -159,7 +157,7 @@ export const byEye: Skill = {
       lookAt: ["how long the stick stays out", "the throttle hand: quiet or busy", "the circle, not the height"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "los-nose-in",
       name: "Hover, nose toward you",
       aim: "Roll and pitch feel reversed; they are not.",
@@ -171,7 +169,7 @@ export const byEye: Skill = {
       lookAt: ["the first correction after the turn: the right way or not", "the time until it is caught"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "los-follow-eights",
       name: "Eights, walking behind",
       aim: "Both hands nudge the same way into a turn; the eye learns which leads.",
@@ -190,7 +188,7 @@ export const byEye: Skill = {
       lookAt: ["which stick leads", "the height through the crossing"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "los-circles",
       name: "Circles",
       aim: "Even circles round you, a little pitch back because it gathers speed.",
@@ -206,7 +204,7 @@ export const byEye: Skill = {
       lookAt: ["the height where the nose comes toward you", "whether the speed grows"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "los-eight",
       name: "Eight at constant height",
       aim: "The eight from where you stand.",
@@ -218,7 +216,7 @@ export const byEye: Skill = {
       lookAt: ["the height at the crossing", "both loops the same size"],
     },
     {
-      ...eyes,
+      ...bySight,
       id: "los-check",
       name: "Check flight",
       aim: "First flight of a new, repaired or retuned aircraft: a checklist, not a trick.",
@@ -249,7 +247,7 @@ export const byEye: Skill = {
   ],
 };
 
-export const firstGoggles: Skill = {
+export const firstGoggles: SkillText = {
   id: "goggles",
   stage: 2,
   name: "First flights through the camera",
@@ -343,7 +341,13 @@ export const firstGoggles: Skill = {
   ],
 };
 
-export const gapSteps: Skill["steps"] = [
+/** A gap is flown from both its ends. */
+const ends = [
+  { id: "on", name: "one end" },
+  { id: "other", name: "other end" },
+] as const;
+
+export const gapSteps: SkillText["steps"] = [
   {
     ...bySight,
     id: "gap-wide",
@@ -354,7 +358,7 @@ export const gapSteps: Skill["steps"] = [
       "Sticks still from two lengths before it.",
       "Off line means go round.",
     ],
-    directions: oneWay,
+    directions: ends,
     clean: "through the middle with still sticks",
     faults: [
       {
@@ -374,7 +378,7 @@ export const gapSteps: Skill["steps"] = [
     name: "Narrow gap",
     aim: "Narrower by steps, in widths of the aircraft.",
     drill: ["From five widths down to two.", "The same speed at every width.", "Both ends."],
-    directions: oneWay,
+    directions: ends,
     clean: "through with still sticks, nothing touched",
     faults: [
       {
@@ -390,7 +394,7 @@ export const gapSteps: Skill["steps"] = [
   },
 ];
 
-export const smoothLines: Skill["steps"] = [
+export const smoothLines: SkillText["steps"] = [
   {
     ...bySight,
     id: "smooth-pack",

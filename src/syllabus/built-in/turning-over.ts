@@ -1,20 +1,18 @@
-import { alone, faults, oneWay, sides, threeOfFour, toSides, toWays, usualCautions, ways } from "./common";
-import type { Skill, Step } from "./types";
+import { alone, faults, oneWay, sides, toSides, toWays, usualCautions, ways } from "./common";
+import type { SkillText, StepText } from "./text";
 
 const flips = {
-  mark: threeOfFour,
   turnsOver: { axis: "pitch", endRateDps: [600, 800] },
-} as const satisfies Partial<Step>;
+} as const satisfies Partial<StepText>;
 const rolls = {
-  mark: threeOfFour,
   turnsOver: { axis: "roll", endRateDps: [600, 800] },
-} as const satisfies Partial<Step>;
+} as const satisfies Partial<StepText>;
 const keepTurning =
   "Keep the stick in until you are upright, then full power and level. Never push back against the turn.";
 const keepRolling = "Keep rolling until you are upright, then power and level.";
 
 /** More flips, once the four stops sit. */
-export const flipParts: Skill = {
+export const flipParts: SkillText = {
   id: "flip-parts",
   stage: 4,
   name: "Flips in parts",
@@ -42,11 +40,11 @@ export const flipParts: Skill = {
       ...flips,
       id: "segments",
       name: "Flip in segments",
-      aim: "90 and 270, two halves, 270 and 90, four quarters: a stop wherever you want it.",
+      aim: "Four quarters with a stop after each: a stop wherever you want it.",
       drill: [
-        "Climb as for the stalled flip.",
-        "Begin with 90 and 270; centre for a beat between the parts.",
-        "Then two halves, 270 and 90, and four quarters.",
+        "Climb well; four stops take the most height.",
+        "A quarter, centre for a beat, and so on round.",
+        "Every stop is a picture: sky, upside-down horizon, ground, horizon.",
       ],
       directions: ways,
       clean: "every stop is seen, the last within 15°",
@@ -75,7 +73,7 @@ export const flipParts: Skill = {
   ],
 };
 
-export const roll: Skill = {
+export const roll: SkillText = {
   id: "roll",
   stage: 4,
   name: "Roll",
@@ -133,7 +131,7 @@ export const roll: Skill = {
   ],
 };
 
-export const tumble: Skill = {
+export const tumble: SkillText = {
   id: "tumble",
   stage: 4,
   name: "Tumble",
@@ -161,7 +159,7 @@ export const tumble: Skill = {
   ],
 };
 
-export const upsideDown: Skill = {
+export const upsideDown: SkillText = {
   id: "upside-down",
   stage: 5,
   name: "Upside down",

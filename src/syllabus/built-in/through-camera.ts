@@ -1,7 +1,7 @@
-import { alone, faults, oneWay, sides, threeOfFour, toSides, usualCautions } from "./common";
-import type { Skill, Step } from "./types";
+import { alone, faults, oneWay, sides, toSides, usualCautions } from "./common";
+import type { SkillText, StepText } from "./text";
 
-const upright = { mark: threeOfFour, stopWithinDeg: null, turnsOver: null } as const satisfies Partial<Step>;
+const upright = { stopWithinDeg: null, turnsOver: null } as const satisfies Partial<StepText>;
 const runsBack = {
   id: "runs-back",
   short: "ran backward",
@@ -15,7 +15,7 @@ const ballooned = {
   cue: "Lean back and ease the throttle together; the wind under it lifts as well.",
 } as const;
 
-export const stop: Skill = {
+export const stop: SkillText = {
   id: "stop",
   stage: 2,
   name: "Stop and brake",
@@ -111,7 +111,7 @@ const hardTouch = {
   cue: "Be level and still over the spot first; then let it down by small changes of throttle.",
 } as const;
 
-export const land: Skill = {
+export const land: SkillText = {
   id: "land",
   stage: 2,
   name: "Land",
@@ -176,7 +176,7 @@ const lateBail = {
   cue: "Speed is the real fault: come in slower, and lean back at the distance drawn here.",
 } as const;
 
-export const bail: Skill = {
+export const bail: SkillText = {
   id: "bail",
   stage: 2,
   name: "Bail out",
@@ -219,7 +219,7 @@ export const bail: Skill = {
   ],
 };
 
-export const knife: Skill = {
+export const knife: SkillText = {
   id: "gap",
   stage: 3,
   name: "Gaps",
@@ -227,7 +227,6 @@ export const knife: Skill = {
   roomM: 30,
   steps: [
     {
-      mark: threeOfFour,
       stopWithinDeg: null,
       turnsOver: { axis: "roll", endRateDps: [400, 900] },
       id: "gap-knife",

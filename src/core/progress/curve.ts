@@ -1,0 +1,56 @@
+import type { Attempt } from "./attempt";
+import { rateChange, type RateChange } from "./change";
+import { posteriorOf } from "./evidence";
+
+/** The clean rate at the end of one flying day. */
+export interface CurvePoint {
+  readonly atMs: number;
+  readonly mean: number;
+  readonly low: number;
+  readonly high: number;
+  readonly attempts: number;
+}
+
+/** How the clean rate at a step went over the days, with what may explain a bend. */
+export interface LearningCurve {
+  readonly points: readonly CurvePoint[];
+  /** First attempt with each setup after the first. */
+  readonly setupChanges: readonly { readonly atMs: number; readonly setupId: string | null }[];
+  /** Stretches without flying this step. */
+  readonly gaps: readonly { readonly fromMs: number; readonly toMs: number; readonly days: number }[];
+  /** The later half of the attempts against the earlier; null with fewer than eight. */
+  readonly trend: RateChange | null;
+}
+
+const DAY_MS = 86_400_000;
+/** Days between two flying days that are spoken of as a gap. Ours; one flight day a week is common practice. */
+export const GAP_DAYS = 10;
+const LEAST_FOR_TREND = 8;
+
+/** Learning curve from attempts at one step in the order flown. Days are UTC. */
+export function learningCurve(attempts: readonly Attempt[]): LearningCurve {
+  const points: CurvePoint[] = [];
+  const setupChanges: { atMs: number; setupId: string | null }[] = [];
+  const gaps: { fromMs: number; toMs: number; days: number }[] = [];
+  attempts.forEach(({ atMs, setupId }, i) => {
+    const before = attempts[i - 1];
+    if (before && before.setupId !== setupId) setupChanges.push({ atMs, setupId });
+    const days = before ? (atMs - before.atMs) / DAY_MS : 0;
+    if (days > GAP_DAYS) gaps.push({ fromMs: before.atMs, toMs: atMs, days: Math.round(days) });
+    const next = attempts[i + 1];
+    if (next && Math.floor(next.atMs / DAY_MS) === Math.floor(atMs / DAY_MS)) return;
+    const { mean, low, high } = posteriorOf(attempts.slice(0, i + 1), 0.5);
+    points.push({ atMs, mean, low, high, attempts: i + 1 });
+  });
+  return { points, setupChanges, gaps, trend: trendOf(attempts) };
+}
+
+function trendOf(attempts: readonly Attempt[]): RateChange | null {
+  if (attempts.length < LEAST_FOR_TREND) return null;
+  const half = Math.floor(attempts.length / 2);
+  const counted = (part: readonly Attempt[]) => ({
+    attempts: part.length,
+    clean: part.filter(({ outcome }) => outcome === "clean").length,
+  });
+  return rateChange(counted(attempts.slice(0, half)), counted(attempts.slice(half)));
+}

@@ -1,0 +1,323 @@
+import { attemptMeasures, places, type Attempt, type AttemptMeasure, type Place } from "./attempt";
+import { requireNumber } from "../numbers";
+
+/**
+ * What passes: a rule, or rules joined. `each-direction` asks its rule of every direction by itself; without it the directions count together.
+ * `in-places` looks only at attempts in those places.
+ */
+export type PassMark =
+  | { readonly kind: "k-of-last"; readonly k: number; readonly n: number }
+  /** The last `k` all clean. */
+  | { readonly kind: "run"; readonly k: number }
+  /** The last `packs` batteries clean from end to end. */
+  | { readonly kind: "clean-packs"; readonly packs: number }
+  /** Flown, without those that crashed. */
+  | { readonly kind: "minutes"; readonly minutes: number }
+  /** `k` of the last `n` that were measured at most `within`, in the unit of the measure. */
+  | {
+      readonly kind: "measured";
+      readonly measure: AttemptMeasure;
+      readonly within: number;
+      readonly k: number;
+      readonly n: number;
+    }
+  | { readonly kind: "each-direction"; readonly rule: PassMark }
+  | { readonly kind: "in-places"; readonly places: readonly Place[]; readonly rule: PassMark }
+  | { readonly kind: "all"; readonly rules: readonly PassMark[] }
+  | { readonly kind: "any"; readonly rules: readonly PassMark[] };
+
+/** How a mark stands. Joined marks have parts. */
+export interface Judged {
+  readonly met: boolean;
+  /** Counts so far: "3 of the last 4". Empty for joined marks. */
+  readonly have: string;
+  /** What is missing: "1 more clean". Empty when met. */
+  readonly lacks: string;
+  /** The direction it was asked of; null where directions count together. */
+  readonly direction: string | null;
+  readonly parts: readonly Judged[];
+}
+
+/** Longest window a mark may look back over, attempts or batteries. */
+export const LONGEST_WINDOW = 50;
+const DEEPEST = 6;
+
+/** Holds a mark against attempts in the order flown. */
+export function judge(mark: PassMark, attempts: readonly Attempt[], directions: readonly string[]): Judged {
+  return judgeIn(mark, attempts, directions, null);
+}
+
+function judgeIn(
+  mark: PassMark,
+  attempts: readonly Attempt[],
+  directions: readonly string[],
+  direction: string | null,
+): Judged {
+  const leaf = (met: boolean, have: string, lacks: string): Judged => ({
+    met,
+    have,
+    lacks: met ? "" : lacks,
+    direction,
+    parts: [],
+  });
+  const joined = (parts: readonly Judged[], met: boolean): Judged => ({ met, have: "", lacks: "", direction, parts });
+  switch (mark.kind) {
+    case "k-of-last": {
+      const last = attempts.slice(-mark.n);
+      const clean = countClean(last);
+      return leaf(clean >= mark.k, ofLast(clean, last.length, mark.n), `${mark.k - clean} more clean`);
+    }
+    case "run": {
+      const run = runOf(attempts.map(({ outcome }) => outcome === "clean"));
+      return leaf(run >= mark.k, `${run} in a row of ${mark.k}`, `${mark.k - run} more in a row`);
+    }
+    case "clean-packs": {
+      const run = runOf(packsOf(attempts).map((pack) => countClean(pack) === pack.length));
+      const more = mark.packs - run;
+      return leaf(
+        run >= mark.packs,
+        `${run} clean ${run === 1 ? "pack" : "packs"} of ${mark.packs}`,
+        `${more} more clean ${more === 1 ? "pack" : "packs"}`,
+      );
+    }
+    case "minutes": {
+      const flown = attempts.reduce(
+        (sum, { minutes, outcome }) => sum + (outcome === "crashed" ? 0 : (minutes ?? 0)),
+        0,
+      );
+      return leaf(
+        flown >= mark.minutes,
+        `${round(flown)} of ${mark.minutes} min`,
+        `${round(mark.minutes - flown)} min more`,
+      );
+    }
+    case "measured": {
+      const last = attempts.filter(({ measured }) => measured?.[mark.measure] !== undefined).slice(-mark.n);
+      const within = last.filter(({ measured }) => Math.abs(measured![mark.measure]!) <= mark.within).length;
+      return leaf(
+        within >= mark.k,
+        `${ofLast(within, last.length, mark.n)} within ${mark.within}${unitOf(mark.measure)}`,
+        `${mark.k - within} more within ${mark.within}${unitOf(mark.measure)}`,
+      );
+    }
+    case "each-direction": {
+      const parts = directions.map((one) =>
+        judgeIn(
+          mark.rule,
+          attempts.filter((attempt) => attempt.direction === one),
+          [one],
+          one,
+        ),
+      );
+      return joined(
+        parts,
+        parts.every(({ met }) => met),
+      );
+    }
+    case "in-places":
+      return judgeIn(
+        mark.rule,
+        attempts.filter(({ place }) => mark.places.includes(place)),
+        directions,
+        direction,
+      );
+    case "all": {
+      const parts = mark.rules.map((rule) => judgeIn(rule, attempts, directions, direction));
+      return joined(
+        parts,
+        parts.every(({ met }) => met),
+      );
+    }
+    case "any": {
+      const parts = mark.rules.map((rule) => judgeIn(rule, attempts, directions, direction));
+      return joined(
+        parts,
+        parts.some(({ met }) => met),
+      );
+    }
+  }
+}
+
+/** The counts behind a judgement, one for each simple rule in it. */
+export function leavesOf(judged: Judged): readonly Judged[] {
+  return judged.parts.length === 0 ? [judged] : judged.parts.flatMap(leavesOf);
+}
+
+/** A mark in words: "3 of the last 4 clean, each direction by itself, in the field". */
+export function markWords(mark: PassMark): string {
+  switch (mark.kind) {
+    case "k-of-last":
+      return `${mark.k} of the last ${mark.n} clean`;
+    case "run":
+      return `${mark.k} clean in a row`;
+    case "clean-packs":
+      return mark.packs === 1 ? "a clean pack" : `${mark.packs} clean packs in a row`;
+    case "minutes":
+      return `${mark.minutes} minutes flown`;
+    case "measured":
+      return `${mark.k} of the last ${mark.n} measured within ${mark.within}${unitOf(mark.measure)} of ${measureWords[mark.measure]}`;
+    case "each-direction":
+      return `${markWords(mark.rule)}, each direction by itself`;
+    case "in-places":
+      return `${markWords(mark.rule)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
+    case "all":
+      return mark.rules.map((rule) => bracketed(rule)).join("; and ");
+    case "any":
+      return mark.rules.map((rule) => bracketed(rule)).join("; or ");
+  }
+}
+
+/** What an attempt measure is called, after "within 15° of". */
+export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
+  stopErrorDeg: "stop error",
+  bounceBackDeg: "swing back",
+  viewOffPathDeg: "view off the path",
+  horizonLeanDeg: "lean of the horizon",
+  missM: "distance from the mark",
+  heightErrorM: "height off",
+  heightLostM: "height lost",
+  jerkDegPerS2: "jerk",
+};
+
+export const placeWords: Readonly<Record<Place, string>> = {
+  field: "in the field",
+  simulator: "in the simulator",
+  "by-eye": "by eye",
+};
+
+const bracketed = (rule: PassMark) =>
+  rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule)})` : markWords(rule);
+
+/** The unit of a measure, as written behind its number. */
+export function unitOf(measure: AttemptMeasure): string {
+  if (measure.endsWith("DegPerS2")) return " °/s²";
+  return measure.endsWith("Deg") ? "°" : " m";
+}
+
+/** Places whose attempts count for any rule of the mark; all of them where it names none. */
+export function placesOf(mark: PassMark): readonly Place[] {
+  const within = (rule: PassMark): ReadonlySet<Place> => {
+    if (rule.kind === "in-places") {
+      const inner = within(rule.rule);
+      return new Set(rule.places.filter((place) => inner.has(place)));
+    }
+    if (rule.kind === "each-direction") return within(rule.rule);
+    if (rule.kind === "all" || rule.kind === "any") return new Set(rule.rules.flatMap((one) => [...within(one)]));
+    return new Set(places);
+  };
+  const found = within(mark);
+  return places.filter((place) => found.has(place));
+}
+
+/** The same mark asked of attempts in one place only, whatever places it names. */
+export function markIn(mark: PassMark, place: Place): PassMark {
+  return { kind: "in-places", places: [place], rule: withoutPlaces(mark) };
+}
+
+function withoutPlaces(mark: PassMark): PassMark {
+  if (mark.kind === "in-places") return withoutPlaces(mark.rule);
+  if (mark.kind === "each-direction") return { ...mark, rule: withoutPlaces(mark.rule) };
+  if (mark.kind === "all" || mark.kind === "any") return { ...mark, rules: mark.rules.map(withoutPlaces) };
+  return mark;
+}
+
+/** How many attempts a mark looks back over, and the clean rate it asks for: a run of k asks for the rate at which it is as likely as not. */
+export function windowOf(mark: PassMark): { readonly attempts: number; readonly share: number } {
+  switch (mark.kind) {
+    case "k-of-last":
+    case "measured":
+      return { attempts: mark.n, share: mark.k / mark.n };
+    case "run":
+      return { attempts: mark.k, share: 0.5 ** (1 / mark.k) };
+    case "each-direction":
+    case "in-places":
+      return windowOf(mark.rule);
+    case "all":
+    case "any": {
+      const each = mark.rules.map(windowOf);
+      return {
+        attempts: Math.max(...each.map(({ attempts }) => attempts)),
+        share:
+          mark.kind === "all"
+            ? Math.max(...each.map(({ share }) => share))
+            : Math.min(...each.map(({ share }) => share)),
+      };
+    }
+    default:
+      return { attempts: 4, share: 0.75 };
+  }
+}
+
+/**
+ * The mark when it is one that can be judged. Throws a RangeError that names the place: counts 1 to 50, no more clean than looked at, places
+ * and measures that exist, joined marks not deeper than six.
+ */
+export function requireMark(mark: unknown, place = "mark", depth = 0): PassMark {
+  if (depth > DEEPEST) throw new RangeError(`${place} is joined deeper than ${DEEPEST} times`);
+  if (typeof mark !== "object" || mark === null) throw new RangeError(`${place} is no pass mark`);
+  const rule = mark as PassMark;
+  const whole = (name: string, value: unknown, most: number) => {
+    requireNumber(`${place}.${name}`, value as number, 1, most);
+    if (!Number.isInteger(value)) throw new RangeError(`${place}.${name} is ${value}; allowed: whole numbers`);
+  };
+  switch (rule.kind) {
+    case "measured":
+      if (!attemptMeasures.includes(rule.measure)) throw new RangeError(`${place}.measure is not one that is known`);
+      requireNumber(`${place}.within`, rule.within, 0, 10_000);
+      whole("n", rule.n, LONGEST_WINDOW);
+      whole("k", rule.k, rule.n);
+      break;
+    case "k-of-last":
+      whole("n", rule.n, LONGEST_WINDOW);
+      whole("k", rule.k, rule.n);
+      break;
+    case "run":
+      whole("k", rule.k, LONGEST_WINDOW);
+      break;
+    case "clean-packs":
+      whole("packs", rule.packs, 10);
+      break;
+    case "minutes":
+      requireNumber(`${place}.minutes`, rule.minutes, 1, 10_000);
+      break;
+    case "each-direction":
+      requireMark(rule.rule, `${place}.rule`, depth + 1);
+      break;
+    case "in-places":
+      if (!Array.isArray(rule.places) || rule.places.length === 0 || rule.places.some((one) => !places.includes(one)))
+        throw new RangeError(`${place}.places must name one or more of ${places.join(", ")}`);
+      requireMark(rule.rule, `${place}.rule`, depth + 1);
+      break;
+    case "all":
+    case "any":
+      if (!Array.isArray(rule.rules) || rule.rules.length === 0 || rule.rules.length > 8)
+        throw new RangeError(`${place}.rules must be one to eight`);
+      rule.rules.forEach((one, i) => requireMark(one, `${place}.rules.${i}`, depth + 1));
+      break;
+    default:
+      throw new RangeError(`${place}.kind is not one that is known`);
+  }
+  return rule;
+}
+
+/** Attempts by battery, in order. Those of one session whose batteries were not counted are taken as one. */
+function packsOf(attempts: readonly Attempt[]): readonly (readonly Attempt[])[] {
+  const packs = new Map<string, Attempt[]>();
+  for (const attempt of attempts) {
+    const key = `${attempt.sessionId ?? Math.floor(attempt.atMs / 86_400_000)} ${attempt.pack ?? ""}`;
+    const pack = packs.get(key);
+    if (pack) pack.push(attempt);
+    else packs.set(key, [attempt]);
+  }
+  return [...packs.values()];
+}
+
+function runOf(clean: readonly boolean[]): number {
+  const lastBad = clean.lastIndexOf(false);
+  return clean.length - 1 - lastBad;
+}
+
+const countClean = (attempts: readonly Attempt[]) => attempts.filter(({ outcome }) => outcome === "clean").length;
+const ofLast = (count: number, seen: number, window: number) =>
+  seen < window ? `${count} of ${seen}` : `${count} of the last ${window}`;
+const round = (minutes: number) => Math.round(10 * minutes) / 10;

@@ -1,0 +1,61 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import { useTheme } from "@mui/material/styles";
+import { findStep, type StepStanding } from "@/syllabus";
+import { StateMark } from "@/ui/marks/marks";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { depthOf, inkOn } from "./depth-chart";
+
+/** The depth chart of a phone: the stages one under the other, their steps as far as the line is wide. */
+export function DepthStrip({
+  steps,
+  selectedId,
+  onSelect,
+}: {
+  steps: readonly StepStanding[];
+  selectedId: string | null;
+  onSelect: (stepId: string) => void;
+}) {
+  const syllabus = useSyllabus();
+  const { tokens } = useTheme();
+  return (
+    <div role="group" aria-label="Depth chart">
+      {syllabus.stages.map((name, stage) => {
+        const own = steps.filter(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage === stage);
+        if (own.length === 0) return null;
+        const ground = depthOf(tokens, stage);
+        return (
+          <Box key={name} sx={{ bgcolor: ground, color: inkOn(ground, tokens), px: 1, py: 0.8 }}>
+            <Box sx={{ fontSize: "0.82rem", fontWeight: 650 }}>
+              <span className="num">{stage}</span> {name}
+            </Box>
+            <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 0.5 }}>
+              {own.map((one) => (
+                <ButtonBase
+                  key={one.stepId}
+                  aria-pressed={one.stepId === selectedId}
+                  onClick={() => onSelect(one.stepId)}
+                  sx={{
+                    minHeight: 40,
+                    px: 0.8,
+                    gap: 0.6,
+                    fontSize: "0.9rem",
+                    color: one.stepId === selectedId ? tokens.ink : "inherit",
+                    bgcolor: one.stepId === selectedId ? tokens.sheet : "transparent",
+                    outline: one.stepId === selectedId ? `2px solid ${tokens.buoy}` : "none",
+                    borderRadius: "3px",
+                  }}
+                >
+                  <StateMark state={one.reviewDue ? "due" : one.state} size={13} inherit />
+                  {findStep(syllabus, one.stepId)?.short}
+                </ButtonBase>
+              ))}
+            </Box>
+          </Box>
+        );
+      })}
+    </div>
+  );
+}

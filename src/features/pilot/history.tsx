@@ -1,0 +1,75 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import type { Outcome } from "@/core";
+import { findStep, stepName, stepTitle } from "@/syllabus";
+import { OutcomeMark } from "@/ui/marks/marks";
+import { Moment } from "@/ui/moment/moment";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import type { HistoryLine } from "./load";
+
+/** Sessions and setups, newest first. */
+export function History({ lines }: { lines: readonly HistoryLine[] }) {
+  return (
+    <section aria-labelledby="history">
+      <Typography variant="h2" id="history">
+        History
+      </Typography>
+      {lines.length === 0 && <Typography color="text.secondary">Nothing flown and nothing set up yet.</Typography>}
+      {lines.map((line) => (
+        <Box
+          key={line.id}
+          sx={(theme) => ({ py: 0.8, borderBottom: `1.5px solid ${theme.tokens.rule}`, fontSize: "0.88rem" })}
+        >
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Box component="span" sx={{ width: 92, flexShrink: 0, color: "text.secondary" }}>
+              <Moment atMs={line.atMs} />
+            </Box>
+            {line.kind === "setup" ? (
+              <span>
+                Setup <b className="num">{line.number}</b> by {line.coachName}: {line.reason}
+              </span>
+            ) : (
+              <Box
+                component={Link}
+                href={`/session/${line.id}`}
+                sx={{ textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
+              >
+                {line.steps.map((step) => (
+                  <SessionSummary key={`${step.stepId} ${step.direction}`} {...step} />
+                ))}
+              </Box>
+            )}
+          </Box>
+        </Box>
+      ))}
+    </section>
+  );
+}
+
+function SessionSummary({
+  stepId,
+  direction,
+  outcomes,
+}: {
+  stepId: string;
+  direction: string;
+  outcomes: Readonly<Record<Outcome, number>>;
+}) {
+  const syllabus = useSyllabus();
+  const step = findStep(syllabus, stepId);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
+      <span>{step ? stepTitle(step, direction) : `${stepName(syllabus, stepId)}, ${direction}`}</span>
+      {(Object.keys(outcomes) as Outcome[])
+        .filter((outcome) => outcomes[outcome] > 0)
+        .map((outcome) => (
+          <Box component="span" key={outcome} sx={{ whiteSpace: "nowrap" }}>
+            <OutcomeMark outcome={outcome} size={12} /> <span className="num">{outcomes[outcome]}</span>
+          </Box>
+        ))}
+    </Box>
+  );
+}

@@ -1,0 +1,59 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useUndoable } from "@/ui/actions/use-undoable";
+import { SendForm } from "@/ui/forms/send-form";
+import { Moment } from "@/ui/moment/moment";
+import type { PilotData } from "./load";
+
+/** What coaches noted. */
+export function Notes({ data }: { data: PilotData }) {
+  const router = useRouter();
+  const undoable = useUndoable();
+  return (
+    <section aria-labelledby="notes">
+      <Typography variant="h2" id="notes" sx={{ mb: 1 }}>
+        Notes
+      </Typography>
+      {data.coaches && (
+        <SendForm
+          action="add-note"
+          submit="Keep note"
+          fields={[
+            {
+              name: "text",
+              label: "New note",
+              initial: "",
+              lines: 1,
+              help: `${data.pilot.name} can read it too, signed in.`,
+            },
+          ]}
+          more={{ pilotId: data.pilot.id }}
+          onDone={() => router.refresh()}
+        />
+      )}
+      {!data.coaches && data.notes.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
+      {data.notes.map((note) => (
+        <Box key={note.id} sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}` })}>
+          <Box sx={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{note.text}</Box>
+          <Box sx={{ display: "flex", fontSize: "0.82rem", color: "text.secondary", alignItems: "center" }}>
+            <Moment atMs={note.writtenAtMs} />, {note.coachName}
+            <Box sx={{ flex: 1 }} />
+            {data.coaches && (
+              <Button
+                size="small"
+                sx={{ minHeight: 26, py: 0 }}
+                onClick={() => undoable("remove-note", "restore-note", note.id, "Note removed")}
+              >
+                Remove
+              </Button>
+            )}
+          </Box>
+        </Box>
+      ))}
+    </section>
+  );
+}

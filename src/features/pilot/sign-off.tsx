@@ -1,0 +1,59 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { directionNames, type Step, type StepStanding } from "@/syllabus";
+import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { SendForm } from "@/ui/forms/send-form";
+import type { PilotData } from "./load";
+
+/** The evidence once more, a note, and the sign-off. */
+export function SignOff({
+  one,
+  step,
+  data,
+  onDone,
+}: {
+  one: StepStanding;
+  step: Step;
+  data: PilotData;
+  onDone: () => void;
+}) {
+  const router = useRouter();
+  const { enqueueSnackbar } = useSnackbar();
+  const names = directionNames(step);
+  return (
+    <Box sx={{ display: "grid", gap: 1.5 }}>
+      <Typography>{one.advice.sentence}</Typography>
+      <div>
+        {one.evidence.directions.map((direction) => (
+          <EvidenceLine key={direction.direction} name={names[direction.direction]} one={direction} mark={step.mark} />
+        ))}
+      </div>
+      {(data.loggedAlone[step.id] ?? 0) > 0 && (
+        <Typography>
+          <b className="num">{data.loggedAlone[step.id]}</b> of the <b className="num">{one.attempts}</b> attempts were
+          logged by {data.pilot.name}, practising alone.
+        </Typography>
+      )}
+      {one.advice.kind !== "advance" && (
+        <Typography color="error.main">
+          ▲ The mark is not met. You decide; the counts above are kept with the sign-off.
+        </Typography>
+      )}
+      <SendForm
+        action="sign-off"
+        submit="Sign off"
+        fields={[{ name: "note", label: "Note (may stay empty)", initial: "", lines: 2 }]}
+        more={{ pilotId: data.pilot.id, stepId: step.id }}
+        onDone={() => {
+          enqueueSnackbar(`${step.name} signed off for ${data.pilot.name}`, { variant: "success" });
+          onDone();
+          router.refresh();
+        }}
+      />
+    </Box>
+  );
+}

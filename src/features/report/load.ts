@@ -1,0 +1,78 @@
+import "server-only";
+import { loadProgress } from "@/server/progress";
+import {
+  listAttemptsSince,
+  listMilestones,
+  listSetups,
+  type Milestone,
+  type Pilot,
+  type Setup,
+} from "@/server/repositories";
+import { pathOf, routeOf, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
+import { seasonFigures, type SeasonFigures } from "./season";
+
+/** A pilot's season: what was flown, signed off and changed since a day, and where they stand. */
+export interface Season {
+  readonly pilot: Pilot;
+  readonly sinceMs: number;
+  readonly nowMs: number;
+  readonly figures: SeasonFigures;
+  /** Signed off since then, oldest first. */
+  readonly milestones: readonly Milestone[];
+  readonly setups: readonly Setup[];
+  readonly standing: PilotStanding;
+  /** Stages of which every step of the way is signed off. */
+  readonly stagesDone: readonly number[];
+}
+
+const DAY_MS = 86_400_000;
+/** What is shown when no day is asked for. */
+const USUAL_DAYS = 180;
+
+/** The day asked for, as ms; half a year ago for anything that is no day of the past. */
+function sinceOf(text: string | null, nowMs: number): number {
+  const asked = text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : NaN;
+  return asked > 0 && asked < nowMs ? asked : Math.floor(nowMs / DAY_MS - USUAL_DAYS) * DAY_MS;
+}
+
+/** The season since a day such as 2026-09-01, else of the last half year. */
+export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Date.now()): Promise<Season> {
+  const sinceMs = sinceOf(since, nowMs);
+  const [progresses, attempts, milestones, setups] = await Promise.all([
+    loadProgress([pilot]),
+    listAttemptsSince(pilot.id, new Date(sinceMs)),
+    listMilestones([pilot.id]),
+    listSetups(pilot.id),
+  ]);
+  const progress = progresses.get(pilot.id)!;
+  const { syllabus, school, signedOff } = progress;
+  return {
+    pilot,
+    sinceMs,
+    nowMs,
+    figures: seasonFigures(
+      attempts,
+      syllabus.steps.map(({ id }) => id),
+    ),
+    milestones: milestones.filter(({ signedAtMs }) => signedAtMs >= sinceMs),
+    setups: setups.filter(({ createdAtMs }) => createdAtMs >= sinceMs),
+    standing: standingOf({ ...progress, setupId: null, nowMs }),
+    stagesDone: syllabus.stages.flatMap((_, stage) =>
+      stageOpen(syllabus, routeOf(school), stage, signedOff).length === 0 ? [stage] : [],
+    ),
+  };
+}
+
+/** Steps of a stage still to be signed off on a route; a stage without steps is never done. */
+export function stageOpen(
+  syllabus: Syllabus,
+  route: ReturnType<typeof routeOf>,
+  stage: number,
+  signedOff: ReadonlySet<string>,
+): readonly string[] {
+  const own = pathOf(syllabus, route).filter(
+    ({ id, optional }) => !optional && syllabus.skillByStep.get(id)!.stage === stage,
+  );
+  if (own.length === 0) return ["nothing"];
+  return own.filter(({ id }) => !signedOff.has(id)).map(({ id }) => id);
+}

@@ -1,0 +1,139 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { outcomes } from "@/core";
+import { directionNames, findStep, stepName } from "@/syllabus";
+import { OutcomeMark, RateBar } from "@/ui/marks/marks";
+import { Moment } from "@/ui/moment/moment";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import type { Season } from "./load";
+
+/** A pilot's season: what was flown, with counts and intervals, what was signed off and changed, and where they stand. */
+export function SeasonScreen({ season }: { season: Season }) {
+  const { pilot, figures, milestones, setups, standing, sinceMs } = season;
+  const syllabus = useSyllabus();
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  const since = new Date(sinceMs).toISOString().slice(0, 10);
+  const file = (name: string) => `/reports/${pilot.id}/${name}?since=${since}`;
+  const name = (id: string) => stepName(syllabus, id);
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1.5 }}>
+        <Typography variant="h1">Season of {pilot.name}</Typography>
+        <TextField
+          key={since}
+          type="date"
+          size="small"
+          label="Since"
+          defaultValue={since}
+          onBlur={(event) =>
+            event.target.value !== since && router.replace(hrefFor("/season", { since: event.target.value }))
+          }
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        <Box sx={{ flex: 1 }} />
+        <Button component="a" href={file("season.pdf")} download>
+          As PDF
+        </Button>
+        <Button component="a" href={file("season.csv")} download>
+          As CSV
+        </Button>
+      </Box>
+      <Typography>
+        <b className="num">{figures.attempts}</b> attempts on <b className="num">{figures.daysFlown}</b> days,{" "}
+        <b className="num">{milestones.length}</b> steps signed off, <b className="num">{setups.length}</b> setups
+        saved.
+      </Typography>
+      {figures.gaps.map(({ fromMs, days }) => (
+        <Typography key={fromMs} sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
+          ▲ No flight for <span className="num">{days}</span> days from <Moment atMs={fromMs} />.
+        </Typography>
+      ))}
+      <Typography sx={{ mt: 1, fontWeight: 600 }}>
+        {standing.current
+          ? `${name(standing.current.stepId)}. ${standing.current.advice.sentence}`
+          : "Every step of the way is signed off."}
+      </Typography>
+      <Typography variant="h2" sx={{ mt: 3 }}>
+        Flown
+      </Typography>
+      {figures.lines.length === 0 && <Typography>Nothing in this time. Choose an earlier day.</Typography>}
+      {figures.lines.map((line) => {
+        const step = findStep(syllabus, line.stepId);
+        return (
+          <Box
+            key={`${line.stepId} ${line.direction}`}
+            sx={(theme) => ({
+              display: "grid",
+              gridTemplateColumns: {
+                xs: "1fr 60px",
+                md: "minmax(220px,1.4fr) 90px minmax(120px,1fr) 100px 130px 150px",
+              },
+              columnGap: 2,
+              alignItems: "center",
+              py: 0.6,
+              borderTop: `1px solid ${theme.tokens.rule}`,
+            })}
+          >
+            <span>
+              {name(line.stepId)}
+              {step && step.directions.length > 1 && `, ${directionNames(step)[line.direction] ?? line.direction}`}
+            </span>
+            <span>
+              <b className="num">{line.counts.clean}</b> of <span className="num">{line.attempts}</span>
+            </span>
+            <RateBar mean={line.counts.clean / line.attempts} low={line.low} high={line.high} mark={0.75} />
+            <span className="num">
+              {Math.round(100 * line.low)}–{Math.round(100 * line.high)} %
+            </span>
+            <Box component="span" sx={{ fontSize: "0.88rem" }}>
+              {line.halves && (
+                <>
+                  <span className="num">{Math.round(100 * line.halves[0])}</span> then{" "}
+                  <span className="num">{Math.round(100 * line.halves[1])} %</span>
+                </>
+              )}
+            </Box>
+            <span>
+              {outcomes
+                .filter((outcome) => outcome !== "clean" && line.counts[outcome] > 0)
+                .map((outcome) => (
+                  <Box component="span" key={outcome} sx={{ mr: 1, whiteSpace: "nowrap" }}>
+                    <OutcomeMark outcome={outcome} size={12} /> <span className="num">{line.counts[outcome]}</span>
+                  </Box>
+                ))}
+            </span>
+          </Box>
+        );
+      })}
+      <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
+        Bar: clean share with its 90 % Wilson interval; then the earlier and the later half of the attempts.
+      </Typography>
+      <Typography variant="h2" sx={{ mt: 3 }}>
+        Signed off
+      </Typography>
+      {milestones.length === 0 && <Typography>Nothing in this time.</Typography>}
+      {milestones.map((one) => (
+        <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
+          <b>{name(one.stepId)}</b> <Moment atMs={one.signedAtMs} />, {one.coachName}. {one.evidence.sentence}
+        </Box>
+      ))}
+      {setups.length > 0 && (
+        <Typography variant="h2" sx={{ mt: 3 }}>
+          Setups
+        </Typography>
+      )}
+      {setups.map((one) => (
+        <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
+          Setup <b className="num">{one.number}</b>, <Moment atMs={one.createdAtMs} />, {one.coachName}: {one.reason}
+        </Box>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place } from "@/core";
+
+/** What was flown at one step in one direction. */
+export interface SeasonLine {
+  readonly stepId: string;
+  readonly direction: string;
+  readonly counts: Readonly<Record<Outcome, number>>;
+  readonly attempts: number;
+  /** 90 % Wilson interval of the clean share. */
+  readonly low: number;
+  readonly high: number;
+  /** Clean shares of the earlier and the later half; null with fewer than eight attempts. */
+  readonly halves: readonly [earlier: number, later: number] | null;
+}
+
+/** A pilot's season in numbers. */
+export interface SeasonFigures {
+  readonly attempts: number;
+  readonly daysFlown: number;
+  readonly sessions: number;
+  readonly places: Readonly<Partial<Record<Place, number>>>;
+  readonly lines: readonly SeasonLine[];
+  /** Stretches without a flight. */
+  readonly gaps: readonly { readonly fromMs: number; readonly days: number }[];
+}
+
+type Flown = Attempt & { readonly stepId: string };
+const DAY_MS = 86_400_000;
+const Z90 = 1.6449;
+const LEAST_FOR_HALVES = 8;
+
+/** Counts a season from its attempts in the order flown, lines in the order of the steps given. Days are UTC. */
+export function seasonFigures(attempts: readonly Flown[], stepOrder: readonly string[]): SeasonFigures {
+  const groups = new Map<string, Flown[]>();
+  for (const attempt of attempts) {
+    const key = `${attempt.stepId} ${attempt.direction}`;
+    const group = groups.get(key);
+    if (group) group.push(attempt);
+    else groups.set(key, [attempt]);
+  }
+  const places: Partial<Record<Place, number>> = {};
+  for (const { place } of attempts) places[place] = (places[place] ?? 0) + 1;
+  const rank = (stepId: string) => {
+    const at = stepOrder.indexOf(stepId);
+    return at < 0 ? stepOrder.length : at;
+  };
+  return {
+    attempts: attempts.length,
+    daysFlown: new Set(attempts.map(({ atMs }) => Math.floor(atMs / DAY_MS))).size,
+    sessions: new Set(attempts.map(({ sessionId }) => sessionId)).size,
+    places,
+    lines: [...groups.values()].map(lineOf).sort((a, b) => rank(a.stepId) - rank(b.stepId)),
+    gaps: attempts.slice(1).flatMap(({ atMs }, i) => {
+      const days = (atMs - attempts[i].atMs) / DAY_MS;
+      return days > GAP_DAYS ? [{ fromMs: attempts[i].atMs, days: Math.round(days) }] : [];
+    }),
+  };
+}
+
+function lineOf(attempts: readonly Flown[]): SeasonLine {
+  const counts = Object.fromEntries(
+    outcomes.map((outcome) => [outcome, attempts.filter((one) => one.outcome === outcome).length]),
+  ) as Record<Outcome, number>;
+  const half = Math.floor(attempts.length / 2);
+  const share = (part: readonly Flown[]) => part.filter(({ outcome }) => outcome === "clean").length / part.length;
+  return {
+    stepId: attempts[0].stepId,
+    direction: attempts[0].direction,
+    counts,
+    attempts: attempts.length,
+    ...wilsonInterval(counts.clean, attempts.length, Z90),
+    halves: attempts.length < LEAST_FOR_HALVES ? null : [share(attempts.slice(0, half)), share(attempts.slice(half))],
+  };
+}

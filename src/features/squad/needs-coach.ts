@@ -1,0 +1,100 @@
+import { GAP_DAYS } from "@/core";
+import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
+
+/** Why a pilot needs the coach, in a line with its counts. */
+export interface Reason {
+  readonly kind: ReasonKind;
+  readonly text: string;
+}
+
+/** From what cannot wait to what can. The order is ours. */
+const order = [
+  "rest",
+  "asks",
+  "ready",
+  "step-back",
+  "slipping",
+  "check-first",
+  "unsettled",
+  "gap",
+  "due",
+  "one-sided",
+  "no-aircraft",
+] as const;
+export type ReasonKind = (typeof order)[number];
+
+export interface PilotAtAGlance {
+  readonly glance: Glance;
+  /** Steps they ask to have signed off. */
+  readonly asksFor: readonly string[];
+  readonly checkFirst: readonly string[];
+  readonly aircraftName: string | null;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Everything for which a pilot needs the coach, most pressing first. */
+export function reasonsFor(
+  { glance, asksFor, checkFirst, aircraftName }: PilotAtAGlance,
+  syllabus: Syllabus,
+  nowMs: number,
+): Reason[] {
+  const { current, reviewsDue, slipping, favours, lastFlownMs } = glance;
+  const names = (ids: readonly string[]) => ids.map((id) => stepName(syllabus, id).toLowerCase()).join(", ");
+  const advice = current?.advice;
+  const idleDays = lastFlownMs === null ? 0 : (nowMs - lastFlownMs) / DAY_MS;
+  const found: (Reason | null)[] = [
+    advice?.kind === "rest" ? { kind: "rest", text: "crashes rise: rest" } : null,
+    asksFor.length > 0 ? { kind: "asks", text: `asks for the sign-off of ${names(asksFor)}` } : null,
+    advice?.kind === "advance" ? { kind: "ready", text: "ready for sign-off: the mark is met" } : null,
+    advice?.kind === "step-back" ? { kind: "step-back", text: "almost nothing goes clean: step back" } : null,
+    slipping.length > 0
+      ? {
+          kind: "slipping",
+          text: slipping
+            .map(
+              ({ stepId, clean, all, days }) =>
+                `${names([stepId])} slips: ${clean} of ${all} clean on the last ${days === 1 ? "day" : `${days} days`}`,
+            )
+            .join("; "),
+        }
+      : null,
+    checkFirst.length > 0 ? { kind: "check-first", text: `by eye first: ${checkFirst.join(", ")}` } : null,
+    advice?.kind === "settle" ? { kind: "unsettled", text: "new setup not settled yet" } : null,
+    idleDays > GAP_DAYS ? { kind: "gap", text: `no flight for ${Math.floor(idleDays)} days` } : null,
+    reviewsDue.length > 0
+      ? {
+          kind: "due",
+          text: `due again: ${reviewsDue
+            .map(({ stepId, recall }) => `${names([stepId])} (recall ${Math.round(100 * recall)} %)`)
+            .join(", ")}`,
+        }
+      : null,
+    favours
+      ? {
+          kind: "one-sided",
+          text: `favours ${sideName(syllabus, favours.stepId, favours.better)}, ${Math.min(99, Math.round(100 * favours.chance))} % sure`,
+        }
+      : null,
+    aircraftName === null ? { kind: "no-aircraft", text: "no aircraft yet" } : null,
+  ];
+  return found.flatMap((one) => one ?? []).sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
+}
+
+function sideName(syllabus: Syllabus, stepId: string, direction: string): string {
+  const step = findStep(syllabus, stepId);
+  return (step && directionNames(step)[direction]) ?? direction;
+}
+
+/** Who needs the coach most first: by the most pressing reason, then by how many there are, then by how long they have not flown. */
+export function byNeed<
+  Row extends { readonly reasons: readonly Reason[]; readonly glance: Glance; readonly name: string },
+>(a: Row, b: Row): number {
+  const rank = ({ reasons }: Row) => (reasons.length > 0 ? order.indexOf(reasons[0].kind) : order.length);
+  return (
+    rank(a) - rank(b) ||
+    b.reasons.length - a.reasons.length ||
+    (a.glance.lastFlownMs ?? 0) - (b.glance.lastFlownMs ?? 0) ||
+    a.name.localeCompare(b.name)
+  );
+}

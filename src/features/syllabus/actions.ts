@@ -1,0 +1,68 @@
+import { need } from "@/server/access";
+import { coachAction, conflict } from "@/server/actions";
+import { requireSyllabusFile } from "@/server/files";
+import {
+  insertSyllabus,
+  inTransaction,
+  leaveTrail,
+  lockSyllabus,
+  setSquadSchool,
+  syllabusOf,
+} from "@/server/repositories";
+import { requireSchool, syllabusChanges } from "@/syllabus";
+import { SaveSyllabusInput, SquadSchoolInput } from "./inputs";
+import { LONGEST_SYLLABUS_BYTES } from "./limits";
+
+/** Changes named one by one in the trail; more are counted. */
+const NAMED = 3;
+
+export const syllabusActions = {
+  /** Keeps a syllabus as the next version of a squad's. It is in force at once; what was signed off before keeps the version it was judged by. */
+  "save-syllabus": {
+    ...coachAction(
+      SaveSyllabusInput,
+      ({ squadId }) => [need("coach", "squad", squadId)],
+      async ({ id, squadId, basedOn, reason, document: file }, { coachId, name }) => {
+        const document = requireSyllabusFile(file);
+        const changes = syllabusChanges((await syllabusOf(squadId)).document, document);
+        return inTransaction(async (transaction) => {
+          const newest = await lockSyllabus(transaction, squadId);
+          const again = await transaction("syllabus").where({ id }).first("number");
+          if (again) return { number: again.number as number };
+          if (newest !== basedOn)
+            throw conflict(
+              `Somebody saved version ${newest} meanwhile. Your changes are still here; look at that version, then save again.`,
+            );
+          const number = newest + 1;
+          const now = new Date();
+          await insertSyllabus(transaction, { id, squadId, number, document, reason, coachId }, now);
+          const named = changes.slice(0, NAMED).join("; ");
+          const more = changes.length > NAMED ? ` and ${changes.length - NAMED} more` : "";
+          const says = `saved syllabus ${number} ("${reason}")${named && `: ${named}${more}`}`;
+          await leaveTrail(transaction, { who: name, kind: "changed-syllabus", says, squadId }, now);
+          return { number };
+        });
+      },
+    ),
+    longestBytes: LONGEST_SYLLABUS_BYTES,
+  },
+
+  /** The sides a squad takes where practitioners disagree, for pilots who chose none of their own. */
+  "set-squad-school": coachAction(
+    SquadSchoolInput,
+    ({ id }) => [need("coach", "squad", id)],
+    async ({ id, school, version }, { name }) => {
+      await inTransaction(async (transaction) => {
+        if (!(await setSquadSchool(transaction, { id, school: requireSchool(school), version })))
+          throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
+        const deed = {
+          who: name,
+          kind: "changed-squad",
+          says: "changed the school of the squad",
+          squadId: id,
+        } as const;
+        await leaveTrail(transaction, deed, new Date());
+      });
+    },
+  ),
+};

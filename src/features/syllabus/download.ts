@@ -1,0 +1,28 @@
+import "server-only";
+import { need, requireAccess } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { Refusal } from "@/server/actions";
+import { pdfOf } from "@/server/files";
+import { squadNames, syllabusOf } from "@/server/repositories";
+import { bookletContent } from "./booklet";
+
+/** A squad's syllabus in force as `syllabus.json` or `booklet.pdf`, for its coaches and pilots. Throws a Refusal for what there is not or is not theirs. */
+export async function downloadSyllabus(
+  who: SignedIn,
+  squadId: string,
+  file: string,
+  now = new Date(),
+): Promise<Response> {
+  await requireAccess(who, [need("reader", "squad", squadId)]);
+  if (file !== "syllabus.json" && file !== "booklet.pdf") throw new Refusal(404, "There is no such file.");
+  const [{ document, number }, names] = await Promise.all([syllabusOf(squadId), squadNames([squadId])]);
+  const headers = (type: string) => ({
+    "content-type": type,
+    "content-disposition": `attachment; filename="syllabus-${number}-${file}"`,
+    "cache-control": "no-store",
+  });
+  if (file === "syllabus.json")
+    return new Response(JSON.stringify(document, null, 1), { headers: headers("application/json; charset=utf-8") });
+  const about = { squadName: names.get(squadId) ?? "", number, date: now.toISOString().slice(0, 10) };
+  return new Response(await pdfOf(bookletContent(document, about)), { headers: headers("application/pdf") });
+}

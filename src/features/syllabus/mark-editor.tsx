@@ -1,0 +1,170 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { attemptMeasures, measureWords, places, placeWords, unitOf, type PassMark } from "@/core";
+import { NumberField } from "./fields";
+
+const kinds: Readonly<Record<PassMark["kind"], { readonly name: string; readonly fresh: PassMark }>> = {
+  "k-of-last": { name: "clean of the last few", fresh: { kind: "k-of-last", k: 3, n: 4 } },
+  run: { name: "clean in a row", fresh: { kind: "run", k: 3 } },
+  "clean-packs": { name: "clean packs", fresh: { kind: "clean-packs", packs: 1 } },
+  minutes: { name: "minutes flown", fresh: { kind: "minutes", minutes: 30 } },
+  measured: {
+    name: "measured within",
+    fresh: { kind: "measured", measure: "stopErrorDeg", within: 15, k: 3, n: 4 },
+  },
+  "each-direction": {
+    name: "each direction by itself",
+    fresh: { kind: "each-direction", rule: { kind: "k-of-last", k: 3, n: 4 } },
+  },
+  "in-places": {
+    name: "only in these places",
+    fresh: { kind: "in-places", places: ["field"], rule: { kind: "k-of-last", k: 3, n: 4 } },
+  },
+  all: {
+    name: "all of these",
+    fresh: { kind: "all", rules: [{ kind: "k-of-last", k: 3, n: 4 }] },
+  },
+  any: {
+    name: "any of these",
+    fresh: { kind: "any", rules: [{ kind: "k-of-last", k: 3, n: 4 }] },
+  },
+};
+
+/** A pass mark: a rule, or rules within rules. */
+export function MarkEditor({
+  mark,
+  label,
+  onChange,
+  onRemove,
+}: {
+  mark: PassMark;
+  label: string;
+  onChange: (mark: PassMark) => void;
+  onRemove?: () => void;
+}) {
+  /** Wrapping a rule keeps it inside; unwrapping takes the inner one out. */
+  const turnInto = (kind: PassMark["kind"]) => {
+    const inner = "rule" in mark ? mark.rule : "rules" in mark ? mark.rules[0] : mark;
+    if (kind === "each-direction" || kind === "in-places") onChange({ ...kinds[kind].fresh, rule: inner } as PassMark);
+    else if (kind === "all" || kind === "any") onChange({ kind, rules: "rules" in mark ? mark.rules : [inner] });
+    else onChange(inner.kind === kind ? inner : kinds[kind].fresh);
+  };
+  return (
+    <Box
+      role="group"
+      aria-label={label}
+      sx={(theme) => ({ display: "grid", gap: 1, pl: 1.2, borderLeft: `3px solid ${theme.tokens.shoal}` })}
+    >
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+        <TextField
+          select
+          size="small"
+          label={label}
+          value={mark.kind}
+          onChange={(event) => turnInto(event.target.value as PassMark["kind"])}
+          sx={{ minWidth: 200 }}
+        >
+          {Object.entries(kinds).map(([kind, { name }]) => (
+            <MenuItem key={kind} value={kind}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+        {(mark.kind === "k-of-last" || mark.kind === "measured") && (
+          <>
+            <NumberField label="Clean" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
+            <NumberField label="of the last" value={mark.n} onChange={(n) => onChange({ ...mark, n })} />
+          </>
+        )}
+        {mark.kind === "run" && (
+          <NumberField label="In a row" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
+        )}
+        {mark.kind === "clean-packs" && (
+          <NumberField label="Packs" value={mark.packs} onChange={(packs) => onChange({ ...mark, packs })} />
+        )}
+        {mark.kind === "minutes" && (
+          <NumberField label="Minutes" value={mark.minutes} onChange={(minutes) => onChange({ ...mark, minutes })} />
+        )}
+        {mark.kind === "measured" && (
+          <>
+            <TextField
+              select
+              size="small"
+              label="Measured"
+              value={mark.measure}
+              onChange={(event) => onChange({ ...mark, measure: event.target.value as typeof mark.measure })}
+              sx={{ minWidth: 170 }}
+            >
+              {attemptMeasures.map((measure) => (
+                <MenuItem key={measure} value={measure}>
+                  {measureWords[measure]}
+                </MenuItem>
+              ))}
+            </TextField>
+            <NumberField
+              label={`Within,${unitOf(mark.measure)}`}
+              value={mark.within}
+              onChange={(within) => onChange({ ...mark, within })}
+            />
+          </>
+        )}
+        {mark.kind === "in-places" && (
+          <TextField
+            select
+            size="small"
+            label="Places"
+            value={[...mark.places]}
+            onChange={(event) => {
+              const chosen = event.target.value as unknown as (typeof mark.places)[number][];
+              if (chosen.length > 0) onChange({ ...mark, places: chosen });
+            }}
+            slotProps={{ select: { multiple: true } }}
+            sx={{ minWidth: 200 }}
+          >
+            {places.map((place) => (
+              <MenuItem key={place} value={place}>
+                {placeWords[place]}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        {onRemove && (
+          <Button size="small" onClick={onRemove}>
+            Leave out
+          </Button>
+        )}
+      </Box>
+      {(mark.kind === "each-direction" || mark.kind === "in-places") && (
+        <MarkEditor mark={mark.rule} label="Rule" onChange={(rule) => onChange({ ...mark, rule })} />
+      )}
+      {(mark.kind === "all" || mark.kind === "any") && (
+        <>
+          {mark.rules.map((rule, i) => (
+            <MarkEditor
+              key={i}
+              mark={rule}
+              label={`Rule ${i + 1}`}
+              onChange={(next) => onChange({ ...mark, rules: mark.rules.map((one, n) => (n === i ? next : one)) })}
+              onRemove={
+                mark.rules.length > 1
+                  ? () => onChange({ ...mark, rules: mark.rules.filter((_, n) => n !== i) })
+                  : undefined
+              }
+            />
+          ))}
+          <Button
+            size="small"
+            sx={{ justifySelf: "start" }}
+            onClick={() => onChange({ ...mark, rules: [...mark.rules, kinds["k-of-last"].fresh] })}
+          >
+            One more rule
+          </Button>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,384 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useMemo, useState } from "react";
+import { v7 as newId } from "uuid";
+import { builtInSyllabus, requireSyllabus, SyllabusError, syllabusChanges, type SyllabusDocument } from "@/syllabus";
+import { useSend } from "@/ui/actions/use-send";
+import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { useKeys } from "@/ui/keys/keys";
+import { Moment } from "@/ui/moment/moment";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabusDraft } from "./draft";
+import { LONGEST_SYLLABUS_BYTES } from "./limits";
+import type { SyllabusData } from "./load";
+import { Outline, type Chosen } from "./outline";
+import { SkillEditor } from "./skill-editor";
+import { SquadSchool } from "./squad-school";
+import { StepEditor } from "./step-editor";
+import { StepReader } from "./step-reader";
+
+const SHOWN_CHANGES = 8;
+
+/** Syllabus: stages, skills and steps, changed here and kept in versions; a record keeps the version it was judged by. */
+export function SyllabusScreen({ data }: { data: SyllabusData }) {
+  const inForce = data.document ?? builtInSyllabus.document;
+  return data.older ? (
+    <OlderVersion data={data} inForce={inForce} older={data.older} />
+  ) : (
+    <Present key={`${data.squadId} ${data.number}`} data={data} inForce={inForce} />
+  );
+}
+
+function Present({ data, inForce }: { data: SyllabusData; inForce: SyllabusDocument }) {
+  const draft = useSyllabusDraft(data.squadId, data.number, inForce);
+  const { document, change, undo, redo } = draft;
+  const [chosen, setChosen] = useState<Chosen | null>({ kind: "step", id: inForce.skills[0].steps[0]?.id ?? "" });
+  const [fileProblem, setFileProblem] = useState<string | null>(null);
+  const steps = useMemo(
+    () => new Map(document.skills.flatMap((skill) => skill.steps.map((one) => [one.id, one]))),
+    [document],
+  );
+  const step = chosen?.kind === "step" ? steps.get(chosen.id) : undefined;
+  const skill = chosen?.kind === "skill" ? document.skills.find(({ id }) => id === chosen.id) : undefined;
+  const keys = useMemo(
+    () => [
+      ...(undo ? [{ key: "u", label: "Undo the last change", run: undo }] : []),
+      ...(redo ? [{ key: "r", label: "Redo", run: redo }] : []),
+    ],
+    [undo, redo],
+  );
+  useKeys(keys);
+  const takeFile = (file: JsonFile) => {
+    if (!file.ok) return setFileProblem(file.message);
+    // The same checks as on the server; its schema has the last word when it is saved.
+    const problem = problemOf(file.content as SyllabusDocument);
+    setFileProblem(problem && `${file.name}: ${problem}`);
+    if (problem === null) change(file.content as SyllabusDocument);
+  };
+  return (
+    <>
+      <Head data={data}>
+        {data.mayChange && (
+          <>
+            <Button disabled={!undo} onClick={undo ?? undefined}>
+              Undo
+            </Button>
+            <Button disabled={!redo} onClick={redo ?? undefined}>
+              Redo
+            </Button>
+            <JsonFileButton label="File with a syllabus" longestBytes={LONGEST_SYLLABUS_BYTES} onFile={takeFile}>
+              Read a file
+            </JsonFileButton>
+          </>
+        )}
+      </Head>
+      {fileProblem && (
+        <Alert severity="error" onClose={() => setFileProblem(null)} sx={{ mb: 1.5 }}>
+          Nothing was changed. {fileProblem}
+        </Alert>
+      )}
+      {draft.changed && <SaveBar data={data} inForce={inForce} draft={draft} />}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(280px,340px) minmax(0,1fr)" },
+          gap: 4,
+        }}
+      >
+        <Box sx={{ maxHeight: { md: "calc(100dvh - 190px)" }, overflowY: { md: "auto" }, pr: 1 }} tabIndex={0}>
+          <Outline
+            document={document}
+            chosen={chosen}
+            mayChange={data.mayChange}
+            onChoose={setChosen}
+            onChange={change}
+          />
+        </Box>
+        <Box>
+          {step &&
+            (data.mayChange ? (
+              <StepEditor
+                key={step.id}
+                document={document}
+                step={step}
+                onChange={change}
+                onGone={() => setChosen(null)}
+              />
+            ) : (
+              <StepReader document={document} step={step} />
+            ))}
+          {skill &&
+            (data.mayChange ? (
+              <SkillEditor
+                key={skill.id}
+                document={document}
+                skill={skill}
+                onChange={change}
+                onGone={() => setChosen(null)}
+              />
+            ) : (
+              <Typography variant="h2">{skill.name}</Typography>
+            ))}
+          {!step && !skill && <Typography>Choose a skill or a step on the left.</Typography>}
+          {data.mayChange && (
+            <Box sx={{ mt: 4, display: "grid", gap: 3, maxWidth: 760 }}>
+              <SquadSchool key={data.squadVersion} data={data} />
+              <Versions data={data} />
+            </Box>
+          )}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Head({ data, children }: { data: SyllabusData; children?: React.ReactNode }) {
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1.5 }}>
+      <Typography variant="h1">Syllabus</Typography>
+      {data.squads.length > 1 ? (
+        <TextField
+          select
+          size="small"
+          label="Squad"
+          value={data.squadId}
+          onChange={(event) => router.push(hrefFor("/syllabus", { squad: event.target.value }))}
+        >
+          {data.squads.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      ) : (
+        <span>{data.squadName}</span>
+      )}
+      <span>
+        {data.number === 0 ? (
+          "built in, nothing changed yet"
+        ) : (
+          <>
+            version <b className="num">{data.number}</b> in force
+          </>
+        )}
+      </span>
+      <Box sx={{ flex: 1 }} />
+      {children}
+      <Button component="a" href={`/syllabus-files/${data.squadId}/syllabus.json`} download>
+        As JSON
+      </Button>
+      <Button component="a" href={`/syllabus-files/${data.squadId}/booklet.pdf`} download>
+        Booklet, PDF
+      </Button>
+    </Box>
+  );
+}
+
+/** What is changed and not saved, whether it can be, and why it changes. */
+function SaveBar({
+  data,
+  inForce,
+  draft,
+}: {
+  data: SyllabusData;
+  inForce: SyllabusDocument;
+  draft: ReturnType<typeof useSyllabusDraft>;
+}) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const [reason, setReason] = useState("");
+  const [id, setId] = useState(() => newId());
+  const changes = useMemo(() => syllabusChanges(inForce, draft.document), [inForce, draft.document]);
+  const problem = useMemo(() => problemOf(draft.document), [draft.document]);
+  const overtaken = draft.basedOn !== data.number;
+  const save = async () => {
+    const result = await sendAction<{ number: number }>("save-syllabus", {
+      id,
+      squadId: data.squadId,
+      basedOn: draft.basedOn,
+      reason,
+      document: draft.document,
+    });
+    if (!result.ok) return;
+    setId(newId());
+    setReason("");
+    draft.drop(draft.document, result.data.number);
+    enqueueSnackbar(`Syllabus ${result.data.number} is in force`, { variant: "success" });
+    router.refresh();
+  };
+  return (
+    <Box
+      role="region"
+      aria-label="Not saved yet"
+      sx={(theme) => ({
+        mb: 2,
+        py: 1,
+        px: 2,
+        borderLeft: `6px solid ${problem ? theme.tokens.buoy : theme.tokens.ochre}`,
+        bgcolor: theme.tokens.sheet,
+      })}
+    >
+      <Typography sx={{ fontWeight: 650 }}>
+        {draft.restored && "Kept on this device from before. "}
+        Not saved yet: {changes.length === 0 ? "nothing differs" : null}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "0.9rem" }}>
+        {changes.slice(0, SHOWN_CHANGES).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        {changes.length > SHOWN_CHANGES && (
+          <li>
+            and <span className="num">{changes.length - SHOWN_CHANGES}</span> more
+          </li>
+        )}
+      </Box>
+      {problem && (
+        <Typography role="alert" color="error.main" sx={{ fontWeight: 600 }}>
+          ▲ Cannot be saved so: {problem}
+        </Typography>
+      )}
+      {overtaken && (
+        <Typography color="error.main">
+          ▲ Version {data.number} was saved meanwhile; this draft follows version {draft.basedOn}. Drop it, or write
+          your changes into the new version.
+        </Typography>
+      )}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1, alignItems: "center" }}>
+        <TextField
+          size="small"
+          label="Why it changes"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 300 } }}
+          sx={{ flex: 1, minWidth: 220 }}
+        />
+        <Button
+          variant="contained"
+          disabled={problem !== null || overtaken || reason.trim() === "" || changes.length === 0 || pending}
+          onClick={save}
+        >
+          Save as version {data.number + 1}
+        </Button>
+        <Button onClick={() => draft.drop(inForce, data.number)}>Drop the changes</Button>
+      </Box>
+    </Box>
+  );
+}
+
+/** All versions, each to be looked at and put back into force. */
+function Versions({ data }: { data: SyllabusData }) {
+  const { hrefFor } = useAtHand();
+  return (
+    <section aria-labelledby="versions">
+      <Typography variant="h2" id="versions">
+        Versions
+      </Typography>
+      {data.versions.map(({ id, number, reason, coachName, createdAtMs }) => (
+        <Box
+          key={id}
+          sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}
+        >
+          <b className="num">{number}</b>
+          <Box sx={{ flex: 1 }}>
+            {reason}
+            <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+              {coachName}, <Moment atMs={createdAtMs} show="both" />
+            </Box>
+          </Box>
+          {number === data.number ? (
+            <span>in force</span>
+          ) : (
+            <Link href={hrefFor("/syllabus", { squad: data.squadId, version: String(number) })}>Look at it</Link>
+          )}
+        </Box>
+      ))}
+      <Box sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
+        <b className="num">0</b> the syllabus the program comes with
+      </Box>
+    </section>
+  );
+}
+
+function OlderVersion({
+  data,
+  inForce,
+  older,
+}: {
+  data: SyllabusData;
+  inForce: SyllabusDocument;
+  older: { readonly number: number; readonly document: SyllabusDocument };
+}) {
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  const { sendAction, pending } = useSend();
+  const [id] = useState(() => newId());
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const steps = older.document.skills.flatMap((skill) => skill.steps);
+  const step = steps.find((one) => one.id === chosen?.id) ?? steps[0];
+  const changes = syllabusChanges(older.document, inForce);
+  const back = hrefFor("/syllabus", { squad: data.squadId });
+  const restore = async () => {
+    const result = await sendAction("save-syllabus", {
+      id,
+      squadId: data.squadId,
+      basedOn: data.number,
+      reason: `Back to version ${older.number}`,
+      document: older.document,
+    });
+    if (!result.ok) return;
+    router.push(back);
+    router.refresh();
+  };
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
+        <Typography variant="h1">
+          Syllabus, version <span className="num">{older.number}</span>
+        </Typography>
+        <Box sx={{ flex: 1 }} />
+        {data.mayChange && (
+          <Button variant="outlined" disabled={pending} onClick={restore}>
+            Put it back into force
+          </Button>
+        )}
+        <Button component={Link} href={back}>
+          To the one in force
+        </Button>
+      </Box>
+      <Typography>Since then changed:</Typography>
+      <Box component="ul" sx={{ mt: 0.5 }}>
+        {changes.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "320px 1fr" }, gap: 4 }}>
+        <Outline document={older.document} chosen={chosen} mayChange={false} onChoose={setChosen} onChange={() => {}} />
+        {step && <StepReader document={older.document} step={step} />}
+      </Box>
+    </>
+  );
+}
+
+/** Why a document cannot be a syllabus, or null. What is not even shaped like one is told apart from what does not fit together. */
+function problemOf(document: SyllabusDocument): string | null {
+  try {
+    if ((document as { format?: unknown } | null)?.format !== "bathygon-syllabus") return "The file is not a syllabus.";
+    requireSyllabus(document);
+    return null;
+  } catch (error) {
+    if (error instanceof SyllabusError) return error.message;
+    return "The file is not whole: something in it is missing or of the wrong kind.";
+  }
+}

@@ -1,0 +1,2 @@
+export { loadProgress, loadProgressBriefly } from "./load-progress";
+export type { Progress } from "./load-progress";

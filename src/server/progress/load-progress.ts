@@ -1,0 +1,82 @@
+import "server-only";
+import { currentStepOf, findStep, schoolOf, sideOf, type DigestedStep, type School, type Syllabus } from "@/syllabus";
+import {
+  listFlown,
+  listFlownBriefly,
+  listSignedOff,
+  schoolsOf,
+  syllabiOf,
+  type Flown,
+  type Pilot,
+} from "../repositories";
+
+/** What where a pilot stands is told from. */
+export interface Progress {
+  readonly syllabus: Syllabus;
+  readonly school: School;
+  readonly flown: ReadonlyMap<string, DigestedStep>;
+  readonly signedOff: ReadonlySet<string>;
+}
+
+type Known = ReadonlyMap<string, Omit<Progress, "flown">>;
+
+/** Attempts of the last hours are read with a squad: whoever crashed a lot is to rest. */
+const HOURS_MS = 12 * 3_600_000;
+
+/** Everything where some pilots stand is told from, by pilot id: for one or a few. */
+export async function loadProgress(pilots: readonly Pilot[]): Promise<ReadonlyMap<string, Progress>> {
+  const [known, flown] = await Promise.all([loadKnown(pilots), listFlown(pilots.map(({ id }) => id))]);
+  return joined(known, flown);
+}
+
+/**
+ * The same for a whole squad, with the recent attempts only of each pilot's current step, of the last hours, and of steps that the simulator still
+ * gates. The number of queries is constant.
+ */
+export async function loadProgressBriefly(
+  pilots: readonly Pilot[],
+  nowMs: number,
+): Promise<ReadonlyMap<string, Progress>> {
+  const known = await loadKnown(pilots);
+  const flown = await listFlownBriefly(
+    pilots.map(({ id }) => id),
+    (counts) =>
+      [...counts].flatMap(([pilotId, steps]) => {
+        const { syllabus, school, signedOff } = known.get(pilotId)!;
+        const current = currentStepOf({ syllabus, school, signedOff, flown: steps })?.id;
+        const gated = (stepId: string) =>
+          sideOf(school, "simulator").id === "first" &&
+          !signedOff.has(stepId) &&
+          findStep(syllabus, stepId)?.simulatorFirst;
+        return [...steps]
+          .filter(
+            ([stepId, { digest }]) => stepId === current || gated(stepId) || nowMs - (digest.lastMs ?? 0) < HOURS_MS,
+          )
+          .map(([stepId]) => [pilotId, stepId] as const);
+      }),
+  );
+  return joined(known, flown);
+}
+
+async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
+  const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
+  const [syllabi, schools, signedOff] = await Promise.all([
+    syllabiOf(squadIds),
+    schoolsOf(squadIds),
+    listSignedOff(pilots.map(({ id }) => id)),
+  ]);
+  return new Map(
+    pilots.map(({ id, squadId, school }) => [
+      id,
+      {
+        syllabus: syllabi.get(squadId)!,
+        school: schoolOf(school, schools.get(squadId) ?? {}),
+        signedOff: signedOff.get(id)!,
+      },
+    ]),
+  );
+}
+
+function joined(known: Known, flown: Flown): ReadonlyMap<string, Progress> {
+  return new Map([...known].map(([id, one]) => [id, { ...one, flown: flown.get(id)! }]));
+}

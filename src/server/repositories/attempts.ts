@@ -1,0 +1,189 @@
+import type { Attempt, AttemptMeasure, Outcome, Place } from "@/core";
+import { database, type Transaction } from "../database";
+import { lockDigest, refreshDigest } from "./digests";
+import { fromJson, insertOnce } from "./rows";
+
+/** An attempt as it is kept. */
+export interface LoggedAttempt extends Attempt {
+  readonly id: string;
+  readonly sessionId: string;
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly pack: number | null;
+  readonly minutes: number | null;
+  readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
+  readonly faults: readonly string[];
+  readonly undone: boolean;
+}
+
+export interface AttemptRow {
+  id: string;
+  session_id: string;
+  pilot_id: string;
+  step_id: string;
+  direction: string;
+  place: Place;
+  setup_id: string | null;
+  outcome: Outcome;
+  faults: unknown;
+  pack: number | null;
+  minutes: number | null;
+  measured: unknown;
+  flown_at: Date;
+  undone_at: Date | null;
+}
+
+export const attemptFrom = (row: AttemptRow): LoggedAttempt => ({
+  id: row.id,
+  sessionId: row.session_id,
+  pilotId: row.pilot_id,
+  stepId: row.step_id,
+  direction: row.direction,
+  place: row.place,
+  setupId: row.setup_id,
+  outcome: row.outcome,
+  faults: fromJson(row.faults),
+  pack: row.pack,
+  minutes: row.minutes,
+  measured: row.measured === null ? {} : fromJson(row.measured),
+  atMs: row.flown_at.getTime(),
+  undone: row.undone_at !== null,
+});
+
+/** The attempts of one session in the order flown, undone ones too. */
+export async function listSessionAttempts(sessionId: string): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt").where({ session_id: sessionId }).orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
+/** Attempts of some pilots that stand, in the order flown. */
+export async function listAttempts(pilotIds: readonly string[]): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
+export async function findAttempt(transaction: Transaction, id: string): Promise<LoggedAttempt | undefined> {
+  const row: AttemptRow | undefined = await transaction("attempt").where({ id }).first();
+  return row && attemptFrom(row);
+}
+
+/** Attempts of some sessions that stand, in the order flown. */
+export async function listAttemptsIn(
+  sessionIds: readonly string[],
+  pilotIds: readonly string[],
+): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .whereIn("session_id", [...sessionIds])
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
+/** How many attempts of each of some sessions stand. */
+export async function countAttemptsIn(sessionIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  const rows: { session_id: string; count: number | string }[] = await database()("attempt")
+    .select("session_id")
+    .count({ count: "*" })
+    .whereIn("session_id", [...sessionIds])
+    .whereNull("undone_at")
+    .groupBy("session_id");
+  return new Map(rows.map(({ session_id, count }) => [session_id, Number(count)]));
+}
+
+/** All attempts of a pilot at one step that stand, in the order flown. */
+export async function listStepAttempts(pilotId: string, stepId: string): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .where({ pilot_id: pilotId, step_id: stepId })
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
+/** Attempts of a pilot since a moment that stand, in the order flown. */
+export async function listAttemptsSince(pilotId: string, since: Date): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .where({ pilot_id: pilotId })
+    .where("flown_at", ">=", since)
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
+/** How many of a pilot's attempts at each step were logged practising without a coach. */
+export async function countAlone(pilotId: string): Promise<Readonly<Record<string, number>>> {
+  const rows: { step_id: string; count: number | string }[] = await database()("attempt")
+    .join("session", "session.id", "attempt.session_id")
+    .select("step_id")
+    .count({ count: "*" })
+    .where({ pilot_id: pilotId })
+    .whereNull("undone_at")
+    .whereNull("session.coach_id")
+    .groupBy("step_id");
+  return Object.fromEntries(rows.map(({ step_id, count }) => [step_id, Number(count)]));
+}
+
+/** Keeps an attempt once; an attempt with this id that is already there stays as it is. */
+export async function insertAttempt(transaction: Transaction, attempt: Omit<LoggedAttempt, "undone">): Promise<void> {
+  const { pilotId, stepId } = attempt;
+  await lockDigest(transaction, pilotId, stepId);
+  await insertOnce(transaction, "attempt", attemptRow(attempt));
+  await refreshDigest(transaction, pilotId, stepId);
+}
+
+/** Keeps many new attempts, without their digests: whoever does this makes those anew. */
+export async function insertAttempts(
+  transaction: Transaction,
+  attempts: readonly Omit<LoggedAttempt, "undone">[],
+): Promise<void> {
+  await transaction.batchInsert("attempt", attempts.map(attemptRow), 1000);
+}
+
+function attemptRow(attempt: Omit<LoggedAttempt, "undone">) {
+  return {
+    id: attempt.id,
+    session_id: attempt.sessionId,
+    pilot_id: attempt.pilotId,
+    step_id: attempt.stepId,
+    direction: attempt.direction,
+    place: attempt.place,
+    setup_id: attempt.setupId,
+    outcome: attempt.outcome,
+    faults: JSON.stringify(attempt.faults),
+    pack: attempt.pack,
+    minutes: attempt.minutes,
+    measured: Object.keys(attempt.measured).length > 0 ? JSON.stringify(attempt.measured) : null,
+    flown_at: new Date(attempt.atMs),
+  };
+}
+
+/** Changes what is kept of an attempt beside its outcome; what is left out stays. */
+export async function updateAttempt(
+  transaction: Transaction,
+  { id, pilotId, stepId }: Pick<LoggedAttempt, "id" | "pilotId" | "stepId">,
+  change: Partial<Pick<LoggedAttempt, "faults" | "measured" | "minutes">>,
+): Promise<void> {
+  await lockDigest(transaction, pilotId, stepId);
+  await transaction("attempt")
+    .where({ id })
+    .update({
+      ...(change.faults && { faults: JSON.stringify(change.faults) }),
+      ...(change.measured && { measured: JSON.stringify(change.measured) }),
+      ...(change.minutes !== undefined && { minutes: change.minutes }),
+    });
+  await refreshDigest(transaction, pilotId, stepId);
+}
+
+/** Takes an attempt back, or lets it stand again with null. */
+export async function setUndone(
+  transaction: Transaction,
+  { id, pilotId, stepId }: Pick<LoggedAttempt, "id" | "pilotId" | "stepId">,
+  undoneAt: Date | null,
+): Promise<void> {
+  await lockDigest(transaction, pilotId, stepId);
+  await transaction("attempt").where({ id }).update({ undone_at: undoneAt });
+  await refreshDigest(transaction, pilotId, stepId);
+}

@@ -1,0 +1,164 @@
+import { digestOf, recentOf, type Attempt, type StepDigest } from "@/core";
+import type { DigestedStep } from "@/syllabus";
+import { database, type Transaction } from "../database";
+import { attemptFrom, type AttemptRow } from "./attempts";
+import { fromJson } from "./rows";
+import { inTransaction } from "./transaction";
+
+/** Counted up whenever a digest changes its shape: those of another number are made anew when the application starts. */
+const FORMAT = 1;
+
+/** What was flown at each step by each of some pilots, by pilot and step id. */
+export type Flown = ReadonlyMap<string, ReadonlyMap<string, DigestedStep>>;
+
+interface DigestRow {
+  pilot_id: string;
+  step_id: string;
+  digest: unknown;
+  recent?: unknown;
+}
+
+/** Digests of all steps of some pilots, with the recent attempts of each: for a few pilots. */
+export async function listFlown(pilotIds: readonly string[]): Promise<Flown> {
+  return flownFrom(
+    pilotIds,
+    await database()("step_digest")
+      .select("pilot_id", "step_id", "digest", "recent")
+      .whereIn("pilot_id", [...pilotIds]),
+  );
+}
+
+/** The same without recent attempts but for the steps that are asked for: for a whole squad. Two queries, whatever their number. */
+export async function listFlownBriefly(
+  pilotIds: readonly string[],
+  recentOfSteps: (counts: Flown) => readonly (readonly [pilotId: string, stepId: string])[],
+): Promise<Flown> {
+  const counts = flownFrom(
+    pilotIds,
+    await database()("step_digest")
+      .select("pilot_id", "step_id", "digest")
+      .whereIn("pilot_id", [...pilotIds]),
+  );
+  const wanted = recentOfSteps(counts);
+  const rows: DigestRow[] =
+    wanted.length === 0
+      ? []
+      : await database()("step_digest")
+          .select("pilot_id", "step_id", "recent")
+          .whereIn(["pilot_id", "step_id"], wanted as never[]);
+  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, fromJson<Attempt[]>(row.recent)]));
+  return new Map(
+    [...counts].map(([pilotId, steps]) => [
+      pilotId,
+      new Map(
+        [...steps].map(([stepId, one]) => [stepId, { ...one, recent: recent.get(`${pilotId} ${stepId}`) ?? [] }]),
+      ),
+    ]),
+  );
+}
+
+/** When each of some pilots flew each step last, ms, by pilot and step id. */
+export async function lastFlown(
+  pilotIds: readonly string[],
+): Promise<ReadonlyMap<string, ReadonlyMap<string, number>>> {
+  const rows: { pilot_id: string; step_id: string; last_at: Date }[] = await database()("step_digest")
+    .select("pilot_id", "step_id", "last_at")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereNotNull("last_at");
+  const flown = new Map(pilotIds.map((id) => [id, new Map<string, number>()]));
+  for (const { pilot_id, step_id, last_at } of rows) flown.get(pilot_id)?.set(step_id, last_at.getTime());
+  return flown;
+}
+
+function flownFrom(pilotIds: readonly string[], rows: readonly DigestRow[]): Flown {
+  const flown = new Map(pilotIds.map((id) => [id, new Map<string, DigestedStep>()]));
+  for (const row of rows) {
+    const digest = fromJson<StepDigest>(row.digest);
+    if (digest.attempts > 0)
+      flown.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? fromJson(row.recent) : [] });
+  }
+  return flown;
+}
+
+/**
+ * Keeps others from changing attempts of this pilot at this step until the transaction ends. Taken before the attempt itself, so that two who tap
+ * at once wait for one another instead of colliding.
+ */
+export async function lockDigest(transaction: Transaction, pilotId: string, stepId: string): Promise<void> {
+  await transaction("step_digest")
+    .insert({ pilot_id: pilotId, step_id: stepId, format: 0, digest: "{}", recent: "[]" })
+    .onConflict(["pilot_id", "step_id"])
+    .merge({ format: 0 });
+}
+
+/** Makes the digest of a step anew from its attempts that stand. The digest must be locked. */
+export async function refreshDigest(transaction: Transaction, pilotId: string, stepId: string): Promise<void> {
+  const rows: AttemptRow[] = await transaction("attempt")
+    .where({ pilot_id: pilotId, step_id: stepId })
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"])
+    .forShare();
+  const attempts = rows.map(attemptFrom);
+  const digest = digestOf(attempts);
+  await transaction("step_digest")
+    .where({ pilot_id: pilotId, step_id: stepId })
+    .update({
+      format: FORMAT,
+      digest: JSON.stringify(digest),
+      recent: JSON.stringify(recentOf(attempts).map(slim)),
+      last_at: digest.lastMs === null ? null : new Date(digest.lastMs),
+    });
+}
+
+/** Makes all digests of a pilot anew. */
+export async function refreshDigestsOf(transaction: Transaction, pilotId: string): Promise<void> {
+  const steps: { step_id: string }[] = await transaction("attempt").distinct("step_id").where({ pilot_id: pilotId });
+  for (const { step_id } of steps) {
+    await lockDigest(transaction, pilotId, step_id);
+    await refreshDigest(transaction, pilotId, step_id);
+  }
+}
+
+/** Makes anew whatever digests are missing or of an older shape. Returns how many. */
+export async function rebuildDigests(): Promise<number> {
+  const [stale] = (await database().raw(
+    `select attempt.pilot_id, attempt.step_id from attempt
+      left join step_digest on step_digest.pilot_id = attempt.pilot_id and step_digest.step_id = attempt.step_id
+      where step_digest.format is null or step_digest.format <> ?
+      group by attempt.pilot_id, attempt.step_id`,
+    [FORMAT],
+  )) as [{ pilot_id: string; step_id: string }[]];
+  for (const { pilot_id, step_id } of stale)
+    await inTransaction(async (transaction) => {
+      await lockDigest(transaction, pilot_id, step_id);
+      await refreshDigest(transaction, pilot_id, step_id);
+    });
+  return stale.length;
+}
+
+/** An attempt without what evidence does not need. */
+function slim({
+  direction,
+  outcome,
+  place,
+  setupId,
+  atMs,
+  sessionId,
+  pack,
+  minutes,
+  faults,
+  measured,
+}: Attempt): Attempt {
+  return {
+    direction,
+    outcome,
+    place,
+    setupId,
+    atMs,
+    sessionId,
+    ...(pack !== null && { pack }),
+    ...(minutes !== null && { minutes }),
+    ...(faults?.length && { faults }),
+    ...(measured && Object.keys(measured).length > 0 && { measured }),
+  };
+}

@@ -1,0 +1,65 @@
+import { learningCurve, type Attempt } from "@/core";
+import { builtInSyllabus, digestSteps, findStep, standingAt, standingOf, type StandingInput } from "@/syllabus";
+
+/** A made-up pilot; tests change what they are about. */
+export const odo = {
+  id: "odo",
+  squadId: "squad",
+  name: "Odo Fenn",
+  stickMode: 2,
+  grip: "pinch",
+  settingsFrozen: false,
+  referenceAircraftId: null,
+  school: {},
+  version: 4,
+} as const;
+
+export const oneSquad = { id: "squad", name: "The squad", version: 1, school: {}, coaches: [] } as const;
+
+export type StepAttempt = Attempt & { readonly stepId: string };
+
+/** What where a pilot stands is told from, by the built-in syllabus. */
+export function standingInput(
+  attempts: readonly StepAttempt[],
+  {
+    signedOff = [],
+    nowMs = 0,
+    ...more
+  }: Partial<Omit<StandingInput, "signedOff">> & { signedOff?: readonly string[] } = {},
+): StandingInput {
+  return {
+    syllabus: builtInSyllabus,
+    school: {},
+    flown: digestSteps(attempts),
+    signedOff: new Set(signedOff),
+    setupId: "s",
+    nowMs,
+    ...more,
+  };
+}
+
+/** Where a made-up pilot stands, and the step looked at more closely. */
+export function standingWith(attempts: readonly StepAttempt[], more: Parameters<typeof standingInput>[1] = {}) {
+  const input = standingInput(attempts, more);
+  const standing = standingOf(input);
+  const one = standing.current ?? standing.steps[0];
+  const own = attempts.filter(({ stepId }) => stepId === one.stepId);
+  return {
+    standing,
+    lookedAt: {
+      one,
+      curve: learningCurve(own),
+      tallies: input.flown.get(one.stepId)?.digest.tallies ?? [],
+      setupNames: {},
+    },
+  };
+}
+
+/** One step of the built-in syllabus for a made-up pilot. */
+export function standingAtStep(
+  stepId: string,
+  attempts: readonly StepAttempt[] = [],
+  more: Parameters<typeof standingInput>[1] = {},
+) {
+  return standingAt(findStep(builtInSyllabus, stepId)!, standingInput(attempts, more));
+}
