@@ -62,7 +62,9 @@ export async function restore(env, file, { replace = false } = {}) {
 
 async function load(env, database, file) {
   const { child, ended } = startClient("mariadb", env, ["--batch", database]);
-  await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), ended]);
+  const ends = await Promise.allSettled([ended, pipeline(createReadStream(file), createGunzip(), child.stdin)]);
+  // A client that gives up leaves the pipe broken; what it says of the file comes before that.
+  for (const end of ends) if (end.status === "rejected") throw end.reason;
 }
 
 const tablesOf = (env, name) =>
