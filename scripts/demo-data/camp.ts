@@ -253,3 +253,27 @@ export const pilots: readonly CampPilot[] = [
     notes: [[19, "Joined the camp. Arm switch drilled, first hovers by eye still to come."]],
   },
 ];
+
+/** Where the camp flies. */
+export const sites = [
+  {
+    name: "Evaporation pans",
+    surface: "dry salt, soft",
+    roomM: 80,
+    ceilingM: 60,
+    features: "brine tower at the west end, windmill frames along the dyke",
+    hazards: "open water in pans three and four; walkers on the dyke at weekends",
+    rules: "Keep out of the bird pans from March to July.",
+    askWhom: "the keeper at the sluice house",
+  },
+  {
+    name: "Store yard",
+    surface: "grass between walls",
+    roomM: 25,
+    ceilingM: 12,
+    features: "two walls with gaps, a row of posts",
+    hazards: "gravel by the gate; the power line runs behind the north wall",
+    rules: "Nobody flies over the north wall.",
+    askWhom: "the camp office",
+  },
+] as const;

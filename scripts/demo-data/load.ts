@@ -14,6 +14,7 @@ import {
   insertRequest,
   insertSession,
   insertSetup,
+  insertSite,
   insertSquad,
   inTransaction,
   leavePilotTrail,
@@ -22,7 +23,7 @@ import {
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
-import { coaches, flyingDaysAgo, pilots, squadName } from "./camp";
+import { coaches, flyingDaysAgo, pilots, sites, squadName } from "./camp";
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -64,6 +65,7 @@ class Camp {
   private readonly today: number;
   private readonly coachIds: string[] = [];
   private readonly squadId: string;
+  private readonly siteIds: string[] = [];
 
   constructor(
     private readonly transaction: Transaction,
@@ -117,6 +119,11 @@ class Camp {
         credit: { back: 0.5, front: 0.3 },
         setupOnDay: (day) => saved.filter((one) => one.day <= day).at(-1)?.id ?? null,
       });
+    }
+    for (const site of sites) {
+      const id = this.id(this.dayMs(0));
+      this.siteIds.push(id);
+      await insertSite(this.transaction, { ...site, id, squadId: this.squadId }, new Date(this.dayMs(0)));
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
     for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
@@ -182,6 +189,7 @@ class Camp {
       squadId: this.squadId,
       coachId: this.coachOn(day),
       place: "field",
+      siteId: this.siteIds[0],
       startedAtMs: startMs,
       pilots: here.map(({ person, stretch }) => ({
         pilotId: person.id,

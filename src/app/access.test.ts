@@ -64,7 +64,7 @@ const made = Object.fromEntries(
       "tap",
       "ownTap",
     ],
-    ...["milestone", "note", "request", "invitation"],
+    ...["milestone", "note", "request", "invitation", "site"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -98,6 +98,12 @@ const attempt = (sessionId: string, id = newId()) => ({
   flownAtMs: Date.now(),
 });
 const pilotFields = { stickMode: 2, grip: "thumbs" };
+const siteFields = {
+  name: "Pans",
+  roomM: 60,
+  ceilingM: "",
+  ...{ surface: "", features: "", hazards: "", rules: "", askWhom: "" },
+};
 const start = (id: string) => ({
   id,
   place: "field",
@@ -132,6 +138,7 @@ beforeAll(async () => {
   });
   await done("start-session", start(made.session));
   await done("log-attempt", attempt(made.session, made.tap));
+  await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
   await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
   await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
   const links: readonly (readonly [Role, string, string, object])[] = [
@@ -176,6 +183,10 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "invite-coach": [["owner"], () => ({ id: newId(), squadId: made.squad })],
   "invite-pilot": [coaches, () => ({ id: newId(), pilotId: made.ida })],
   "revoke-invitation": [coaches, () => ({ id: made.invitation })],
+  "add-site": [coaches, () => ({ ...siteFields, id: newId(), squadId: made.squad })],
+  "edit-site": [coaches, () => ({ ...siteFields, id: made.site, version: 1 })],
+  "remove-site": [coaches, () => ({ id: made.site })],
+  "restore-site": [coaches, () => ({ id: made.site })],
   "add-pilot": [coaches, () => ({ id: newId(), squadId: made.squad, name: "New", ...pilotFields })],
   "edit-pilot": [coaches, () => ({ id: made.odo, squadId: made.squad, name: "Odo Fenn", version: 1, ...pilotFields })],
   "add-aircraft": [
@@ -263,6 +274,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     [...withPilot, "otherPilot"],
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
+  "(desk)/yard/page.tsx": [members, () => ({})],
   "setup-card/[aircraft]/[paper]/route.ts": [withPilot, () => ({ params: { aircraft: made.aircraft, paper: "a6" } })],
   "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],
 };

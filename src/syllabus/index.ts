@@ -5,6 +5,8 @@ export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./sch
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { currentStepOf, digestSteps, glanceOf, simulatorLacking, standingAt, standingOf } from "./standing";
 export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
+export { siteRefusal } from "./site";
+export type { SiteLimits } from "./site";
 export { settingsProposals, usualTilt } from "./stage-settings";
 export type { SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";

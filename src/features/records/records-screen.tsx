@@ -24,6 +24,7 @@ const kindNames: Readonly<Record<Binned["kind"], string>> = {
   note: "Note",
   "sign-off": "Sign-off",
   attempt: "Attempt",
+  site: "Site",
 };
 
 /** Records: who did what, what lies in the bin, and files in and out. */

@@ -7,6 +7,7 @@ import {
   findPilot,
   findSession,
   findSetup,
+  findSite,
   insertAttempt,
   insertSession,
   inTransaction,
@@ -19,7 +20,16 @@ import {
   type Pilot,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
-import { builtInSyllabus, findStep, simulatorLacking, stepName, type Step, type Syllabus } from "@/syllabus";
+import {
+  builtInSyllabus,
+  findStep,
+  siteRefusal,
+  simulatorLacking,
+  skillOf,
+  stepName,
+  type Step,
+  type Syllabus,
+} from "@/syllabus";
 import { ByIdInput, LogAttemptInput, SetFaultsInput, SetMeasuredInput, StartSessionInput } from "./inputs";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
@@ -45,11 +55,13 @@ const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restor
   );
 
 /** Coaches take any of their pilots into a session; a pilot starts one only alone. */
-const mayStart = ({ pilots }: StartSessionInput): Need[] =>
-  pilots.map(({ pilotId }) => need("reader", "pilot", pilotId));
+const mayStart = ({ pilots, siteId }: StartSessionInput): Need[] => [
+  ...pilots.map(({ pilotId }) => need("reader", "pilot", pilotId)),
+  ...(siteId ? [need("reader", "site", siteId)] : []),
+];
 
 export const sessionActions = {
-  "start-session": memberAction(StartSessionInput, mayStart, async ({ id, place, pilots }, who) => {
+  "start-session": memberAction(StartSessionInput, mayStart, async ({ id, place, siteId = null, pilots }, who) => {
     const members = pilots.map(({ pilotId, stepId, setupId }) => ({ pilotId, stepId, setupId: setupId ?? null }));
     const flying = await Promise.all(members.map(async ({ pilotId }) => (await findPilot(pilotId))!));
     const squadIds = new Set(flying.map(({ squadId }) => squadId));
@@ -66,12 +78,14 @@ export const sessionActions = {
     }
     const [squadId] = squadIds;
     await requireOpenSteps(members, flying, place);
+    if (siteId) await requireRoom(members, squadId, siteId, place);
     await inTransaction((transaction) =>
       insertSession(transaction, {
         id,
         squadId,
         coachId: who.coachId,
         place,
+        siteId,
         startedAtMs: Date.now(),
         pilots: members,
       }),
@@ -157,6 +171,22 @@ async function requireOpenSteps(
         `pilots.${i}.stepId`,
         `${step.name} wants to be flown in the simulator first by ${pilots[i].name}'s school, until its mark is met there.`,
       );
+  });
+}
+
+/** A site gives the room and the height that a step needs, or the step is refused with the numbers. */
+async function requireRoom(
+  members: readonly { readonly stepId: string }[],
+  squadId: string,
+  siteId: string,
+  place: Place,
+): Promise<void> {
+  const [site, syllabus] = await Promise.all([findSite(siteId), syllabusOf(squadId)]);
+  if (site!.squadId !== squadId) throw badField("siteId", "That site is another squad's.");
+  if (place === "simulator") return;
+  members.forEach(({ stepId }, i) => {
+    const why = siteRefusal(findStep(syllabus, stepId)!, skillOf(syllabus, findStep(syllabus, stepId)!), site!);
+    if (why) throw badField(`pilots.${i}.stepId`, why);
   });
 }
 

@@ -46,6 +46,8 @@ export class SessionPilotInput {
 export class StartSessionInput {
   @IsId() id!: string;
   @IsOneOf(places) place!: Place;
+  /** Where; left out where no site is known. */
+  @IsOptional() @IsId() siteId?: string | null;
   @ArrayUnique((one: SessionPilotInput) => one?.pilotId, { message: "a pilot is in there twice" })
   @ArrayMaxSize(30, { message: "a session takes 30 pilots at most" })
   @ArrayMinSize(1, { message: "choose at least one pilot" })

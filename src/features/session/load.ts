@@ -3,19 +3,24 @@ import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   countAttemptsIn,
   findSession,
+  findSite,
   latestSetups,
   listAircraft,
   listCoaches,
   listPilots,
   listSessionAttempts,
   listSessions,
+  listSites,
   listSquads,
   syllabusOf,
   type LoggedAttempt,
   type Session,
+  type Setup,
+  type Aircraft,
+  type Site,
 } from "@/server/repositories";
 import { loadProgress, loadProgressBriefly } from "@/server/progress";
-import { currentStepOf, simulatorLacking } from "@/syllabus";
+import { currentStepOf, simulatorLacking, type School } from "@/syllabus";
 import type { Attempt } from "@/core";
 import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
 
@@ -29,7 +34,14 @@ export interface Candidate {
   readonly currentStepId: string;
   /** Steps the pilot's school wants flown in the simulator first, their mark not met there yet. */
   readonly simulatorFirst: readonly string[];
-  readonly setups: readonly { readonly id: string; readonly name: string }[];
+  readonly setups: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly airframe: Aircraft["airframe"];
+    readonly settings: Setup["settings"];
+  }[];
+  /** Sides the pilot takes where practitioners disagree. */
+  readonly school: School;
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
 }
@@ -38,6 +50,7 @@ export interface PlanData {
   /** The one who looks is a coach; else a pilot who practises alone. */
   readonly coaches: boolean;
   readonly candidates: readonly Candidate[];
+  readonly sites: readonly Site[];
   readonly recent: readonly {
     readonly session: Session;
     readonly coachName: string;
@@ -59,9 +72,13 @@ export async function loadPlan(who: SignedIn): Promise<PlanData> {
     listSessions(pilotIds, RECENT),
     who.coachId === null ? [] : listSquads(who.coachId),
   ]);
-  const attempts = await countAttemptsIn(sessions.map(({ id }) => id));
+  const [attempts, sites] = await Promise.all([
+    countAttemptsIn(sessions.map(({ id }) => id)),
+    listSites([...new Set(pilots.map(({ squadId }) => squadId))]),
+  ]);
   return {
     coaches: isCoach(who),
+    sites,
     candidates: pilots.map(({ id, name, squadId }) => {
       const fleet = aircraft.filter((one) => one.pilotId === id);
       const own = progress.get(id)!;
@@ -76,9 +93,19 @@ export async function loadPlan(who: SignedIn): Promise<PlanData> {
         simulatorFirst: syllabus.steps
           .filter((step) => !signedOff.has(step.id) && simulatorLacking(step, school, flown.get(step.id)?.recent ?? []))
           .map((step) => step.id),
+        school,
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
-          return setup ? [{ id: setup.id, name: `${one.name} · setup ${setup.number}` }] : [];
+          return setup
+            ? [
+                {
+                  id: setup.id,
+                  name: `${one.name} · setup ${setup.number}`,
+                  airframe: one.airframe,
+                  settings: setup.settings,
+                },
+              ]
+            : [];
         }),
         checkFirst: fleet.filter((one) => one.flightState !== "flying").map((one) => one.name),
       };
@@ -110,6 +137,8 @@ export interface TallyData {
   /** Logs attempts, and opens and closes the session. */
   readonly mayKeep: boolean;
   readonly coaches: boolean;
+  /** Where it is flown, if that was said. */
+  readonly site: Site | null;
   /** The syllabus of the session's squad, where it is not the built-in one. */
   readonly syllabi: readonly SentSyllabus[];
 }
@@ -121,11 +150,12 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
   const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
   if (members.length === 0) return null;
-  const [attempts, progress, squads, syllabus] = await Promise.all([
+  const [attempts, progress, squads, syllabus, site] = await Promise.all([
     listSessionAttempts(sessionId),
     loadProgress(members.map(({ pilotId }) => visible.get(pilotId)!)),
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
+    session.siteId ? findSite(session.siteId) : null,
   ]);
   return {
     session: { ...session, pilots: members },
@@ -133,6 +163,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     // A pilot who changed squads brings old sessions along to be read, not to be written into.
     mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),
+    site: site ?? null,
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
     pilots: members.map(({ pilotId, stepId, setupId }) => ({
       id: pilotId,

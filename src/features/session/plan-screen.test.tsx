@@ -1,11 +1,29 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { airframePresets, firstSettings } from "@/core";
+import { builtInSyllabus } from "@/syllabus";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load";
 import { PlanScreen } from "./plan-screen";
+import { peakTasks, siteRefusals } from "./site-checks";
 
+const { airframe } = airframePresets["five-inch-freestyle"];
+const site = {
+  id: "pans",
+  squadId: "squad",
+  name: "Evaporation pans",
+  surface: "dry salt",
+  roomM: 60,
+  ceilingM: null,
+  features: "",
+  hazards: "",
+  rules: "",
+  askWhom: "",
+  version: 1,
+};
 const data: PlanData = {
   coaches: true,
+  sites: [site],
   candidates: [
     {
       id: "odo",
@@ -14,7 +32,8 @@ const data: PlanData = {
       squadName: null,
       currentStepId: "flip-one-move",
       simulatorFirst: [],
-      setups: [{ id: "v2", name: "Plank · setup 2" }],
+      school: {},
+      setups: [{ id: "v2", name: "Plank · setup 2", airframe, settings: firstSettings }],
       checkFirst: ["Plank"],
     },
     {
@@ -24,6 +43,7 @@ const data: PlanData = {
       squadName: null,
       currentStepId: "flip-slow",
       simulatorFirst: [],
+      school: {},
       setups: [],
       checkFirst: [],
     },
@@ -60,6 +80,7 @@ it("takes the pilot at hand, proposes the step that is due, and starts with setu
     action: "start-session",
     input: {
       place: "simulator",
+      siteId: "pans",
       pilots: [
         { pilotId: "odo", stepId: "flip-one-move", setupId: "v2" },
         { pilotId: "ida", stepId: "flip-slow", setupId: null },
@@ -88,4 +109,34 @@ it("stays where it is when the server refuses", async () => {
 it("sends an empty squad to its first pilot", () => {
   renderScreen(<PlanScreen data={{ ...data, candidates: [] }} />);
   expect(screen.getByRole("link", { name: "To the squad" })).toHaveAttribute("href", "/squad");
+});
+
+it("refuses a step at a site that has not the room for it, with the number, and lets it go where there is", async () => {
+  const yard = { ...site, id: "yard", name: "Store yard", roomM: 12 };
+  renderScreen(<PlanScreen data={{ ...data, sites: [site, yard] }} />, { address: "/session?pilot=odo" });
+  const choose = async (name: string) => {
+    fireEvent.mouseDown(screen.getByRole("combobox", { name: "Site" }));
+    await userEvent.click(screen.getByRole("option", { name }));
+  };
+  await choose("Store yard");
+  expect(screen.getByRole("alert")).toHaveTextContent(
+    "Odo Fenn: Flip in one movement wants 30 m of clear ground all round; Store yard has 12 m.",
+  );
+  expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeDisabled();
+  await choose("Evaporation pans");
+  expect(screen.queryByRole("alert")).toBeNull();
+  expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeEnabled();
+});
+
+it("refuses a trick that goes above the local limit, as the model flies it with the pilot's own aircraft", () => {
+  const low = { ...site, ceilingM: 8 };
+  const [odo] = data.candidates;
+  const flying = [{ one: odo, stepId: "flip-one-move", setupId: "v2", syllabus: builtInSyllabus }];
+  const [task] = peakTasks(flying, low);
+  expect(peakTasks(flying, site)).toEqual([]);
+  expect(siteRefusals(flying, low, new Map())).toEqual([]);
+  expect(siteRefusals(flying, low, new Map([[task.key, 11.04]]))).toEqual([
+    "Odo Fenn: Flip in one movement goes up to 11 m with this aircraft; the limit at Evaporation pans is 8 m.",
+  ]);
+  expect(siteRefusals(flying, { ...low, ceilingM: 12 }, new Map([[task.key, 11.04]]))).toEqual([]);
 });

@@ -13,12 +13,14 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { places, type Place } from "@/core";
-import { builtInSyllabus } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { BeforeGoggles } from "./before-goggles";
 import type { Candidate, PlanData } from "./load";
+import { peakTasks, siteRefusals, type Flying } from "./site-checks";
+import { usePeaks } from "./use-peaks";
 
 const placeNames: Readonly<Record<Place, string>> = {
   field: "field, through the camera",
@@ -48,13 +50,26 @@ export function PlanScreen({ data }: { data: PlanData }) {
     ),
   );
   const taken = data.candidates.filter((one) => choices[one.id]?.taken);
+  const sites = data.sites.filter(({ squadId }) => taken.length === 0 || squadId === taken[0].squadId);
+  const [siteId, setSiteId] = useState(data.sites.length === 1 ? data.sites[0].id : "");
+  const site = sites.find((known) => known.id === siteId) ?? null;
+  const syllabusOf = useSyllabusOf();
+  const flying = taken.map((one): Flying => ({
+    one,
+    stepId: choices[one.id].stepId,
+    setupId: choices[one.id].setupId,
+    syllabus: syllabusOf(one.squadId),
+  }));
+  const tasks = place === "simulator" ? [] : peakTasks(flying, site);
+  const peaks = usePeaks(tasks);
+  const refused = place === "simulator" ? [] : siteRefusals(flying, site, peaks);
   const start = async () => {
     const pilots = taken.map((one) => ({
       pilotId: one.id,
       stepId: choices[one.id].stepId,
       setupId: choices[one.id].setupId || null,
     }));
-    const result = await sendAction("start-session", { id, place, pilots });
+    const result = await sendAction("start-session", { id, place, siteId: site?.id ?? null, pilots });
     if (result.ok) router.push(`/session/${id}`);
   };
   if (data.candidates.length === 0) {
@@ -108,12 +123,49 @@ export function PlanScreen({ data }: { data: PlanData }) {
               </MenuItem>
             ))}
           </TextField>
-          <Button variant="contained" size="large" disabled={taken.length === 0 || pending} onClick={start}>
+          {sites.length > 0 && (
+            <TextField
+              select
+              size="small"
+              label="Site"
+              value={site?.id ?? ""}
+              onChange={(event) => setSiteId(event.target.value)}
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+              sx={{ minWidth: 200 }}
+            >
+              <MenuItem value="">not said</MenuItem>
+              {sites.map((known) => (
+                <MenuItem key={known.id} value={known.id}>
+                  {known.name}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          <Button
+            variant="contained"
+            size="large"
+            disabled={taken.length === 0 || refused.length > 0 || pending}
+            onClick={start}
+          >
             {taken.length === 0
               ? "Choose who flies"
               : `Start with ${taken.length === 1 ? taken[0].name : `${taken.length} pilots`}`}
           </Button>
         </Box>
+        {refused.length > 0 && (
+          <Alert severity="error" sx={{ mt: 2 }}>
+            Not at this site:
+            {refused.map((line) => (
+              <div key={line}>{line}</div>
+            ))}
+            Choose another step, aircraft or site.
+          </Alert>
+        )}
+        {tasks.some(({ key }) => !peaks.has(key)) && (
+          <Typography role="status" sx={{ mt: 1, color: "text.secondary" }}>
+            Flying the tricks in the model for their highest point
+          </Typography>
+        )}
         {place !== "simulator" &&
           taken
             .filter((one) => one.simulatorFirst.includes(choices[one.id].stepId))
@@ -122,19 +174,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
                 {one.name} is to fly this step in the simulator first: the school asks for the mark to be met there.
               </Alert>
             ))}
-        {taken.some((one) => one.checkFirst.length > 0) && (
-          <Alert severity="warning" sx={{ mt: 2 }}>
-            By eye first, not in goggles: {taken.flatMap((one) => one.checkFirst).join(", ")}.
-          </Alert>
-        )}
-        <Typography variant="h2" sx={{ mt: 3 }}>
-          Before goggles go on
-        </Typography>
-        <Box component="ul" sx={{ mt: 0.5, pl: 2.5 }}>
-          {builtInSyllabus.skills[0].cautions.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </Box>
+        <BeforeGoggles site={site} checkFirst={taken.flatMap((one) => one.checkFirst)} />
       </section>
       <section aria-labelledby="recent">
         <Typography variant="h2" id="recent" sx={{ mb: 1 }}>

@@ -40,6 +40,7 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   mayKeep: true,
   coaches: true,
   syllabi: [],
+  site: null,
   pilots: [
     { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: "setup", earlier: [], signedOff: false },
     { id: "ida", name: "Ida Rook", stepId: "flip-one-move", setupId: null, earlier: [], signedOff: false },

@@ -146,7 +146,14 @@ function Tally({ data }: { data: TallyData }) {
             >
               {pilot.name}
             </Typography>
-            <Typography sx={{ fontSize: "0.95rem" }}>{step.name}</Typography>
+            <Typography sx={{ fontSize: "0.95rem" }}>
+              {step.name}
+              {data.site?.ceilingM != null && (
+                <Box component="span" sx={{ color: "error.main", fontWeight: 650, ml: 1, whiteSpace: "nowrap" }}>
+                  not above <span className="num">{data.site.ceilingM} m</span>
+                </Box>
+              )}
+            </Typography>
           </Box>
           <PackClock pack={pack} />
         </Box>

@@ -31,6 +31,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   milestone: "That sign-off",
   note: "That note",
   request: "That request",
+  site: "That site",
   invitation: "That invitation",
 };
 

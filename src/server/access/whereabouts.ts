@@ -3,7 +3,17 @@ import { database } from "../database";
 
 /** The things of the records that a rule can be about. */
 export type Subject =
-  "squad" | "pilot" | "aircraft" | "setup" | "session" | "attempt" | "milestone" | "note" | "request" | "invitation";
+  | "squad"
+  | "pilot"
+  | "aircraft"
+  | "setup"
+  | "session"
+  | "attempt"
+  | "milestone"
+  | "note"
+  | "request"
+  | "site"
+  | "invitation";
 
 /** Where a thing belongs: to a squad, and to the pilots whose record it is part of. */
 export interface Whereabouts {
@@ -49,6 +59,7 @@ const queries: Readonly<Record<Subject, string>> = {
     from note join pilot on pilot.id = pilot_id where note.id = ?`,
   request: `select squad_id, pilot_id, pilot.removed_at is not null as binned
     from sign_off_request join pilot on pilot.id = pilot_id where sign_off_request.id = ?`,
+  site: "select squad_id, null as pilot_id, removed_at is not null as binned from site where id = ?",
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,
 };

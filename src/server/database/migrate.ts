@@ -6,6 +6,7 @@ import * as squads from "./migrations/0003-squads";
 import * as measurements from "./migrations/0004-measurements";
 import * as reference from "./migrations/0005-reference";
 import * as syllabus from "./migrations/0006-syllabus";
+import * as sites from "./migrations/0007-sites";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -20,6 +21,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0004-measurements", measurements],
   ["0005-reference", reference],
   ["0006-syllabus", syllabus],
+  ["0007-sites", sites],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

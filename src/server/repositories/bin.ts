@@ -2,7 +2,7 @@ import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
-export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt";
+export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {
@@ -31,6 +31,8 @@ export async function listBin(squadIds: readonly string[], now: Date): Promise<B
         from milestone join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'attempt', attempt.id, pilot.name, concat(step_id, ' ', direction, ' ', outcome), undone_at, squad_id
         from attempt join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'site', site.id, squad.name, site.name, site.removed_at, squad_id
+        from site join squad on squad.id = squad_id
     ) as bin where removed_at > ? and squad_id in (?) order by removed_at desc, id limit ?`,
     [new Date(now.getTime() - BIN_MS), squadIds.length ? [...squadIds] : [""], LONGEST_LIST] as never[],
   )) as [{ kind: BinnedKind; id: string; pilot_name: string; what: string; removed_at: Date }[]];
@@ -65,6 +67,11 @@ export async function emptyBin(now: Date): Promise<void> {
   await inTransaction(async (transaction) => {
     for (const { table, marked, ids } of old)
       await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
+    // A site where a session was stays in the table: the session refers to it.
+    await transaction("site")
+      .where("removed_at", "<", before)
+      .whereNotExists((used) => used.from("session").whereRaw("session.site_id = site.id"))
+      .delete();
     const unflown: { id: string }[] = await transaction("aircraft")
       .select("aircraft.id")
       .where("removed_at", "<", before)

@@ -24,6 +24,7 @@ export * from "./pilots";
 export * from "./record";
 export * from "./requests";
 export * from "./sessions";
+export * from "./sites";
 export * from "./squads";
 export * from "./syllabi";
 export * from "./trail";

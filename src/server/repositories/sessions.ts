@@ -14,6 +14,8 @@ export interface Session {
   /** Who runs it; null when a pilot practises without a coach. */
   readonly coachId: string | null;
   readonly place: Place;
+  /** Where, if that was said. */
+  readonly siteId?: string | null;
   readonly startedAtMs: number;
   readonly endedAtMs: number | null;
   /** In the order in which they take turns. */
@@ -25,6 +27,7 @@ interface SessionRow {
   squad_id: string;
   coach_id: string | null;
   place: Place;
+  site_id: string | null;
   started_at: Date;
   ended_at: Date | null;
 }
@@ -42,6 +45,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
     squadId: row.squad_id,
     coachId: row.coach_id,
     place: row.place,
+    siteId: row.site_id,
     startedAtMs: row.started_at.getTime(),
     endedAtMs: row.ended_at?.getTime() ?? null,
     pilots: members
@@ -91,6 +95,7 @@ export async function insertSession(transaction: Transaction, session: Omit<Sess
     squad_id: session.squadId,
     coach_id: session.coachId,
     place: session.place,
+    site_id: session.siteId ?? null,
     started_at: new Date(session.startedAtMs),
   });
   if (there) return;

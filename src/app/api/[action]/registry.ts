@@ -6,6 +6,7 @@ import { sessionActions } from "@/features/session";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
 import { syllabusActions } from "@/features/syllabus";
+import { yardActions } from "@/features/yard";
 import type { Action } from "@/server/actions";
 
 /** Everything that can be asked of the server, by name. */
@@ -19,6 +20,7 @@ const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
     ...setupActions,
     ...sessionActions,
     ...syllabusActions,
+    ...yardActions,
   }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 

@@ -1,0 +1,46 @@
+import { need } from "@/server/access";
+import { coachAction, conflict } from "@/server/actions";
+import { findSite, insertSite, inTransaction, leaveTrail, setSiteRemoved, updateSite } from "@/server/repositories";
+import { AddSiteInput, EditSiteInput, SiteInput } from "./inputs";
+
+/** Puts a site into the bin or brings it back. */
+const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
+  coachAction(
+    SiteInput,
+    ({ id }) => [{ ...need("coach", "site", id), evenBinned: true }],
+    async ({ id }, { name }) => {
+      const { squadId, name: siteName } = (await findSite(id))!;
+      await inTransaction(async (transaction) => {
+        await setSiteRemoved(transaction, id, removedAt());
+        await leaveTrail(transaction, { who: name, kind, says: `${kind} the site ${siteName}`, squadId }, new Date());
+      });
+    },
+  );
+
+export const yardActions = {
+  "add-site": coachAction(
+    AddSiteInput,
+    ({ squadId }) => [need("coach", "squad", squadId)],
+    async (site) => {
+      await inTransaction((transaction) =>
+        insertSite(transaction, { ...site, ceilingM: site.ceilingM ?? null }, new Date()),
+      );
+    },
+  ),
+
+  "edit-site": coachAction(
+    EditSiteInput,
+    ({ id }) => [need("coach", "site", id)],
+    async (site) => {
+      await inTransaction(async (transaction) => {
+        if (!(await updateSite(transaction, { ...site, ceilingM: site.ceilingM ?? null })))
+          throw conflict(
+            "Somebody else changed this site meanwhile. Reload to see it; what you entered is still here.",
+          );
+      });
+    },
+  ),
+
+  "remove-site": setRemoved(() => new Date(), "removed"),
+  "restore-site": setRemoved(() => null, "restored"),
+};

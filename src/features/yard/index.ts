@@ -1,0 +1,3 @@
+export { yardActions } from "./actions";
+export { loadYard } from "./load";
+export { YardScreen } from "./yard-screen";

@@ -1,0 +1,45 @@
+import "reflect-metadata";
+import { Transform } from "class-transformer";
+import { IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
+import { IsId, IsName, IsText } from "@/server/actions";
+
+/** Forms send text; an empty field is no number. */
+const numberOf = ({ value }: { value: unknown }) => {
+  if (typeof value !== "string") return value;
+  return value.trim() === "" ? null : Number(value.replace(",", "."));
+};
+
+class SiteFields {
+  @IsId() id!: string;
+  @IsName() name!: string;
+  @IsText(80) surface!: string;
+  @Max(5000, { message: "room is 1 to 5000 m" })
+  @Min(1, { message: "room is 1 to 5000 m" })
+  @IsNumber({}, { message: "room is a number of metres" })
+  @Transform(numberOf)
+  roomM!: number;
+  @IsOptional()
+  @Max(1000, { message: "the height limit is 1 to 1000 m" })
+  @Min(1, { message: "the height limit is 1 to 1000 m" })
+  @IsNumber({}, { message: "the height limit is a number of metres" })
+  @Transform(numberOf)
+  ceilingM!: number | null;
+  @IsText(500) features!: string;
+  @IsText(1000) hazards!: string;
+  @IsText(1000) rules!: string;
+  @IsText(300) askWhom!: string;
+}
+
+export class AddSiteInput extends SiteFields {
+  @IsId() squadId!: string;
+}
+
+export class EditSiteInput extends SiteFields {
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+}
+
+export class SiteInput {
+  @IsId() id!: string;
+}

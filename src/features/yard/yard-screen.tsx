@@ -1,0 +1,198 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import type { Site } from "@/server/repositories";
+import { builtInSyllabus } from "@/syllabus";
+import { useUndoable } from "@/ui/actions/use-undoable";
+import { SendForm, type FormField } from "@/ui/forms/send-form";
+import { useKeys } from "@/ui/keys/keys";
+import { Num } from "@/ui/units/figure";
+import type { YardData } from "./load";
+
+const fieldsOf = (site: Site | null, squads: YardData["squads"]): readonly FormField[] => [
+  ...(site === null && squads.length > 1
+    ? [
+        {
+          name: "squadId",
+          label: "Squad",
+          initial: squads[0].id,
+          options: squads.map(({ id, name }) => [id, name] as const),
+        },
+      ]
+    : []),
+  { name: "name", label: "Name of the site", initial: site?.name ?? "" },
+  {
+    name: "roomM",
+    label: "Clear ground all round, m",
+    initial: site?.roomM ?? "",
+    help: "From the middle of the working area to the nearest people, road or wall.",
+  },
+  {
+    name: "ceilingM",
+    label: "Local height limit, m (empty: none known)",
+    initial: site?.ceilingM ?? "",
+    help: "The local limit wins over anything the program says.",
+  },
+  { name: "surface", label: "Surface", initial: site?.surface ?? "" },
+  { name: "features", label: "What stands there to fly at", initial: site?.features ?? "", lines: 2 },
+  { name: "hazards", label: "Hazards", initial: site?.hazards ?? "", lines: 2 },
+  { name: "rules", label: "Local rules", initial: site?.rules ?? "", lines: 2 },
+  { name: "askWhom", label: "Who to ask", initial: site?.askWhom ?? "" },
+];
+
+/** Yard: where the squad flies, how much room and height there is, what is in the way and who says so. */
+export function YardScreen({ data }: { data: YardData }) {
+  const { sites, squads, mayChange } = data;
+  const router = useRouter();
+  const undoable = useUndoable();
+  const [editing, setEditing] = useState<Site | "new" | null>(null);
+  const keys = useMemo(
+    () => (mayChange ? [{ key: "a", label: "Add a site", run: () => setEditing("new") }] : []),
+    [mayChange],
+  );
+  useKeys(keys);
+  const done = () => {
+    setEditing(null);
+    router.refresh();
+  };
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 1.5 }}>
+        <Typography variant="h1">Yard</Typography>
+        <span>
+          <b className="num">{sites.length}</b> {sites.length === 1 ? "site" : "sites"}
+        </span>
+        <Box sx={{ flex: 1 }} />
+        {mayChange && (
+          <Button variant="outlined" onClick={() => setEditing("new")}>
+            Add a site
+          </Button>
+        )}
+      </Box>
+      {sites.length === 0 && (
+        <Box sx={{ maxWidth: 620, mt: 2 }}>
+          <Typography variant="h2">No site yet</Typography>
+          <Typography sx={{ my: 1.5 }}>
+            A site says how much room and height there is. A session there then refuses a step that needs more, with the
+            number.
+          </Typography>
+        </Box>
+      )}
+      {sites.map((site) => (
+        <SiteEntry
+          key={site.id}
+          site={site}
+          squadName={squads.length > 1 ? squads.find(({ id }) => id === site.squadId)?.name : undefined}
+          onEdit={mayChange ? () => setEditing(site) : null}
+          onRemove={() => undoable("remove-site", "restore-site", site.id, `${site.name} is in the bin`)}
+        />
+      ))}
+      <Typography variant="h2" sx={{ mt: 3 }}>
+        At every site
+      </Typography>
+      <Box component="ul" sx={(theme) => ({ pl: 2.5, mt: 0.5, color: theme.tokens.buoyText })}>
+        {builtInSyllabus.skills[0].cautions.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+      <Dialog open={editing !== null} onClose={() => setEditing(null)} aria-labelledby="site" fullWidth maxWidth="sm">
+        <DialogTitle id="site">{editing === "new" || !editing ? "Add a site" : `Change ${editing.name}`}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1 }}>
+            {editing === "new" && (
+              <SendForm
+                action="add-site"
+                submit="Add"
+                fields={fieldsOf(null, squads)}
+                more={squads.length > 1 ? undefined : { squadId: squads[0]?.id }}
+                onDone={done}
+              />
+            )}
+            {editing !== null && editing !== "new" && (
+              <SendForm
+                action="edit-site"
+                submit="Save"
+                makesSomething={false}
+                fields={fieldsOf(editing, squads)}
+                more={{ id: editing.id, version: editing.version }}
+                onDone={done}
+              />
+            )}
+          </Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}
+
+function SiteEntry(props: {
+  site: Site;
+  squadName: string | undefined;
+  onEdit: (() => void) | null;
+  onRemove: () => void;
+}) {
+  const { site, squadName, onEdit, onRemove } = props;
+  const lines = (
+    [
+      ["Surface", site.surface],
+      ["To fly at", site.features],
+      ["Hazards", site.hazards],
+      ["Rules", site.rules],
+      ["Ask", site.askWhom],
+    ] as const
+  ).filter(([, text]) => text !== "");
+  return (
+    <Box
+      component="section"
+      aria-label={site.name}
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "220px 260px minmax(0,1fr) auto" },
+        gap: 2,
+        py: 1.5,
+        borderTop: `1.5px solid ${theme.tokens.ink}`,
+      })}
+    >
+      <div>
+        <Typography variant="h2">{site.name}</Typography>
+        {squadName && <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>{squadName}</Box>}
+      </div>
+      <Box sx={{ fontSize: "1.05rem" }}>
+        <div>
+          Clear ground <Num value={site.roomM} quantity="length" digits={0} />
+        </div>
+        {site.ceilingM === null ? (
+          <div>No height limit known: ask</div>
+        ) : (
+          <Box sx={{ color: "error.main", fontWeight: 600 }}>
+            Not above <Num value={site.ceilingM} quantity="length" digits={0} />
+          </Box>
+        )}
+      </Box>
+      <div>
+        {lines.map(([word, text]) => (
+          <Box key={word} sx={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>
+            <b>{word}.</b> {text}
+          </Box>
+        ))}
+      </div>
+      {onEdit && (
+        <Box sx={{ display: "flex", alignItems: "start" }}>
+          <Button size="small" onClick={onEdit}>
+            Change
+          </Button>
+          <Button size="small" onClick={onRemove}>
+            To the bin
+          </Button>
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,107 @@
+import { v7 as newId } from "uuid";
+import { sessionActions } from "@/features/session";
+import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import { insertCoach, insertPilot, insertSquad, inTransaction, listBin, listSessions } from "@/server/repositories";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { yardActions } from "./actions";
+import { loadYard } from "./load";
+
+withFreshDatabase();
+
+const [squadId, otherSquadId, coachId, pilotId, siteId] = [newId(), newId(), newId(), newId(), newId()];
+const now = new Date();
+const who = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const asker = {
+  identify: async () => who,
+  address: "local",
+  device: "",
+  requestId: "r",
+  setToken: async () => {},
+} as unknown as Asker;
+const run = (action: unknown, input: object) =>
+  runAction(action as never, async () => input, asker) as Promise<ActionResult<unknown>>;
+const fields = {
+  name: "Store yard",
+  roomM: "25",
+  ceilingM: "12",
+  surface: "grass",
+  features: "",
+  hazards: "",
+  rules: "",
+  askWhom: "",
+};
+const start = (stepId: string, more: object = {}) =>
+  run(sessionActions["start-session"], {
+    id: newId(),
+    place: "field",
+    siteId,
+    pilots: [{ pilotId, stepId, setupId: null }],
+    ...more,
+  });
+
+beforeAll(async () => {
+  await inTransaction(async (transaction) => {
+    await insertCoach(transaction, { id: coachId, name: "Ann Pell" }, now);
+    for (const [id, name] of [
+      [squadId, "Pans"],
+      [otherSquadId, "Dyke"],
+    ])
+      await insertSquad(transaction, { id, name, ownerId: coachId }, now);
+    await insertPilot(transaction, { id: pilotId, squadId, name: "Odo Fenn", stickMode: 2, grip: "thumbs" }, now);
+  });
+  await run(yardActions["add-site"], { id: siteId, squadId, ...fields });
+});
+
+it("keeps a site as it was typed, once, and names a number that is none", async () => {
+  expect((await loadYard(who as never)).sites).toMatchObject([
+    { name: "Store yard", roomM: 25, ceilingM: 12, version: 1 },
+  ]);
+  expect(await run(yardActions["add-site"], { id: siteId, squadId, ...fields })).toMatchObject({ ok: true });
+  for (const [field, value] of [
+    ["roomM", "wide"],
+    ["roomM", "0"],
+    ["ceilingM", "-3"],
+    ["name", ""],
+  ])
+    expect(await run(yardActions["add-site"], { id: newId(), squadId, ...fields, [field]: value })).toMatchObject({
+      ok: false,
+      status: 422,
+      fields: { [field]: expect.any(String) },
+    });
+  expect((await loadYard(who as never)).sites).toHaveLength(1);
+});
+
+it("refuses a step that wants more room or begins above the limit, with both numbers, and starts what fits", async () => {
+  expect(await start("hang")).toMatchObject({
+    ok: false,
+    status: 422,
+    message: "Hang wants 40 m of clear ground all round; Store yard has 25 m.",
+  });
+  expect(await start("los-hover")).toMatchObject({ ok: true });
+  await run(yardActions["edit-site"], { id: siteId, version: 1, ...fields, roomM: "90", ceilingM: "8" });
+  expect(await start("bail-dive")).toMatchObject({
+    ok: false,
+    message: "Bail off a dive is begun 12 m up; the limit at Store yard is 8 m.",
+  });
+  expect(await start("bail-dive", { place: "simulator" })).toMatchObject({ ok: true });
+  expect((await listSessions([pilotId], 5)).map(({ siteId: at }) => at)).toEqual([siteId, siteId]);
+});
+
+it("tells the second of two who changed a site, and takes no session to another squad's", async () => {
+  expect(await run(yardActions["edit-site"], { id: siteId, version: 1, ...fields })).toMatchObject({
+    ok: false,
+    status: 409,
+  });
+  const elsewhere = newId();
+  await run(yardActions["add-site"], { id: elsewhere, squadId: otherSquadId, ...fields, name: "Dyke" });
+  expect(await start("los-hover", { siteId: elsewhere })).toMatchObject({ ok: false, status: 422 });
+});
+
+it("goes into the bin and comes back; sessions there stay", async () => {
+  await run(yardActions["remove-site"], { id: siteId });
+  expect((await loadYard(who as never)).sites.map(({ name }) => name)).toEqual(["Dyke"]);
+  expect(await listBin([squadId], now)).toMatchObject([{ kind: "site", what: "Store yard" }]);
+  expect(await start("los-hover")).toMatchObject({ ok: false, status: 404 });
+  await run(yardActions["restore-site"], { id: siteId });
+  expect((await loadYard(who as never)).sites).toHaveLength(2);
+});

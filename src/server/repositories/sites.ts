@@ -1,0 +1,92 @@
+import { database, type Transaction } from "../database";
+import { insertOnce } from "./rows";
+
+/** A place where a squad flies. */
+export interface Site {
+  readonly id: string;
+  readonly squadId: string;
+  readonly name: string;
+  readonly surface: string;
+  /** Clear ground there is round the working area, m. */
+  readonly roomM: number;
+  /** Local height limit above the ground, m; null where none is known. */
+  readonly ceilingM: number | null;
+  /** What stands there to fly at. */
+  readonly features: string;
+  readonly hazards: string;
+  readonly rules: string;
+  readonly askWhom: string;
+  readonly version: number;
+}
+
+interface SiteRow {
+  id: string;
+  squad_id: string;
+  name: string;
+  surface: string;
+  room_m: number;
+  ceiling_m: number | null;
+  features: string;
+  hazards: string;
+  rules: string;
+  ask_whom: string;
+  version: number;
+}
+
+const siteFrom = (row: SiteRow): Site => ({
+  id: row.id,
+  squadId: row.squad_id,
+  name: row.name,
+  surface: row.surface,
+  roomM: row.room_m,
+  ceilingM: row.ceiling_m,
+  features: row.features,
+  hazards: row.hazards,
+  rules: row.rules,
+  askWhom: row.ask_whom,
+  version: row.version,
+});
+
+const rowOf = (site: Omit<Site, "id" | "squadId" | "version">) => ({
+  name: site.name,
+  surface: site.surface,
+  room_m: site.roomM,
+  ceiling_m: site.ceilingM,
+  features: site.features,
+  hazards: site.hazards,
+  rules: site.rules,
+  ask_whom: site.askWhom,
+});
+
+/** The sites of some squads by name, without those in the bin. */
+export async function listSites(squadIds: readonly string[]): Promise<Site[]> {
+  const rows: SiteRow[] = await database()("site")
+    .whereIn("squad_id", [...squadIds])
+    .whereNull("removed_at")
+    .orderBy(["name", "id"]);
+  return rows.map(siteFrom);
+}
+
+/** A site, in the bin or not. */
+export async function findSite(id: string): Promise<Site | undefined> {
+  const row: SiteRow | undefined = await database()("site").where({ id }).first();
+  return row && siteFrom(row);
+}
+
+export async function insertSite(transaction: Transaction, site: Omit<Site, "version">, now: Date): Promise<void> {
+  await insertOnce(transaction, "site", { id: site.id, squad_id: site.squadId, ...rowOf(site), created_at: now });
+}
+
+/** Changes a site whose version is still the one that was read. Returns whether it was. */
+export async function updateSite(transaction: Transaction, site: Omit<Site, "squadId">): Promise<boolean> {
+  const { id, version } = site;
+  const changed = await transaction("site")
+    .where({ id, version })
+    .update({ ...rowOf(site), version: version + 1 });
+  return changed === 1;
+}
+
+/** Puts a site into the bin, or brings it back with null. */
+export async function setSiteRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
+  await transaction("site").where({ id }).update({ removed_at: removedAt });
+}
