@@ -152,6 +152,7 @@ for (const look of ["light", "dark", "sun"]) {
       "/brief",
       "/lab",
       "/session",
+      "/calendar",
       "/yard",
       "/syllabus",
       "/season",

@@ -41,6 +41,9 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
     "Brief",
     "Trick lab",
     "Session",
+    "Calendar",
+    "Yard",
+    "Syllabus",
     "Brannoch Sile",
   ]);
   for (const path of ["/squad", "/people", "/records", foreign!]) {

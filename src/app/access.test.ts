@@ -64,7 +64,7 @@ const made = Object.fromEntries(
       "tap",
       "ownTap",
     ],
-    ...["milestone", "note", "request", "invitation", "site"],
+    ...["milestone", "note", "request", "invitation", "site", "planned"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -104,6 +104,7 @@ const siteFields = {
   ceilingM: "",
   ...{ surface: "", features: "", hazards: "", rules: "", askWhom: "" },
 };
+const planFields = { siteId: null, startsAtMs: Date.now() + 86_400_000, minutes: 90, note: "", pilotIds: [] };
 const start = (id: string) => ({
   id,
   place: "field",
@@ -139,6 +140,7 @@ beforeAll(async () => {
   await done("start-session", start(made.session));
   await done("log-attempt", attempt(made.session, made.tap));
   await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
+  await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
   await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
   await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
   const links: readonly (readonly [Role, string, string, object])[] = [
@@ -187,6 +189,10 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "edit-site": [coaches, () => ({ ...siteFields, id: made.site, version: 1 })],
   "remove-site": [coaches, () => ({ id: made.site })],
   "restore-site": [coaches, () => ({ id: made.site })],
+  "plan-session": [coaches, () => ({ ...planFields, id: newId(), squadId: made.squad })],
+  "edit-planned": [coaches, () => ({ ...planFields, id: made.planned, version: 1 })],
+  "remove-planned": [coaches, () => ({ id: made.planned })],
+  "restore-planned": [coaches, () => ({ id: made.planned })],
   "add-pilot": [coaches, () => ({ id: newId(), squadId: made.squad, name: "New", ...pilotFields })],
   "edit-pilot": [coaches, () => ({ id: made.odo, squadId: made.squad, name: "Odo Fenn", version: 1, ...pilotFields })],
   "add-aircraft": [
@@ -274,6 +280,8 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     [...withPilot, "otherPilot"],
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
+  "(desk)/calendar/page.tsx": [members, () => ({})],
+  "calendar-files/[squad]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { squad: made.squad } })],
   "(desk)/yard/page.tsx": [members, () => ({})],
   "setup-card/[aircraft]/[paper]/route.ts": [withPilot, () => ({ params: { aircraft: made.aircraft, paper: "a6" } })],
   "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],

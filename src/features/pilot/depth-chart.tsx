@@ -245,14 +245,14 @@ type Tokens = Theme["tokens"];
 /** Depths go on as deep as there are stages. */
 export const depthOf = ({ depths }: Tokens, stage: number) => depths[Math.min(stage, depths.length - 1)];
 
-/** Ink or paper, whichever stands out more from a ground. */
-export function inkOn(ground: string, { ink, paper }: Tokens): string {
+/** Ink, paper or a lighter sheet, whichever stands out most from a ground. */
+export function inkOn(ground: string, { ink, paper, sheet }: Tokens): string {
   const light = luminance(ground);
   const contrast = (colour: string) => {
     const other = luminance(colour);
     return (Math.max(light, other) + 0.05) / (Math.min(light, other) + 0.05);
   };
-  return contrast(ink) >= contrast(paper) ? ink : paper;
+  return [ink, paper, sheet].reduce((best, one) => (contrast(one) > contrast(best) ? one : best));
 }
 
 /** Relative luminance of a colour #rrggbb (WCAG 2.2). */

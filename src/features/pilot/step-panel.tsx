@@ -126,7 +126,7 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
     return { direction, place, counts, all, interval: wilsonInterval(counts.clean, all, Z90) };
   });
   return (
-    <Box sx={{ overflowX: "auto" }}>
+    <Box sx={{ overflowX: "auto" }} tabIndex={0}>
       <Box
         component="table"
         aria-label="Attempts by direction and place"

@@ -25,6 +25,7 @@ const kindNames: Readonly<Record<Binned["kind"], string>> = {
   "sign-off": "Sign-off",
   attempt: "Attempt",
   site: "Site",
+  planned: "Planned session",
 };
 
 /** Records: who did what, what lies in the bin, and files in and out. */

@@ -32,6 +32,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   note: "That note",
   request: "That request",
   site: "That site",
+  planned: "That plan",
   invitation: "That invitation",
 };
 

@@ -5,7 +5,8 @@ import { Transform } from "class-transformer";
 const trimmed = Transform(({ value }: { value: unknown }) => (typeof value === "string" ? value.trim() : value));
 
 /** An id made by the client, UUID version 7 (RFC 9562). */
-export const IsId = () => IsUUID(7, { message: "$property is not an id of this program" });
+export const IsId = (options: { readonly each?: boolean } = {}) =>
+  IsUUID(7, { ...options, message: "$property is not an id of this program" });
 
 /** A name of a person or thing: 1 to 80 characters, no markup. */
 export const IsName = () =>

@@ -7,6 +7,7 @@ import * as measurements from "./migrations/0004-measurements";
 import * as reference from "./migrations/0005-reference";
 import * as syllabus from "./migrations/0006-syllabus";
 import * as sites from "./migrations/0007-sites";
+import * as planned from "./migrations/0008-planned";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -22,6 +23,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0005-reference", reference],
   ["0006-syllabus", syllabus],
   ["0007-sites", sites],
+  ["0008-planned", planned],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

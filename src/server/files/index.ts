@@ -2,4 +2,6 @@ export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-reco
 export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
 export { csvOf, csvTables, recordCsv } from "./csv";
 export type { CsvTable } from "./csv";
+export { calendarText } from "./icalendar";
+export type { CalendarEvent } from "./icalendar";
 export { pdfOf } from "./pdf";

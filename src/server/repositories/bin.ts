@@ -2,7 +2,7 @@ import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
-export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site";
+export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {
@@ -33,6 +33,8 @@ export async function listBin(squadIds: readonly string[], now: Date): Promise<B
         from attempt join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'site', site.id, squad.name, site.name, site.removed_at, squad_id
         from site join squad on squad.id = squad_id
+      union all select 'planned', planned_session.id, squad.name, left(note, 120), planned_session.removed_at, squad_id
+        from planned_session join squad on squad.id = squad_id
     ) as bin where removed_at > ? and squad_id in (?) order by removed_at desc, id limit ?`,
     [new Date(now.getTime() - BIN_MS), squadIds.length ? [...squadIds] : [""], LONGEST_LIST] as never[],
   )) as [{ kind: BinnedKind; id: string; pilot_name: string; what: string; removed_at: Date }[]];
@@ -67,10 +69,12 @@ export async function emptyBin(now: Date): Promise<void> {
   await inTransaction(async (transaction) => {
     for (const { table, marked, ids } of old)
       await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
+    await transaction("planned_session").where("removed_at", "<", before).delete();
     // A site where a session was stays in the table: the session refers to it.
     await transaction("site")
       .where("removed_at", "<", before)
       .whereNotExists((used) => used.from("session").whereRaw("session.site_id = site.id"))
+      .whereNotExists((used) => used.from("planned_session").whereRaw("planned_session.site_id = site.id"))
       .delete();
     const unflown: { id: string }[] = await transaction("aircraft")
       .select("aircraft.id")
@@ -107,7 +111,16 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
   await transaction("sign_in").whereIn("account_id", accountIds).delete();
   await transaction("account").where(own).delete();
   const sessions: { session_id: string }[] = await transaction("session_pilot").select("session_id").where(own);
-  for (const table of ["sign_off_request", "note", "milestone", "attempt", "step_digest", "session_pilot", "trail"])
+  for (const table of [
+    "sign_off_request",
+    "note",
+    "milestone",
+    "attempt",
+    "step_digest",
+    "session_pilot",
+    "planned_pilot",
+    "trail",
+  ])
     await transaction(table).where(own).delete();
   const aircraft: { id: string }[] = await transaction("aircraft").select("id").where(own);
   await deleteAircraft(

@@ -21,6 +21,7 @@ export * from "./invitations";
 export * from "./milestones";
 export * from "./notes";
 export * from "./pilots";
+export * from "./planned";
 export * from "./record";
 export * from "./requests";
 export * from "./sessions";

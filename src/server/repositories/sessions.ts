@@ -69,6 +69,21 @@ export async function listSessions(pilotIds: readonly string[], limit: number): 
   );
 }
 
+/** Sessions since a moment in which any of some pilots flew, newest first. */
+export async function listSessionsSince(pilotIds: readonly string[], since: Date): Promise<Session[]> {
+  return withPilots(
+    await database()("session")
+      .where("started_at", ">=", since)
+      .whereIn(
+        "id",
+        database()("session_pilot")
+          .select("session_id")
+          .whereIn("pilot_id", [...pilotIds]),
+      )
+      .orderBy("started_at", "desc"),
+  );
+}
+
 export async function findSession(id: string): Promise<Session | undefined> {
   const row: SessionRow | undefined = await database()("session").where({ id }).first();
   return row && (await withPilots([row]))[0];

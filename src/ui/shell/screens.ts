@@ -20,6 +20,12 @@ export const screens: readonly Screen[] = [
   { path: "/lab", name: "Trick lab", says: "fly any trick in the model", forPilot: "fly any trick in the model" },
   { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
   {
+    path: "/calendar",
+    name: "Calendar",
+    says: "planned and flown, and the gaps",
+    forPilot: "when you fly next, and when you flew",
+  },
+  {
     path: "/yard",
     name: "Yard",
     says: "sites: room, height limit, hazards, rules",

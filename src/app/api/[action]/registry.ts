@@ -1,4 +1,5 @@
 import { accountActions } from "@/features/account";
+import { calendarActions } from "@/features/calendar";
 import { peopleActions } from "@/features/people";
 import { pilotActions } from "@/features/pilot";
 import { recordActions } from "@/features/records";
@@ -21,6 +22,7 @@ const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
     ...sessionActions,
     ...syllabusActions,
     ...yardActions,
+    ...calendarActions,
   }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 

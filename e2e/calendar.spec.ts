@@ -1,0 +1,62 @@
+import { expect, test } from "@playwright/test";
+import { demoAddress, graveFaults, signIn } from "./addresses";
+
+test.beforeEach(({ page }) => signIn(page));
+
+test("a session is planned, changed, taken out and brought back, and the calendar goes out as iCalendar", async ({
+  page,
+}) => {
+  await page.goto(`${demoAddress}/calendar`);
+  await page.getByRole("button", { name: "Plan a session" }).click();
+  const form = page.getByRole("dialog");
+  await form.getByLabel("Minutes").fill("5");
+  await form.getByLabel("Note (may stay empty)").fill("Bring gloves; wind from the sea");
+  await form.getByRole("button", { name: "Plan it" }).click();
+  await expect(form.getByRole("alert")).toContainText("10 minutes to a day");
+  await form.getByLabel("Minutes").fill("150");
+  await form.getByRole("combobox", { name: "Site" }).click();
+  await page.getByRole("option", { name: "Store yard" }).click();
+  await form.getByRole("checkbox", { name: "Perrin Askew" }).uncheck();
+  await form.getByRole("button", { name: "Plan it" }).click();
+  const line = page.locator("div").filter({ hasText: "Bring gloves; wind from the sea" }).last();
+  await expect(line).toBeVisible();
+  await expect(page.getByText("1 planned")).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "As iCalendar" }).click(),
+  ]);
+  const text = await (await download.createReadStream()).toArray();
+  expect(Buffer.concat(text).toString()).toMatch(/BEGIN:VCALENDAR\r\n[^]*LOCATION:Store yard[^]*END:VCALENDAR\r\n$/);
+  await page.getByRole("button", { name: "Take out" }).click();
+  await expect(page.getByText("0 planned")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText("1 planned")).toBeVisible();
+  expect(await graveFaults(page)).toEqual([]);
+});
+
+test("a site with a low limit refuses a trick that the model flies above it, with the number", async ({ page }) => {
+  await page.goto(`${demoAddress}/yard`);
+  await page.getByRole("region", { name: "Store yard" }).getByRole("button", { name: "Change" }).click();
+  await page.getByLabel("Clear ground all round, m").fill("90");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await page.goto(`${demoAddress}/session`);
+  await page.getByRole("checkbox", { name: "Ysolde Marr flies" }).check();
+  await page.getByRole("combobox", { name: "Site" }).click();
+  await page.getByRole("option", { name: "Store yard" }).click();
+  await page.getByRole("combobox", { name: "Step" }).nth(5).scrollIntoViewIfNeeded();
+  const row = page
+    .locator("div")
+    .filter({ has: page.getByRole("checkbox", { name: "Ysolde Marr flies" }) })
+    .last();
+  await row.getByRole("combobox", { name: "Step" }).click();
+  await page.getByRole("option", { name: "Hang", exact: true }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Not at this site" })).toContainText(
+    /Hang goes up to \d+(\.\d)? m with this aircraft; the limit at Store yard is 12 m/,
+    { timeout: 30_000 },
+  );
+  await expect(page.getByRole("button", { name: "Start with Ysolde Marr" })).toBeDisabled();
+  await page.getByRole("combobox", { name: "Site" }).click();
+  await page.getByRole("option", { name: "Evaporation pans" }).click();
+  await expect(page.getByRole("button", { name: "Start with Ysolde Marr" })).toBeEnabled({ timeout: 30_000 });
+});

@@ -1,0 +1,65 @@
+import { need } from "@/server/access";
+import { badField, coachAction, conflict } from "@/server/actions";
+import {
+  findPilot,
+  findSite,
+  insertPlanned,
+  inTransaction,
+  setPlannedRemoved,
+  updatePlanned,
+} from "@/server/repositories";
+import { EditPlannedInput, PlannedInput, PlanSessionInput } from "./inputs";
+
+const aPlanned = ({ id }: { id: string }) => [need("coach", "planned", id)];
+const ofPlan = ({ pilotIds, siteId }: { readonly pilotIds: readonly string[]; readonly siteId?: string | null }) => [
+  ...pilotIds.map((pilotId) => need("coach", "pilot", pilotId)),
+  ...(siteId ? [need("coach", "site", siteId)] : []),
+];
+
+/** Pilots and site have to be of one squad, as a session is. */
+async function requireOneSquad(
+  squadId: string | null,
+  { pilotIds, siteId }: { readonly pilotIds: readonly string[]; readonly siteId?: string | null },
+): Promise<void> {
+  const squads = await Promise.all(pilotIds.map(async (pilotId) => (await findPilot(pilotId))!.squadId));
+  const all = new Set([...squads, ...(squadId ? [squadId] : [])]);
+  if (all.size > 1) throw badField("pilotIds", "A session is of one squad; plan another for the other squad.");
+  if (siteId && all.size === 1 && !all.has((await findSite(siteId))!.squadId))
+    throw badField("siteId", "That site is another squad's.");
+}
+
+export const calendarActions = {
+  "plan-session": coachAction(
+    PlanSessionInput,
+    (input) => [need("coach", "squad", input.squadId), ...ofPlan(input)],
+    async (input) => {
+      await requireOneSquad(input.squadId, input);
+      await inTransaction((transaction) =>
+        insertPlanned(transaction, { ...input, siteId: input.siteId ?? null }, new Date()),
+      );
+    },
+  ),
+
+  "edit-planned": coachAction(
+    EditPlannedInput,
+    (input) => [...aPlanned(input), ...ofPlan(input)],
+    async (input) => {
+      await requireOneSquad(null, input);
+      await inTransaction(async (transaction) => {
+        if (!(await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })))
+          throw conflict(
+            "Somebody else changed this plan meanwhile. Reload to see it; what you entered is still here.",
+          );
+      });
+    },
+  ),
+
+  "remove-planned": coachAction(PlannedInput, aPlanned, ({ id }) =>
+    inTransaction((transaction) => setPlannedRemoved(transaction, id, new Date())),
+  ),
+  "restore-planned": coachAction(
+    PlannedInput,
+    ({ id }) => [{ ...need("coach", "planned", id), evenBinned: true }],
+    ({ id }) => inTransaction((transaction) => setPlannedRemoved(transaction, id, null)),
+  ),
+};

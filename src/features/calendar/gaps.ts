@@ -1,0 +1,30 @@
+import { GAP_DAYS } from "@/core";
+
+const DAY_MS = 86_400_000;
+
+/** A day in the calendar on which somebody flew or is to fly. */
+export interface CalendarDay {
+  readonly atMs: number;
+  readonly planned: boolean;
+}
+
+/** A stretch without a flying day. */
+export interface Gap {
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly days: number;
+  /** Still to come: nothing is planned in it, or not soon enough. */
+  readonly ahead: boolean;
+}
+
+/** Stretches longer than the usual between flying days, planned ones too; the last one reaches to the first plan, or to now where there is none. */
+export function gapsBetween(days: readonly CalendarDay[], nowMs: number): Gap[] {
+  const ordered = [...days].sort((a, b) => a.atMs - b.atMs);
+  const ends = [...ordered.map(({ atMs }) => atMs), ...(ordered.some(({ planned }) => planned) ? [] : [nowMs])];
+  return ordered.flatMap(({ atMs }, i): Gap[] => {
+    const toMs = ends[i + 1];
+    if (toMs === undefined) return [];
+    const gap = Math.round((toMs - atMs) / DAY_MS);
+    return gap > GAP_DAYS ? [{ fromMs: atMs, toMs, days: gap, ahead: toMs > nowMs || toMs === nowMs }] : [];
+  });
+}

@@ -1,0 +1,66 @@
+import "server-only";
+import { isCoach, type SignedIn } from "@/server/accounts";
+import {
+  countAttemptsIn,
+  listPilots,
+  listPlanned,
+  listSessionsSince,
+  listSites,
+  listSquads,
+  type PlannedSession,
+  type Session,
+  type Site,
+} from "@/server/repositories";
+import { gapsBetween, type Gap } from "./gaps";
+
+export interface CalendarData {
+  readonly squads: readonly { readonly id: string; readonly name: string }[];
+  readonly pilots: readonly { readonly id: string; readonly name: string; readonly squadId: string }[];
+  readonly sites: readonly Site[];
+  readonly planned: readonly PlannedSession[];
+  /** Newest first. */
+  readonly past: readonly (Session & { readonly attempts: number })[];
+  readonly gaps: readonly Gap[];
+  readonly mayChange: boolean;
+  readonly nowMs: number;
+}
+
+const DAY_MS = 86_400_000;
+const BACK_DAYS = 180;
+
+/** Sessions of the last half year and those planned, of every squad somebody coaches, or those a pilot flew in or is to fly in. */
+export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<CalendarData> {
+  const [squads, pilots] = await Promise.all([who.coachId === null ? [] : listSquads(who.coachId), listPilots(who)]);
+  const squadIds = isCoach(who) ? squads.map(({ id }) => id) : pilots.map(({ squadId }) => squadId);
+  const pilotIds = pilots.map(({ id }) => id);
+  const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
+  const [planned, sessions, sites] = await Promise.all([
+    listPlanned(squadIds, new Date(today)),
+    listSessionsSince(pilotIds, new Date(nowMs - BACK_DAYS * DAY_MS)),
+    listSites(squadIds),
+  ]);
+  const seen = new Set(pilotIds);
+  const own = isCoach(who) ? planned : planned.filter(({ pilotIds: to }) => to.some((id) => seen.has(id)));
+  const attempts = await countAttemptsIn(sessions.map(({ id }) => id));
+  return {
+    squads: squads.map(({ id, name }) => ({ id, name })),
+    pilots: pilots.map(({ id, name, squadId }) => ({ id, name, squadId })),
+    sites,
+    // A pilot is told who else comes by nobody but the coach.
+    planned: own.map((one) => ({ ...one, pilotIds: one.pilotIds.filter((id) => seen.has(id)) })),
+    past: sessions.map((session) => ({
+      ...session,
+      pilots: session.pilots.filter(({ pilotId }) => seen.has(pilotId)),
+      attempts: attempts.get(session.id) ?? 0,
+    })),
+    gaps: gapsBetween(
+      [
+        ...sessions.map(({ startedAtMs }) => ({ atMs: startedAtMs, planned: false })),
+        ...own.map(({ startsAtMs }) => ({ atMs: startsAtMs, planned: true })),
+      ],
+      nowMs,
+    ),
+    mayChange: isCoach(who),
+    nowMs,
+  };
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import type { PlannedSession } from "@/server/repositories";
+import { send } from "@/ui/actions/send";
+import type { CalendarData } from "./load";
+
+/** `2026-12-05T10:00` of a moment, by the clock of this device, as date fields want it. */
+function localText(ms: number): string {
+  const at = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);
+  return at.toISOString().slice(0, 16);
+}
+
+const WEEK_MS = 7 * 86_400_000;
+
+/** Plans a session or changes one: when, where, how long and who. What was entered stays when it is refused. */
+export function PlanForm({
+  data,
+  planned,
+  onDone,
+}: {
+  data: CalendarData;
+  planned: PlannedSession | null;
+  onDone: () => void;
+}) {
+  const [id] = useState(() => planned?.id ?? newId());
+  const [squadId, setSquad] = useState(planned?.squadId ?? data.squads[0].id);
+  const [starts, setStarts] = useState(() =>
+    localText(planned?.startsAtMs ?? new Date(data.nowMs + WEEK_MS).setMinutes(0, 0, 0)),
+  );
+  const [minutes, setMinutes] = useState(String(planned?.minutes ?? 120));
+  const [siteId, setSite] = useState(planned?.siteId ?? "");
+  const [note, setNote] = useState(planned?.note ?? "");
+  const pilots = data.pilots.filter((pilot) => pilot.squadId === squadId);
+  const [coming, setComing] = useState<ReadonlySet<string>>(
+    () => new Set(planned?.pilotIds ?? pilots.map((pilot) => pilot.id)),
+  );
+  const [failure, setFailure] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const save = async () => {
+    setBusy(true);
+    const result = await send(planned ? "edit-planned" : "plan-session", {
+      id,
+      ...(planned ? { version: planned.version } : { squadId }),
+      startsAtMs: new Date(starts).getTime(),
+      minutes: Number(minutes),
+      siteId: siteId || null,
+      note,
+      pilotIds: pilots.map((pilot) => pilot.id).filter((pilotId) => coming.has(pilotId)),
+    });
+    setBusy(false);
+    if (result.ok) onDone();
+    else setFailure(result);
+  };
+  const error = (name: string) => ({
+    error: Boolean(failure?.fields[name]),
+    helperText: failure?.fields[name],
+  });
+  return (
+    <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
+      {planned === null && data.squads.length > 1 && (
+        <TextField select label="Squad" value={squadId} onChange={(event) => setSquad(event.target.value)}>
+          {data.squads.map((squad) => (
+            <MenuItem key={squad.id} value={squad.id}>
+              {squad.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <TextField
+        type="datetime-local"
+        label="Begins"
+        value={starts}
+        onChange={(event) => setStarts(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+        {...error("startsAtMs")}
+      />
+      <TextField
+        label="Minutes"
+        value={minutes}
+        onChange={(event) => setMinutes(event.target.value)}
+        slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }}
+        {...error("minutes")}
+      />
+      <TextField
+        select
+        label="Site"
+        value={siteId}
+        onChange={(event) => setSite(event.target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        {...error("siteId")}
+      >
+        <MenuItem value="">not said</MenuItem>
+        {data.sites
+          .filter((site) => site.squadId === squadId)
+          .map((site) => (
+            <MenuItem key={site.id} value={site.id}>
+              {site.name}
+            </MenuItem>
+          ))}
+      </TextField>
+      <TextField
+        label="Note (may stay empty)"
+        value={note}
+        multiline
+        minRows={2}
+        onChange={(event) => setNote(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: 500 } }}
+        {...error("note")}
+      />
+      <Box role="group" aria-label="Who is to come">
+        {pilots.map((pilot) => (
+          <FormControlLabel
+            key={pilot.id}
+            control={
+              <Checkbox
+                checked={coming.has(pilot.id)}
+                onChange={(_, on) =>
+                  setComing((before) => {
+                    const next = new Set(before);
+                    if (on) next.add(pilot.id);
+                    else next.delete(pilot.id);
+                    return next;
+                  })
+                }
+              />
+            }
+            label={pilot.name}
+          />
+        ))}
+      </Box>
+      {failure && <Alert severity="error">{failure.message}</Alert>}
+      <Button variant="contained" disabled={busy} onClick={save} sx={{ justifySelf: "start" }}>
+        {planned ? "Save" : "Plan it"}
+      </Button>
+    </Box>
+  );
+}
