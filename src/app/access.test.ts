@@ -345,6 +345,7 @@ describe("pages and downloads", () => {
           ["(desk)/records/page.tsx", { search: { before: one } }],
           ["(desk)/syllabus/page.tsx", { search: { squad: one, version: other } }],
           ["(desk)/season/page.tsx", { search: { pilot: made.odo, since: one } }],
+          ["(desk)/session/page.tsx", { search: { plan: one } }],
           ["reports/[pilot]/[file]/route.ts", { params: { pilot: made.odo, file: other } }],
           ["squad-files/[squad]/[file]/route.ts", { params: { squad: one, file: other } }],
           ["syllabus-files/[squad]/[file]/route.ts", { params: { squad: one, file: other } }],

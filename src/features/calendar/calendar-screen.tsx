@@ -162,7 +162,7 @@ function EntryLine({
       </Box>
       {planned && onEdit ? (
         <Box>
-          <Button size="small" component={Link} href={hrefFor("/session")}>
+          <Button size="small" component={Link} href={hrefFor("/session", { plan: planned.id })}>
             Start it
           </Button>
           <Button size="small" onClick={() => onEdit(planned)}>

@@ -10,6 +10,7 @@ import {
   listPilots,
   listSessionAttempts,
   listSessions,
+  listPlanned,
   listSites,
   listSquads,
   syllabusOf,
@@ -17,6 +18,7 @@ import {
   type Session,
   type Setup,
   type Aircraft,
+  type PlannedSession,
   type Site,
 } from "@/server/repositories";
 import { loadProgress, loadProgressBriefly } from "@/server/progress";
@@ -51,6 +53,8 @@ export interface PlanData {
   readonly coaches: boolean;
   readonly candidates: readonly Candidate[];
   readonly sites: readonly Site[];
+  /** The planned session that is begun now: who was to come, and where. */
+  readonly plan: Pick<PlannedSession, "pilotIds" | "siteId"> | null;
   readonly recent: readonly {
     readonly session: Session;
     readonly coachName: string;
@@ -60,8 +64,9 @@ export interface PlanData {
 }
 
 const RECENT = 8;
+const DAY_MS = 86_400_000;
 
-export async function loadPlan(who: SignedIn): Promise<PlanData> {
+export async function loadPlan(who: SignedIn, plannedId: string | null = null): Promise<PlanData> {
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
   const [aircraft, setups, progress, coaches, sessions, squads] = await Promise.all([
@@ -72,13 +77,16 @@ export async function loadPlan(who: SignedIn): Promise<PlanData> {
     listSessions(pilotIds, RECENT),
     who.coachId === null ? [] : listSquads(who.coachId),
   ]);
-  const [attempts, sites] = await Promise.all([
+  const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
+  const [attempts, sites, planned] = await Promise.all([
     countAttemptsIn(sessions.map(({ id }) => id)),
-    listSites([...new Set(pilots.map(({ squadId }) => squadId))]),
+    listSites(squadIds),
+    plannedId === null ? [] : listPlanned(squadIds, new Date(Date.now() - DAY_MS)),
   ]);
   return {
     coaches: isCoach(who),
     sites,
+    plan: planned.find(({ id }) => id === plannedId) ?? null,
     candidates: pilots.map(({ id, name, squadId }) => {
       const fleet = aircraft.filter((one) => one.pilotId === id);
       const own = progress.get(id)!;

@@ -24,6 +24,7 @@ const site = {
 const data: PlanData = {
   coaches: true,
   sites: [site],
+  plan: null,
   candidates: [
     {
       id: "odo",
@@ -139,4 +140,13 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
     "Odo Fenn: Flip in one movement goes up to 11 m with this aircraft; the limit at Evaporation pans is 8 m.",
   ]);
   expect(siteRefusals(flying, { ...low, ceilingM: 12 }, new Map([[task.key, 11.04]]))).toEqual([]);
+});
+
+it("begins what was planned: who was to come is taken, and the site is set", () => {
+  renderScreen(<PlanScreen data={{ ...data, plan: { pilotIds: ["ida"], siteId: "pans" } }} />, {
+    address: "/session?pilot=odo",
+  });
+  expect(screen.getByRole("checkbox", { name: "Ida Rook flies" })).toBeChecked();
+  expect(screen.getByRole("checkbox", { name: "Odo Fenn flies" })).not.toBeChecked();
+  expect(screen.getByRole("combobox", { name: "Site" })).toHaveTextContent("Evaporation pans");
 });

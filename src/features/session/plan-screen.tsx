@@ -45,13 +45,17 @@ export function PlanScreen({ data }: { data: PlanData }) {
     Object.fromEntries(
       data.candidates.map((one) => [
         one.id,
-        { taken: !data.coaches || one.id === atHand?.id, stepId: one.currentStepId, setupId: one.setups[0]?.id ?? "" },
+        {
+          taken: !data.coaches || (data.plan ? data.plan.pilotIds.includes(one.id) : one.id === atHand?.id),
+          stepId: one.currentStepId,
+          setupId: one.setups[0]?.id ?? "",
+        },
       ]),
     ),
   );
   const taken = data.candidates.filter((one) => choices[one.id]?.taken);
   const sites = data.sites.filter(({ squadId }) => taken.length === 0 || squadId === taken[0].squadId);
-  const [siteId, setSiteId] = useState(data.sites.length === 1 ? data.sites[0].id : "");
+  const [siteId, setSiteId] = useState(data.plan?.siteId ?? (data.sites.length === 1 ? data.sites[0].id : ""));
   const site = sites.find((known) => known.id === siteId) ?? null;
   const syllabusOf = useSyllabusOf();
   const flying = taken.map((one): Flying => ({

@@ -24,6 +24,7 @@ import type { TallyData, TallyPilot } from "./load";
 import { dismiss } from "./outbox";
 import { PackClock, usePack } from "./pack-clock";
 import { useTally } from "./use-tally";
+import { useWakeLock } from "./use-wake-lock";
 import { Verdict } from "./verdict";
 
 const targetColours: Readonly<Record<Outcome, readonly [background: keyof Tokens, ink: keyof Tokens]>> = {
@@ -65,6 +66,7 @@ function Tally({ data }: { data: TallyData }) {
   const syllabus = useSyllabus();
   const step = useMemo(() => stepFlown(syllabus, pilot.stepId), [syllabus, pilot.stepId]);
   const pack = usePack(data.session.id);
+  useWakeLock(data.session.endedAtMs === null && data.mayKeep);
   const [directionOf, setDirectionOf] = useState<Readonly<Record<string, string>>>({});
   const direction = directionOf[pilot.id] ?? step.directions[0].id;
   const own = attempts.filter((attempt) => attempt.pilotId === pilot.id);

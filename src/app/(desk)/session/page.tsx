@@ -1,8 +1,9 @@
-import { enter } from "@/features/shell";
+import { enter, parameter, type SearchParams } from "@/features/shell";
 import { loadPlan, PlanScreen } from "@/features/session";
 
 export const metadata = { title: "Session" };
 
-export default async function SessionPage() {
-  return <PlanScreen data={await loadPlan(await enter())} />;
+export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
+  const plan = await parameter(searchParams, "plan");
+  return <PlanScreen key={plan} data={await loadPlan(await enter(), plan)} />;
 }
