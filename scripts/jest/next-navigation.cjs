@@ -1,8 +1,9 @@
-/** Stand-in for next/navigation: `visit` sets the address, `journeys` lists what was pushed. */
+/** Stand-in for next/navigation: `visit` sets the address, `journeys` lists where it went. */
 const state = { path: "/squad", search: "" };
 const journeys = [];
 const router = {
   push: (to) => journeys.push(to),
+  replace: (to) => journeys.push(to),
   refresh: () => journeys.push("refresh"),
 };
 

@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { v7 as newId } from "uuid";
-import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import type { SignedIn, SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
 import {
   erasePilot,
@@ -13,6 +13,7 @@ import {
   listBin,
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { runnerFor } from "@/server/testing/run-as";
 import { calendarActions } from "./actions";
 import { downloadCalendar } from "./download";
 import { loadCalendar } from "./load";
@@ -22,16 +23,8 @@ withFreshDatabase();
 const [squadId, otherSquadId, coachId, odo, ida, far, siteId] = Array.from({ length: 7 }, () => newId());
 const now = new Date();
 const DAY_MS = 86_400_000;
-const who = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
-const asker = {
-  identify: async () => who,
-  address: "local",
-  device: "",
-  requestId: "r",
-  setToken: async () => {},
-} as unknown as Asker;
-const run = (action: unknown, input: object) =>
-  runAction(action as never, async () => input, asker) as Promise<ActionResult<unknown>>;
+const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const run = runnerFor(who);
 const plan = (change: object = {}) => ({
   startsAtMs: now.getTime() + 3 * DAY_MS,
   minutes: 120,
@@ -40,7 +33,7 @@ const plan = (change: object = {}) => ({
   pilotIds: [odo, ida],
   ...change,
 });
-const calendar = () => loadCalendar(who as never, now.getTime());
+const calendar = () => loadCalendar(who, now.getTime());
 
 beforeAll(() =>
   inTransaction(async (transaction) => {
@@ -124,7 +117,7 @@ it("changes on the version that was read, and goes into the bin and back", async
 });
 
 it("goes out as iCalendar with what was flown and what is planned, read by an independent parser (ical.js)", async () => {
-  const text = await (await downloadCalendar(who as never, squadId, now)).text();
+  const text = await (await downloadCalendar(who, squadId, now)).text();
   const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((one) => new ICAL.Event(one));
   expect(events.map(({ summary, location }) => [summary, location])).toEqual([
     ["Pans: flying", "Yard"],
@@ -135,8 +128,8 @@ it("goes out as iCalendar with what was flown and what is planned, read by an in
 });
 
 it("a pilot sees only their own sessions, and erasing one leaves nothing of them in a plan", async () => {
-  const pilot = { ...who, coachId: null, pilotId: odo };
-  expect((await loadCalendar(pilot as never, now.getTime())).planned).toEqual([]);
+  const pilot: SignedIn = { ...who, coachId: null, pilotId: odo };
+  expect((await loadCalendar(pilot, now.getTime())).planned).toEqual([]);
   await inTransaction((transaction) => erasePilot(transaction, ida));
   expect(await database()("planned_pilot").where({ pilot_id: ida })).toEqual([]);
   expect((await calendar()).planned[0].pilotIds).toEqual([]);

@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Attempt, Outcome } from "@/core";
 import type { Milestone } from "@/server/repositories";
@@ -147,4 +147,50 @@ it("tells sessions and setups of the past in one line each", () => {
   expect(within(history).getByRole("link")).toHaveAttribute("href", "/session/s1");
   expect(history).toHaveTextContent("Slow flip, backward");
   expect(history).toHaveTextContent("Setup 2 by Ann Pell: more tilt");
+});
+
+describe("depth chart", () => {
+  const mark = (name: RegExp) =>
+    within(screen.getByRole("group", { name: /arrows move/ })).getByRole("button", { name });
+
+  it("tells each step's state, needs and what it opens, moves by arrows and looks closer at Enter", async () => {
+    renderScreen(<PilotScreen data={data(flown("back", ["clean"]), { milestones: [milestone] })} />, {
+      address: "/pilot?pilot=odo",
+    });
+    const slow = mark(/^Slow flip: signed off/);
+    expect(slow).toHaveAccessibleName(/needs Stop course, Eight round two markers\. opens .*Flip, last quarter eased/);
+    act(() => slow.focus());
+    await userEvent.keyboard("{ArrowDown}");
+    expect(mark(/^Flip, last quarter eased/)).toHaveFocus();
+    await userEvent.keyboard("{Enter}");
+    expect(navigation.journeys.at(-1)).toMatch(/^\/pilot\?.*step=flip-ease-quarter/);
+  });
+
+  it("dims what a filter leaves out, and lists only what it keeps", async () => {
+    renderScreen(<PilotScreen data={data(flown("back", ["clean", "rough"]))} />);
+    await userEvent.click(screen.getByRole("button", { name: "being learnt" }));
+    expect(mark(/^Slow flip/)).toHaveStyle({ opacity: "1" });
+    expect(mark(/^Hang/)).toHaveStyle({ opacity: "0.28" });
+    await userEvent.click(screen.getByRole("button", { name: "As a list" }));
+    expect(screen.getByRole("link", { name: /^\d+ Slow flip/ })).toBeVisible();
+    expect(screen.queryByRole("link", { name: /^\d+ Hang/ })).toBeNull();
+  });
+
+  it("keeps a school of the pilot's own over the squad's, on the version that was read", async () => {
+    const sent = fakeServer();
+    renderScreen(<PilotScreen data={data([], { squadSchool: { loop: "float" } })} />);
+    const panel = screen.getByText("School", { selector: "summary" });
+    await userEvent.click(panel);
+    expect(await screen.findByRole("combobox", { name: /Powered loop/ })).toHaveTextContent(
+      "as the squad: float over the top",
+    );
+    fireEvent.mouseDown(screen.getByRole("combobox", { name: /First route/ }));
+    await userEvent.click(screen.getByRole("option", { name: "self-level first" }));
+    await userEvent.click(screen.getByRole("button", { name: "Keep this school" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({
+      action: "set-pilot-school",
+      input: { id: "odo", school: { route: "self-level" }, version: 4 },
+    });
+  });
 });

@@ -1,10 +1,19 @@
 import Ajv2020 from "ajv/dist/2020";
 import { v7 as newId } from "uuid";
-import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import type { SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
 import { requireSyllabusFile, syllabusSchema } from "@/server/files";
-import { insertCoach, insertPilot, insertSquad, inTransaction, listTrail, syllabusOf } from "@/server/repositories";
+import {
+  findPilot,
+  insertCoach,
+  insertPilot,
+  insertSquad,
+  inTransaction,
+  listTrail,
+  syllabusOf,
+} from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { runnerFor } from "@/server/testing/run-as";
 import { builtInSyllabus, type SyllabusDocument } from "@/syllabus";
 import { loadPilot, pilotActions } from "../pilot";
 
@@ -18,16 +27,8 @@ withFreshDatabase();
 
 const [squadId, coachId, pilotId] = [newId(), newId(), newId()];
 const now = new Date();
-const who = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
-const asker = {
-  identify: async () => who,
-  address: "local",
-  device: "",
-  requestId: "r",
-  setToken: async () => {},
-} as unknown as Asker;
-const run = (action: unknown, input: object) =>
-  runAction(action as never, async () => input, asker) as Promise<ActionResult<{ number: number }>>;
+const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const run = runnerFor(who);
 const save = (document: unknown, basedOn: number, id = newId()) =>
   run(syllabusActions["save-syllabus"], { id, squadId, basedOn, reason: "because", document });
 const inForce = async () => (await syllabusOf(squadId)).number;
@@ -72,16 +73,7 @@ describe("saving", () => {
   it("a sign-off keeps the version and the mark it was judged by, whatever comes after", async () => {
     await run(pilotActions["sign-off"], { id: newId(), pilotId, stepId: "flip-slow", note: "" });
     await save(builtInSyllabus.document, 2);
-    const { milestones } = await loadPilot(
-      who as never,
-      (await loadSquad(who as never)).rows.map(({ id, squadId: of, name }) => ({
-        id,
-        squadId: of,
-        name,
-        school: {},
-      }))[0] as never,
-      null,
-    );
+    const { milestones } = await loadPilot(who, (await findPilot(pilotId))!, null);
     expect(milestones[0].evidence.judgedBy).toEqual({ syllabus: 2, mark: "5 clean in a row" });
   });
 });
@@ -154,25 +146,25 @@ describe("papers", () => {
   const text = async (response: Response) => Buffer.from(await response.arrayBuffer()).toString("latin1");
 
   it("a booklet and a syllabus as JSON that can be read in again", async () => {
-    const pdf = await text(await downloadSyllabus(who as never, squadId, "booklet.pdf", now));
+    const pdf = await text(await downloadSyllabus(who, squadId, "booklet.pdf", now));
     expect(pdf.slice(0, 5)).toBe("%PDF-");
     // Stages begin on pages of their own; A5 is 420 by 595 points (ISO 216).
     expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(12);
     expect(pdf).toMatch(/MediaBox \[0 0 419\.53 595\.28\]/);
-    const json = await text(await downloadSyllabus(who as never, squadId, "syllabus.json", now));
+    const json = await text(await downloadSyllabus(who, squadId, "syllabus.json", now));
     expect(requireSyllabusFile(JSON.parse(Buffer.from(json, "latin1").toString("utf8")))).toEqual(
       (await syllabusOf(squadId)).document,
     );
   });
 
   it("a season and a squad as PDF and CSV, and the certificate of a stage only when it is signed off in full", async () => {
-    expect((await text(await downloadReport(who as never, pilotId, "season.pdf", null))).slice(0, 5)).toBe("%PDF-");
-    expect(await text(await downloadReport(who as never, pilotId, "season.csv", null))).toMatch(
+    expect((await text(await downloadReport(who, pilotId, "season.pdf", null))).slice(0, 5)).toBe("%PDF-");
+    expect(await text(await downloadReport(who, pilotId, "season.csv", null))).toMatch(
       /^step,direction,attempts,clean/,
     );
-    expect((await text(await downloadOverview(who as never, squadId, "overview.pdf"))).slice(0, 5)).toBe("%PDF-");
-    expect(await text(await downloadOverview(who as never, squadId, "overview.csv"))).toMatch(/\r\nOdo Fenn,/);
-    const certificate = () => downloadReport(who as never, pilotId, "stage-0.pdf", null);
+    expect((await text(await downloadOverview(who, squadId, "overview.pdf"))).slice(0, 5)).toBe("%PDF-");
+    expect(await text(await downloadOverview(who, squadId, "overview.csv"))).toMatch(/\r\nOdo Fenn,/);
+    const certificate = () => downloadReport(who, pilotId, "stage-0.pdf", null);
     await expect(certificate()).rejects.toMatchObject({
       status: 409,
       message: expect.stringContaining("What the sticks do"),
@@ -180,7 +172,7 @@ describe("papers", () => {
     for (const stepId of ["sticks", "arm-reflex", "first-setup"])
       await run(pilotActions["sign-off"], { id: newId(), pilotId, stepId, note: "" });
     expect((await text(await certificate())).slice(0, 5)).toBe("%PDF-");
-    await expect(downloadReport(who as never, pilotId, "stage-44.pdf", null)).rejects.toMatchObject({ status: 404 });
+    await expect(downloadReport(who, pilotId, "stage-44.pdf", null)).rejects.toMatchObject({ status: 404 });
   });
 });
 
@@ -189,7 +181,7 @@ it("asks the database as often for a squad of many as for one", async () => {
     let queries = 0;
     const count = () => queries++;
     database().on("query", count);
-    await loadSquad(who as never);
+    await loadSquad(who);
     database().removeListener("query", count);
     return queries;
   };

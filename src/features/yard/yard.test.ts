@@ -1,8 +1,9 @@
 import { v7 as newId } from "uuid";
 import { sessionActions } from "@/features/session";
-import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import type { SignedInCoach } from "@/server/accounts";
 import { insertCoach, insertPilot, insertSquad, inTransaction, listBin, listSessions } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { runnerFor } from "@/server/testing/run-as";
 import { yardActions } from "./actions";
 import { loadYard } from "./load";
 
@@ -10,16 +11,8 @@ withFreshDatabase();
 
 const [squadId, otherSquadId, coachId, pilotId, siteId] = [newId(), newId(), newId(), newId(), newId()];
 const now = new Date();
-const who = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
-const asker = {
-  identify: async () => who,
-  address: "local",
-  device: "",
-  requestId: "r",
-  setToken: async () => {},
-} as unknown as Asker;
-const run = (action: unknown, input: object) =>
-  runAction(action as never, async () => input, asker) as Promise<ActionResult<unknown>>;
+const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const run = runnerFor(who);
 const fields = {
   name: "Store yard",
   roomM: "25",
@@ -53,9 +46,7 @@ beforeAll(async () => {
 });
 
 it("keeps a site as it was typed, once, and names a number that is none", async () => {
-  expect((await loadYard(who as never)).sites).toMatchObject([
-    { name: "Store yard", roomM: 25, ceilingM: 12, version: 1 },
-  ]);
+  expect((await loadYard(who)).sites).toMatchObject([{ name: "Store yard", roomM: 25, ceilingM: 12, version: 1 }]);
   expect(await run(yardActions["add-site"], { id: siteId, squadId, ...fields })).toMatchObject({ ok: true });
   for (const [field, value] of [
     ["roomM", "wide"],
@@ -68,7 +59,7 @@ it("keeps a site as it was typed, once, and names a number that is none", async 
       status: 422,
       fields: { [field]: expect.any(String) },
     });
-  expect((await loadYard(who as never)).sites).toHaveLength(1);
+  expect((await loadYard(who)).sites).toHaveLength(1);
 });
 
 it("refuses a step that wants more room or begins above the limit, with both numbers, and starts what fits", async () => {
@@ -99,9 +90,9 @@ it("tells the second of two who changed a site, and takes no session to another 
 
 it("goes into the bin and comes back; sessions there stay", async () => {
   await run(yardActions["remove-site"], { id: siteId });
-  expect((await loadYard(who as never)).sites.map(({ name }) => name)).toEqual(["Dyke"]);
+  expect((await loadYard(who)).sites.map(({ name }) => name)).toEqual(["Dyke"]);
   expect(await listBin([squadId], now)).toMatchObject([{ kind: "site", what: "Store yard" }]);
   expect(await start("los-hover")).toMatchObject({ ok: false, status: 404 });
   await run(yardActions["restore-site"], { id: siteId });
-  expect((await loadYard(who as never)).sites).toHaveLength(2);
+  expect((await loadYard(who)).sites).toHaveLength(2);
 });

@@ -1,0 +1,88 @@
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { oneSquad } from "@/ui/testing/made-up";
+import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
+import { CalendarScreen } from "./calendar-screen";
+import type { CalendarData } from "./load";
+
+const DAY_MS = 86_400_000;
+const nowMs = Date.parse("2026-11-25T12:00:00Z");
+const data = (change: Partial<CalendarData> = {}): CalendarData => ({
+  squads: [oneSquad],
+  pilots: [
+    { id: "odo", name: "Odo Fenn", squadId: "squad" },
+    { id: "ida", name: "Ida Rook", squadId: "squad" },
+  ],
+  sites: [],
+  planned: [],
+  past: [],
+  gaps: [],
+  mayChange: true,
+  nowMs,
+  ...change,
+});
+const planned = {
+  id: "plan",
+  squadId: "squad",
+  siteId: null,
+  startsAtMs: nowMs + 3 * DAY_MS,
+  minutes: 90,
+  note: "bring gloves",
+  pilotIds: ["odo"],
+  version: 2,
+};
+
+it("says what to do first, and a plan that is refused keeps what was entered", async () => {
+  const sent = fakeServer({
+    "plan-session": {
+      status: 422,
+      body: {
+        ok: false,
+        message: "a session takes 10 minutes to a day",
+        fields: { minutes: "a session takes 10 minutes to a day" },
+      },
+    },
+  });
+  renderScreen(<CalendarScreen data={data()} />);
+  expect(screen.getByText(/Nothing flown and nothing planned yet/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Plan a session" }));
+  fireEvent.change(screen.getByLabelText("Minutes"), { target: { value: "5" } });
+  await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook" }));
+  await userEvent.click(screen.getByRole("button", { name: "Plan it" }));
+  expect(await screen.findAllByText("a session takes 10 minutes to a day")).toHaveLength(2);
+  expect(screen.getByLabelText("Minutes")).toHaveValue("5");
+  await userEvent.click(screen.getByRole("button", { name: "Plan it" }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(sent[0].input).toMatchObject({ squadId: "squad", minutes: 5, pilotIds: ["odo"] });
+  // The same plan, sent again, is the same.
+  expect(sent[1].input.id).toBe(sent[0].input.id);
+});
+
+it("shows what is planned and flown newest first, with the gap between, and leads to its start", () => {
+  renderScreen(
+    <CalendarScreen
+      data={data({
+        planned: [planned],
+        past: [
+          {
+            id: "s",
+            squadId: "squad",
+            coachId: "c",
+            place: "field",
+            siteId: null,
+            startedAtMs: nowMs - 20 * DAY_MS,
+            endedAtMs: nowMs - 20 * DAY_MS,
+            pilots: [{ pilotId: "ida", stepId: "hang", setupId: null }],
+            attempts: 7,
+          },
+        ],
+        gaps: [{ fromMs: nowMs - 20 * DAY_MS, toMs: nowMs + 3 * DAY_MS, days: 23, ahead: true }],
+      })}
+    />,
+  );
+  const text = document.body.textContent!;
+  const places = ["bring gloves", "23 days without flying", "7 attempts"].map((words) => text.indexOf(words));
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+  expect(places[0]).toBeGreaterThan(0);
+  expect(screen.getByRole("link", { name: "Start it" })).toHaveAttribute("href", expect.stringContaining("plan=plan"));
+});

@@ -1,0 +1,47 @@
+import { fireEvent, screen, within } from "@testing-library/react";
+import { odo, standingWith } from "@/ui/testing/made-up";
+import { navigation, renderScreen } from "@/ui/testing/render-screen";
+import { seasonFigures } from "./season";
+import { SeasonScreen } from "./season-screen";
+
+const DAY_MS = 86_400_000;
+const nowMs = Date.parse("2026-11-25T12:00:00Z");
+const flown = (daysAgo: number, outcome: "clean" | "rough") =>
+  Array.from({ length: 5 }, (_, i) => ({
+    stepId: "hang",
+    direction: "right",
+    outcome,
+    place: "field" as const,
+    setupId: null,
+    sessionId: `${daysAgo}`,
+    atMs: nowMs - daysAgo * DAY_MS + i,
+  }));
+
+it("says what was flown, better or worse, the gap, and where they stand; another day is another season", () => {
+  const attempts = [...flown(40, "rough"), ...flown(3, "clean")];
+  renderScreen(
+    <SeasonScreen
+      season={{
+        pilot: odo,
+        sinceMs: Date.parse("2026-06-01T00:00:00Z"),
+        nowMs,
+        figures: seasonFigures(attempts, ["hang"]),
+        milestones: [],
+        setups: [],
+        standing: standingWith(attempts, { nowMs }).standing,
+        stagesDone: [],
+      }}
+    />,
+    { address: "/season?pilot=odo" },
+  );
+  expect(screen.getByText(/attempts on/)).toHaveTextContent("10 attempts on 2 days, 0 steps signed off");
+  expect(screen.getByText(/No flight for/)).toHaveTextContent("No flight for 37 days");
+  const line = within(screen.getByText("Hang, right").parentElement!);
+  expect(line.getByText(/then/)).toHaveTextContent(/0 then 100 %/);
+  expect(screen.getByRole("link", { name: "As PDF" })).toHaveAttribute(
+    "href",
+    "/reports/odo/season.pdf?since=2026-06-01",
+  );
+  fireEvent.blur(screen.getByLabelText("Since"), { target: { value: "2026-09-01" } });
+  expect(navigation.journeys.at(-1)).toMatch(/^\/season\?.*since=2026-09-01/);
+});

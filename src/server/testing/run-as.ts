@@ -1,0 +1,15 @@
+import { runAction, type ActionResult, type Asker } from "../actions";
+import type { SignedIn } from "../accounts";
+
+/** Runs actions as somebody who is signed in, past the network. */
+export function runnerFor(who: SignedIn) {
+  const asker: Asker = {
+    identify: async () => who,
+    address: "local",
+    device: "",
+    requestId: "test",
+    setToken: async () => {},
+  };
+  return <Output>(action: unknown, input: object) =>
+    runAction(action as never, async () => input, asker) as Promise<ActionResult<Output>>;
+}
