@@ -280,6 +280,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     [...withPilot, "otherPilot"],
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
+  "debriefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "(desk)/calendar/page.tsx": [members, () => ({})],
   "calendar-files/[squad]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { squad: made.squad } })],
   "(desk)/yard/page.tsx": [members, () => ({})],

@@ -515,6 +515,9 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
           <b className="num">{attempts.length}</b> attempts
         </span>
         <Box sx={{ flex: 1 }} />
+        <Button component="a" href={`/debriefs/${data.session.id}`} download>
+          As PDF
+        </Button>
         <Button component={Link} href={data.coaches ? "/squad" : "/pilot"}>
           {data.coaches ? "To the squad" : "To your record"}
         </Button>

@@ -1,0 +1,68 @@
+import type { LoggedAttempt, Session } from "@/server/repositories";
+import { builtInSyllabus } from "@/syllabus";
+import { debriefPaper } from "./debrief-paper";
+import type { TallyData } from "./load";
+
+const session: Session = {
+  id: "s",
+  squadId: "squad",
+  coachId: "c",
+  place: "field",
+  startedAtMs: Date.parse("2026-11-20T10:00:00Z"),
+  endedAtMs: 1,
+  pilots: [],
+};
+const tap = (outcome: LoggedAttempt["outcome"], n: number, faults: readonly string[] = []): LoggedAttempt => ({
+  id: `${n}`,
+  sessionId: "s",
+  pilotId: "odo",
+  stepId: "flip-slow",
+  direction: n % 2 ? "front" : "back",
+  outcome,
+  place: "field",
+  setupId: null,
+  pack: 1,
+  minutes: null,
+  measured: {},
+  faults,
+  atMs: n,
+  undone: false,
+});
+const paper = (attempts: readonly LoggedAttempt[]) =>
+  JSON.stringify(
+    debriefPaper(
+      {
+        session,
+        pilots: [
+          { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: null, earlier: [], signedOff: false },
+          { id: "ida", name: "Ida Rook", stepId: "hang", setupId: null, earlier: [], signedOff: false },
+        ],
+        attempts,
+        site: null,
+        mayKeep: true,
+        coaches: true,
+        syllabi: [],
+      } satisfies TallyData,
+      builtInSyllabus,
+      { title: "Pans", schoolOf: () => ({}) },
+    ).content,
+  );
+
+it("says by pilot and direction what happened, the verdict, and the mend of the fault seen most; undone taps are no part of it", () => {
+  const text = paper([
+    tap("clean", 2),
+    tap("rough", 4, ["dropped"]),
+    tap("rough", 6, ["dropped", "looped"]),
+    { ...tap("crashed", 8), undone: true },
+  ]);
+  expect(text).toContain("Pans, 2026-11-20, 3 attempts");
+  expect(text).toContain("Backward 1 of 3, forward not flown: stay");
+  expect(text).toMatch(/It comes round low.*2 times: Punch longer/);
+  expect(text).not.toContain("instead of turning on the spot");
+  expect(text).toMatch(/Ida Rook.*Nothing logged/);
+});
+
+it("advises rest where crashes rose", () => {
+  const outcomes = ["clean", "clean", "rough", "crashed", "crashed", "crashed"] as const;
+  expect(paper(outcomes.map((outcome, i) => tap(outcome, i)))).toContain("rest before more of this");
+});

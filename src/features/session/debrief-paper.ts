@@ -1,0 +1,131 @@
+import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import { advise, outcomes, weighEvidence, type Outcome } from "@/core";
+import type { LoggedAttempt } from "@/server/repositories";
+import {
+  cueFor,
+  directionNames,
+  findStep,
+  routeOf,
+  stepBefore,
+  stepName,
+  type School,
+  type Syllabus,
+} from "@/syllabus";
+import { tokens } from "@/ui/theme/tokens";
+import type { TallyData, TallyPilot } from "./load";
+
+const { ink, inkSoft, rule, shoal } = tokens.light;
+const words: Readonly<Record<Outcome, string>> = {
+  clean: "clean",
+  rough: "rough",
+  bailed: "bailed",
+  crashed: "crashed",
+};
+
+/** What a session came to, on paper: by pilot and direction, the verdict and why, the fault seen most with its cue. */
+export function debriefPaper(
+  data: TallyData,
+  syllabus: Syllabus,
+  { title, schoolOf }: { readonly title: string; readonly schoolOf: (pilotId: string) => School },
+): TDocumentDefinitions {
+  const { session, pilots, site } = data;
+  const attempts = data.attempts.filter(({ undone }) => !undone);
+  const date = new Date(session.startedAtMs).toISOString().slice(0, 10);
+  return {
+    pageSize: "A4",
+    pageMargins: [42, 40, 42, 40],
+    info: { title: `Debrief, ${date}`, creator: "Bathygon" },
+    defaultStyle: { color: ink, fontSize: 9.5 },
+    content: [
+      { text: "Debrief", bold: true, fontSize: 20 },
+      {
+        text: [title, date, site?.name, `${attempts.length} attempts`].filter(Boolean).join(", "),
+        color: inkSoft,
+        margin: [0, 0, 0, 6],
+      },
+      ...pilots.map((pilot) =>
+        pilotContent(
+          pilot,
+          attempts.filter(({ pilotId }) => pilotId === pilot.id),
+          syllabus,
+          schoolOf(pilot.id),
+        ),
+      ),
+      {
+        text: "It advises. Licensed instructors, local rules and local law decide.",
+        color: inkSoft,
+        fontSize: 8,
+        margin: [0, 8, 0, 0],
+      },
+    ],
+  };
+}
+
+function pilotContent(pilot: TallyPilot, own: readonly LoggedAttempt[], syllabus: Syllabus, school: School): Content {
+  const step = findStep(syllabus, pilot.stepId);
+  const head: Content = {
+    text: [
+      { text: pilot.name, bold: true, fontSize: 12 },
+      { text: `   ${stepName(syllabus, pilot.stepId)}`, fontSize: 11 },
+    ],
+    margin: [0, 6, 0, 2],
+  };
+  if (!step || own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
+  const names = directionNames(step);
+  const all = [...pilot.earlier, ...own];
+  const advice = advise({
+    evidence: weighEvidence(
+      all,
+      step.mark,
+      step.directions.map(({ id }) => id),
+    ),
+    mark: step.mark,
+    attempts: all,
+    latestDay: own,
+    setupId: pilot.setupId,
+    previousStep: stepBefore(syllabus, step, routeOf(school))?.name ?? null,
+    directionNames: names,
+  });
+  const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
+  const count = (direction: string, outcome: Outcome) =>
+    own.filter((one) => one.direction === direction && one.outcome === outcome).length;
+  return {
+    stack: [
+      head,
+      {
+        layout: { hLineColor: () => rule, hLineWidth: () => 0.5, vLineWidth: () => 0 },
+        table: {
+          widths: [110, ...outcomes.map(() => 60)],
+          body: [
+            ["", ...outcomes.map((outcome) => words[outcome])].map((text) => ({ text, color: inkSoft, fontSize: 8 })),
+            ...flown.map(({ id, name }) => [
+              name,
+              ...outcomes.map((outcome) => ({ text: String(count(id, outcome)), font: "Numbers", fontSize: 9 })),
+            ]),
+          ],
+        },
+      },
+      { text: advice.sentence, bold: true, color: shoal, margin: [0, 3, 0, 0] },
+      ...mostSeen(own, step.faults).map(({ fault, times, direction }): Content => ({
+        text: `${fault.sees}, ${times === 1 ? "once" : `${times} times`}: ${cueFor(fault, direction)}`,
+        margin: [0, 1, 0, 0],
+      })),
+    ],
+    unbreakable: true,
+  };
+}
+
+/** The fault tapped most, with the direction in which it was seen last; none where none was tapped. */
+function mostSeen<F extends { readonly id: string }>(
+  attempts: readonly LoggedAttempt[],
+  faults: readonly F[],
+): { readonly fault: F; readonly times: number; readonly direction: string }[] {
+  const seen = faults
+    .map((fault) => {
+      const own = attempts.filter((one) => one.faults.includes(fault.id));
+      return { fault, times: own.length, direction: own.at(-1)?.direction ?? "" };
+    })
+    .filter(({ times }) => times > 0)
+    .sort((a, b) => b.times - a.times);
+  return seen.slice(0, 1);
+}
