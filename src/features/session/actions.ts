@@ -19,7 +19,7 @@ import {
   updateAttempt,
   type Pilot,
 } from "@/server/repositories";
-import { loadProgress } from "@/server/progress";
+import { loadProgressBriefly } from "@/server/progress";
 import {
   builtInSyllabus,
   findStep,
@@ -160,7 +160,7 @@ async function requireOpenSteps(
   pilots: readonly Pilot[],
   place: Place,
 ): Promise<void> {
-  const progress = await loadProgress(pilots);
+  const progress = await loadProgressBriefly(pilots, Date.now());
   members.forEach(({ pilotId, stepId }, i) => {
     const { syllabus, school, flown, signedOff } = progress.get(pilotId)!;
     const step = findStep(syllabus, stepId);

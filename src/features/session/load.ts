@@ -21,7 +21,7 @@ import {
   type PlannedSession,
   type Site,
 } from "@/server/repositories";
-import { loadProgress, loadProgressBriefly } from "@/server/progress";
+import { loadProgressBriefly } from "@/server/progress";
 import { currentStepOf, simulatorLacking, type School } from "@/syllabus";
 import type { Attempt } from "@/core";
 import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
@@ -160,7 +160,11 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   if (members.length === 0) return null;
   const [attempts, progress, squads, syllabus, site] = await Promise.all([
     listSessionAttempts(sessionId),
-    loadProgress(members.map(({ pilotId }) => visible.get(pilotId)!)),
+    loadProgressBriefly(
+      members.map(({ pilotId }) => visible.get(pilotId)!),
+      Date.now(),
+      new Map(members.map(({ pilotId, stepId }) => [pilotId, stepId])),
+    ),
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
     session.siteId ? findSite(session.siteId) : null,

@@ -31,11 +31,12 @@ export async function loadProgress(pilots: readonly Pilot[]): Promise<ReadonlyMa
 
 /**
  * The same for a whole squad, with the recent attempts only of each pilot's current step, of the last hours, and of steps that the simulator still
- * gates. The number of queries is constant.
+ * gates; and of one more step a pilot where that is asked for, by pilot id. The number of queries is constant.
  */
 export async function loadProgressBriefly(
   pilots: readonly Pilot[],
   nowMs: number,
+  alsoStep: ReadonlyMap<string, string> = new Map(),
 ): Promise<ReadonlyMap<string, Progress>> {
   const known = await loadKnown(pilots);
   const flown = await listFlownBriefly(
@@ -50,7 +51,11 @@ export async function loadProgressBriefly(
           findStep(syllabus, stepId)?.simulatorFirst;
         return [...steps]
           .filter(
-            ([stepId, { digest }]) => stepId === current || gated(stepId) || nowMs - (digest.lastMs ?? 0) < HOURS_MS,
+            ([stepId, { digest }]) =>
+              stepId === current ||
+              stepId === alsoStep.get(pilotId) ||
+              gated(stepId) ||
+              nowMs - (digest.lastMs ?? 0) < HOURS_MS,
           )
           .map(([stepId]) => [pilotId, stepId] as const);
       }),

@@ -33,8 +33,8 @@ export function PlainTable({
       >
         <thead>
           <tr>
-            {head.map((name) => (
-              <th key={name} scope="col">
+            {head.map((name, i) => (
+              <th key={i} scope="col">
                 {name}
               </th>
             ))}
