@@ -6,7 +6,7 @@ import { useTheme } from "@mui/material/styles";
 import { findStep, type StepStanding } from "@/syllabus";
 import { StateMark } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { depthOf, inkOn } from "./depth-chart";
+import { depthOf, inkOn } from "./depth-colours";
 
 /** The depth chart of a phone: the stages one under the other, their steps as far as the line is wide. */
 export function DepthStrip({

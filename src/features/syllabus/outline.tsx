@@ -28,7 +28,7 @@ interface OutlineProps {
 
 /** Stages, skills and steps in order. Steps are moved within their skill by dragging or by keys: space, arrows, space. */
 export function Outline(props: OutlineProps) {
-  const { document, chosen, mayChange, onChoose, onChange } = props;
+  const { document, mayChange, onChoose, onChange } = props;
   return (
     <nav aria-label="Stages, skills and steps">
       {document.stages.map((name, stage) => (
@@ -55,7 +55,6 @@ export function Outline(props: OutlineProps) {
           )}
         </Box>
       ))}
-      {chosen === null && null}
     </nav>
   );
 }

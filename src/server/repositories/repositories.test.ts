@@ -57,6 +57,7 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
     squadId,
     coachId: coach.id,
     place: "field",
+    siteId: null,
     startedAtMs: now.getTime(),
     pilots: [{ pilotId: pilot.id, stepId: "flip-slow", setupId: null }],
   } as const;

@@ -72,7 +72,7 @@ export const tokens: Readonly<Record<ThemeName, Tokens>> = {
     ochreText: "#F0BC55",
     slate: "#86A5C2",
     slateInk: "#081420",
-    depths: ["#1B2C39", "#1A3542", "#18404E", "#164B5A", "#145766", "#126372", "#10707E", "#0E7D8B"],
+    depths: ["#1B2C39", "#1A3542", "#18404E", "#164B5A", "#145766", "#126372", "#106C79", "#0F7380"],
   },
   sun: {
     paper: "#FFFFFF",
