@@ -2,6 +2,7 @@ import type { LoggedAttempt, Session } from "@/server/repositories";
 import { builtInSyllabus } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
 import type { TallyData } from "./load";
+import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const session: Session = {
   id: "s",
@@ -65,4 +66,18 @@ it("says by pilot and direction what happened, the verdict, and the mend of the 
 it("advises rest where crashes rose", () => {
   const outcomes = ["clean", "clean", "rough", "crashed", "crashed", "crashed"] as const;
   expect(paper(outcomes.map((outcome, i) => tap(outcome, i)))).toContain("rest before more of this");
+});
+
+it("holds today against the last session in which the step was flown, not against those before", () => {
+  const earlier = [
+    ...[1, 2, 3].map((n) => ({ ...tap("clean", n), sessionId: "long ago" })),
+    ...[4, 5, 6, 7].map((n) => ({ ...tap(n === 4 ? "clean" : "rough", n), sessionId: "last week" })),
+  ];
+  const change = sinceLastTime(
+    earlier,
+    [8, 9, 10, 11].map((n) => tap("clean", n)),
+  )!;
+  expect(sinceLastWords(change)).toMatch(/^Last time 1 of 4 clean, today 4 of 4: better with 9\d % chance\.$/);
+  expect(sinceLastTime([], [tap("clean", 1)])).toBeNull();
+  expect(sinceLastTime(earlier, [])).toBeNull();
 });

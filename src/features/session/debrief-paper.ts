@@ -13,6 +13,7 @@ import {
 } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import type { TallyData, TallyPilot } from "./load";
+import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
 const words: Readonly<Record<Outcome, string>> = {
@@ -86,6 +87,7 @@ function pilotContent(pilot: TallyPilot, own: readonly LoggedAttempt[], syllabus
     previousStep: stepBefore(syllabus, step, routeOf(school))?.name ?? null,
     directionNames: names,
   });
+  const change = sinceLastTime(pilot.earlier, own);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
   const count = (direction: string, outcome: Outcome) =>
     own.filter((one) => one.direction === direction && one.outcome === outcome).length;
@@ -105,6 +107,7 @@ function pilotContent(pilot: TallyPilot, own: readonly LoggedAttempt[], syllabus
           ],
         },
       },
+      ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
       { text: advice.sentence, bold: true, color: shoal, margin: [0, 3, 0, 0] },
       ...mostSeen(own, step.faults).map(({ fault, times, direction }): Content => ({
         text: `${fault.sees}, ${times === 1 ? "once" : `${times} times`}: ${cueFor(fault, direction)}`,

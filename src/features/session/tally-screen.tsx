@@ -23,6 +23,7 @@ import { WhyProvider } from "@/ui/why/why";
 import type { TallyData, TallyPilot } from "./load";
 import { dismiss } from "./outbox";
 import { PackClock, usePack } from "./pack-clock";
+import { sinceLastTime, sinceLastWords } from "./since-last";
 import { useTally } from "./use-tally";
 import { useWakeLock } from "./use-wake-lock";
 import { Verdict } from "./verdict";
@@ -502,6 +503,11 @@ function TapList({ step, own, onUndo }: { step: Step; own: readonly LoggedAttemp
   );
 }
 
+function SinceLast({ pilot, own }: { pilot: TallyPilot; own: readonly LoggedAttempt[] }) {
+  const change = sinceLastTime(pilot.earlier, own);
+  return change && <Typography sx={{ my: 0.5 }}>{sinceLastWords(change)}</Typography>;
+}
+
 /** After the session: what happened by pilot and direction, and what follows from it. */
 function Debrief({ data, attempts }: { data: TallyData; attempts: readonly LoggedAttempt[] }) {
   const syllabus = useSyllabus();
@@ -552,6 +558,7 @@ function Debrief({ data, attempts }: { data: TallyData; attempts: readonly Logge
                 ))}
               </Box>
             ))}
+            <SinceLast pilot={pilot} own={own} />
             <Box sx={{ mt: 1 }}>
               <Verdict pilot={pilot} step={step} own={own} maySignOff={data.coaches} />
             </Box>
