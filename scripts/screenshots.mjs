@@ -30,7 +30,6 @@ async function openLab(page, step) {
 const views = {
   "sign-in": async (page) => page.goto(`${address}/sign-in`),
   yard: async (page) => page.goto(`${address}/yard`),
-  calendar: async (page) => page.goto(`${address}/calendar`),
   syllabus: async (page) => {
     await page.goto(`${address}/syllabus`);
     await page.getByRole("button", { name: "Slow flip", exact: true }).click();
