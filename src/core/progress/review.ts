@@ -23,18 +23,31 @@ export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | nu
     merged.set(day, { clean: seen.clean + clean, all: seen.all + all });
   }
   const ordered = [...merged].sort(([a], [b]) => a - b);
-  let memory: FSRSState | null = null;
-  let last = ordered[0][0];
-  for (const [day, { clean, all }] of ordered) {
-    memory = scheduler.next_state(memory, day - last, gradeOf(clean / all));
-    last = day;
-  }
-  const { stability } = memory!;
+  const last = ordered[ordered.length - 1][0];
+  const stability = stabilityAfter(
+    ordered.map(([day, { clean, all }], i) => [day - (ordered[i - 1]?.[0] ?? day), gradeOf(clean / all)] as const),
+  );
   const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);
   return {
     dueMs: (last + scheduler.next_interval(stability, sinceDays)) * DAY_MS,
     recall: scheduler.forgetting_curve(sinceDays, stability),
   };
+}
+
+/** Stabilities of histories seen before: a squad's are asked for again at every look, and only change when somebody flies. */
+const known = new Map<string, number>();
+const MOST_KNOWN = 20_000;
+
+/** Stability, days, after repetitions that follow one another by so many days. */
+function stabilityAfter(repetitions: readonly (readonly [gapDays: number, grade: Grade])[]): number {
+  const key = repetitions.map(([gap, grade]) => `${gap}.${grade}`).join(" ");
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  let memory: FSRSState | null = null;
+  for (const [gap, grade] of repetitions) memory = scheduler.next_state(memory, gap, grade);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, memory!.stability);
+  return memory!.stability;
 }
 
 function gradeOf(cleanShare: number): Grade {

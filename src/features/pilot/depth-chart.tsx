@@ -58,7 +58,15 @@ export function DepthChart({ syllabus, steps, route, selectedId, shows, onSelect
     if (next) frame.current?.querySelector<SVGGElement>(`[data-step="${next.one.stepId}"]`)?.focus();
   };
   return (
-    <Box ref={frame} sx={{ overflowX: "auto" }}>
+    <Box
+      ref={frame}
+      sx={{
+        overflowX: "auto",
+        "& .sounding": { cursor: "pointer", outline: "none" },
+        "& .sounding:focus-visible .ring": { stroke: tokens.ink, strokeWidth: 2 },
+        "& .sounding:hover text": { textDecoration: "underline" },
+      }}
+    >
       <svg
         width={layout.width}
         height={layout.height}
@@ -142,8 +150,8 @@ function Mark(props: {
   const ink = inkOn(depthOf(tokens, stage), tokens);
   const state = one.reviewDue ? "due" : one.state;
   return (
-    <Box
-      component="g"
+    <g
+      className="sounding"
       data-step={one.stepId}
       role="button"
       tabIndex={entry ? 0 : -1}
@@ -155,13 +163,7 @@ function Mark(props: {
       onMouseLeave={() => onPoint(null)}
       onFocus={() => onPoint(one.stepId)}
       onBlur={() => onPoint(null)}
-      sx={{
-        cursor: "pointer",
-        opacity: dim ? 0.28 : 1,
-        outline: "none",
-        "&:focus-visible .ring": { stroke: ink, strokeWidth: 2 },
-        "&:hover text": { textDecoration: "underline" },
-      }}
+      style={{ opacity: dim ? 0.28 : 1 }}
     >
       <rect
         className="ring"
@@ -204,7 +206,7 @@ function Mark(props: {
           strokeWidth={1}
         />
       ))}
-    </Box>
+    </g>
   );
 }
 

@@ -1,8 +1,10 @@
 "use client";
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
+import { useState } from "react";
 import type { Outcome } from "@/core";
 import { findStep, stepName, stepTitle } from "@/syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
@@ -10,15 +12,18 @@ import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { HistoryLine } from "./load";
 
+const SHOWN = 12;
+
 /** Sessions and setups, newest first. */
 export function History({ lines }: { lines: readonly HistoryLine[] }) {
+  const [all, setAll] = useState(false);
   return (
     <section aria-labelledby="history">
       <Typography variant="h2" id="history">
         History
       </Typography>
       {lines.length === 0 && <Typography color="text.secondary">Nothing flown and nothing set up yet.</Typography>}
-      {lines.map((line) => (
+      {(all ? lines : lines.slice(0, SHOWN)).map((line) => (
         <Box
           key={line.id}
           sx={(theme) => ({ py: 0.8, borderBottom: `1.5px solid ${theme.tokens.rule}`, fontSize: "0.88rem" })}
@@ -45,6 +50,11 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
           </Box>
         </Box>
       ))}
+      {lines.length > SHOWN && (
+        <Button size="small" onClick={() => setAll((now) => !now)}>
+          {all ? "The newest only" : `All ${lines.length}`}
+        </Button>
+      )}
     </section>
   );
 }

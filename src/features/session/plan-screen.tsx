@@ -15,6 +15,7 @@ import { v7 as newId } from "uuid";
 import { places, type Place } from "@/core";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { BeforeGoggles } from "./before-goggles";
@@ -28,6 +29,9 @@ const placeNames: Readonly<Record<Place, string>> = {
   "by-eye": "field, by eye",
 };
 
+/** Pilots that are drawn on the server; those of a large squad follow in the browser. */
+const AT_ONCE = 12;
+
 interface Choice {
   readonly taken: boolean;
   readonly stepId: string;
@@ -38,6 +42,7 @@ interface Choice {
 export function PlanScreen({ data }: { data: PlanData }) {
   const { pilot: atHand } = useAtHand();
   const router = useRouter();
+  const hydrated = useHydrated();
   const { sendAction, pending } = useSend();
   const [id] = useState(() => newId());
   const [place, setPlace] = useState<Place>("field");
@@ -104,7 +109,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
             Log each attempt as it was. It counts as evidence, marked as logged by you; your coach signs steps off.
           </Typography>
         )}
-        {data.candidates.map((one) => (
+        {(hydrated ? data.candidates : data.candidates.slice(0, AT_ONCE)).map((one) => (
           <CandidateRow
             key={one.id}
             one={one}

@@ -15,6 +15,7 @@ import { windowOf } from "@/core";
 import { directionNames, findStep, stepName } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useKeys } from "@/ui/keys/keys";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
@@ -28,6 +29,8 @@ const columns = {
 };
 const GAP_DAYS = 7;
 const MOST_SHOWN = 5;
+/** Rows that are drawn on the server; those of a large squad follow in the browser. */
+const AT_ONCE = 12;
 /** Reasons that want the coach before anything else. */
 const pressing: ReadonlySet<string> = new Set(["rest", "asks", "slipping", "check-first", "step-back"]);
 
@@ -40,6 +43,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
   // A coach of several squads looks at all of them, or at one.
   const [shownId, setShownId] = useState<string | null>(null);
   const rows = data.rows.filter(({ squadId }) => shownId === null || squadId === shownId);
+  const hydrated = useHydrated();
   const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
   const signOffs = rows.filter((row) => row.glance.current?.advice.kind === "advance").length;
   const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue.length, 0);
@@ -130,7 +134,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
               ),
             )}
           </Box>
-          {rows.map((row) => (
+          {(hydrated ? rows : rows.slice(0, AT_ONCE)).map((row) => (
             <PilotRow key={row.id} row={row} nowMs={data.nowMs} />
           ))}
         </Box>
