@@ -4,9 +4,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import { TELLING_IMBALANCE } from "@/core";
 import { directionNames, findStep, skillOf, stepName, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark, stateWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -104,7 +104,6 @@ function StepRow({
   const syllabus = useSyllabus();
   const step = findStep(syllabus, one.stepId)!;
   const names = directionNames(step);
-  const { imbalance } = one.evidence;
   return (
     <Box
       sx={(theme) => ({
@@ -156,13 +155,7 @@ function StepRow({
                 mark={step.mark}
               />
             ))}
-            {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
-              <Typography sx={{ fontSize: "0.88rem" }}>
-                Favours {names[imbalance.better]}: better with{" "}
-                <span className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</span> chance, by{" "}
-                <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
-              </Typography>
-            )}
+            <FavouredSide imbalance={one.evidence.imbalance} names={names} />
             {one.reviewDue && one.review && (
               <Typography sx={(theme) => ({ fontSize: "0.88rem", color: theme.tokens.ochreText, fontWeight: 600 })}>
                 Due again since <Moment atMs={one.review.dueMs} />: recall about{" "}

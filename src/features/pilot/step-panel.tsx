@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { markWords, placeWords, TELLING_IMBALANCE, wilsonInterval, type LearningCurve, type Tallied } from "@/core";
+import { markWords, placeWords, wilsonInterval, type LearningCurve, type Tallied } from "@/core";
 import {
   directionNames,
   findStep,
@@ -18,6 +18,7 @@ import {
 } from "@/syllabus";
 import { LineChart } from "@/ui/charts/chart";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -34,7 +35,6 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
   if (!step) return null;
   const { one, tallies } = looked;
   const names = directionNames(step);
-  const { imbalance } = one.evidence;
   return (
     <section aria-labelledby="looked-at">
       <Typography variant="h2" id="looked-at">
@@ -59,13 +59,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
               />
             ))}
           </Box>
-          {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
-            <Typography sx={{ fontSize: "0.9rem" }}>
-              Favours {names[imbalance.better]}: better with{" "}
-              <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
-              <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
-            </Typography>
-          )}
+          <FavouredSide imbalance={one.evidence.imbalance} names={names} />
           {one.slipping && (
             <Typography sx={(theme) => ({ fontSize: "0.9rem", color: theme.tokens.ochreText, fontWeight: 600 })}>
               ▲ Slipping: <span className="num">{one.slipping.clean}</span> of{" "}

@@ -21,8 +21,6 @@ export interface Season {
   readonly milestones: readonly Milestone[];
   readonly setups: readonly Setup[];
   readonly standing: PilotStanding;
-  /** Stages of which every step of the way is signed off. */
-  readonly stagesDone: readonly number[];
 }
 
 const DAY_MS = 86_400_000;
@@ -45,7 +43,7 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
     listSetups(pilot.id),
   ]);
   const progress = progresses.get(pilot.id)!;
-  const { syllabus, school, signedOff } = progress;
+  const { syllabus } = progress;
   return {
     pilot,
     sinceMs,
@@ -57,9 +55,6 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
     milestones: milestones.filter(({ signedAtMs }) => signedAtMs >= sinceMs),
     setups: setups.filter(({ createdAtMs }) => createdAtMs >= sinceMs),
     standing: standingOf({ ...progress, setupId: null, nowMs }),
-    stagesDone: syllabus.stages.flatMap((_, stage) =>
-      stageOpen(syllabus, routeOf(school), stage, signedOff).length === 0 ? [stage] : [],
-    ),
   };
 }
 

@@ -29,7 +29,6 @@ it("says what was flown, better or worse, the gap, and where they stand; another
         milestones: [],
         setups: [],
         standing: standingWith(attempts, { nowMs }).standing,
-        stagesDone: [],
       }}
     />,
     { address: "/season?pilot=odo" },

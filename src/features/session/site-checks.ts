@@ -11,7 +11,7 @@ export interface Flying {
   readonly syllabus: Syllabus;
 }
 
-const keyOf = ({ one, stepId, setupId }: Flying) => `${one.id} ${stepId} ${setupId}`;
+const keyOf = ({ one, stepId, setupId }: Flying, direction: string) => `${one.id} ${stepId} ${setupId} ${direction}`;
 
 /** The tricks to be flown in the model before it is known whether they stay under a site's height limit. */
 export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTask[] {
@@ -19,8 +19,11 @@ export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTas
   return flying.flatMap((who) => {
     const step = findStep(who.syllabus, who.stepId);
     const setup = who.one.setups.find(({ id }) => id === who.setupId);
-    const recipe = step && recipeOf(step, step.directions[0].id, who.one.school);
-    return setup && recipe ? [{ key: keyOf(who), recipe, airframe: setup.airframe, settings: setup.settings }] : [];
+    if (!step || !setup) return [];
+    return step.directions.flatMap(({ id }) => {
+      const recipe = recipeOf(step, id, who.one.school);
+      return recipe ? [{ key: keyOf(who, id), recipe, airframe: setup.airframe, settings: setup.settings }] : [];
+    });
   });
 }
 
@@ -33,7 +36,10 @@ export function siteRefusals(
   if (!site) return [];
   return flying.flatMap((who) => {
     const step = findStep(who.syllabus, who.stepId);
-    const why = step && siteRefusal(step, skillOf(who.syllabus, step), site, peaks.get(keyOf(who)) ?? null);
+    if (!step) return [];
+    const known = step.directions.flatMap(({ id }) => peaks.get(keyOf(who, id)) ?? []);
+    const peakM = known.length > 0 ? Math.max(...known) : null;
+    const why = siteRefusal(step, skillOf(who.syllabus, step), site, peakM);
     return why ? [`${who.one.name}: ${why}`] : [];
   });
 }

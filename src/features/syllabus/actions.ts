@@ -6,6 +6,7 @@ import {
   inTransaction,
   leaveTrail,
   lockSyllabus,
+  savedAs,
   setSquadSchool,
   syllabusOf,
 } from "@/server/repositories";
@@ -27,8 +28,8 @@ export const syllabusActions = {
         const changes = syllabusChanges((await syllabusOf(squadId)).document, document);
         return inTransaction(async (transaction) => {
           const newest = await lockSyllabus(transaction, squadId);
-          const again = await transaction("syllabus").where({ id }).first("number");
-          if (again) return { number: again.number as number };
+          const again = await savedAs(transaction, id);
+          if (again !== null) return { number: again };
           if (newest !== basedOn)
             throw conflict(
               `Somebody saved version ${newest} meanwhile. Your changes are still here; look at that version, then save again.`,

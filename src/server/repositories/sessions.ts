@@ -89,16 +89,6 @@ export async function findSession(id: string): Promise<Session | undefined> {
   return row && (await withPilots([row]))[0];
 }
 
-/** Which of some sessions pilots fly by themselves. */
-export async function practiceSessionIds(pilotIds: readonly string[]): Promise<ReadonlySet<string>> {
-  const rows: { session_id: string }[] = await database()("session_pilot")
-    .join("session", "session.id", "session_pilot.session_id")
-    .select("session_pilot.session_id")
-    .whereIn("session_pilot.pilot_id", [...pilotIds])
-    .whereNull("session.coach_id");
-  return new Set(rows.map((row) => row.session_id));
-}
-
 /** Whether a session is over. */
 export async function sessionEnded(transaction: Transaction, id: string): Promise<boolean> {
   return (await transaction("session").where({ id }).whereNotNull("ended_at").first("id")) !== undefined;

@@ -71,6 +71,12 @@ export async function lockSyllabus(transaction: Transaction, squadId: string): P
   return Number(row?.number ?? 0);
 }
 
+/** The number under which a version was kept already, or null. */
+export async function savedAs(transaction: Transaction, id: string): Promise<number | null> {
+  const row: { number: number } | undefined = await transaction("syllabus").where({ id }).first("number");
+  return row?.number ?? null;
+}
+
 /** Keeps a version once. */
 export async function insertSyllabus(
   transaction: Transaction,
