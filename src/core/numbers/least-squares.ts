@@ -1,5 +1,5 @@
 /**
- * Non-negative least squares for up to three columns: coefficients ≥ 0 that minimise |Σ cⱼ·columnⱼ − target|².
+ * Non-negative least squares for a handful of columns: coefficients ≥ 0 that minimise |Σ cⱼ·columnⱼ − target|².
  * Every subset of columns is solved by its normal equations and the best non-negative one wins (exact for so few columns).
  */
 export function nonNegativeLeastSquares(

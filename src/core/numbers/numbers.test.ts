@@ -5,10 +5,29 @@ import {
   nonNegativeLeastSquares,
   requireNumber,
   requireOneOf,
+  risingCubicRoot,
   seededNormal,
   seededRandom,
   wrapDeg,
 } from ".";
+
+it("finds where a rising cubic comes to a value, from a straight line to a pure cube", () => {
+  // s³ + 6s = 20 is 2, worked by Cardano, Ars magna (1545), chapter 11.
+  expect(risingCubicRoot(1, 6, 20)).toBeCloseTo(2, 14);
+  expect(risingCubicRoot(0, 4, 3)).toBe(0.75);
+  expect(risingCubicRoot(2, 0, 54)).toBeCloseTo(3, 14);
+  for (const hardly of [1e-300, 1e-90, 1e-16]) {
+    expect(risingCubicRoot(1, hardly, 27)).toBeCloseTo(3, 9);
+    expect(risingCubicRoot(hardly, 1, 27)).toBeCloseTo(27, 9);
+  }
+  const share = fc.double({ min: 0, max: 1, noNaN: true });
+  fc.assert(
+    fc.property(share, share, (cubic, s) => {
+      const linear = 1 - cubic;
+      expect(risingCubicRoot(cubic, linear, cubic * s ** 3 + linear * s)).toBeCloseTo(s, 9);
+    }),
+  );
+});
 
 it("finds roots to the tolerance asked for, and says when there is no change of sign", () => {
   expect(bisect((x) => x * x - 2, 0, 2, 1e-12)).toBeCloseTo(Math.SQRT2, 11);

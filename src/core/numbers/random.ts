@@ -12,8 +12,17 @@ export function seededRandom(seed: number): () => number {
 
 /** Standard normal numbers from a uniform source (Box and Muller 1958). */
 export function seededNormal(uniform: () => number): () => number {
+  // Numbers come in pairs, of which the second waits.
+  let spare: number | null = null;
   return () => {
+    if (spare !== null) {
+      const kept = spare;
+      spare = null;
+      return kept;
+    }
     const radius = Math.sqrt(-2 * Math.log(1 - uniform()));
-    return radius * Math.cos(2 * Math.PI * uniform());
+    const angle = 2 * Math.PI * uniform();
+    spare = radius * Math.sin(angle);
+    return radius * Math.cos(angle);
   };
 }

@@ -51,3 +51,15 @@ export function goldenMinimum(f: (x: number) => number, low: number, high: numbe
   }
   return 0.5 * (a + b);
 }
+
+/**
+ * The s ≥ 0 at which cubic·s³ + linear·s = value, for values and coefficients that are not negative and not both 0. With s = 2√(p/3)·sinh θ and
+ * p = linear/cubic, the left side is a multiple of 4 sinh³θ + 3 sinh θ = sinh 3θ, which gives θ.
+ */
+export function risingCubicRoot(cubic: number, linear: number, value: number): number {
+  // Where the cube makes no difference any more, dividing by it would overflow.
+  if (cubic <= 1e-14 * linear) return value / linear;
+  const p = linear / cubic;
+  if (p < 1e-100) return Math.cbrt(value / cubic);
+  return 2 * Math.sqrt(p / 3) * Math.sinh(Math.asinh(((1.5 * value) / linear) * Math.sqrt(3 / p)) / 3);
+}

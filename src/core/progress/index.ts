@@ -24,7 +24,7 @@ export {
   windowOf,
 } from "./mark";
 export type { Judged, PassMark } from "./mark";
-export { reviewOf } from "./review";
+export { mergedDays, reviewOf } from "./review";
 export type { Review } from "./review";
 export { wilsonInterval } from "./wilson";
 export type { Interval } from "./wilson";

@@ -17,16 +17,9 @@ const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_shor
  */
 export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | null {
   if (days.length === 0) return null;
-  const merged = new Map<number, { clean: number; all: number }>();
-  for (const [day, clean, all] of days) {
-    const seen = merged.get(day) ?? { clean: 0, all: 0 };
-    merged.set(day, { clean: seen.clean + clean, all: seen.all + all });
-  }
-  const ordered = [...merged].sort(([a], [b]) => a - b);
+  const ordered = mergedDays(days, []);
   const last = ordered[ordered.length - 1][0];
-  const stability = stabilityAfter(
-    ordered.map(([day, { clean, all }], i) => [day - (ordered[i - 1]?.[0] ?? day), gradeOf(clean / all)] as const),
-  );
+  const stability = stabilityAfter(ordered);
   const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);
   return {
     dueMs: (last + scheduler.next_interval(stability, sinceDays)) * DAY_MS,
@@ -34,13 +27,30 @@ export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | nu
   };
 }
 
+/** The days of two lists as one, in order, each day once with the counts of all its entries. */
+export function mergedDays(some: readonly FlyingDay[], others: readonly FlyingDay[]): FlyingDay[] {
+  const merged: FlyingDay[] = [];
+  for (const day of [...some, ...others].sort(([a], [b]) => a - b)) {
+    const before = merged.at(-1);
+    if (before?.[0] === day[0]) merged[merged.length - 1] = [day[0], before[1] + day[1], before[2] + day[2]];
+    else merged.push(day);
+  }
+  return merged;
+}
+
 /** Stabilities of histories seen before: a squad's are asked for again at every look, and only change when somebody flies. */
 const known = new Map<string, number>();
 const MOST_KNOWN = 20_000;
+/** Gaps of more than 44 years are all alike; so a gap and a grade fit one character of the key. */
+const LONGEST_GAP_DAYS = 2 ** 14 - 1;
 
-/** Stability, days, after repetitions that follow one another by so many days. */
-function stabilityAfter(repetitions: readonly (readonly [gapDays: number, grade: Grade])[]): number {
-  const key = repetitions.map(([gap, grade]) => `${gap}.${grade}`).join(" ");
+/** Stability, days, after repetitions on days in order. */
+function stabilityAfter(days: readonly FlyingDay[]): number {
+  const repetitions = days.map(([day, clean, all], i): [gapDays: number, grade: Grade] => [
+    i === 0 ? 0 : Math.min(LONGEST_GAP_DAYS, day - days[i - 1][0]),
+    gradeOf(clean / all),
+  ]);
+  const key = String.fromCharCode(...repetitions.map(([gap, grade]) => gap * 4 + grade - 1));
   const before = known.get(key);
   if (before !== undefined) return before;
   let memory: FSRSState | null = null;

@@ -1,4 +1,4 @@
-import { requireNumber, requireOneOf } from "../numbers";
+import { requireNumber, requireOneOf, risingCubicRoot } from "../numbers";
 
 /** Rate = 200·b·x′/(1 − s·super) with x′ softened at the centre by expo. */
 export interface BaseSuperCurve {
@@ -103,18 +103,44 @@ export function stickForRateClamped(curve: RateCurve, wantedDps: number): number
   return Math.sign(wantedDps) * (size >= rateAtStick(curve, 1) ? 1 : stickForSize(curve, size));
 }
 
-/** Every family is monotone in stick, so bisection holds where Newton's slope would vanish (expo 1 at the centre). */
 function stickForSize(curve: RateCurve, sizeDps: number): number {
   if (sizeDps === 0) return 0;
+  return curve.family === "end-cubic"
+    ? Math.min(1, risingCubicRoot(curve.endDps * curve.expo, curve.endDps * (1 - curve.expo), sizeDps))
+    : stickBetween(curve, sizeDps);
+}
+
+/**
+ * Monotone in stick, so a bracket holds where Newton's slope would vanish (expo 1 at the centre): false position in which an end that stays is
+ * halved (the Illinois method; Dowell and Jarratt 1971).
+ */
+function stickBetween(curve: RateCurve, sizeDps: number): number {
   let low = 0;
   let high = 1;
-  for (let i = 0; i < 32; i++) {
-    const middle = 0.5 * (low + high);
-    if (rateAtStick(curve, middle) < sizeDps) low = middle;
-    else high = middle;
+  let atLow = -sizeDps;
+  let atHigh = rateAtStick(curve, 1) - sizeDps;
+  let stayed = 0;
+  for (let i = 0; i < 100 && high - low > STICK_TOLERANCE; i++) {
+    const at = low + ((high - low) * -atLow) / (atHigh - atLow);
+    const miss = rateAtStick(curve, at) - sizeDps;
+    if (miss === 0 || Math.abs(miss) <= STICK_TOLERANCE * sizeDps) return at;
+    if (miss < 0) {
+      low = at;
+      atLow = miss;
+      if (stayed === 1) atHigh *= 0.5;
+      stayed = 1;
+    } else {
+      high = at;
+      atHigh = miss;
+      if (stayed === -1) atLow *= 0.5;
+      stayed = -1;
+    }
   }
   return high;
 }
+
+/** Share of full stick, and of the rate asked for, to which a stick position is worked out. */
+const STICK_TOLERANCE = 1e-10;
 
 /** Base above 2 climbs more steeply: b + 14.54·(b − 2). */
 export function effectiveBase(base: number): number {

@@ -41,6 +41,11 @@ it("has the worked half-stick values of each family", () => {
   expect(rateDps({ family: "end-cubic", endDps: 600, expo: 0.3 }, 0.5)).toBeCloseTo(232.5, 9);
 });
 
+it("never finds more than full stick, where rounding would", () => {
+  const curve = { family: "end-cubic", endDps: 30, expo: 0.9999999999682926 } as const;
+  expect(stickForRate(curve, rateDps(curve, 0.9999999999999988))).toBeLessThanOrEqual(1);
+});
+
 it("rises with the stick, is odd, and its inverse finds the stick again", () => {
   fc.assert(
     fc.property(anyCurve, fc.double({ min: 0.02, max: 1, noNaN: true }), (curve, stick) => {

@@ -5,10 +5,12 @@ import { COMMAND_SIZE, createDerivative, createStep, requireSettings, STATE, typ
 import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
 import { throttleAtStick } from "../throttle";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
-import { measure, type Measures } from "./measures";
+import { measure, outcomeOf, type Measures } from "./measures";
 import { Hands, type Seen } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
-import { resolve, type Guard, type Phase, type Recipe, type TrimFigures, type Value } from "./recipe";
+import { Guards } from "./guards";
+import { resolve, type Phase, type Recipe, type TrimFigures, type Value } from "./recipe";
+import { NO_SLIP, type Slip } from "./slips";
 import { startTrim } from "./start-trim";
 import { emptyTrace, type FlightEvent, type Trace } from "./trace";
 
@@ -38,7 +40,7 @@ const HALF_SPAN = 0.75;
 
 /**
  * Flies a recipe with an aircraft and a pilot's settings and returns the sampled path, what happened and what it measures.
- * Fixed-step RK4 at 500 Hz. Throws a RangeError naming the field for input out of range or an aircraft that cannot hover.
+ * Fixed-step RK4 at 500 Hz. `slips` has how the hands stray in each phase, by its place. Throws a RangeError naming the field for input out of range or an aircraft that cannot hover.
  */
 export function fly(
   recipe: Recipe,
@@ -46,7 +48,66 @@ export function fly(
   settings: Settings,
   environment: Environment,
   change?: ChangeOfPlan,
+  slips: readonly Slip[] = [],
 ): Flight {
+  const { trace, events, complete, obstacles, reachM } = play(
+    { recipe, aircraft, settings, environment, change, slips },
+    false,
+  );
+  const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM);
+  return { obstacles, trace, events, measures };
+}
+
+/** What a flight came to, without its sticks, pictures and most of its figures: the same flight as `fly` to the last bit, for many of them. */
+export interface FlightOutcome {
+  readonly events: readonly FlightEvent[];
+  readonly complete: boolean;
+  readonly stopErrorDeg: number | null;
+  readonly lowestM: number;
+  /** m north and east of the start and above the ground, every 10 ms. */
+  readonly path: Pick<Trace, "timeS" | "northM" | "eastM" | "heightM">;
+}
+
+/** Flies a recipe for what it comes to. Input and errors as of `fly`. */
+export function flyOutcome(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  slips: readonly Slip[],
+): FlightOutcome {
+  const { trace, events, complete } = play({ recipe, aircraft, settings, environment, slips }, true);
+  return { events, path: trace, ...outcomeOf(recipe, trace, events, complete) };
+}
+
+interface Played {
+  readonly obstacles: readonly Obstacle[];
+  readonly trace: Trace;
+  readonly events: readonly FlightEvent[];
+  /** Every phase ended as planned. */
+  readonly complete: boolean;
+  readonly reachM: number;
+}
+
+/** Plays a recipe; `briefly` records only what an outcome is told from. */
+function play(
+  {
+    recipe,
+    aircraft,
+    settings,
+    environment,
+    change,
+    slips,
+  }: {
+    readonly recipe: Recipe;
+    readonly aircraft: Airframe;
+    readonly settings: Settings;
+    readonly environment: Environment;
+    readonly change?: ChangeOfPlan;
+    readonly slips: readonly Slip[];
+  },
+  briefly: boolean,
+): Played {
   requireAirframe(aircraft);
   requireSettings(settings);
   requireEnvironment(environment);
@@ -100,6 +161,7 @@ export function fly(
   const stepS = STEP_S;
   const sampleSteps = SAMPLE_STEPS;
 
+  const guards = new Guards(recipe, start.figures, environment.entryHeightM, STEP_S);
   let phases = recipe.phases;
   let phaseIndex = 0;
   let phaseStartStep = 0;
@@ -124,8 +186,9 @@ export function fly(
     for (;;) {
       const phase = phases[phaseIndex];
       seen.timeInPhaseS = (n - phaseStartStep) * stepS;
-      const timedOut = seen.timeInPhaseS >= phase.maxS;
-      if (!timedOut && !phase.until.some((guard) => holds(guard, recipe, seen, environment, start.figures))) break;
+      const { lateS } = slipOf(phaseIndex);
+      const timedOut = seen.timeInPhaseS >= phase.maxS + Math.max(0, lateS);
+      if (!timedOut && !guards.anyHolds(phase, seen, lateS)) break;
       if (timedOut) note("phase-timeout", phase.id, n);
       if (phaseIndex === phases.length - 1) {
         complete = !timedOut;
@@ -143,12 +206,13 @@ export function fly(
     }
 
     const wasOpen = hands.throttle > 0;
-    hands.move(phases[phaseIndex], seen);
+    hands.move(phases[phaseIndex], seen, slipOf(phaseIndex));
     if (wasOpen && hands.throttle === 0 && phases[phaseIndex].throttle.kind === "hold")
       note("throttle-closed", phases[phaseIndex].id, n);
     hands.command(seen, commandNext);
     if (n % sampleSteps === 0) record(phaseIndex, n);
 
+    guards.remember(seen);
     const climbBefore = -state[vDown];
     const p = state[rollRate];
     const q = state[pitchRate];
@@ -181,40 +245,40 @@ export function fly(
       break;
     }
   }
-  return {
-    obstacles,
-    trace,
-    events,
-    measures: measure(recipe, trace, events, environment, complete, obstacles, reachM),
-  };
+  return { obstacles, trace, events, complete, reachM };
+
+  function slipOf(phase: number): Slip {
+    return changed ? NO_SLIP : (slips[phase] ?? NO_SLIP);
+  }
 
   function record(phase: number, stepNumber: number): void {
+    trace.timeS.push(stepNumber * stepS);
+    trace.northM.push(state[0]);
+    trace.eastM.push(state[1]);
+    trace.heightM.push(-state[2]);
+    trace.qx.push(state[7]);
+    trace.qy.push(state[8]);
+    trace.turnedRollDeg.push(turned.roll);
+    trace.turnedPitchDeg.push(turned.pitch);
+    trace.turnedYawDeg.push(turned.yaw);
+    trace.turnedViewDeg.push(turned.view);
+    if (briefly) return;
     const attitude = { w: state[6], x: state[7], y: state[8], z: state[9] };
     const horizon = horizonInFrame(attitude, camera);
-    trace.timeS.push(stepNumber * stepS);
     trace.phase.push(phase);
     trace.stickRoll.push(hands.roll);
     trace.stickPitch.push(hands.pitch);
     trace.stickYaw.push(hands.yaw);
     trace.stickThrottle.push(hands.throttle);
     trace.throttle.push(hands.motor);
-    trace.northM.push(state[0]);
-    trace.eastM.push(state[1]);
-    trace.heightM.push(-state[2]);
     trace.vNorthMps.push(state[3]);
     trace.vEastMps.push(state[4]);
     trace.climbMps.push(-state[5]);
     trace.qw.push(attitude.w);
-    trace.qx.push(attitude.x);
-    trace.qy.push(attitude.y);
     trace.qz.push(attitude.z);
     trace.rollDps.push(state[10] * DEG_PER_RAD);
     trace.pitchDps.push(state[11] * DEG_PER_RAD);
     trace.yawDps.push(state[12] * DEG_PER_RAD);
-    trace.turnedRollDeg.push(turned.roll);
-    trace.turnedPitchDeg.push(turned.pitch);
-    trace.turnedYawDeg.push(turned.yaw);
-    trace.turnedViewDeg.push(turned.view);
     trace.rotor0.push(state[13]);
     trace.rotor1.push(state[14]);
     trace.rotor2.push(state[15]);
@@ -241,39 +305,6 @@ function look(state: Float64Array, seen: Seen): void {
   seen.rateDps.pitch = state[11] * toDeg;
   seen.rateDps.yaw = state[12] * toDeg;
   seen.upright = 1 - 2 * (state[7] * state[7] + state[8] * state[8]);
-}
-
-function holds(guard: Guard, recipe: Recipe, seen: Seen, environment: Environment, figures: TrimFigures): boolean {
-  const value = (of: Value) => resolve(recipe, of, figures);
-  switch (guard.kind) {
-    case "time":
-      // Half a step of slack keeps a time guard from depending on rounding.
-      return seen.timeInPhaseS >= value(guard.s) - 0.5 * STEP_S;
-    case "turned":
-      return (
-        Math.abs(seen.turnedDeg[guard.axis] + seen.rateDps[guard.axis] * value(guard.leadS ?? 0)) >= value(guard.deg)
-      );
-    case "climb":
-      return beyond(guard.is, seen.climbMps, value(guard.mps));
-    case "height":
-      return beyond(guard.is, seen.aboveEntryM, value(guard.m));
-    case "ground":
-      return beyond(guard.is, seen.aboveEntryM + environment.entryHeightM, value(guard.m));
-    case "along":
-      return beyond(guard.is, seen.state[STATE.north], value(guard.m));
-    case "ahead":
-      return beyond(guard.is, seen.state[STATE.vNorth], value(guard.mps));
-    case "pitch":
-      return beyond(guard.is, seen.pitchDeg, value(guard.deg));
-    case "heading":
-      return beyond(guard.is, seen.headingDeg, value(guard.deg));
-    case "upright":
-      return seen.upright >= Math.cos(RAD_PER_DEG * value(guard.withinDeg));
-  }
-}
-
-function beyond(is: "below" | "above", value: number, bound: number): boolean {
-  return is === "below" ? value <= bound : value >= bound;
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */

@@ -2,16 +2,34 @@ export { briefTrick, USUAL_MARGINS, whyNot } from "./brief";
 export type { SafetyMargins, TrickBrief } from "./brief";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
-export { fly, LONGEST_FLIGHT_S, STEP_S } from "./fly";
-export type { ChangeOfPlan, Flight } from "./fly";
+export { fly, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
+export type { ChangeOfPlan, Flight, FlightOutcome } from "./fly";
+export { boundOf, senseOf } from "./guards";
 export { recipes } from "./library";
 export { fitCircle, indexAt } from "./measures";
 export type { Measures } from "./measures";
 export { distanceTo, edgesOf, obstacleKinds, requireObstacle } from "./obstacles";
 export type { Obstacle, ObstacleKind, ObstaclePlan } from "./obstacles";
 export { STICK_SPEED_PER_S } from "./pilot";
+export { stickForThrust, thrustAtStick } from "./thrust-stick";
 export { mirrored, resolve, withParameters } from "./recipe";
-export type { Aim, Axis, Guard, Phase, Recipe, RecipeParameter, Start, StickPlan, ThrottlePlan, Value } from "./recipe";
+export type {
+  Aim,
+  Axis,
+  Guard,
+  Phase,
+  Recipe,
+  RecipeParameter,
+  Start,
+  StickPlan,
+  ThrottlePlan,
+  TrimFigures,
+  TurnAxis,
+  Value,
+} from "./recipe";
+export { startTrim } from "./start-trim";
+export { NO_SLIP } from "./slips";
+export type { Slip } from "./slips";
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";

@@ -36,9 +36,18 @@ const cannot: Readonly<Record<string, Readonly<Record<string, RegExp>>>> = {
   "spin-in-loop-right": { "seven-inch": /no punch within reach/ },
 };
 
+/** All of them with the usual aircraft, half with each of the others: each trick with at least two others, and what cannot be flown with all. */
+const flownWith = (preset: string) =>
+  oneSide.filter(
+    (id, i) =>
+      preset === "five-inch-freestyle" ||
+      cannot[id]?.[preset] ||
+      (i + Object.keys(airframePresets).indexOf(preset)) % 2 === 0,
+  );
+
 describe.each(Object.keys(airframePresets))("well set, the preset %s", (preset) => {
   const { airframe } = airframePresets[preset];
-  it.each(oneSide)("flies %s upright to its end, or says why not", (id) => {
+  it.each(flownWith(preset))("flies %s upright to its end, or says why not", (id) => {
     const expected = cannot[id]?.[preset];
     const said = () => briefTrick(recipes[id], airframe, settings, CALM_AIR);
     if (expected) {

@@ -78,6 +78,7 @@ const TURNED = {
   yaw: "turnedYawDeg",
   view: "turnedViewDeg",
 } as const satisfies Record<TurnAxis, keyof Trace>;
+type TurnedColumn = (typeof TURNED)[TurnAxis];
 
 export function measure(
   recipe: Recipe,
@@ -89,16 +90,15 @@ export function measure(
   reachM: number,
 ): Measures {
   const last = trace.timeS.length - 1;
-  const crashed = events.some((event) => event.kind === "crash");
   const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
   const inverted = trace.timeS.map((_, i) => i).filter((i) => upright(i) < 0);
   const cut = events.find((event) => event.kind === "throttle-closed");
   const cutIndex = cut ? indexAt(trace, cut.timeS) : null;
-  const lowestM = minimum(trace.heightM);
   const heading = (i: number) => toEuler({ w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] }).yawDeg;
+  const { complete, lowestM, stopErrorDeg } = outcomeOf(recipe, trace, events, phasesDone);
   return {
-    complete: phasesDone && !crashed && upright(last) > 0.7 && !events.some((event) => event.kind === "phase-timeout"),
-    crashed,
+    complete,
+    crashed: events.some((event) => event.kind === "crash"),
     durationS: trace.timeS[last],
     entryHeightM: environment.entryHeightM,
     peakM: -minimum(trace.heightM.map((h) => -h)),
@@ -109,6 +109,7 @@ export function measure(
     heightAtCutM: cut?.heightM ?? null,
     climbAtCutMps: cutIndex === null ? null : trace.climbMps[cutIndex],
     hangTimeS: cut && cutIndex !== null ? hangTime(trace, cutIndex, cut.heightM, cut.timeS) : null,
+    stopErrorDeg,
     ...stopOf(recipe, trace, events),
     headingChangeDeg: wrapDeg(heading(last) - heading(0)),
     exitSpeedMps: Math.hypot(trace.vNorthMps[last], trace.vEastMps[last], trace.climbMps[last]),
@@ -130,6 +131,23 @@ export function measure(
     descentDeg: descent(recipe, trace),
     ...loopOf(recipe, trace, events),
     ...circleOf(recipe, trace, events),
+  };
+}
+
+/** The figures by which a flight is called clean. */
+export function outcomeOf(
+  recipe: Recipe,
+  trace: Pick<Trace, "sampleS" | "timeS" | "heightM" | "qx" | "qy" | TurnedColumn>,
+  events: readonly FlightEvent[],
+  phasesDone: boolean,
+): Pick<Measures, "complete" | "stopErrorDeg" | "lowestM"> {
+  const last = trace.timeS.length - 1;
+  const upright = 1 - 2 * (trace.qx[last] ** 2 + trace.qy[last] ** 2);
+  const spoilt = events.some(({ kind }) => kind === "crash" || kind === "phase-timeout");
+  return {
+    complete: phasesDone && !spoilt && upright > 0.7,
+    stopErrorDeg: peakOfTurn(recipe, trace, events)?.errorDeg ?? null,
+    lowestM: minimum(trace.heightM),
   };
 }
 
@@ -282,31 +300,38 @@ function largest(values: readonly number[]): number {
   return most;
 }
 
-/** Stop error and bounce-back: the turn's peak between the stop phase and the catch, and the swing back from it. */
-function stopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
-  const none = { turnTimeS: null, stopErrorDeg: null, bounceBackDeg: null };
-  if (!recipe.turn) return none;
-  const stop = startOf(events, recipe.turn.stopPhase);
-  if (!stop) return none;
+/** The furthest point of the turn between the stop phase and the catch, as samples, and how far it is off the turn asked for. */
+function peakOfTurn(
+  recipe: Recipe,
+  trace: Pick<Trace, "sampleS" | "timeS" | TurnedColumn>,
+  events: readonly FlightEvent[],
+): { readonly at: number; readonly until: number; readonly errorDeg: number } | null {
+  const stop = recipe.turn && startOf(events, recipe.turn.stopPhase);
+  if (!recipe.turn || !stop) return null;
   const from = indexAt(trace, stop.timeS);
   const caught = startOf(events, recipe.turn.catchPhase);
-  const to = caught ? indexAt(trace, caught.timeS) : trace.timeS.length - 1;
+  const until = caught ? indexAt(trace, caught.timeS) : trace.timeS.length - 1;
   const turned = trace[TURNED[recipe.turn.axis]];
-  let peak = from;
-  for (let i = from; i <= to; i++) {
-    if (Math.abs(turned[i]) > Math.abs(turned[peak])) peak = i;
+  let at = from;
+  for (let i = from; i <= until; i++) {
+    if (Math.abs(turned[i]) > Math.abs(turned[at])) at = i;
     // The first reversal is the stop; later swings belong to the bounce.
-    else if (Math.abs(turned[peak]) - Math.abs(turned[i]) > 0.5) break;
+    else if (Math.abs(turned[at]) - Math.abs(turned[i]) > 0.5) break;
   }
+  return { at, until, errorDeg: Math.abs(turned[at]) - recipe.turn.deg };
+}
+
+/** Time of the turn and bounce-back: the swing back from its furthest point. */
+function stopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
+  const peak = peakOfTurn(recipe, trace, events);
+  if (!recipe.turn || !peak) return { turnTimeS: null, bounceBackDeg: null };
+  const turned = trace[TURNED[recipe.turn.axis]];
   let swungBack = 0;
-  for (let i = peak; i <= to; i++) swungBack = Math.max(swungBack, Math.abs(turned[peak]) - Math.abs(turned[i]));
+  for (let i = peak.at; i <= peak.until; i++)
+    swungBack = Math.max(swungBack, Math.abs(turned[peak.at]) - Math.abs(turned[i]));
   const began = recipe.phases.find((phase) => phase.mark);
   const mark = began ? startOf(events, began.id) : undefined;
-  return {
-    turnTimeS: mark ? trace.timeS[peak] - mark.timeS : null,
-    stopErrorDeg: Math.abs(turned[peak]) - recipe.turn.deg,
-    bounceBackDeg: swungBack,
-  };
+  return { turnTimeS: mark ? trace.timeS[peak.at] - mark.timeS : null, bounceBackDeg: swungBack };
 }
 
 function hangTime(trace: Trace, cutIndex: number, cutHeightM: number, cutS: number): number | null {
@@ -320,7 +345,7 @@ function hangTime(trace: Trace, cutIndex: number, cutHeightM: number, cutS: numb
 }
 
 /** Index of the sample at or just after a time. */
-export function indexAt(trace: Trace, timeS: number): number {
+export function indexAt(trace: Pick<Trace, "sampleS" | "timeS">, timeS: number): number {
   return Math.min(trace.timeS.length - 1, Math.max(0, Math.ceil(timeS / trace.sampleS - 1e-6)));
 }
 

@@ -1,4 +1,4 @@
-import { commandForThrust, thrustFraction, type Airframe } from "../airframe";
+import { thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import { STATE, type Settings } from "../flight";
 import { DEG_PER_RAD, RAD_PER_DEG, seededNormal, seededRandom, wrapDeg } from "../numbers";
@@ -15,11 +15,15 @@ import {
   type TurnAxis,
   type Value,
 } from "./recipe";
+import type { Slip } from "./slips";
 import type { StartTrim } from "./start-trim";
+import { stickForThrust } from "./thrust-stick";
 
 /** How fast fingers move a stick, full deflections per second. Common practice, no source. */
 export const STICK_SPEED_PER_S = 15;
 const LONGEST_DELAY_S = 0.5;
+/** Hands wander slowly: they are moved on once in so many steps. */
+const NOISE_STEPS = 5;
 /** With which a height is flown through the climb speed. Ours. */
 const CLIMB_GAIN_PER_S = 3;
 /** Self-level and bank-limit loops turn an angle error into a rate at this gain. Common practice, no source. */
@@ -92,16 +96,22 @@ export class Hands {
   }
 
   /** Moves the sticks one time step towards what the phase asks. */
-  move(phase: Phase, seen: Seen): void {
+  move(phase: Phase, seen: Seen, slip: Slip): void {
     this.remember(seen);
-    if (this.environment.stickNoise > 0) this.drawNoise();
+    if (this.environment.stickNoise > 0 && this.count % NOISE_STEPS === 1) this.drawNoise();
     const reach = STICK_SPEED_PER_S * this.dtS;
     if (phase !== this.phase) this.begin(phase);
     const { fixed } = this;
-    this.roll = towards(this.roll, fixed.roll ?? this.movingTarget(phase.roll, "roll", seen), reach);
-    this.pitch = towards(this.pitch, fixed.pitch ?? this.movingTarget(phase.pitch, "pitch", seen), reach);
-    this.yaw = towards(this.yaw, fixed.yaw ?? this.movingTarget(phase.yaw, "yaw", seen), reach);
-    this.throttle = towards(this.throttle, fixed.throttle ?? this.movingThrottle(phase.throttle, seen), reach);
+    const roll = fixed.roll ?? this.movingTarget(phase.roll, "roll", seen);
+    const pitch = fixed.pitch ?? this.movingTarget(phase.pitch, "pitch", seen);
+    const yaw = fixed.yaw ?? this.movingTarget(phase.yaw, "yaw", seen);
+    const throttle = fixed.throttle ?? this.movingThrottle(phase.throttle, seen);
+    // What the eye leads, it puts right.
+    this.roll = towards(this.roll, strayed(phase.roll, roll, slip.rollGain, slip.rollOffset), reach);
+    this.pitch = towards(this.pitch, strayed(phase.pitch, pitch, slip.pitchGain, slip.pitchOffset), reach);
+    this.yaw = towards(this.yaw, strayed(phase.yaw, yaw, slip.yawGain, slip.yawOffset), reach);
+    const pushed = phase.throttle.kind === "eye" ? throttle : Math.min(1, throttle * (1 + slip.throttleGain));
+    this.throttle = towards(this.throttle, pushed, reach);
     this.motor = throttleAtStick(this.settings.throttle, this.throttle);
   }
 
@@ -205,8 +215,7 @@ export class Hands {
   }
 
   private stickForThrust(thrustG: number): number {
-    const fraction = Math.max(0, Math.min(1, thrustG / this.airframe.thrustToWeight));
-    return stickForThrottleClamped(this.settings.throttle, commandForThrust(this.airframe, fraction));
+    return stickForThrust(this.airframe, this.settings.throttle, thrustG);
   }
 
   private remember(seen: Seen): void {
@@ -237,12 +246,17 @@ export class Hands {
 
   /** First-order noise with a 0.2 s memory, so that hands wander rather than rattle. */
   private drawNoise(): void {
-    const keep = Math.exp(-this.dtS / 0.2);
+    const keep = Math.exp((-NOISE_STEPS * this.dtS) / 0.2);
     const add = this.environment.stickNoise * Math.sqrt(1 - keep * keep);
     this.noise.roll = keep * this.noise.roll + add * this.normal();
     this.noise.pitch = keep * this.noise.pitch + add * this.normal();
     this.noise.yaw = keep * this.noise.yaw + add * this.normal();
   }
+}
+
+/** Where a stick goes that was meant to go to `target`. */
+function strayed(plan: StickPlan | undefined, target: number, gain: number, offset: number): number {
+  return plan?.kind === "eye" || (gain === 0 && offset === 0) ? target : clampStick(target * (1 + gain) + offset);
 }
 
 function towards(from: number, to: number, reach: number): number {

@@ -284,6 +284,9 @@ function negated(plan: StickPlan): StickPlan {
 function minus(value: Value): Value {
   if (typeof value === "number") return value === 0 ? 0 : -value;
   // The bank of a mirrored start is mirrored already.
-  const times = "of" in value && value.of === "trimBankDeg" ? value.times : -(value.times ?? 1);
-  return { ...value, times, plus: -(value.plus ?? 0) };
+  const sign = "of" in value && value.of === "trimBankDeg" ? 1 : -1;
+  const times = sign * (value.times ?? 1);
+  const plus = -(value.plus ?? 0);
+  const { times: _, plus: __, ...what } = value;
+  return { ...what, ...(times !== 1 && { times }), ...(plus !== 0 && { plus }) };
 }

@@ -1,4 +1,4 @@
-import { requireNumber, requireOneOf } from "../numbers";
+import { requireNumber, requireOneOf, risingCubicRoot } from "../numbers";
 
 export type ThrottleLimitKind = "off" | "scale" | "clip";
 /** Throttle stick 0..1 to motor command 0..1: softened round `mid` by expo, then limited. */
@@ -56,12 +56,9 @@ export function stickForThrottle(profile: ThrottleProfile, out: number): number 
 export function stickForThrottleClamped(profile: ThrottleProfile, out: number): number {
   if (out <= 0) return 0;
   if (out > throttleAtStick(profile, 1)) return 1;
-  let low = 0;
-  let high = 1;
-  for (let i = 0; i < 32; i++) {
-    const middle = 0.5 * (low + high);
-    if (throttleAtStick(profile, middle) < out) low = middle;
-    else high = middle;
-  }
-  return high;
+  const { mid, expo, limit } = profile;
+  const above = (limit.kind === "scale" ? out / limit.fraction : out) - mid;
+  const room = above > 0 ? 1 - mid : mid;
+  const away = above === 0 ? 0 : room * risingCubicRoot(expo, 1 - expo, Math.abs(above) / room);
+  return Math.max(0, Math.min(1, above > 0 ? mid + away : mid - away));
 }

@@ -15,7 +15,7 @@ import {
 const full: StickPlan = { kind: "hold", at: 1 };
 const toCentre = turned("pitch", { param: "centreDeg" });
 /** Where the stick is centred so that the aircraft comes to rest `deg` further back than the whole turn. */
-const restingBefore = (deg: number) => turned("pitch", { param: "centreDeg", plus: -deg });
+const restingBefore = (deg: number) => turned("pitch", { param: "centreDeg", ...(deg !== 0 && { plus: -deg }) });
 
 /** A backward flip from the hover and back into it; the variants differ in how the turn is driven and eased. */
 function backFlip(

@@ -1,4 +1,4 @@
-import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import type { Phase, Recipe, RecipeParameter, Value } from "../recipe";
 import {
   aboutAxis,
   after,
@@ -132,22 +132,18 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
 const wag: Omit<Recipe, "id" | "label"> = (() => {
   const spin = invertedSpin("pitch");
   const at = spin.phases.findIndex(({ id }) => id === "spin");
-  const swing = (id: string, label: string, times: 1 | -1, share: number): Phase =>
-    turning(
-      id,
-      label,
-      { yaw: { kind: "rate", dps: { param: "spinDps", times } } },
-      turned("yaw", { param: "spinDeg", times: share }, 0.05),
-      { mark: true },
-    );
+  const swing = (id: string, label: string, dps: Value, share: number): Phase =>
+    turning(id, label, { yaw: { kind: "rate", dps } }, turned("yaw", { param: "spinDeg", times: share }, 0.05), {
+      mark: true,
+    });
   return {
     ...spin,
     parameters: { ...spin.parameters, spinDeg: { label: "Wag by", unit: "°", value: 40, min: 15, max: 90 } },
     phases: [
       ...spin.phases.slice(0, at),
-      swing("wag", "Yaw to one side", 1, 1),
-      swing("wag-over", "Yaw to the other", -1, 2),
-      swing("wag-back", "Yaw back to the middle", 1, 1),
+      swing("wag", "Yaw to one side", { param: "spinDps" }, 1),
+      swing("wag-over", "Yaw to the other", { param: "spinDps", times: -1 }, 2),
+      swing("wag-back", "Yaw back to the middle", { param: "spinDps" }, 1),
       ...spin.phases.slice(at + 1),
     ],
   };

@@ -57,7 +57,7 @@ export const turned = (axis: TurnAxis, deg: Value, leadS?: Value): Guard => ({
   kind: "turned",
   axis,
   deg,
-  leadS,
+  ...(leadS !== undefined && { leadS }),
 });
 
 /** One part of a turn, throttle closed unless said. */

@@ -1,0 +1,127 @@
+import { RAD_PER_DEG } from "../numbers";
+import { STATE } from "../flight";
+import type { Seen } from "./pilot";
+import { resolve, type Guard, type Phase, type Recipe, type TrimFigures, type TurnAxis } from "./recipe";
+
+/** A guard with its numbers worked out: ended as soon as what it watches is at the bound or beyond. */
+interface Bound {
+  readonly kind: Guard["kind"];
+  readonly axis: TurnAxis;
+  /** 1 where it has to rise to the bound, −1 where it has to fall to it. */
+  readonly sense: 1 | -1;
+  readonly value: number;
+  readonly leadS: number;
+}
+
+const NORTH = STATE.north;
+const V_NORTH = STATE.vNorth;
+
+/** Whether a value that changes so fast was at the bound or beyond `lateS` ago. */
+function led({ sense, value }: Bound, now: number, perS: number, lateS: number): boolean {
+  return sense * (lateS === 0 ? now : now - perS * lateS) >= sense * value;
+}
+
+/** Watches for the end of phases: each guard against what is seen, led or lagged by the slip of the phase. */
+export class Guards {
+  private readonly bounds = new Map<Phase, readonly Bound[]>();
+  /** What the guards watch, one step before. */
+  private readonly before = { climb: 0, pitch: 0, heading: 0, ahead: 0, upright: 0 };
+
+  constructor(
+    private readonly recipe: Recipe,
+    private readonly figures: TrimFigures,
+    private readonly entryHeightM: number,
+    private readonly dtS: number,
+  ) {}
+
+  /** True when a guard of the phase holds `lateS` after it would without a slip; before it, when that is negative. */
+  anyHolds(phase: Phase, seen: Seen, lateS: number): boolean {
+    let bounds = this.bounds.get(phase);
+    if (!bounds) this.bounds.set(phase, (bounds = phase.until.map((guard) => this.boundOf(guard))));
+    for (const bound of bounds) if (this.holds(bound, seen, lateS)) return true;
+    return false;
+  }
+
+  /** Remembers what is seen before a step, to know how fast it changes. */
+  remember(seen: Seen): void {
+    const { before } = this;
+    before.climb = seen.climbMps;
+    before.pitch = seen.pitchDeg;
+    before.heading = seen.headingDeg;
+    before.ahead = seen.state[V_NORTH];
+    before.upright = seen.upright;
+  }
+
+  /**
+   * What a guard watches, `lateS` ago if it goes on as it does now: the slip of a hand that is late by a little is where it would have been on time
+   * (first order). Time itself is exact.
+   */
+  private holds(bound: Bound, seen: Seen, lateS: number): boolean {
+    const { value } = bound;
+    const { before, dtS } = this;
+    switch (bound.kind) {
+      case "time":
+        // Half a step of slack keeps a time guard from depending on rounding.
+        return seen.timeInPhaseS >= value + lateS - 0.5 * dtS;
+      case "turned":
+        return Math.abs(seen.turnedDeg[bound.axis] + seen.rateDps[bound.axis] * (bound.leadS - lateS)) >= value;
+      case "climb":
+        return led(bound, seen.climbMps, (seen.climbMps - before.climb) / dtS, lateS);
+      case "height":
+        return led(bound, seen.aboveEntryM, seen.climbMps, lateS);
+      case "ground":
+        return led(bound, seen.aboveEntryM + this.entryHeightM, seen.climbMps, lateS);
+      case "along":
+        return led(bound, seen.state[NORTH], seen.state[V_NORTH], lateS);
+      case "ahead":
+        return led(bound, seen.state[V_NORTH], (seen.state[V_NORTH] - before.ahead) / dtS, lateS);
+      case "pitch":
+        return led(bound, seen.pitchDeg, (seen.pitchDeg - before.pitch) / dtS, lateS);
+      case "heading":
+        return led(bound, seen.headingDeg, (seen.headingDeg - before.heading) / dtS, lateS);
+      case "upright":
+        return led(bound, seen.upright, (seen.upright - before.upright) / dtS, lateS);
+    }
+  }
+
+  private boundOf(guard: Guard): Bound {
+    const value = boundOf(this.recipe, guard, this.figures);
+    // Upright is watched by its cosine, which rises as the angle falls.
+    const upright = guard.kind === "upright";
+    return {
+      kind: guard.kind,
+      axis: guard.kind === "turned" ? guard.axis : "pitch",
+      sense: upright ? 1 : senseOf(guard),
+      value: upright ? Math.cos(RAD_PER_DEG * value) : value,
+      leadS: guard.kind === "turned" ? resolve(this.recipe, guard.leadS ?? 0, this.figures) : 0,
+    };
+  }
+}
+
+/** The number that a guard waits for. */
+export function boundOf(recipe: Recipe, guard: Guard, figures: TrimFigures): number {
+  switch (guard.kind) {
+    case "time":
+      return resolve(recipe, guard.s, figures);
+    case "turned":
+    case "pitch":
+    case "heading":
+      return resolve(recipe, guard.deg, figures);
+    case "climb":
+    case "ahead":
+      return resolve(recipe, guard.mps, figures);
+    case "height":
+    case "ground":
+    case "along":
+      return resolve(recipe, guard.m, figures);
+    case "upright":
+      return resolve(recipe, guard.withinDeg, figures);
+  }
+}
+
+/** Whether what a guard watches has to rise to its bound (1) or to fall to it (−1). */
+export function senseOf(guard: Guard): 1 | -1 {
+  if (guard.kind === "time" || guard.kind === "turned") return 1;
+  if (guard.kind === "upright") return -1;
+  return guard.is === "above" ? 1 : -1;
+}

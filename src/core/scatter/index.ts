@@ -1,0 +1,14 @@
+export { errorRanges, NO_ERRORS, requireErrors, usualErrors } from "./errors";
+export type { PilotErrors } from "./errors";
+export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredOn } from "./own-errors";
+export type { FittedMeasure, MeasuredValues } from "./own-errors";
+export { drawRun, scatterRuns } from "./run";
+export type { Failure, ScatterPlan, ScatterRun } from "./run";
+export { compareRuns, quantileOf, summarise } from "./summary";
+export type { Comparison, Estimate, ScatterSummary } from "./summary";
+export { knobIds, knobsOf, turnKnobs } from "./knobs";
+export type { Knob, KnobId, Turned } from "./knobs";
+export { searchKnobs, triesOf } from "./search";
+export type { SearchKnob, SearchPoint, SearchResult, Tried, Try } from "./search";
+export { tryTurned } from "./try-turned";
+export type { TurnedTask } from "./try-turned";
