@@ -1,8 +1,17 @@
 import { recipes, type Recipe } from "@/core";
+import { ownRecipe, type OwnVariant } from "./own-variants";
 import { schoolQuestions, sideOf, type School } from "./schools";
 import type { Syllabus } from "./syllabus";
 import { findTrick, tricks, type Trick, type TrickVariant } from "./tricks";
 import type { FlownAs, Step } from "./types";
+
+/** How a pilot flies what can be flown in more than one way. */
+export interface Manner {
+  /** Sides taken where practitioners disagree. */
+  readonly school: School;
+  /** Ways of a coach's own that were chosen for the pilot, the last chosen first. */
+  readonly own: readonly OwnVariant[];
+}
 
 /** The way a step is flown: the one it names, else the one of the school, else the usual one. Undefined for a trick that there is not. */
 export function variantOf({ trick: trickId, variant }: FlownAs, school: School): TrickVariant | undefined {
@@ -12,12 +21,25 @@ export function variantOf({ trick: trickId, variant }: FlownAs, school: School):
   return trick.variants.find(({ id }) => id === chosen) ?? trick.variants[0];
 }
 
+/** The own way in which a pilot flies something in a direction, if there is one. */
+export function ownVariantOf(
+  flownAs: FlownAs | null,
+  direction: string,
+  { school, own }: Manner,
+): OwnVariant | undefined {
+  const way = flownAs && variantOf(flownAs, school);
+  return own.find(
+    (one) => one.trick === flownAs?.trick && one.instead === way?.id && ownRecipe(one, direction) !== null,
+  );
+}
+
 /** The recipe of a step in a direction, its figures set as the step wants them. Null for what is not flown in the model. */
-export function recipeOf(step: Step, direction: string, school: School): Recipe | null {
-  if (!step.flownAs) return null;
-  const recipe = recipes[variantOf(step.flownAs, school)?.recipes[direction] ?? ""];
+export function recipeOf({ flownAs }: Pick<Step, "flownAs">, direction: string, manner: Manner): Recipe | null {
+  if (!flownAs) return null;
+  const own = ownVariantOf(flownAs, direction, manner);
+  const recipe = own ? ownRecipe(own, direction) : recipes[variantOf(flownAs, manner.school)?.recipes[direction] ?? ""];
   if (!recipe) return null;
-  const parameters = Object.entries(step.flownAs.set ?? {}).flatMap(([name, value]) =>
+  const parameters = Object.entries(flownAs.set ?? {}).flatMap(([name, value]) =>
     recipe.parameters[name] ? [[name, { ...recipe.parameters[name], value }] as const] : [],
   );
   return { ...recipe, parameters: { ...recipe.parameters, ...Object.fromEntries(parameters) } };

@@ -1,8 +1,13 @@
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
 export { fieldWords, syllabusChanges } from "./compare";
-export { recipeOf, trickFrom, variantOf } from "./flown";
+export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
+export type { Manner } from "./flown";
 export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./schools";
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
+export { offersOf } from "./offers";
+export type { ReasonedOffer } from "./offers";
+export { ownRecipe, requireVariant } from "./own-variants";
+export type { OwnVariant, VariantDocument } from "./own-variants";
 export { currentStepOf, digestSteps, glanceOf, simulatorLacking, standingAt, standingOf } from "./standing";
 export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
 export { siteRefusal } from "./site";

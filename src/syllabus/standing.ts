@@ -5,6 +5,7 @@ import {
   markIn,
   recentOf,
   judge,
+  mergedDays,
   reviewOf,
   weighEvidence,
   wilsonInterval,
@@ -111,9 +112,10 @@ const SURE_SIDE = 0.9;
 export function standingOf(input: StandingInput): PilotStanding {
   const { syllabus, flown, signedOff } = input;
   const context = contextOf(input);
+  const reviews = reviewsOf(signedOffSteps(input), input);
   const all = syllabus.steps
     .filter((step) => onRoute(step, context.route) || flown.has(step.id) || signedOff.has(step.id))
-    .map((step) => stepStanding(step, input, context));
+    .map((step) => stepStanding(step, input, context, reviews));
   return {
     steps: all,
     current: all.find(({ stepId }) => stepId === context.current?.id) ?? null,
@@ -124,7 +126,8 @@ export function standingOf(input: StandingInput): PilotStanding {
 
 /** One step for one pilot, whether or not it is on their route. */
 export function standingAt(step: Step, input: StandingInput): StepStanding {
-  return stepStanding(step, input, contextOf(input));
+  const reviews = reviewsOf(input.signedOff.has(step.id) ? [step] : [], input);
+  return stepStanding(step, input, contextOf(input), reviews);
 }
 
 /** The squad's look at a pilot. Needs the recent attempts of the current step and of what was flown within the last hours only. */
@@ -132,14 +135,15 @@ export function glanceOf(input: StandingInput): Glance {
   const { syllabus, flown, signedOff, nowMs } = input;
   const context = contextOf(input);
   const path = pathOf(syllabus, context.route).filter(({ optional }) => !optional);
-  const signed = syllabus.steps.filter(({ id }) => signedOff.has(id));
+  const signed = signedOffSteps(input);
+  const reviews = reviewsOf(signed, input);
   return {
-    current: context.current && stepStanding(context.current, input, context),
+    current: context.current && stepStanding(context.current, input, context, reviews),
     steps: path.length,
     signedOff: path.filter(({ id }) => signedOff.has(id)).length,
-    reviewsDue: signed.flatMap((step) => {
-      const review = reviewFor(step, input);
-      return review && review.dueMs <= nowMs ? [{ stepId: step.id, recall: review.recall }] : [];
+    reviewsDue: signed.flatMap(({ id }) => {
+      const review = reviews.get(id);
+      return review && review.dueMs <= nowMs ? [{ stepId: id, recall: review.recall }] : [];
     }),
     slipping: signed.flatMap((step) => {
       const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
@@ -191,7 +195,16 @@ function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput)
   };
 }
 
-function stepStanding(step: Step, input: StandingInput, context: Context): StepStanding {
+/** The steps signed off, in the order of the syllabus. */
+export const signedOffSteps = ({ syllabus, signedOff }: StandingInput) =>
+  syllabus.steps.filter(({ id }) => signedOff.has(id));
+
+function stepStanding(
+  step: Step,
+  input: StandingInput,
+  context: Context,
+  reviews: ReadonlyMap<string, Review>,
+): StepStanding {
   const { syllabus, school, flown, signedOff, setupId, nowMs } = input;
   const own = flown.get(step.id);
   const recent = own?.recent ?? [];
@@ -203,7 +216,7 @@ function stepStanding(step: Step, input: StandingInput, context: Context): StepS
     own?.digest.tallies ?? [],
   );
   const signed = signedOff.has(step.id);
-  const review = signed ? reviewFor(step, input) : null;
+  const review = (signed && reviews.get(step.id)) || null;
   return {
     stepId: step.id,
     state: signed ? "signed-off" : attempts > 0 || step === context.current ? "being-learnt" : "not-begun",
@@ -241,18 +254,28 @@ export function simulatorLacking(step: Step, school: School, recent: readonly At
   ).met;
 }
 
-/** A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it. */
-function reviewFor(step: Step, { syllabus, flown, nowMs }: StandingInput): Review | null {
-  const { steps } = skillOf(syllabus, step);
-  const own = flown.get(step.id)?.digest.days ?? [];
-  const contained = steps
-    .slice(steps.indexOf(step) + 1)
-    .flatMap(({ id }) => flown.get(id)?.digest.days ?? [])
-    .flatMap(([day, clean]): FlyingDay[] => (clean > 0 ? [[day, clean, clean]] : []));
-  return reviewOf([...own, ...contained], nowMs);
+/** Reviews of steps by id, of those that were flown. A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it. */
+export function reviewsOf(
+  steps: readonly Step[],
+  { syllabus, flown, nowMs }: StandingInput,
+): ReadonlyMap<string, Review> {
+  const wanted = new Set(steps);
+  const reviews = new Map<string, Review>();
+  for (const skill of new Set(steps.map((step) => skillOf(syllabus, step)))) {
+    let contained: readonly FlyingDay[] = [];
+    for (const step of [...skill.steps].reverse()) {
+      const own = flown.get(step.id)?.digest.days ?? [];
+      const review = wanted.has(step) ? reviewOf([...own, ...contained], nowMs) : null;
+      if (review) reviews.set(step.id, review);
+      const clean = own.flatMap(([day, count]): FlyingDay[] => (count > 0 ? [[day, count, count]] : []));
+      contained = mergedDays(clean, contained);
+    }
+  }
+  return reviews;
 }
 
-function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
+/** How far a signed-off step has slipped below its mark, if it has. */
+export function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
   const last = days.slice(-SLIP.days);
   const clean = last.reduce((sum, [, own]) => sum + own, 0);
   const all = last.reduce((sum, [, , own]) => sum + own, 0);

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { CALM_AIR, airframePresets, briefTrick, firstSettings } from "@/core";
+import { CALM_AIR, airframePresets, briefTrick, firstSettings, recipes } from "@/core";
 import {
   builtInSyllabus as builtIn,
   cueFor,
@@ -9,6 +9,7 @@ import {
   needsInCircle,
   needsOf,
   opensOf,
+  ownRecipe,
   partsOf,
   pathOf,
   recipeOf,
@@ -19,6 +20,8 @@ import {
   skillOf,
   stepBefore,
   syllabusChanges,
+  type OwnVariant,
+  type School,
   type Step,
   type SyllabusDocument,
 } from ".";
@@ -47,7 +50,7 @@ it("every step has a cue for each fault and direction, and a recipe for each dir
   for (const one of builtIn.steps) {
     for (const { id } of one.directions) {
       if (!one.flownAs) expect(one.lookAt.length).toBeGreaterThanOrEqual(2);
-      else expect(recipeOf(one, id, {})).not.toBeNull();
+      else expect(recipeOf(one, id, { school: {}, own: [] })).not.toBeNull();
       for (const fault of one.faults) expect(cueFor(fault, id).length).toBeGreaterThan(10);
     }
   }
@@ -189,11 +192,13 @@ it("says what is different between two versions, as a coach would", () => {
 
 describe("schools", () => {
   it("decide how a step is flown where it does not say so itself", () => {
-    const recipe = (id: string, school = {}) => recipeOf(step(id), step(id).directions[0].id, school)!.id;
+    const recipe = (id: string, school = {}) => recipeOf(step(id), step(id).directions[0].id, { school, own: [] })!.id;
     expect(recipe("loop-open")).toBe("loop-open-power");
     expect(recipe("loop-open", { loop: "float" })).toBe("loop-open-float");
     expect(recipe("segments-180-180")).toContain("segments-180-180");
-    expect(recipeOf(step("spin-inverted-90"), "left", { spin: "roll" })!.id).toBe("spin-inverted-roll-left");
+    expect(recipeOf(step("spin-inverted-90"), "left", { school: { spin: "roll" }, own: [] })!.id).toBe(
+      "spin-inverted-roll-left",
+    );
   });
 
   it("name tricks and ways that there are, steps that there are, and refuse what there is not", () => {
@@ -214,7 +219,12 @@ it("the upside-down spin goes round by the quarters its parts say, and comes out
   const parts = [...partsOf(builtIn, step("spin-inverted")), step("spin-inverted")];
   const { airframe } = airframePresets["five-inch-freestyle"];
   const turned = parts.map((part) => {
-    const { problem, flight } = briefTrick(recipeOf(part, "right", {})!, airframe, firstSettings, CALM_AIR);
+    const { problem, flight } = briefTrick(
+      recipeOf(part, "right", { school: {}, own: [] })!,
+      airframe,
+      firstSettings,
+      CALM_AIR,
+    );
     expect([part.id, problem]).toEqual([part.id, null]);
     return Math.abs(flight.measures.headingChangeDeg!);
   });
@@ -223,5 +233,49 @@ it("the upside-down spin goes round by the quarters its parts say, and comes out
   turned.forEach((deg, i) => {
     const wanted = [90, 180, 90, 0][i];
     expect(Math.min(Math.abs(deg - wanted), Math.abs(deg - (360 - wanted)))).toBeLessThan(20);
+  });
+});
+
+describe("a way of a coach's own", () => {
+  const own = (change: Partial<OwnVariant> = {}): OwnVariant => ({
+    id: "own",
+    name: "Mine",
+    trick: "loop-open",
+    instead: "power",
+    direction: "right",
+    bothWays: true,
+    recipe: recipes["loop-open-power"],
+    ...change,
+  });
+  const loop = step("loop-open");
+  const [only] = loop.directions.map(({ id }) => id);
+
+  it("takes the place of the way it was made from, whatever the school, and of no other", () => {
+    const mine = own({ direction: only });
+    const flown = (school: School) => recipeOf(loop, only, { school, own: [mine] })!.id;
+    expect(flown({ loop: "power" })).toBe(`own-${only}`);
+    expect(flown({ loop: "float" })).toBe("loop-open-float");
+    expect(recipeOf(step("loop-over"), only, { school: {}, own: [mine] })!.id).not.toContain("own");
+  });
+
+  it("keeps the figures that a step sets, where it has them", () => {
+    const part = step("spin-inverted-90");
+    const [{ id: direction }] = part.directions;
+    const mine = own({
+      trick: "spin-inverted",
+      instead: "pitch",
+      direction,
+      recipe: recipes[`spin-inverted-pitch-${direction}`],
+    });
+    const recipe = recipeOf(part, direction, { school: {}, own: [mine] })!;
+    expect(recipe.label).toBe("Mine");
+    for (const [name, value] of Object.entries(part.flownAs!.set!)) expect(recipe.parameters[name].value).toBe(value);
+  });
+
+  it("is flown the other way as its mirror image only where it is meant to be", () => {
+    const flip = own({ trick: "flip-slow", instead: "usual", direction: "back", recipe: recipes["flip-slow-back"] });
+    expect(ownRecipe(flip, "front")!.phases).toEqual(recipes["flip-slow-front"].phases);
+    expect(ownRecipe(flip, "left")).toBeNull();
+    expect(ownRecipe({ ...flip, bothWays: false }, "front")).toBeNull();
   });
 });

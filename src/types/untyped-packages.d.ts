@@ -10,6 +10,9 @@ declare module "ode-rk4" {
 }
 declare module "jstat" {
   export const jStat: {
+    normal: Record<"pdf" | "cdf" | "inv", (x: number, mean: number, sd: number) => number>;
+    binomial: Record<"pdf" | "cdf", (k: number, n: number, p: number) => number>;
+    stdev: (values: readonly number[], sample: boolean) => number;
     beta: Record<"pdf" | "cdf" | "inv", (x: number, a: number, b: number) => number>;
   };
 }

@@ -33,6 +33,8 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   request: "That request",
   site: "That site",
   planned: "That plan",
+  target: "That target",
+  variant: "That way to fly a trick",
   invitation: "That invitation",
 };
 

@@ -14,6 +14,8 @@ export type Subject =
   | "request"
   | "site"
   | "planned"
+  | "target"
+  | "variant"
   | "invitation";
 
 /** Where a thing belongs: to a squad, and to the pilots whose record it is part of. */
@@ -60,7 +62,10 @@ const queries: Readonly<Record<Subject, string>> = {
     from note join pilot on pilot.id = pilot_id where note.id = ?`,
   request: `select squad_id, pilot_id, pilot.removed_at is not null as binned
     from sign_off_request join pilot on pilot.id = pilot_id where sign_off_request.id = ?`,
+  target: `select squad_id, pilot_id, pilot.removed_at is not null as binned
+    from target join pilot on pilot.id = pilot_id where target.id = ?`,
   planned: "select squad_id, null as pilot_id, removed_at is not null as binned from planned_session where id = ?",
+  variant: "select squad_id, null as pilot_id, removed_at is not null as binned from variant where id = ?",
   site: "select squad_id, null as pilot_id, removed_at is not null as binned from site where id = ?",
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,

@@ -14,6 +14,10 @@ export interface Asker {
   readonly identify: () => Promise<SignedIn | null>;
   readonly address: string;
   readonly device: string;
+  /** The account something was done with that is sent only now; null for what is sent at once. */
+  readonly doneByAccountId?: string | null;
+  /** The clock of the device when it sent this, ms; null where it did not say. */
+  readonly deviceNowMs?: number | null;
   /** Also in every line of the log that this request leaves. */
   readonly requestId: string;
   readonly setToken: (token: string | null) => Promise<void>;
@@ -84,6 +88,7 @@ export async function runAction<Input extends object, Output>(
   try {
     const who = await asker.identify();
     requireAudience(audience, who);
+    requireSameAccount(who, asker);
     const raw = await read();
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
@@ -111,6 +116,12 @@ function requireAudience(audience: Audience, who: SignedIn | null): void {
       "You are not signed in, or your sign-in has ended. Sign in again; what you entered is still here.",
     );
   if (audience === "coaches" && !isCoach(who)) throw new Refusal(403, "Only a coach may do that.");
+}
+
+/** What one person did is not sent with the sign-in of another, who may have the same device now. */
+function requireSameAccount(who: SignedIn | null, { doneByAccountId }: Asker): void {
+  if (doneByAccountId && who?.accountId !== doneByAccountId)
+    throw new Refusal(401, "Somebody else is signed in on this device now; it is sent when whoever did it signs in.");
 }
 
 function failure(error: unknown, requestId: string): ActionResult<never> {

@@ -8,6 +8,9 @@ import * as reference from "./migrations/0005-reference";
 import * as syllabus from "./migrations/0006-syllabus";
 import * as sites from "./migrations/0007-sites";
 import * as planned from "./migrations/0008-planned";
+import * as sessionPlan from "./migrations/0009-session-plan";
+import * as targets from "./migrations/0010-targets";
+import * as variants from "./migrations/0011-variants";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -24,6 +27,9 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0006-syllabus", syllabus],
   ["0007-sites", sites],
   ["0008-planned", planned],
+  ["0009-session-plan", sessionPlan],
+  ["0010-targets", targets],
+  ["0011-variants", variants],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -1,5 +1,6 @@
 export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
 export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
+export { requireVariantFile, variantSchema } from "./check-variant";
 export { csvOf, csvTables, recordCsv } from "./csv";
 export type { CsvTable } from "./csv";
 export { calendarText } from "./icalendar";

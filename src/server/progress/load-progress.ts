@@ -1,11 +1,21 @@
 import "server-only";
-import { currentStepOf, findStep, schoolOf, sideOf, type DigestedStep, type School, type Syllabus } from "@/syllabus";
+import {
+  currentStepOf,
+  findStep,
+  schoolOf,
+  sideOf,
+  type DigestedStep,
+  type OwnVariant,
+  type School,
+  type Syllabus,
+} from "@/syllabus";
 import {
   listFlown,
   listFlownBriefly,
   listSignedOff,
   schoolsOf,
   syllabiOf,
+  variantsOf,
   type Flown,
   type Pilot,
 } from "../repositories";
@@ -14,6 +24,8 @@ import {
 export interface Progress {
   readonly syllabus: Syllabus;
   readonly school: School;
+  /** Ways of a coach's own that were chosen for the pilot. */
+  readonly own: readonly OwnVariant[];
   readonly flown: ReadonlyMap<string, DigestedStep>;
   readonly signedOff: ReadonlySet<string>;
 }
@@ -31,12 +43,12 @@ export async function loadProgress(pilots: readonly Pilot[]): Promise<ReadonlyMa
 
 /**
  * The same for a whole squad, with the recent attempts only of each pilot's current step, of the last hours, and of steps that the simulator still
- * gates; and of one more step a pilot where that is asked for, by pilot id. The number of queries is constant.
+ * gates; and of more steps where those are asked for, by pilot id. The number of queries is constant.
  */
 export async function loadProgressBriefly(
   pilots: readonly Pilot[],
   nowMs: number,
-  alsoStep: ReadonlyMap<string, string> = new Map(),
+  alsoSteps: ReadonlyMap<string, ReadonlySet<string>> = new Map(),
 ): Promise<ReadonlyMap<string, Progress>> {
   const known = await loadKnown(pilots);
   const flown = await listFlownBriefly(
@@ -53,7 +65,7 @@ export async function loadProgressBriefly(
           .filter(
             ([stepId, { digest }]) =>
               stepId === current ||
-              stepId === alsoStep.get(pilotId) ||
+              alsoSteps.get(pilotId)?.has(stepId) ||
               gated(stepId) ||
               nowMs - (digest.lastMs ?? 0) < HOURS_MS,
           )
@@ -65,9 +77,10 @@ export async function loadProgressBriefly(
 
 async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
   const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
-  const [syllabi, schools, signedOff] = await Promise.all([
+  const [syllabi, schools, own, signedOff] = await Promise.all([
     syllabiOf(squadIds),
     schoolsOf(squadIds),
+    variantsOf(pilots.map(({ id }) => id)),
     listSignedOff(pilots.map(({ id }) => id)),
   ]);
   return new Map(
@@ -76,6 +89,7 @@ async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
       {
         syllabus: syllabi.get(squadId)!,
         school: schoolOf(school, schools.get(squadId) ?? {}),
+        own: own.get(id)!,
         signedOff: signedOff.get(id)!,
       },
     ]),

@@ -2,7 +2,8 @@ import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
-export type BinnedKind = "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned";
+export type BinnedKind =
+  "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {
@@ -31,8 +32,12 @@ export async function listBin(squadIds: readonly string[], now: Date): Promise<B
         from milestone join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'attempt', attempt.id, pilot.name, concat(step_id, ' ', direction, ' ', outcome), undone_at, squad_id
         from attempt join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'target', target.id, pilot.name, step_id, target.removed_at, squad_id
+        from target join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'site', site.id, squad.name, site.name, site.removed_at, squad_id
         from site join squad on squad.id = squad_id
+      union all select 'variant', variant.id, squad.name, variant.name, variant.removed_at, squad_id
+        from variant join squad on squad.id = squad_id
       union all select 'planned', planned_session.id, squad.name, left(note, 120), planned_session.removed_at, squad_id
         from planned_session join squad on squad.id = squad_id
     ) as bin where removed_at > ? and squad_id in (?) order by removed_at desc, id limit ?`,
@@ -52,6 +57,7 @@ const marks = [
   ["note", "removed_at"],
   ["milestone", "withdrawn_at"],
   ["attempt", "undone_at"],
+  ["target", "removed_at"],
 ] as const;
 
 /** Deletes for good what lay in the bin too long. An aircraft that attempts were flown with stays: they refer to its setups. */
@@ -70,6 +76,7 @@ export async function emptyBin(now: Date): Promise<void> {
     for (const { table, marked, ids } of old)
       await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
     await transaction("planned_session").where("removed_at", "<", before).delete();
+    await transaction("variant").where("removed_at", "<", before).delete();
     // A site where a session was stays in the table: the session refers to it.
     await transaction("site")
       .where("removed_at", "<", before)
@@ -119,6 +126,8 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     "step_digest",
     "session_pilot",
     "planned_pilot",
+    "target",
+    "variant_pilot",
     "trail",
   ])
     await transaction(table).where(own).delete();

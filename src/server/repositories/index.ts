@@ -28,6 +28,8 @@ export * from "./sessions";
 export * from "./sites";
 export * from "./squads";
 export * from "./syllabi";
+export * from "./targets";
 export * from "./trail";
+export * from "./variants";
 export { isDuplicate } from "./rows";
 export { inTransaction } from "./transaction";

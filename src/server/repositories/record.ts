@@ -80,6 +80,8 @@ export interface PilotRecord {
     readonly text: string;
     readonly writtenAt: string;
   }[];
+  /** By when steps are to be signed off; left out where nothing is. */
+  readonly targets?: readonly { readonly id: string; readonly stepId: string; readonly dueAt: string }[];
   readonly requests: readonly {
     readonly id: string;
     readonly stepId: string;
@@ -103,7 +105,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
   const nameOf = new Map(coaches.map((coach) => [coach.id, coach]));
   const coach = (id: string) => nameOf.get(id)!;
   const own = { pilot_id: pilotId };
-  const [aircraft, setups, sessions, attempts, milestones, notes, requests]: Row[][] = await Promise.all([
+  const [aircraft, setups, sessions, attempts, milestones, notes, requests, targets]: Row[][] = await Promise.all([
     db("aircraft").where(own).orderBy(["created_at", "id"]),
     db("setup")
       .select("setup.*")
@@ -111,6 +113,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       .where(own)
       .orderBy(["setup.number", "setup.id"]),
     db("session")
+      .whereNotNull("begun_at")
       .join("session_pilot", "session_id", "session.id")
       .where(own)
       .select("session.*", "step_id", "setup_id")
@@ -119,6 +122,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
     db("milestone").where(own).whereNull("withdrawn_at").orderBy(["signed_at", "id"]),
     db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]),
     db("sign_off_request").where(own).orderBy(["asked_at", "id"]),
+    db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]),
   ]);
   return {
     format: "bathygon-pilot-record",
@@ -193,6 +197,9 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       text: row.text,
       writtenAt: iso(row.written_at),
     })),
+    ...(targets.length > 0 && {
+      targets: targets.map((row) => ({ id: row.id, stepId: row.step_id, dueAt: iso(row.due_at) })),
+    }),
     requests: requests.map((row) => ({
       id: row.id,
       stepId: row.step_id,
@@ -305,6 +312,7 @@ export async function writeRecord(
       coach_id: one.coach?.id ?? null,
       place: one.place,
       started_at: at(one.startedAt),
+      begun_at: at(one.startedAt),
       ended_at: atOrNull(one.endedAt),
     })),
     ["squad_id"],
@@ -360,6 +368,16 @@ export async function writeRecord(
       coach_id: one.coach.id,
       text: one.text,
       written_at: at(one.writtenAt),
+    })),
+  );
+  await add(
+    "target",
+    (record.targets ?? []).map((one) => ({
+      id: one.id,
+      pilot_id: pilotId,
+      step_id: one.stepId,
+      due_at: at(one.dueAt),
+      created_at: at(record.exportedAt),
     })),
   );
   await add(

@@ -62,7 +62,7 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
     pilots: [{ pilotId: pilot.id, stepId: "flip-slow", setupId: null }],
   } as const;
   await inTransaction((transaction) => insertSession(transaction, session));
-  expect(await findSession(session.id)).toEqual({ ...session, endedAtMs: null });
+  expect(await findSession(session.id)).toEqual({ ...session, begun: true, endedAtMs: null });
 });
 
 it("all writes of one action stand or none", async () => {

@@ -1,11 +1,30 @@
-import type { Place } from "@/core";
+import type { BlockKind, Place } from "@/core";
 import { database, type Transaction } from "../database";
-import { insertOnce } from "./rows";
+import { fromJson, insertOnce } from "./rows";
+
+/** A block of a pilot's session as planned. */
+export interface PlannedBlock {
+  readonly kind: BlockKind;
+  /** Null for flying freely. */
+  readonly stepId: string | null;
+  readonly minutes: number;
+  /** The direction to begin with; null where it does not matter. */
+  readonly firstDirection: string | null;
+  readonly why: string;
+}
+
+/** What a pilot is to fly, in order, and in which turns of the session, counted from 0. */
+export interface PilotPlan {
+  readonly blocks: readonly PlannedBlock[];
+  readonly turns: readonly number[];
+}
 
 export interface SessionPilot {
   readonly pilotId: string;
   readonly stepId: string;
   readonly setupId: string | null;
+  /** Left out where nothing was planned: the pilot flies the one step. */
+  readonly plan?: PilotPlan;
 }
 
 export interface Session {
@@ -16,11 +35,17 @@ export interface Session {
   readonly place: Place;
   /** Where, if that was said. */
   readonly siteId?: string | null;
+  /** When it was begun, or prepared as long as it is not. */
   readonly startedAtMs: number;
+  /** False while it is prepared only. */
+  readonly begun: boolean;
   readonly endedAtMs: number | null;
   /** In the order in which they take turns. */
   readonly pilots: readonly SessionPilot[];
 }
+
+/** A session is begun at once unless it is said that it is prepared only. */
+export type NewSession = Omit<Session, "endedAtMs" | "begun"> & { readonly begun?: boolean };
 
 interface SessionRow {
   id: string;
@@ -29,17 +54,25 @@ interface SessionRow {
   place: Place;
   site_id: string | null;
   started_at: Date;
+  begun_at: Date | null;
   ended_at: Date | null;
 }
 
+interface MemberRow {
+  session_id: string;
+  pilot_id: string;
+  step_id: string;
+  setup_id: string | null;
+  plan: unknown;
+}
+
 async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
-  const members: { session_id: string; pilot_id: string; step_id: string; setup_id: string | null }[] =
-    await database()("session_pilot")
-      .whereIn(
-        "session_id",
-        rows.map((row) => row.id),
-      )
-      .orderBy("position");
+  const members: MemberRow[] = await database()("session_pilot")
+    .whereIn(
+      "session_id",
+      rows.map((row) => row.id),
+    )
+    .orderBy("position");
   return rows.map((row) => ({
     id: row.id,
     squadId: row.squad_id,
@@ -47,10 +80,16 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
     place: row.place,
     siteId: row.site_id,
     startedAtMs: row.started_at.getTime(),
+    begun: row.begun_at !== null,
     endedAtMs: row.ended_at?.getTime() ?? null,
     pilots: members
       .filter((member) => member.session_id === row.id)
-      .map((member) => ({ pilotId: member.pilot_id, stepId: member.step_id, setupId: member.setup_id })),
+      .map((member) => ({
+        pilotId: member.pilot_id,
+        stepId: member.step_id,
+        setupId: member.setup_id,
+        ...(member.plan !== null && { plan: fromJson<PilotPlan>(member.plan) }),
+      })),
   }));
 }
 
@@ -74,6 +113,7 @@ export async function listSessionsSince(pilotIds: readonly string[], since: Date
   return withPilots(
     await database()("session")
       .where("started_at", ">=", since)
+      .whereNotNull("begun_at")
       .whereIn(
         "id",
         database()("session_pilot")
@@ -94,7 +134,7 @@ export async function sessionEnded(transaction: Transaction, id: string): Promis
   return (await transaction("session").where({ id }).whereNotNull("ended_at").first("id")) !== undefined;
 }
 
-export async function insertSession(transaction: Transaction, session: Omit<Session, "endedAtMs">): Promise<void> {
+export async function insertSession(transaction: Transaction, session: NewSession): Promise<void> {
   const there = await insertOnce(transaction, "session", {
     id: session.id,
     squad_id: session.squadId,
@@ -102,6 +142,7 @@ export async function insertSession(transaction: Transaction, session: Omit<Sess
     place: session.place,
     site_id: session.siteId ?? null,
     started_at: new Date(session.startedAtMs),
+    begun_at: session.begun === false ? null : new Date(session.startedAtMs),
   });
   if (there) return;
   await transaction("session_pilot").insert(
@@ -111,8 +152,23 @@ export async function insertSession(transaction: Transaction, session: Omit<Sess
       step_id: member.stepId,
       setup_id: member.setupId,
       position,
+      plan: member.plan ? JSON.stringify(member.plan) : null,
     })),
   );
+}
+
+/** Begins a prepared session. One that was begun before stays as it is. */
+export async function setSessionBegun(transaction: Transaction, id: string, at: Date): Promise<void> {
+  await transaction("session").where({ id }).whereNull("begun_at").update({ started_at: at, begun_at: at });
+}
+
+/** Deletes a prepared session in which nothing was flown. Returns whether it is gone. */
+export async function deletePrepared(transaction: Transaction, id: string): Promise<boolean> {
+  const begun = await transaction("session").where({ id }).whereNotNull("begun_at").forUpdate().first("id");
+  if (begun) return false;
+  await transaction("session_pilot").where({ session_id: id }).delete();
+  await transaction("session").where({ id }).delete();
+  return true;
 }
 
 /** Closes a session, or opens it again with null. */

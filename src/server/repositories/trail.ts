@@ -17,6 +17,7 @@ export type DeedKind =
   | "joined"
   | "changed-squad"
   | "changed-syllabus"
+  | "changed-variant"
   | "closed-account";
 
 /** One deed of somebody, as coaches of the squad read it. */
