@@ -20,6 +20,8 @@ const shared = {
 };
 
 const config = {
+  // Every core: nothing else runs beside the tests.
+  maxWorkers: "100%",
   // Only to tell a hang from a slow machine.
   testTimeout: 60_000,
   projects: [

@@ -15,6 +15,7 @@ import { withLock } from "./lock.mjs";
 import { own, ownFolder, root } from "./paths.mjs";
 import { run } from "./processes.mjs";
 import { say } from "./say.mjs";
+import { buildServiceWorker } from "./service-worker.mjs";
 
 const SOURCES = ["src", "public", "package-lock.json", "next.config.ts", "tsconfig.json"];
 const KEPT_BUILDS = 3;
@@ -36,6 +37,8 @@ export async function ensureBuild() {
     cpSync(join(root, ".next/standalone"), made, { recursive: true });
     cpSync(join(root, ".next/static"), join(made, ".next/static"), { recursive: true });
     if (existsSync(join(root, "public"))) cpSync(join(root, "public"), join(made, "public"), { recursive: true });
+    else mkdirSync(join(made, "public"));
+    await buildServiceWorker(made);
     renameSync(made, folder);
     dropOldBuilds(builds);
     return folder;

@@ -16,13 +16,21 @@ const UNREACHABLE = {
   fields: {},
 } as const;
 
+/** What was done earlier is sent for the account that did it, with the clock of the device beside it. */
+export interface SentLater {
+  readonly accountId: string;
+}
+
 /** Sends an action to the server. Never throws: a dead network is a result too. */
-export async function send<Output>(action: string, input: object): Promise<SendResult<Output>> {
+export async function send<Output>(action: string, input: object, later?: SentLater): Promise<SendResult<Output>> {
   let response: Response;
   try {
     response = await fetch(`/api/${action}`, {
       method: "POST",
-      headers: { "content-type": "application/json" },
+      headers: {
+        "content-type": "application/json",
+        ...(later && { "x-bathygon-account": later.accountId, "x-bathygon-device-ms": String(Date.now()) }),
+      },
       body: JSON.stringify(input),
     });
   } catch {

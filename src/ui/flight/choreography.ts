@@ -1,5 +1,6 @@
-import { indexAt, resolve, type Flight, type Phase, type Recipe } from "@/core";
+import { indexAt, recipes, resolve, type Flight, type Phase, type Recipe } from "@/core";
 import { stickModes } from "@/ui/sticks/modes";
+import { capital } from "@/ui/units/capital";
 
 /** A phase of the trick as a numbered instruction. */
 export interface Instruction {
@@ -35,17 +36,33 @@ export function instructionsFor({
     if (startS === undefined) return [];
     const endS = starts[i + 1] ?? durationS;
     const sample = indexAt(flight.trace, Math.max(startS, Math.min(startS + ARRIVAL_S, endS - 0.01)));
-    return [{ number: i + 1, sample, startS, ...words(phase, recipe, flight, sample, stickMode) }];
+    const lastsS = endS - startS;
+    return [{ number: i + 1, sample, startS, ...words({ phase, lastsS, recipe, flight, sample, stickMode }) }];
   });
 }
 
-function words(
-  phase: Phase,
-  recipe: Recipe,
-  { trace }: Flight,
-  sample: number,
-  stickMode: number,
-): { text: string; figure: string } {
+function words({
+  phase,
+  lastsS,
+  recipe,
+  flight: { trace },
+  sample,
+  stickMode,
+}: {
+  phase: Phase;
+  lastsS: number;
+  recipe: Recipe;
+  flight: Flight;
+  sample: number;
+  stickMode: number;
+}): { text: string; figure: string } {
+  const moved = deflections(trace, sample, stickMode);
+  const spoken = { text: phase.label, figure: moved };
+  // A coach's own way is told in the coach's own words; a wait, or a throttle held, with its time.
+  if (!recipes[recipe.id]) {
+    const timed = moved === "" && phase.until.some(({ kind }) => kind === "time") && phase.throttle.kind !== "eye";
+    return timed ? { ...spoken, figure: `${lastsS.toFixed(2)} s` } : spoken;
+  }
   const hand = stickModes[stickMode].right.upright === "pitch" ? "right" : "left";
   const parameter = (name: string) => resolve(recipe, { param: name });
   const pitch = trace.stickPitch[sample];
@@ -79,7 +96,7 @@ function words(
       if (recipe.turn?.axis !== "pitch" || recipe.start.kind !== "hover") break;
       return { text: "Horizon back: open to the hover", figure: percent(trace.stickThrottle[trace.timeS.length - 1]) };
   }
-  return { text: phase.label, figure: deflections(trace, sample, stickMode) };
+  return spoken;
 }
 
 /** A stick nearer to its centre than this is not spoken of. */
@@ -98,8 +115,4 @@ function deflections(trace: Flight["trace"], sample: number, stickMode: number):
     return [`${hand} stick ${way} ${percent(at)}`];
   });
   return said.join(", ");
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -144,6 +144,9 @@ function useCommands(): Command[] {
         label: `${name}: ${says}`,
         run: go(hrefFor(path)),
       })),
+      ...(coaches && pilot
+        ? [{ group: "Do", label: "Change the phases of a trick", run: go(hrefFor("/lab/choreographer")) }]
+        : []),
       { group: "Do", label: coaches ? "Start a session" : "Practise alone", run: go(hrefFor("/session")) },
       ...themeNames.map((theme) => ({ group: "Look", label: lookNames[theme], run: () => setPreference({ theme }) })),
       ...unitSystems.map((units) => ({ group: "Units", label: units, run: () => setPreference({ units }) })),

@@ -12,6 +12,8 @@ import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
 import { KeysProvider } from "../keys/keys";
+import { useOffline } from "../outbox/use-offline";
+import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
 import { unitSystems } from "../units/quantity";
@@ -93,6 +95,7 @@ function Frame({ children }: { children: ReactNode }) {
           </IconButton>
           <HandPickers />
           <Box sx={{ flex: 1 }} />
+          <WaitingNote />
           <Button
             variant="outlined"
             onClick={() => setFinding(true)}
@@ -122,6 +125,22 @@ function Frame({ children }: { children: ReactNode }) {
         </Box>
       </Box>
       <CommandBox open={finding} onClose={() => setFinding(false)} />
+    </Box>
+  );
+}
+
+/** What was tapped in the field and waits on this device; the desk sends it, too. */
+function WaitingNote() {
+  const { items } = useOutbox();
+  useOffline();
+  if (items.length === 0) return null;
+  return (
+    <Box
+      component="a"
+      href="/field"
+      sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 650, whiteSpace: "nowrap" })}
+    >
+      ▲ <span className="num">{items.length}</span> to send
     </Box>
   );
 }

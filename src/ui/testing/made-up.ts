@@ -1,4 +1,14 @@
-import { learningCurve, type Attempt } from "@/core";
+import {
+  airframePresets,
+  firstSettings,
+  flyAsSet,
+  learningCurve,
+  type Airframe,
+  type Attempt,
+  type FlownTrick,
+  type Settings,
+  type TrickRequest,
+} from "@/core";
 import { builtInSyllabus, digestSteps, findStep, standingAt, standingOf, type StandingInput } from "@/syllabus";
 
 /** A made-up pilot; tests change what they are about. */
@@ -13,6 +23,52 @@ export const odo = {
   school: {},
   version: 4,
 } as const;
+
+/** An aircraft of theirs. */
+export const plank = (airframe: Airframe = airframePresets["five-inch-freestyle"].airframe) =>
+  ({
+    id: "plank",
+    pilotId: "odo",
+    name: "Plank",
+    presetId: "five-inch-freestyle",
+    airframe,
+    flightState: "flying",
+    measurements: [],
+    estimate: airframe,
+    version: 1,
+  }) as const;
+
+/** A version of its settings. */
+export const plankSetup = (number: number, settings: Settings = firstSettings) =>
+  ({
+    id: `v${number}`,
+    aircraftId: "plank",
+    number,
+    settings,
+    reason: "",
+    coachId: "coach",
+    coachName: "Ann",
+    createdAtMs: number,
+  }) as const;
+
+/** Stands in for the worker that flies what is set: does it on the spot, each thing once. */
+export function onTheSpot() {
+  type Flown = { kind: "flown"; trick: FlownTrick } | { kind: "refused"; why: string };
+  const flown = new Map<string, Flown>();
+  const fly = (request: TrickRequest): Flown => {
+    try {
+      return { kind: "flown", trick: flyAsSet(request) };
+    } catch (error) {
+      return { kind: "refused", why: (error as Error).message };
+    }
+  };
+  return (request: TrickRequest | null) => {
+    if (!request) return { flown: null, pending: false };
+    const key = JSON.stringify(request);
+    if (!flown.has(key)) flown.set(key, fly(request));
+    return { flown: flown.get(key)!, pending: false };
+  };
+}
 
 export const oneSquad = { id: "squad", name: "The squad", version: 1, school: {}, coaches: [] } as const;
 

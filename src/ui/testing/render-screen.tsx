@@ -53,12 +53,16 @@ export function renderScreen(
   );
 }
 
-/** What the server was sent, and what it answers: by action, else success. */
+/** What the server was sent, and what it answers: by action, else success; by address what is only looked at, else nothing. */
 export function fakeServer(answers: Readonly<Record<string, { status: number; body: object }>> = {}) {
   const sent: { action: string; input: Record<string, unknown> }[] = [];
   globalThis.fetch = jest.fn((address: unknown, init?: RequestInit) => {
+    if (!init?.body) {
+      const { status, body } = answers[String(address)] ?? { status: 503, body: {} };
+      return Promise.resolve(new Response(JSON.stringify(body), { status }));
+    }
     const action = String(address).replace("/api/", "");
-    sent.push({ action, input: JSON.parse(init!.body as string) as Record<string, unknown> });
+    sent.push({ action, input: JSON.parse(init.body as string) as Record<string, unknown> });
     const { status, body } = answers[action] ?? { status: 200, body: { ok: true, data: { number: 3 } } };
     return Promise.resolve(new Response(JSON.stringify(body), { status }));
   }) as typeof fetch;

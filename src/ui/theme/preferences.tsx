@@ -5,10 +5,10 @@ import CssBaseline from "@mui/material/CssBaseline";
 import GlobalStyles from "@mui/material/GlobalStyles";
 import { ThemeProvider } from "@mui/material/styles";
 import { SnackbarProvider } from "notistack";
-import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
-import type { UnitSystem } from "../units/quantity";
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
+import { unitSystems, type UnitSystem } from "../units/quantity";
 import { themeFor } from "./theme";
-import { numberFont, type ThemeName } from "./tokens";
+import { numberFont, themeNames, type ThemeName } from "./tokens";
 
 /** What a person has set for themselves on this device. Kept in cookies, so that the server draws the same page. */
 export interface Preferences {
@@ -33,6 +33,14 @@ const YEAR_S = 31_536_000;
 /** Theme, fonts, messages and the person's own settings for everything inside. */
 export function PreferencesProvider({ initial, children }: { initial: Preferences; children: ReactNode }) {
   const [preferences, setPreferences] = useState(initial);
+  useEffect(() => {
+    // A page kept on the device was drawn with the settings of the day it was kept.
+    const kept = new Map(document.cookie.split("; ").map((part) => part.split("=") as [string, string]));
+    const theme = themeNames.find((name) => name === kept.get("bathygon-theme")) ?? initial.theme;
+    const units = unitSystems.find((name) => name === kept.get("bathygon-units")) ?? initial.units;
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (theme !== initial.theme || units !== initial.units) setPreferences({ theme, units });
+  }, [initial.theme, initial.units]);
   const value = useMemo(
     () => ({
       ...preferences,

@@ -1,0 +1,107 @@
+"use client";
+
+import { useEffect, useState } from "react";
+
+const MOST_STEPS = 100;
+
+interface State<T> {
+  /** The version that is changed, by its number. */
+  readonly basedOn: number;
+  readonly document: T;
+  readonly past: readonly T[];
+  readonly future: readonly T[];
+  /** What the last change belongs to: a drag or a key held down is undone as one. */
+  readonly gesture: string | null;
+  readonly restored: boolean;
+  /** Since it was begun or dropped. */
+  readonly touched: boolean;
+}
+
+const fresh = <T>(document: T, basedOn: number): State<T> => ({
+  basedOn,
+  document,
+  past: [],
+  future: [],
+  gesture: null,
+  restored: false,
+  touched: false,
+});
+
+/**
+ * What somebody has changed and not saved, kept on this device under `key` over reloads until it is saved or dropped; with undo and redo. `isWhole`
+ * tells whether what was kept is one of these at all.
+ */
+export function useDraft<T>({
+  key,
+  saved,
+  basedOn,
+  isWhole,
+}: {
+  readonly key: string;
+  readonly saved: T;
+  readonly basedOn: number;
+  readonly isWhole: (document: T) => boolean;
+}) {
+  const [state, setState] = useState<State<T>>(() => fresh(saved, basedOn));
+  useEffect(() => {
+    const kept = read<T>(key);
+    if (!kept?.document || !isWhole(kept.document)) return;
+    // The draft lives in the browser only, so it can be read no sooner than here.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setState({ ...fresh(kept.document, kept.basedOn), restored: true });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- another judge of the same thing does not make it be read again
+  }, [key]);
+  const { document, past, future, touched } = state;
+  useEffect(() => {
+    if (touched) localStorage.setItem(key, JSON.stringify({ basedOn: state.basedOn, document }));
+  }, [key, touched, state.basedOn, document]);
+  const go = (change: (now: State<T>) => State<T>) => () =>
+    setState((now) => ({ ...change(now), gesture: null, touched: true }));
+  return {
+    basedOn: state.basedOn,
+    document,
+    restored: state.restored,
+    changed: document !== saved,
+    /** Changes of one gesture are undone together. */
+    change: (next: T, gesture: string | null = null) =>
+      setState((now) => ({
+        ...now,
+        document: next,
+        past: gesture !== null && gesture === now.gesture ? now.past : [...now.past.slice(-MOST_STEPS), now.document],
+        future: [],
+        gesture,
+        touched: true,
+      })),
+    undo: past.length
+      ? go((now) => ({
+          ...now,
+          document: now.past[now.past.length - 1],
+          past: now.past.slice(0, -1),
+          future: [now.document, ...now.future],
+        }))
+      : null,
+    redo: future.length
+      ? go((now) => ({
+          ...now,
+          document: now.future[0],
+          past: [...now.past, now.document],
+          future: now.future.slice(1),
+        }))
+      : null,
+    /** Forgets the draft and goes on from what is saved. */
+    drop: (to: T, number: number) => {
+      localStorage.removeItem(key);
+      setState(fresh(to, number));
+    },
+  };
+}
+
+export type Draft<T> = ReturnType<typeof useDraft<T>>;
+
+function read<T>(key: string): { readonly basedOn: number; readonly document: T } | null {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? "null") as { basedOn: number; document: T } | null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,67 @@
+"use client";
+
+import { releaseProxy, wrap, type Remote } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import type { FlownTrick, TrickRequest } from "@/core";
+import type { TrickWorker } from "@/workers/trick.worker";
+
+export type Flown =
+  | { readonly kind: "flown"; readonly trick: FlownTrick }
+  /** It cannot be begun at all. */
+  | { readonly kind: "refused"; readonly why: string };
+
+interface Asked {
+  readonly key: string;
+  readonly result: Flown;
+}
+
+/**
+ * Flies what is asked in a worker that stays; the newest request wins, and what was flown before stays until then. `pending` is true while the
+ * newest is still on its way.
+ */
+export function useFlown(request: TrickRequest | null): { readonly flown: Flown | null; readonly pending: boolean } {
+  const [answer, setAnswer] = useState<Asked | null>(null);
+  const remote = useRef<Remote<TrickWorker> | null>(null);
+  const broken = useRef<Promise<never> | null>(null);
+  const busy = useRef(false);
+  const wanted = useRef<{ key: string; request: TrickRequest } | null>(null);
+  const key = request === null ? "" : JSON.stringify(request);
+
+  useEffect(() => {
+    const worker = new Worker(new URL("../../workers/trick.worker.ts", import.meta.url), { type: "module" });
+    const made = wrap<TrickWorker>(worker);
+    remote.current = made;
+    // A worker that breaks answers nothing: without this the newest request would wait for ever.
+    broken.current = new Promise((_, reject) => {
+      worker.onerror = (event) => reject(new Error(event.message || "The computation could not be started"));
+    });
+    broken.current.catch(() => undefined);
+    return () => {
+      remote.current = null;
+      made[releaseProxy]();
+      worker.terminate();
+    };
+  }, []);
+
+  useEffect(() => {
+    if (key === "") return;
+    wanted.current = { key, request: JSON.parse(key) as TrickRequest };
+    const next = async () => {
+      // One at a time: what was asked meanwhile replaces what waits.
+      while (wanted.current && remote.current) {
+        const { key: asked, request: now } = wanted.current;
+        wanted.current = null;
+        const result = await Promise.race([remote.current.flyAsSet(now), broken.current!])
+          .then((trick): Flown => ({ kind: "flown", trick }))
+          .catch((error: Error): Flown => ({ kind: "refused", why: error.message }));
+        setAnswer({ key: asked, result });
+      }
+      busy.current = false;
+    };
+    if (busy.current) return;
+    busy.current = true;
+    void next();
+  }, [key]);
+
+  return { flown: key === "" ? null : (answer?.result ?? null), pending: key !== "" && answer?.key !== key };
+}

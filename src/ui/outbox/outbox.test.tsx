@@ -1,0 +1,149 @@
+import { freshDevice } from "../testing/fresh-device";
+import { readOutbox, closeDevice } from "./device-store";
+import { dismiss, flush, mend, outboxNow, put, reread, subscribe, type Outgoing } from "./outbox";
+
+const item = (key: string, more: Partial<Outgoing> = {}): Outgoing => ({
+  key,
+  accountId: "account",
+  sessionId: "s",
+  action: "log-attempt",
+  input: { id: key },
+  ...more,
+});
+const answer = (status: number, body: object) => Promise.resolve(new Response(JSON.stringify(body), { status }));
+const settle = () => new Promise((done) => setTimeout(done, 30));
+const keys = () => outboxNow().items.map(({ key }) => key);
+let send: jest.Mock;
+const sentIds = () => send.mock.calls.map(([, { body }]) => (JSON.parse(body as string) as { id: string }).id);
+
+beforeEach(async () => {
+  send = jest.fn(() => answer(200, { ok: true }));
+  globalThis.fetch = send;
+  await freshDevice();
+});
+
+it("keeps what nothing answers to, in order, and sends all of it once there is an answer", async () => {
+  send.mockRejectedValue(new TypeError("offline"));
+  await put(item("1"));
+  await put(item("2"));
+  await settle();
+  expect(keys()).toEqual(["1", "2"]);
+  expect((await readOutbox()).map(([, { key }]) => key)).toEqual(["1", "2"]);
+  send = jest.fn(() => answer(200, { ok: true }));
+  globalThis.fetch = send;
+  await flush();
+  expect(sentIds()).toEqual(["1", "2"]);
+  expect(keys()).toEqual([]);
+  expect(await readOutbox()).toEqual([]);
+});
+
+it("is in sight at once, and said to be unkept until it is on the disk", async () => {
+  send.mockRejectedValue(new TypeError("offline"));
+  const kept = put(item("1"));
+  expect(keys()).toEqual(["1"]);
+  expect(outboxNow().unkept.has("1")).toBe(true);
+  await kept;
+  expect(outboxNow().unkept.size).toBe(0);
+});
+
+it("keeps what the server fails on and tries again; a refusal stays visible and lets the rest pass", async () => {
+  send.mockImplementation(() => answer(503, { ok: false, message: "database away", fields: {} }));
+  await put(item("1"));
+  await settle();
+  expect(keys()).toEqual(["1"]);
+  send.mockImplementation((_: string, { body }: { body: string }) =>
+    body.includes('"1"') ? answer(422, { ok: false, message: "not like this", fields: {} }) : answer(200, { ok: true }),
+  );
+  await put(item("2"));
+  await settle();
+  expect(outboxNow().items).toMatchObject([{ key: "1", refused: "not like this" }]);
+  await dismiss("1");
+  expect(keys()).toEqual([]);
+  expect(await readOutbox()).toEqual([]);
+});
+
+it("sends what was put right in its old place, with what was refused because of it", async () => {
+  send.mockImplementation(() => answer(422, { ok: false, message: "no", fields: {} }));
+  await put(item("tap", { input: { id: "a", direction: "up" } }));
+  await put(item("fault", { action: "set-faults", input: { id: "a", faults: ["x"] } }));
+  await settle();
+  expect(outboxNow().items.map(({ refused }) => refused)).toEqual(["no", "no"]);
+  send.mockClear();
+  send.mockImplementation(() => answer(200, { ok: true }));
+  await mend("tap", { id: "a", direction: "left" });
+  expect(send.mock.calls.map(([address, { body }]) => [address, JSON.parse(body as string)])).toEqual([
+    ["/api/log-attempt", { id: "a", direction: "left" }],
+    ["/api/set-faults", { id: "a", faults: ["x"] }],
+  ]);
+  expect(keys()).toEqual([]);
+});
+
+it("reads again what a page before it left, and waits for whoever did it to sign in", async () => {
+  send.mockImplementation(() => answer(401, { ok: false, message: "not you", fields: {} }));
+  await put(item("1"));
+  await settle();
+  await closeDevice();
+  await reread();
+  expect(keys()).toEqual(["1"]);
+  expect([...outboxNow().signedOutIds]).toEqual(["account"]);
+  // What somebody else did who is signed in now is not held up by it.
+  send.mockImplementation((_: string, { headers }: { headers: Record<string, string> }) =>
+    headers["x-bathygon-account"] === "other" ? answer(200, { ok: true }) : answer(401, { ok: false, message: "" }),
+  );
+  await put(item("2", { accountId: "other" }));
+  await settle();
+  expect(keys()).toEqual(["1"]);
+  expect(send.mock.calls[0][1].headers).toMatchObject({
+    "x-bathygon-account": "account",
+    "x-bathygon-device-ms": expect.stringMatching(/^\d{13}$/),
+  });
+});
+
+it("sends from memory what the device cannot keep, and says so", async () => {
+  await closeDevice();
+  const { indexedDB: kept } = globalThis;
+  globalThis.indexedDB = {
+    open: () => {
+      throw new Error("no room");
+    },
+  } as unknown as IDBFactory;
+  send.mockRejectedValue(new TypeError("offline"));
+  await put(item("1"));
+  await settle();
+  expect(outboxNow()).toMatchObject({ broken: "no room", items: [{ key: "1" }] });
+  send.mockImplementation(() => answer(200, { ok: true }));
+  await flush();
+  expect(sentIds()).toContain("1");
+  globalThis.indexedDB = kept;
+  await reread();
+  expect(keys()).toEqual([]);
+});
+
+it("still sends what could not be kept once the device keeps again", async () => {
+  await closeDevice();
+  const { indexedDB: kept } = globalThis;
+  globalThis.indexedDB = {
+    open: () => {
+      throw new Error("no room");
+    },
+  } as unknown as IDBFactory;
+  send.mockRejectedValue(new TypeError("offline"));
+  await put(item("1"));
+  globalThis.indexedDB = kept;
+  await put(item("2"));
+  expect(outboxNow().broken).toBeNull();
+  send = jest.fn(() => answer(200, { ok: true }));
+  globalThis.fetch = send;
+  await flush();
+  expect([...sentIds()].sort()).toEqual(["1", "2"]);
+  expect(keys()).toEqual([]);
+});
+
+it("tells whoever watches", async () => {
+  const seen = jest.fn();
+  const stop = subscribe(seen);
+  await put(item("1"));
+  expect(seen).toHaveBeenCalled();
+  stop();
+  await settle();
+});

@@ -1,0 +1,101 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { errorRanges, LEAST_MEASURED, usualErrors, type PilotErrors } from "@/core";
+
+const fields: readonly { readonly name: keyof PilotErrors; readonly label: string; readonly times: number }[] = [
+  { name: "timingS", label: "Timing, ms", times: 1000 },
+  { name: "gain", label: "Stick travel, %", times: 100 },
+  { name: "centring", label: "Off the middle, %", times: 100 },
+  { name: "windMps", label: "Wind, m/s", times: 1 },
+  { name: "stickNoise", label: "Wandering, %", times: 100 },
+];
+
+/** What the hands are taken to be: those of a stage, those of this pilot as measured, or typed. */
+export type ErrorSource = "stage" | "own" | "typed";
+
+/** The errors of each source; own ones are null until they are worked out. */
+export function errorsOf(
+  source: ErrorSource,
+  stage: number,
+  own: PilotErrors | null,
+  typed: Readonly<Partial<Record<keyof PilotErrors, string>>>,
+): { readonly errors: PilotErrors | null; readonly wrong: ReadonlySet<keyof PilotErrors> } {
+  const usual = usualErrors(stage);
+  if (source === "stage") return { errors: usual, wrong: new Set() };
+  if (source === "own") return { errors: own, wrong: new Set() };
+  const wrong = new Set<keyof PilotErrors>();
+  const errors = { ...usual };
+  for (const { name, times } of fields) {
+    const text = typed[name]?.trim().replace(",", ".");
+    if (text === undefined) continue;
+    const value = Number(text) / times;
+    const [min, max] = errorRanges[name];
+    if (text === "" || !Number.isFinite(value) || value < min || value > max) wrong.add(name);
+    else errors[name] = value;
+  }
+  return { errors: wrong.size > 0 ? null : errors, wrong };
+}
+
+/** Chooses whose errors are flown with, and shows them; typing into one makes them one's own choice. */
+export function ErrorFields({
+  source,
+  stage,
+  own,
+  measured,
+  enough,
+  typed,
+  onSource,
+  onType,
+}: {
+  source: ErrorSource;
+  stage: number;
+  own: PilotErrors | null;
+  /** How many attempts of this pilot were measured, and whether that is enough. */
+  measured: number;
+  enough: boolean;
+  typed: Readonly<Partial<Record<keyof PilotErrors, string>>>;
+  onSource: (source: ErrorSource) => void;
+  onType: (name: keyof PilotErrors, text: string) => void;
+}) {
+  const { errors, wrong } = errorsOf(source, stage, own, typed);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+      <TextField
+        select
+        size="small"
+        label="Hands"
+        value={source}
+        onChange={(event) => onSource(event.target.value as ErrorSource)}
+        sx={{ minWidth: 210 }}
+      >
+        <MenuItem value="stage">usual at stage {stage}</MenuItem>
+        <MenuItem value="own" disabled={!enough}>
+          {enough
+            ? `own, from ${measured} measured attempts`
+            : `own: ${measured} of ${LEAST_MEASURED} attempts measured`}
+        </MenuItem>
+        <MenuItem value="typed">as typed</MenuItem>
+      </TextField>
+      {fields.map(({ name, label, times }) => {
+        const [min, max] = errorRanges[name];
+        const shown = source === "typed" ? typed[name] : undefined;
+        return (
+          <TextField
+            key={name}
+            size="small"
+            label={label}
+            value={shown ?? (errors ? String(Math.round(times * errors[name] * 10) / 10) : "")}
+            error={wrong.has(name)}
+            helperText={wrong.has(name) ? `${min * times} to ${max * times}` : undefined}
+            onChange={(event) => onType(name, event.target.value)}
+            slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
+            sx={{ width: 122 }}
+          />
+        );
+      })}
+    </Box>
+  );
+}

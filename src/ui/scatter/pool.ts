@@ -1,0 +1,63 @@
+import { wrap, type Remote } from "comlink";
+import type { ScatterWorker } from "@/workers/scatter.worker";
+
+const MOST_WORKERS = 8;
+
+/** Workers that fly in turn whatever they are given. */
+export interface Pool {
+  /** Runs a job on the next worker that is free. Rejects when the worker breaks; never settles once the pool is closed. */
+  readonly run: <T>(job: (remote: Remote<ScatterWorker>) => Promise<T>) => Promise<T>;
+  /** Loads every worker and lets it come up to speed with a small job; what it gives is not wanted. */
+  readonly warm: (job: (remote: Remote<ScatterWorker>) => Promise<unknown>) => void;
+  /** Ends all of it at once. */
+  readonly close: () => void;
+}
+
+interface Hand {
+  readonly remote: Remote<ScatterWorker>;
+  readonly broken: Promise<never>;
+}
+
+/** As many workers as there are cores, started when first needed. */
+export function createPool(count = Math.max(1, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2))): Pool {
+  const workers: Worker[] = [];
+  const free: Hand[] = [];
+  const waiting: ((hand: Hand) => void)[] = [];
+  let closed = false;
+  const hire = (): Hand => {
+    const worker = new Worker(new URL("../../workers/scatter.worker.ts", import.meta.url), { type: "module" });
+    workers.push(worker);
+    const broken = new Promise<never>((_, reject) => {
+      worker.onerror = (event) => reject(new Error(event.message || "The computation could not be started"));
+    });
+    broken.catch(() => undefined);
+    return { remote: wrap<ScatterWorker>(worker), broken };
+  };
+  const take = async (): Promise<Hand> =>
+    free.pop() ?? (workers.length < count ? hire() : new Promise<Hand>((resolve) => waiting.push(resolve)));
+  const give = (hand: Hand) => {
+    if (closed) return;
+    const next = waiting.shift();
+    if (next) next(hand);
+    else free.push(hand);
+  };
+  const run: Pool["run"] = async (job) => {
+    const hand = await take();
+    if (closed) return new Promise(() => undefined);
+    try {
+      return await Promise.race([job(hand.remote), hand.broken]);
+    } finally {
+      give(hand);
+    }
+  };
+  return {
+    run,
+    // A worker that is broken says so when it is really asked.
+    warm: (job) => void Promise.allSettled(Array.from({ length: count }, () => run(job))),
+    close: () => {
+      closed = true;
+      waiting.length = 0;
+      for (const worker of workers) worker.terminate();
+    },
+  };
+}

@@ -1,0 +1,68 @@
+import { compareRuns, usualErrors, type ScatterRun } from "@/core";
+import { errorsOf } from "./error-fields";
+import { comparedInWords, failuresInWords, readinessOf, shareWords, TELLING_ATTEMPTS } from "./words";
+import { summarise } from "@/core";
+
+const run = (failure: ScatterRun["failure"] = null): ScatterRun => ({
+  failure,
+  stopErrorDeg: 0,
+  lowestM: 3,
+  path: null,
+});
+const many = (count: number, failure: ScatterRun["failure"] = null) =>
+  Array.from({ length: count }, () => run(failure));
+
+it("says how often it goes clean with the interval, and what went wrong with how often", () => {
+  const runs = [
+    ...many(80),
+    ...many(12, { kind: "past", detail: "" }),
+    ...many(6, { kind: "stuck", detail: "Centre it" }),
+    ...many(2, { kind: "obstacle", detail: "into the wall" }),
+  ];
+  const summary = summarise(runs);
+  expect(shareWords(summary.clean)).toMatch(/^80 % \(71 to 87 %\)$/);
+  expect(failuresInWords(summary)).toBe(
+    'stops too late 12 %, "Centre it" never comes to its end 6 %, flies into the wall 2 %',
+  );
+});
+
+it("tells a difference only where the interval leaves no doubt", () => {
+  const worse = [...many(50), ...many(50, { kind: "short", detail: "" })];
+  expect(comparedInWords(compareRuns(many(100), worse), "setup 1")).toMatch(
+    /^Clean 50 points more often than setup 1 \(\d+ to \d+ points\), with the same errors\.$/,
+  );
+  expect(comparedInWords(compareRuns(worse, many(100)), "setup 1")).toMatch(/^Clean 50 points less often than setup 1/);
+  expect(comparedInWords(compareRuns(worse, worse), "setup 1")).toMatch(/^No difference to setup 1/);
+});
+
+describe("ready or not", () => {
+  const modelled = { value: 0.8, low: 0.74, high: 0.85 };
+  const flown = (value: number, attempts = 30) => ({ value, low: value - 0.1, high: value + 0.1, attempts });
+  it("holds nothing against a handful of attempts", () => {
+    expect(readinessOf(modelled, flown(0.1, TELLING_ATTEMPTS - 1), null).kind).toBe("few");
+    expect(readinessOf(modelled, flown(0, 0), null).sentence).toContain("Not flown yet");
+  });
+  it("says where the two disagree and what to look at", () => {
+    expect(readinessOf(modelled, flown(0.78), null)).toMatchObject({ kind: "agree" });
+    expect(readinessOf(modelled, flown(0.3), "dropped").sentence).toMatch(
+      /timing .* the aircraft's numbers .* the fault seen most, "dropped"\.$/,
+    );
+    expect(readinessOf({ value: 0.4, low: 0.33, high: 0.47 }, flown(0.9), null).kind).toBe("better");
+  });
+});
+
+it("takes the hands of the stage, the pilot's own once they are worked out, or what is typed within its range", () => {
+  const usual = usualErrors(3);
+  const own = { ...usual, timingS: 0.02 };
+  expect(errorsOf("stage", 3, own, {}).errors).toEqual(usual);
+  expect(errorsOf("own", 3, own, {}).errors).toEqual(own);
+  expect(errorsOf("own", 3, null, {}).errors).toBeNull();
+  expect(errorsOf("typed", 3, null, { timingS: "30", gain: "12,5" }).errors).toEqual({
+    ...usual,
+    timingS: 0.03,
+    gain: 0.125,
+  });
+  const wrong = errorsOf("typed", 3, null, { timingS: "900", windMps: "" });
+  expect(wrong.errors).toBeNull();
+  expect([...wrong.wrong]).toEqual(["timingS", "windMps"]);
+});

@@ -1,0 +1,37 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import type { MeasuredValues, PilotErrors, ScatterPlan } from "@/core";
+import { createPool } from "./pool";
+
+interface Task {
+  readonly plan: Omit<ScatterPlan, "errors">;
+  readonly usual: PilotErrors;
+  readonly measured: MeasuredValues;
+}
+
+/** The errors of a pilot's own hands, worked out in a worker; null until they are there, and where nothing is asked. `why` says what went wrong. */
+export function useOwnErrors(task: Task | null): { readonly errors: PilotErrors | null; readonly why: string | null } {
+  const [answer, setAnswer] = useState<{ key: string; errors: PilotErrors | null; why: string | null } | null>(null);
+  const key = task === null ? "" : JSON.stringify(task);
+  useEffect(() => {
+    if (key === "") return;
+    let gone = false;
+    const { plan, usual, measured } = JSON.parse(key) as Task;
+    const pool = createPool(1);
+    const settle = (errors: PilotErrors | null, why: string | null) => {
+      pool.close();
+      if (!gone) setAnswer({ key, errors, why });
+    };
+    pool
+      .run((remote) => remote.fitOwnErrors(plan, usual, measured))
+      // What is measured and tells nothing leaves the hands as is usual.
+      .then((own) => settle(own ?? usual, null))
+      .catch((error: Error) => settle(null, error.message));
+    return () => {
+      gone = true;
+      pool.close();
+    };
+  }, [key]);
+  return answer?.key === key && key !== "" ? answer : { errors: null, why: null };
+}

@@ -1,0 +1,74 @@
+import type { Comparison, Estimate, Failure, ScatterSummary } from "@/core";
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** "74 % (71 to 77 %)". */
+export const shareWords = ({ value, low, high }: Estimate) =>
+  `${percent(value)} (${Math.round(100 * low)} to ${percent(high)})`;
+
+export function failureWords({ kind, detail }: Failure): string {
+  switch (kind) {
+    case "ground":
+      return "meets the ground";
+    case "obstacle":
+      return `flies ${detail}`;
+    case "stuck":
+      return `"${detail}" never comes to its end`;
+    case "short":
+      return "stops short";
+    case "past":
+      return "stops too late";
+    case "not-upright":
+      return "does not end upright";
+  }
+}
+
+/** What went wrong, with how often: "stops short 12 %, stops too late 9 %". */
+export function failuresInWords({ failures, runs }: ScatterSummary): string {
+  return failures.map((one) => `${failureWords(one)} ${percent(one.count / runs)}`).join(", ");
+}
+
+export function comparedInWords(difference: Comparison, other: string): string {
+  const { value, low, high } = difference;
+  const points = (share: number) => Math.round(100 * share);
+  const range = `${points(low)} to ${points(high)} points`;
+  if (low <= 0 && high >= 0)
+    return `No difference to ${other} that 95 % certainty could tell: ${points(value)} points (${range}).`;
+  return value > 0
+    ? `Clean ${points(value)} points more often than ${other} (${range}), with the same errors.`
+    : `Clean ${points(-value)} points less often than ${other} (${points(-high)} to ${points(-low)} points), with the same errors.`;
+}
+
+/** Attempts from which on flown and modelled are held against each other. Ours. */
+export const TELLING_ATTEMPTS = 12;
+
+export interface Readiness {
+  readonly kind: "few" | "agree" | "worse" | "better";
+  readonly sentence: string;
+}
+
+/** What the modelled share says beside the pilot's own, and what to look at where they disagree. */
+export function readinessOf(
+  modelled: Estimate,
+  own: Estimate & { readonly attempts: number },
+  mostSeenFault: string | null,
+): Readiness {
+  const beside = `Modelled ${shareWords(modelled)} clean`;
+  if (own.attempts < TELLING_ATTEMPTS)
+    return {
+      kind: "few",
+      sentence: `${beside}. ${own.attempts === 0 ? "Not flown yet" : `Flown ${own.attempts} times`}: from ${TELLING_ATTEMPTS} on the two are held against each other.`,
+    };
+  const flown = `flown ${shareWords(own)} over ${own.attempts} attempts`;
+  if (own.low <= modelled.high && own.high >= modelled.low)
+    return { kind: "agree", sentence: `${beside}, ${flown}: they agree.` };
+  if (own.value < modelled.value)
+    return {
+      kind: "worse",
+      sentence: `${beside}, ${flown}: worse than the hands of this stage should. Look at the timing (measure some stops), at the aircraft's numbers (weigh and hover it), and at ${mostSeenFault ? `the fault seen most, "${mostSeenFault}"` : "whether a fault is tapped at all"}.`,
+    };
+  return {
+    kind: "better",
+    sentence: `${beside}, ${flown}: better than the hands of this stage should. The errors assumed are too large for this pilot, or clean is called too kindly.`,
+  };
+}
