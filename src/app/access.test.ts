@@ -6,6 +6,7 @@ import { firstSettings } from "@/core";
 import { builtInSyllabus } from "@/syllabus";
 import { signedInBy, type SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
+import { longPunch } from "@/server/testing/long-punch";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./api/[action]/registry";
 import { POST } from "./api/[action]/route";
@@ -64,7 +65,7 @@ const made = Object.fromEntries(
       "tap",
       "ownTap",
     ],
-    ...["milestone", "note", "request", "invitation", "site", "planned"],
+    ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -138,9 +139,11 @@ beforeAll(async () => {
     settings: firstSettings,
   });
   await done("start-session", start(made.session));
+  await done("set-target", { id: made.target, pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() });
   await done("log-attempt", attempt(made.session, made.tap));
   await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
   await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
+  await done("add-variant", { id: made.variant, squadId: made.squad, pilotIds: [made.odo], document: longPunch });
   await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
   await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
   const links: readonly (readonly [Role, string, string, object])[] = [
@@ -189,6 +192,11 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "edit-site": [coaches, () => ({ ...siteFields, id: made.site, version: 1 })],
   "remove-site": [coaches, () => ({ id: made.site })],
   "restore-site": [coaches, () => ({ id: made.site })],
+  "check-variant": [everyCoach, () => ({ document: longPunch })],
+  "add-variant": [coaches, () => ({ id: newId(), squadId: made.squad, pilotIds: [], document: longPunch })],
+  "edit-variant": [coaches, () => ({ id: made.variant, version: 1, pilotIds: [], document: longPunch })],
+  "remove-variant": [coaches, () => ({ id: made.variant })],
+  "restore-variant": [coaches, () => ({ id: made.variant })],
   "plan-session": [coaches, () => ({ ...planFields, id: newId(), squadId: made.squad })],
   "edit-planned": [coaches, () => ({ ...planFields, id: made.planned, version: 1 })],
   "remove-planned": [coaches, () => ({ id: made.planned })],
@@ -230,6 +238,14 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "undo-attempt": [coaches, () => ({ id: made.tap })],
   "restore-attempt": [coaches, () => ({ id: made.tap })],
   "end-session": [coaches, () => ({ id: made.session })],
+  "begin-session": [coaches, () => ({ id: made.session, atMs: Date.now() })],
+  "drop-session": [coaches, () => ({ id: made.session })],
+  "set-target": [
+    coaches,
+    () => ({ id: newId(), pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() + 86_400_000 }),
+  ],
+  "remove-target": [coaches, () => ({ id: made.target })],
+  "restore-target": [coaches, () => ({ id: made.target })],
   "reopen-session": [coaches, () => ({ id: made.session })],
   "add-note": [coaches, () => ({ id: newId(), pilotId: made.odo, text: "x" })],
   "remove-note": [coaches, () => ({ id: made.note })],
@@ -263,6 +279,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/account/page.tsx": [members, () => ({})],
   "(desk)/brief/page.tsx": [withPilot, ofOdo],
   "(desk)/lab/page.tsx": [withPilot, ofOdo],
+  "(desk)/lab/choreographer/page.tsx": [coaches, ofOdo],
   "(desk)/layout.tsx": [members, () => ({})],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
@@ -280,6 +297,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     [...withPilot, "otherPilot"],
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
+  "field-packets/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "debriefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "(desk)/calendar/page.tsx": [members, () => ({})],
   "calendar-files/[squad]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { squad: made.squad } })],
@@ -289,6 +307,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
 };
 /** Without rules of their own: the entrances, open to all; the leader to one's own page; every action, walked above; what says nothing of anybody. */
 const open = [
+  "(field)/field/page.tsx",
   "(open)/begin/page.tsx",
   "(open)/sign-in/page.tsx",
   "api/[action]/route.ts",
@@ -341,6 +360,7 @@ describe("pages and downloads", () => {
           ["records/[pilot]/[file]/route.ts", { params: { pilot: one, file: other } }],
           ["schemas/[name]/route.ts", { params: { name: one } }],
           ["(field)/session/[id]/page.tsx", { params: { id: one } }],
+          ["field-packets/[session]/route.ts", { params: { session: one } }],
           ["(desk)/pilot/page.tsx", { search: { pilot: one, aircraft: other } }],
           ["(desk)/brief/page.tsx", { search: { pilot: made.odo, step: one, direction: other } }],
           ["(desk)/records/page.tsx", { search: { before: one } }],

@@ -2,9 +2,17 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
+import { useState } from "react";
+import { forgetOnDevice } from "@/ui/outbox/forget";
+import { flush, outboxNow, reread } from "@/ui/outbox/outbox";
+import { useOutbox } from "@/ui/outbox/use-outbox";
 import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
@@ -15,8 +23,15 @@ export function AccountScreen({ data }: { data: AccountData }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
   const { enqueueSnackbar } = useSnackbar();
-  const signOut = async (everywhere: boolean) => {
+  const { items } = useOutbox();
+  const [leaving, setLeaving] = useState<boolean | null>(null);
+  const signOut = async (everywhere: boolean, sure = false) => {
+    await flush();
+    await reread();
+    if (outboxNow().items.length > 0 && !sure) return setLeaving(everywhere);
+    setLeaving(null);
     if (!(await sendAction("sign-out", { everywhere })).ok) return;
+    await forgetOnDevice();
     router.push("/sign-in");
     router.refresh();
   };
@@ -55,6 +70,19 @@ export function AccountScreen({ data }: { data: AccountData }) {
             router.refresh();
           }}
         />
+        <Dialog open={leaving !== null} onClose={() => setLeaving(null)} aria-labelledby="leaving">
+          <DialogTitle id="leaving">
+            <span className="num">{items.length}</span> still waiting on this device
+          </DialogTitle>
+          <DialogContent>
+            What was tapped in the field has not reached the server yet. It stays on this device, and is sent when you
+            sign in here again. Nobody else can send it.
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setLeaving(null)}>Stay signed in</Button>
+            <Button onClick={() => void signOut(leaving ?? false, true)}>Sign out all the same</Button>
+          </DialogActions>
+        </Dialog>
         <Box sx={{ display: "flex", gap: 1.5, mt: 4 }}>
           <Button variant="outlined" disabled={pending} onClick={() => signOut(false)}>
             Sign out

@@ -1,7 +1,7 @@
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
-import { odo, standingAtStep } from "@/ui/testing/made-up";
+import { odo, plank, plankSetup, standingAtStep } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { BriefScreen } from "./brief-screen";
 import type { BriefData } from "./load";
@@ -19,32 +19,15 @@ function show(state: BriefState, change: Partial<BriefData> = {}, settings: Sett
   jest.mocked(useBrief).mockReturnValue(state);
   const data: BriefData = {
     pilot: odo,
-    aircraft: {
-      id: "plank",
-      pilotId: "odo",
-      name: "Plank",
-      presetId: "five-inch-freestyle",
-      airframe,
-      flightState: "flying",
-      measurements: [],
-      estimate: airframePresets["five-inch-freestyle"].airframe,
-      version: 1,
-    },
-    setup: {
-      id: "v",
-      aircraftId: "plank",
-      number: 2,
-      settings,
-      reason: "",
-      coachId: "coach",
-      coachName: "Ann",
-      createdAtMs: 0,
-    },
+    aircraft: plank(),
+    setup: plankSetup(2, settings),
     standing: standingAtStep("flip-one-move"),
     school: {},
+    own: [],
     faultCounts: {},
     direction: "back",
     isCurrent: false,
+    measured: {},
     ...change,
   };
   renderScreen(<BriefScreen data={data} />, { address: "/brief?pilot=odo" });

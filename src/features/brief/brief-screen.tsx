@@ -12,13 +12,14 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { markWords, type Recipe, type Settings } from "@/core";
 import {
   cueFor,
   directionNames,
   findStep,
+  ownVariantOf,
   pathOf,
   recipeOf,
   routeOf,
@@ -34,11 +35,13 @@ import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
 import { cautionsFor } from "./cautions";
 import { FlownTrick } from "./flown-trick";
 import type { BriefData } from "./load";
+import { Readiness } from "./readiness";
 import { StickQuiz } from "./stick-quiz";
 import { useBrief, type BriefState } from "./use-brief";
 
@@ -47,23 +50,59 @@ export function BriefScreen({ data }: { data: BriefData }) {
   const { pilot, aircraft, setup } = data;
   const { hrefFor } = useAtHand();
   const step = useStep(data);
-  const recipe = recipeOf(step, data.direction, data.school);
-  if (!recipe) return <BySight data={data} step={step} />;
+  const recipe = recipeOf(step, data.direction, data);
+  if (!recipe)
+    return (
+      <>
+        <Title data={data} />
+        <BySight data={data} step={step} />
+        {step.id === QUIZ_STEP && <StickQuiz key={data.pilot.id} data={data} />}
+        <LowerThird data={data} state={NOT_FLOWN} />
+      </>
+    );
   if (!aircraft || !setup) {
     return (
       <>
         <Title data={data} />
-        <Typography sx={{ my: 2, maxWidth: 560 }}>
-          {aircraft ? `${aircraft.name} has no setup yet.` : `${pilot.name} has no aircraft yet.`} The numbers of a
-          brief are computed for one aircraft with its settings, so that comes first.
-        </Typography>
-        <Button variant="contained" component={Link} href={hrefFor("/setup")}>
-          {aircraft ? "Make the first setup" : "Add an aircraft"}
-        </Button>
+        <NeedsSetup
+          pilotName={pilot.name}
+          aircraftName={aircraft?.name ?? null}
+          why="The numbers of a brief are computed for one aircraft with its settings, so that comes first."
+        />
       </>
     );
   }
-  return <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} />;
+  return (
+    <>
+      <Title data={data} />
+      <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} setupHref={hrefFor("/setup")} />
+    </>
+  );
+}
+
+/** The same in the field, from what is kept on the device: nothing of it leads anywhere. */
+export function FieldBrief({ data: kept, onDirection }: { data: BriefData; onDirection: (id: string) => void }) {
+  // A packet that an older version of the program kept on this device knows of no own ways and has the measures elsewhere.
+  const data = { ...kept, own: kept.own ?? [], measured: kept.measured ?? {} };
+  const { aircraft, setup } = data;
+  const step = useStep(data);
+  const recipe = recipeOf(step, data.direction, data);
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
+        <Typography variant="h1">{stepTitle(step, data.direction)}</Typography>
+        <DirectionToggle step={step} direction={data.direction} onChange={onDirection} />
+      </Box>
+      {recipe && aircraft && setup ? (
+        <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} setupHref={null} />
+      ) : (
+        <>
+          {!recipe && <BySight data={data} step={step} />}
+          <LowerThird data={data} state={NOT_FLOWN} />
+        </>
+      )}
+    </>
+  );
 }
 
 /** The step of a brief, as the syllabus at hand has it. */
@@ -75,7 +114,6 @@ function useStep(data: BriefData): Step {
 function BySight({ data, step }: { data: BriefData; step: Step }) {
   return (
     <>
-      <Title data={data} />
       <Before data={data} />
       <Typography sx={{ fontSize: "1.05rem", maxWidth: 640 }}>{step.aim}</Typography>
       <Box
@@ -101,8 +139,6 @@ function BySight({ data, step }: { data: BriefData; step: Step }) {
           ))}
         </Box>
       </Box>
-      {step.id === QUIZ_STEP && <StickQuiz key={data.pilot.id} data={data} />}
-      <LowerThird data={data} state={NOT_FLOWN} />
     </>
   );
 }
@@ -116,19 +152,21 @@ function FullBrief({
   aircraft,
   setup,
   recipe,
+  setupHref,
 }: {
   data: BriefData;
   aircraft: Aircraft;
   setup: Setup;
   recipe: Recipe;
+  setupHref: string | null;
 }) {
   const step = useStep(data);
   const state = useBrief(recipe, aircraft.airframe, setup.settings);
   return (
     <>
-      <Title data={data} />
       <Before data={data} />
-      <Warnings data={data} aircraft={aircraft} settings={setup.settings} state={state} />
+      <OwnWay data={data} step={step} />
+      <Warnings data={data} aircraft={aircraft} settings={setup.settings} state={state} setupHref={setupHref} />
       {state.kind === "computing" && (
         <Box sx={{ py: 6, maxWidth: 420 }}>
           <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
@@ -144,7 +182,15 @@ function FullBrief({
           aircraftName={aircraft.name}
         />
       )}
-      <LowerThird data={data} state={state} />
+      <LowerThird
+        data={data}
+        state={state}
+        readiness={
+          state.kind === "done" && state.brief.problem === null ? (
+            <Readiness data={data} step={step} aircraft={aircraft} setup={setup} brief={state.brief} />
+          ) : null
+        }
+      />
     </>
   );
 }
@@ -172,6 +218,17 @@ function Before({ data }: { data: BriefData }) {
         <div>In the simulator first: the school asks for the mark to be met there before the field.</div>
       )}
     </Alert>
+  );
+}
+
+/** That the trick is flown in a way of the squad's own, and which. */
+function OwnWay({ data, step }: { data: BriefData; step: Step }) {
+  const own = ownVariantOf(step.flownAs, data.direction, data);
+  if (!own) return null;
+  return (
+    <Typography sx={{ mb: 1, fontSize: "0.95rem" }}>
+      Flown in a way of this squad&apos;s own: <b>{own.name}</b>. Sticks, path and figures are of that.
+    </Typography>
   );
 }
 
@@ -236,20 +293,7 @@ function Title({ data }: { data: BriefData }) {
           In the lab
         </Button>
       )}
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        sx={{ display: step.directions.length > 1 ? undefined : "none" }}
-        value={data.direction}
-        onChange={(_, direction) => direction && go(step.id, direction)}
-        aria-label="Direction"
-      >
-        {step.directions.map(({ id, name }) => (
-          <ToggleButton key={id} value={id} sx={{ px: 2 }}>
-            {name}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <DirectionToggle step={step} direction={data.direction} onChange={(direction) => go(step.id, direction)} />
       <Box sx={{ display: "flex" }}>
         <IconButton
           aria-label={before ? `Step before: ${before.name}` : "No step before"}
@@ -270,18 +314,39 @@ function Title({ data }: { data: BriefData }) {
   );
 }
 
+function DirectionToggle(props: { step: Step; direction: string; onChange: (id: string) => void }) {
+  const { step, direction, onChange } = props;
+  if (step.directions.length < 2) return null;
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={direction}
+      onChange={(_, id) => id && onChange(id)}
+      aria-label="Direction"
+    >
+      {step.directions.map(({ id, name }) => (
+        <ToggleButton key={id} value={id} sx={{ px: 2 }}>
+          {name}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
+
 function Warnings({
   data,
   aircraft,
   settings,
   state,
+  setupHref,
 }: {
   data: BriefData;
   aircraft: Aircraft;
   settings: Settings;
   state: BriefState;
+  setupHref: string | null;
 }) {
-  const { hrefFor } = useAtHand();
   const found = cautionsFor(useStep(data), aircraft, settings);
   const problem = state.kind === "impossible" ? state.why : state.kind === "done" ? state.brief.problem : null;
   if (found.length === 0 && problem === null) return null;
@@ -290,9 +355,11 @@ function Warnings({
       severity={problem ? "error" : "warning"}
       sx={{ mb: 1.5 }}
       action={
-        <Button color="inherit" component={Link} href={hrefFor("/setup")}>
-          Setup
-        </Button>
+        setupHref && (
+          <Button color="inherit" component={Link} href={setupHref}>
+            Setup
+          </Button>
+        )
       }
     >
       {problem && <b>Does not go with these settings: {problem}.</b>}
@@ -303,7 +370,8 @@ function Warnings({
   );
 }
 
-function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
+function LowerThird(props: { data: BriefData; state: BriefState; readiness?: ReactNode }) {
+  const { data, state, readiness = null } = props;
   const syllabus = useSyllabus();
   const { evidence } = data.standing;
   const step = useStep(data);
@@ -397,6 +465,7 @@ function LowerThird({ data, state }: { data: BriefData; state: BriefState }) {
           ))}
         </Box>
         <Typography sx={{ fontWeight: 600 }}>{data.standing.advice.sentence}</Typography>
+        {readiness}
         <Box
           component="ul"
           sx={(theme) => ({ pl: 2, mt: 1.5, mb: 0, fontSize: "0.85rem", color: theme.tokens.buoyText })}

@@ -1,19 +1,10 @@
 import { airframePresets, briefTrick, CALM_AIR, firstSettings, recipes } from "@/core";
 import { builtInSyllabus, findStep } from "@/syllabus";
+import { plank } from "@/ui/testing/made-up";
 import { cautionsFor } from "./cautions";
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
-const aircraft = {
-  id: "a",
-  pilotId: "p",
-  name: "Plank",
-  presetId: "five-inch-freestyle",
-  airframe,
-  flightState: "flying",
-  measurements: [],
-  estimate: airframePresets["five-inch-freestyle"].airframe,
-  version: 1,
-} as const;
+const aircraft = plank();
 
 it("a brief says what stands against the step with these settings", () => {
   const step = findStep(builtInSyllabus, "flip-slow")!;

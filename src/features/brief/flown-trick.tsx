@@ -3,13 +3,14 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
-import { indexAt, type TrickBrief } from "@/core";
+import { indexAt, recipes, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
+import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
 import { StickDials } from "@/ui/sticks/stick-dials";
@@ -25,9 +26,6 @@ interface FlownTrickProps {
   readonly aircraftName: string;
   readonly setupNumber: number;
 }
-
-const GLYPH_EVERY_S = 0.15;
-const TRAVELS_M = 4;
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
 export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: FlownTrickProps) {
@@ -46,8 +44,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
     brief.lowestEntryM === null
       ? null
       : { heightM: brief.entryHeightM, text: `begin no lower: ${quantityText(brief.entryHeightM, "length", units)}` };
-  // A trick that travels is drawn to scale over its way; one on the spot over time, so that its attitudes can be told apart.
-  const travels = Math.max(...trace.northM) - Math.min(...trace.northM) > TRAVELS_M;
+  const travels = travelsFar(trace);
   const { wayOut } = brief;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
   return (
@@ -134,12 +131,13 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
   );
 }
 
-/** A flip has figures of its own; of everything else, what a coach would look at. */
+/** A flip that comes with the program has figures of its own; of everything else, what a coach would look at. */
 function Figures(props: Omit<FlownTrickProps, "pilot">) {
   const { brief, step, aircraftName, setupNumber } = props;
   const { stopWithinDeg } = step;
-  const { turn, start, parameters } = brief.recipe;
-  if (stopWithinDeg !== null && turn?.axis === "pitch" && start.kind === "hover" && parameters.punchS) {
+  const { id, turn, start, parameters } = brief.recipe;
+  const known = recipes[id] !== undefined;
+  if (known && stopWithinDeg !== null && turn?.axis === "pitch" && start.kind === "hover" && parameters.punchS) {
     return (
       <BriefFigures
         brief={brief}

@@ -1,2 +1,2 @@
 export { BriefScreen } from "./brief-screen";
-export { loadBrief } from "./load";
+export { briefFrom, loadBrief } from "./load";

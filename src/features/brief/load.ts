@@ -1,8 +1,8 @@
 import "server-only";
-import type { Attempt } from "@/core";
-import { loadProgress } from "@/server/progress";
+import { measuredOn, type Attempt, type MeasuredValues } from "@/core";
+import { loadProgress, type Progress } from "@/server/progress";
 import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { currentStepOf, findStep, standingAt, type School, type StepStanding } from "@/syllabus";
+import { currentStepOf, findStep, standingAt, type OwnVariant, type School, type StepStanding } from "@/syllabus";
 
 export interface BriefData {
   readonly pilot: Pilot;
@@ -12,8 +12,12 @@ export interface BriefData {
   readonly direction: string;
   /** Sides the pilot takes where practitioners disagree. */
   readonly school: School;
+  /** Ways of a coach's own to fly this step that were chosen for the pilot. */
+  readonly own: readonly OwnVariant[];
   /** How often each fault was tapped among the last attempts at this step, by fault id. */
   readonly faultCounts: Readonly<Record<string, number>>;
+  /** What was measured on the last attempts. */
+  readonly measured: MeasuredValues;
   /** The step asked for is the pilot's current one. */
   readonly isCurrent: boolean;
 }
@@ -27,9 +31,26 @@ export async function loadBrief(
   nowMs = Date.now(),
 ): Promise<BriefData | null> {
   const [all, setups] = await Promise.all([loadProgress([pilot]), latestSetups([pilot.id])]);
-  const progress = all.get(pilot.id)!;
-  const { syllabus, school, flown } = progress;
   const setup = (aircraft && setups.get(aircraft.id)) ?? null;
+  return briefFrom({ pilot, aircraft, setup, progress: all.get(pilot.id)!, stepId, direction, nowMs });
+}
+
+/** The same from what was read already: for many briefs at once. */
+export function briefFrom({
+  pilot,
+  aircraft,
+  setup,
+  progress,
+  stepId,
+  direction,
+  nowMs,
+}: Pick<BriefData, "pilot" | "aircraft" | "setup"> & {
+  readonly progress: Progress;
+  readonly stepId: string | null;
+  readonly direction: string | null;
+  readonly nowMs: number;
+}): BriefData | null {
+  const { syllabus, school, own, flown } = progress;
   const current = currentStepOf(progress);
   const step = stepId === null ? (current ?? syllabus.steps[syllabus.steps.length - 1]) : findStep(syllabus, stepId);
   if (!step) return null;
@@ -43,7 +64,9 @@ export async function loadBrief(
     standing,
     direction: known ? direction! : weaker,
     school,
+    own: own.filter(({ trick }) => trick === step.flownAs?.trick),
     faultCounts: countFaults(flown.get(step.id)?.recent ?? []),
+    measured: measuredOn(flown.get(step.id)?.recent ?? []),
     isCurrent: current?.id === step.id,
   };
 }

@@ -18,8 +18,10 @@ function begin(stickMode: number): void {
         standing: standingAtStep("sticks"),
         direction: "on",
         school: {},
+        own: [],
         faultCounts: {},
         isCurrent: true,
+        measured: {},
       }}
     />,
   );

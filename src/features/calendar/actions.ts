@@ -4,13 +4,18 @@ import {
   findPilot,
   findSite,
   insertPlanned,
+  insertTarget,
   inTransaction,
   setPlannedRemoved,
+  setTargetRemoved,
+  syllabusOf,
   updatePlanned,
 } from "@/server/repositories";
-import { EditPlannedInput, PlannedInput, PlanSessionInput } from "./inputs";
+import { findStep } from "@/syllabus";
+import { EditPlannedInput, PlannedInput, PlanSessionInput, SetTargetInput } from "./inputs";
 
 const aPlanned = ({ id }: { id: string }) => [need("coach", "planned", id)];
+const aTarget = ({ id }: { id: string }) => [need("coach", "target", id)];
 const ofPlan = ({ pilotIds, siteId }: { readonly pilotIds: readonly string[]; readonly siteId?: string | null }) => [
   ...pilotIds.map((pilotId) => need("coach", "pilot", pilotId)),
   ...(siteId ? [need("coach", "site", siteId)] : []),
@@ -52,6 +57,23 @@ export const calendarActions = {
           );
       });
     },
+  ),
+
+  "set-target": coachAction(
+    SetTargetInput,
+    ({ pilotId }) => [need("coach", "pilot", pilotId)],
+    async (target) => {
+      const { squadId } = (await findPilot(target.pilotId))!;
+      if (!findStep(await syllabusOf(squadId), target.stepId))
+        throw badField("stepId", "That step is not in the squad's syllabus.");
+      await inTransaction((transaction) => insertTarget(transaction, target, new Date()));
+    },
+  ),
+  "remove-target": coachAction(PlannedInput, aTarget, ({ id }) =>
+    inTransaction((transaction) => setTargetRemoved(transaction, id, new Date())),
+  ),
+  "restore-target": coachAction(PlannedInput, aTarget, ({ id }) =>
+    inTransaction((transaction) => setTargetRemoved(transaction, id, null)),
   ),
 
   "remove-planned": coachAction(PlannedInput, aPlanned, ({ id }) =>

@@ -17,6 +17,7 @@ import { useAtHand } from "@/ui/shell/at-hand";
 import type { Gap } from "./gaps";
 import type { CalendarData } from "./load";
 import { PlanForm } from "./plan-form";
+import { Targets } from "./targets";
 
 type Entry =
   | { readonly kind: "planned"; readonly atMs: number; readonly planned: PlannedSession }
@@ -58,6 +59,7 @@ export function CalendarScreen({ data }: { data: CalendarData }) {
           </Button>
         )}
       </Box>
+      <Targets data={data} />
       {entries.length === 0 && (
         <Typography sx={{ maxWidth: 560 }}>
           Nothing flown and nothing planned yet. {canPlan && "Plan the first session, or start one under Session."}

@@ -127,6 +127,22 @@ it("goes out as iCalendar with what was flown and what is planned, read by an in
   expect(events[0].duration.toSeconds()).toBe(7200);
 });
 
+it("keeps a target once, with what it takes; it goes into the bin and back, and only with a step there is", async () => {
+  const target = { id: newId(), pilotId: odo, stepId: "hang", dueAtMs: now.getTime() + 30 * DAY_MS };
+  for (let n = 0; n < 2; n++) expect(await run(calendarActions["set-target"], target)).toMatchObject({ ok: true });
+  const targets = async () => (await calendar()).targets;
+  expect(await targets()).toMatchObject([{ ...target, outlook: { kind: "short", planned: 0 } }]);
+  expect(await run(calendarActions["set-target"], { ...target, id: newId(), stepId: "no-such-step" })).toMatchObject({
+    ok: false,
+    fields: { stepId: expect.any(String) },
+  });
+  await run(calendarActions["remove-target"], { id: target.id });
+  expect(await targets()).toEqual([]);
+  expect(await listBin([squadId], new Date())).toMatchObject([{ kind: "target", pilotName: "Odo Fenn", what: "hang" }]);
+  await run(calendarActions["restore-target"], { id: target.id });
+  expect(await targets()).toHaveLength(1);
+});
+
 it("a pilot sees only their own sessions, and erasing one leaves nothing of them in a plan", async () => {
   const pilot: SignedIn = { ...who, coachId: null, pilotId: odo };
   expect((await loadCalendar(pilot, now.getTime())).planned).toEqual([]);

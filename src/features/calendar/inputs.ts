@@ -1,6 +1,6 @@
 import "reflect-metadata";
 import { ArrayMaxSize, ArrayUnique, IsArray, IsInt, IsOptional, Max, Min } from "class-validator";
-import { IsId, IsText } from "@/server/actions";
+import { IsId, IsStepId, IsText } from "@/server/actions";
 
 const YEAR_2000_MS = 946_684_800_000;
 const YEAR_2100_MS = 4_102_444_800_000;
@@ -32,6 +32,16 @@ export class EditPlannedInput extends PlannedFields {
   @Min(1)
   @IsInt({ message: "version is a whole number" })
   version!: number;
+}
+
+export class SetTargetInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsStepId() stepId!: string;
+  @Max(YEAR_2100_MS, { message: "dueAtMs is no plausible date" })
+  @Min(YEAR_2000_MS, { message: "dueAtMs is no plausible date" })
+  @IsInt({ message: "say by which day" })
+  dueAtMs!: number;
 }
 
 export class PlannedInput {

@@ -7,11 +7,16 @@ import {
   listSessionsSince,
   listSites,
   listSquads,
+  listTargets,
   type PlannedSession,
   type Session,
   type Site,
+  type Target,
 } from "@/server/repositories";
+import { loadProgress } from "@/server/progress";
+import { findStep } from "@/syllabus";
 import { gapsBetween, type Gap } from "./gaps";
+import { outlookOf, type Outlook } from "./outlook";
 
 export interface CalendarData {
   readonly squads: readonly { readonly id: string; readonly name: string }[];
@@ -21,6 +26,8 @@ export interface CalendarData {
   /** Newest first. */
   readonly past: readonly (Session & { readonly attempts: number })[];
   readonly gaps: readonly Gap[];
+  /** The nearest first, with what it takes. */
+  readonly targets: readonly (Target & { readonly outlook: Outlook })[];
   readonly mayChange: boolean;
   readonly nowMs: number;
 }
@@ -34,14 +41,19 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
   const squadIds = isCoach(who) ? squads.map(({ id }) => id) : pilots.map(({ squadId }) => squadId);
   const pilotIds = pilots.map(({ id }) => id);
   const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
-  const [planned, sessions, sites] = await Promise.all([
+  const [targets, planned, sessions, sites] = await Promise.all([
+    listTargets(pilotIds),
     listPlanned(squadIds, new Date(today)),
     listSessionsSince(pilotIds, new Date(nowMs - BACK_DAYS * DAY_MS)),
     listSites(squadIds),
   ]);
   const seen = new Set(pilotIds);
   const own = isCoach(who) ? planned : planned.filter(({ pilotIds: to }) => to.some((id) => seen.has(id)));
-  const attempts = await countAttemptsIn(sessions.map(({ id }) => id));
+  const aimed = new Set(targets.map(({ pilotId }) => pilotId));
+  const [attempts, progress] = await Promise.all([
+    countAttemptsIn(sessions.map(({ id }) => id)),
+    loadProgress(pilots.filter(({ id }) => aimed.has(id))),
+  ]);
   return {
     squads: squads.map(({ id, name }) => ({ id, name })),
     pilots: pilots.map(({ id, name, squadId }) => ({ id, name, squadId })),
@@ -60,6 +72,15 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
       ],
       nowMs,
     ),
+    targets: targets.flatMap((target) => {
+      const known = progress.get(target.pilotId)!;
+      const step = findStep(known.syllabus, target.stepId);
+      if (!step) return [];
+      const until = planned.filter(
+        ({ startsAtMs, pilotIds: to }) => startsAtMs <= target.dueAtMs && to.includes(target.pilotId),
+      );
+      return [{ ...target, outlook: outlookOf(step, target.dueAtMs, { ...known, nowMs }, until.length) }];
+    }),
     mayChange: isCoach(who),
     nowMs,
   };

@@ -7,28 +7,41 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo, useCallback, useEffect, useRef } from "react";
 import { obstacleKinds, type ObstacleKind, type Recipe } from "@/core";
+import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { calm, usualObstacles, type Surroundings } from "./surroundings";
 
-/** The parameters of the trick as sliders; moving one takes all of them into the hand, and one button gives them back. */
+/**
+ * The parameters of the trick as sliders. What is worked out follows when another is moved; moving one that is worked out takes all of them into the
+ * hand. One button gives them back.
+ */
 export function ParameterControls({
   recipe,
   byHand,
+  moved,
   onChange,
+  onMove,
+  onReset,
 }: {
   recipe: Recipe;
   byHand: boolean;
-  onChange: (values: Readonly<Record<string, number>> | null) => void;
+  /** Something stands otherwise than the trick has it. */
+  moved: boolean;
+  onChange: (values: Readonly<Record<string, number>>) => void;
+  /** One that is not worked out, while the others are. */
+  onMove: (name: string, value: number) => void;
+  onReset: () => void;
 }) {
   const entries = Object.entries(recipe.parameters);
   const solved = new Set(recipe.solveFor.map(({ param }) => param));
   // The newest values without giving every slider a new function: only the one that is moved is drawn again.
-  const newest = useRef({ recipe, onChange });
+  const newest = useRef({ recipe, byHand, onChange, onMove });
   useEffect(() => {
-    newest.current = { recipe, onChange };
+    newest.current = { recipe, byHand, onChange, onMove };
   });
   const set = useCallback((name: string, next: number) => {
-    const { recipe: now, onChange: change } = newest.current;
+    const { recipe: now, byHand: all, onChange: change, onMove: move } = newest.current;
+    if (!all && !now.solveFor.some(({ param }) => param === name)) return move(name, next);
     const values = Object.fromEntries(Object.entries(now.parameters).map(([key, { value }]) => [key, value]));
     change({ ...values, [name]: next });
   }, []);
@@ -38,9 +51,9 @@ export function ParameterControls({
         <Typography variant="h2" id="parameters">
           The trick
         </Typography>
-        {byHand && (
-          <Button size="small" onClick={() => onChange(null)}>
-            Work it out
+        {(byHand || moved) && (
+          <Button size="small" onClick={onReset}>
+            {byHand ? "Work it out" : "As it was"}
           </Button>
         )}
       </Box>
@@ -66,37 +79,6 @@ export function ParameterControls({
       ))}
     </section>
   );
-}
-
-const ParameterSlider = memo(function ParameterSlider(props: {
-  name: string;
-  label: string;
-  unit: string;
-  value: number;
-  min: number;
-  max: number;
-  /** Worked out, not set by hand. */
-  worked: boolean;
-  onSet: (name: string, value: number) => void;
-}) {
-  const { name, label, unit, value, min, max, worked, onSet } = props;
-  const step = niceStep(max - min);
-  return (
-    <NumberSlider
-      label={`${worked ? "◆ " : ""}${label}${unit && `, ${unit}`}`}
-      value={Math.max(min, Math.min(max, value))}
-      range={[min, max]}
-      step={step}
-      digits={step < 0.1 ? 2 : step < 1 ? 1 : 0}
-      unit={unit}
-      onChange={(next) => onSet(name, next)}
-    />
-  );
-});
-
-/** A step of about a two-hundredth of the range, round in its last digit. */
-function niceStep(range: number): number {
-  return [0.01, 0.02, 0.05, 0.1, 0.5, 1, 5].find((step) => range / step <= 250) ?? 10;
 }
 
 /** Height, wind, local ceiling and one thing that stands about. */

@@ -1,74 +1,34 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, firstSettings, flyAsSet, type Airframe, type TrickRequest } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import { airframePresets, firstSettings } from "@/core";
 import { findTrick } from "@/syllabus";
+import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LabScreen } from "./lab-screen";
 import type { LabData } from "./load";
-import { useFlown, type Flown } from "./use-flown";
+import { useFlown } from "@/ui/flight/use-flown";
 
-jest.mock("./use-flown");
+jest.mock("@/ui/flight/use-flown");
 jest.mock("@/ui/layout/when-seen", () => ({ WhenSeen: ({ children }: { children: React.ReactNode }) => children }));
 jest.mock("@/ui/flight/scene", () => ({ __esModule: true, default: () => null }));
 
 const five = airframePresets["five-inch-freestyle"].airframe;
-const aircraft = (airframe: Airframe): Aircraft => ({
-  id: "plank",
-  pilotId: "odo",
-  name: "Plank",
-  presetId: "five-inch-freestyle",
-  airframe,
-  flightState: "flying",
-  measurements: [],
-  estimate: airframe,
-  version: 1,
-});
-const setup = (number: number, tiltDeg: number): Setup => ({
-  id: `v${number}`,
-  aircraftId: "plank",
-  number,
-  settings: { ...firstSettings, tiltDeg },
-  reason: "",
-  coachId: "coach",
-  coachName: "Ann",
-  createdAtMs: number,
-});
-
+const tilted = (tiltDeg: number) => ({ ...firstSettings, tiltDeg });
 /** The lab with its worker's work done on the spot. */
 function show(trickId: string, change: Partial<LabData> = {}, airframe = five): void {
-  const flown = new Map<string, Flown>();
-  jest.mocked(useFlown).mockImplementation((request: TrickRequest | null) => {
-    if (!request) return { flown: null, pending: false };
-    const key = JSON.stringify(request);
-    if (!flown.has(key)) {
-      try {
-        flown.set(key, { kind: "flown", trick: flyAsSet(request) });
-      } catch (error) {
-        flown.set(key, { kind: "refused", why: (error as Error).message });
-      }
-    }
-    return { flown: flown.get(key)!, pending: false };
-  });
-  const setups = [setup(2, 25), setup(1, 35)];
+  jest.mocked(useFlown).mockImplementation(onTheSpot());
+  const setups = [plankSetup(2, tilted(25)), plankSetup(1, tilted(35))];
   renderScreen(
     <LabScreen
       data={{
-        pilot: {
-          id: "odo",
-          squadId: "squad",
-          name: "Odo Fenn",
-          stickMode: 2,
-          grip: "thumbs",
-          settingsFrozen: false,
-          referenceAircraftId: null,
-          school: {},
-          version: 1,
-        },
-        aircraft: aircraft(airframe),
+        pilot: odo,
+        aircraft: plank(airframe),
         setup: setups[0],
         setups,
         trickId,
+        own: [],
+        manner: { school: {}, own: [] },
+        measured: {},
         variantId: findTrick(trickId)!.variants[0].id,
         ...change,
       }}
@@ -99,6 +59,20 @@ it("takes a moved parameter into the hand, and works it out again when asked", a
   expect(figure(/^Highest point/)).not.toBe(before);
   await userEvent.click(screen.getByRole("button", { name: "Work it out" }));
   expect(figure(/^Highest point/)).toBe(before);
+});
+
+it("works the rest out again when a figure that is not worked out moves, and holds the one kept against it", async () => {
+  show("flip-ease-quarter");
+  await userEvent.click(screen.getByRole("button", { name: "Keep this one, and change it" }));
+  fireEvent.change(screen.getByLabelText("Stick left at the end, typed"), { target: { value: "0.6" } });
+  // Still worked out, so that the stop stays on the mark.
+  expect(screen.getByLabelText(/^◆ Centre the stick at, °, typed/)).toBeInTheDocument();
+  expect(figure(/^Stop error/)).toMatch(/ −?0\.\d °/);
+  expect(screen.getByText(/stick left at the end 0\.6 → 0\.35/)).toBeInTheDocument();
+  expect(screen.getByRole("button", { name: "Fly both, 200 times each" })).toBeInTheDocument();
+  fireEvent.blur(screen.getByLabelText("Stick left at the end, typed"));
+  await userEvent.click(screen.getByRole("button", { name: "As it was" }));
+  expect(screen.getByLabelText("Stick left at the end, typed")).toHaveValue("0.35");
 });
 
 it("says in red when the highest point breaks the local ceiling, and refuses a ceiling below the start", async () => {

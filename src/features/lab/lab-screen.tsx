@@ -19,8 +19,8 @@ import { memo, useDeferredValue, useMemo, useState } from "react";
 import {
   edgesOf,
   indexAt,
-  recipes,
   segmentInFrame,
+  withParameters,
   type FlownTrick,
   type Settings,
   type SpeedMargin,
@@ -34,6 +34,7 @@ import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
 import { PathView } from "@/ui/flight/path-view";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
+import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
@@ -41,6 +42,7 @@ import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
@@ -48,32 +50,30 @@ import { ParameterControls, SurroundingsControls } from "./controls";
 import { FlightGraphs } from "./graphs";
 import type { LabData } from "./load";
 import { Measured } from "@/ui/flight/measured";
+import { RecommendPanel } from "./recommend-panel";
+import { ScatterPanel } from "./scatter-panel";
 import { calm, environmentOf, type Surroundings } from "./surroundings";
-import { useFlown } from "./use-flown";
+import { useFlown } from "@/ui/flight/use-flown";
+import { USUAL_STOP_DEG } from "./usual-stop";
+import { waysOf, type Way } from "./ways";
 import { comparedInWords } from "./words";
 
 const Scene = dynamic(() => import("@/ui/flight/scene"), { ssr: false });
 
-const GLYPH_EVERY_S = 0.15;
 const speeds = [1, 0.5, 0.25] as const;
-/** A flight that travels less is drawn over time, so that its attitudes do not lie on one another. */
-const TRAVELS_M = 4;
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */
 export function LabScreen({ data }: { data: LabData }) {
-  const { hrefFor } = useAtHand();
   const { pilot, aircraft, setup } = data;
   if (!aircraft || !setup) {
     return (
       <>
         <Typography variant="h1">Trick lab</Typography>
-        <Typography sx={{ my: 2, maxWidth: 560 }}>
-          {aircraft ? `${aircraft.name} has no setup yet.` : `${pilot.name} has no aircraft yet.`} Tricks are flown with
-          one aircraft and its settings, so that comes first.
-        </Typography>
-        <Button variant="contained" component={Link} href={hrefFor("/setup")}>
-          {aircraft ? "Make the first setup" : "Add an aircraft"}
-        </Button>
+        <NeedsSetup
+          pilotName={pilot.name}
+          aircraftName={aircraft?.name ?? null}
+          why="Tricks are flown with one aircraft and its settings, so that comes first."
+        />
       </>
     );
   }
@@ -84,36 +84,41 @@ export function LabScreen({ data }: { data: LabData }) {
   );
 }
 
-/** What is flown beside it: another setup of this aircraft, another school or the other direction. */
+/** What is flown beside it: another setup of this aircraft, another school, the other direction, or what was kept to be held against. */
 interface Other {
-  readonly kind: "setup" | "variant" | "direction";
+  readonly kind: "setup" | "variant" | "direction" | "kept";
   readonly id: string;
 }
 
 function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; setup: Setup }) {
   const trick = findTrick(data.trickId)!;
+  const syllabus = useSyllabus();
+  const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
   const [variantId, setVariant] = useState(data.variantId);
-  const variant = trick.variants.find(({ id }) => id === variantId) ?? trick.variants[0];
+  const variant = ways.find(({ id }) => id === variantId) ?? ways[0];
   const [wantedDirection, setDirection] = useState(Object.keys(variant.recipes)[0]);
   const direction = variant.recipes[wantedDirection] ? wantedDirection : Object.keys(variant.recipes)[0];
   const [values, setValues] = useState<Readonly<Record<string, number>> | null>(null);
+  // Moved while the rest is worked out.
+  const [moved, setMoved] = useState<Readonly<Record<string, number>>>({});
+  const [kept, setKept] = useState<TrickRequest | null>(null);
   const [surroundings, setSurroundings] = useState<Surroundings>(calm);
   const [otherKey, setOther] = useState("none");
   const other = otherOf(otherKey);
   const request = useMemo(
     (): TrickRequest => ({
-      recipe: recipes[variant.recipes[direction]],
+      recipe: withParameters(variant.recipes[direction], moved),
       values,
       entryHeightM: surroundings.entryHeightM,
       airframe: aircraft.airframe,
       settings: setup.settings,
       environment: environmentOf(surroundings),
     }),
-    [variant, direction, values, surroundings, aircraft, setup],
+    [variant, direction, values, moved, surroundings, aircraft, setup],
   );
   const otherRequest = useMemo(
-    () => (other ? askedBeside(other, request, { trick, direction, setups: data.setups }) : null),
-    [other, request, trick, direction, data.setups],
+    () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
+    [other, request, ways, variant, direction, data.setups, kept],
   );
   const { flown, pending } = useFlown(request);
   const { flown: flownOther } = useFlown(otherRequest);
@@ -122,6 +127,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     (next: T) => {
       // Another recipe has other parameters.
       setValues(null);
+      setMoved({});
       set(next);
     };
   const flownTrick = flown?.kind === "flown" ? flown.trick : null;
@@ -133,6 +139,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     () => (flownBeside && besideSettings ? { trick: flownBeside, settings: besideSettings } : null),
     [flownBeside, besideSettings],
   );
+  const stopWithinDeg = request.recipe.turn ? (findStep(syllabus, trick.id)?.stopWithinDeg ?? USUAL_STOP_DEG) : null;
   // The drawings follow a moving slider when there is time.
   const drawn = useDeferredValue(shown);
   const upToDate = shown !== null && drawn?.recipe.id === shown.recipe.id;
@@ -140,6 +147,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     <>
       <Heading
         trick={trick}
+        ways={ways}
         variantId={variant.id}
         direction={direction}
         onVariant={change(setVariant)}
@@ -159,19 +167,35 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         }}
       >
         <Box sx={{ order: { xs: 2, md: 0 } }}>
-          <ParameterControls recipe={shown?.recipe ?? request.recipe} byHand={values !== null} onChange={setValues} />
+          <ParameterControls
+            recipe={shown?.recipe ?? request.recipe}
+            byHand={values !== null}
+            moved={Object.keys(moved).length > 0}
+            onChange={setValues}
+            onMove={(name, value) => setMoved((before) => ({ ...before, [name]: value }))}
+            onReset={() => {
+              setValues(null);
+              setMoved({});
+            }}
+          />
           <SurroundingsControls
             surroundings={surroundings}
             shownHeightM={shown?.entryHeightM ?? 10}
             onChange={setSurroundings}
           />
           <OtherControl
-            trick={trick}
+            ways={ways}
             variantId={variant.id}
             direction={direction}
             setups={data.setups}
             value={otherKey}
+            kept={kept !== null}
             onChange={setOther}
+            onKeep={() => {
+              // As it is flown, worked-out figures and all.
+              setKept(request);
+              setOther("kept:now");
+            }}
           />
         </Box>
         {upToDate ? (
@@ -190,19 +214,74 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           )
         )}
       </Box>
+      {shown && shown.problem === null && (
+        <ScatterPanel
+          key={request.recipe.id}
+          trick={shown}
+          settings={setup.settings}
+          aircraft={aircraft}
+          environment={request.environment}
+          stage={trick.stage}
+          stopWithinDeg={stopWithinDeg}
+          measured={data.measured}
+          beside={
+            ghost && ghost.trick.problem === null ? { ...ghost, name: nameOfOther(other!, ways, data.setups) } : null
+          }
+        >
+          {(errors) => (
+            <RecommendPanel
+              recipe={request.recipe}
+              trick={trick}
+              direction={direction}
+              manner={data.manner}
+              settings={setup.settings}
+              setup={setup}
+              aircraft={aircraft}
+              environment={request.environment}
+              errors={errors}
+              stopWithinDeg={stopWithinDeg}
+            />
+          )}
+        </ScatterPanel>
+      )}
     </>
   );
 }
 
+function nameOfOther({ kind, id }: Other, ways: readonly Way[], setups: readonly Setup[]): string {
+  switch (kind) {
+    case "setup":
+      return `setup ${setups.find((one) => one.id === id)?.number ?? ""}`;
+    case "variant":
+      return ways.find((one) => one.id === id)?.name ?? "the other way";
+    case "direction":
+      return directionWords[id];
+    case "kept":
+      return "the one kept";
+  }
+}
+
 function otherOf(key: string): Other | null {
   const [kind, id] = key.split(":");
-  return kind === "setup" || kind === "variant" || kind === "direction" ? { kind, id } : null;
+  return kind === "setup" || kind === "variant" || kind === "direction" || kind === "kept" ? { kind, id } : null;
 }
 
 function askedBeside(
   { kind, id }: Other,
   request: TrickRequest,
-  { trick, direction, setups }: { trick: Trick; direction: string; setups: readonly Setup[] },
+  {
+    ways,
+    variant,
+    direction,
+    setups,
+    kept,
+  }: {
+    ways: readonly Way[];
+    variant: Way;
+    direction: string;
+    setups: readonly Setup[];
+    kept: TrickRequest | null;
+  },
 ): TrickRequest | null {
   const worked = { ...request, values: null };
   switch (kind) {
@@ -211,30 +290,33 @@ function askedBeside(
       return setup ? { ...worked, settings: setup.settings } : null;
     }
     case "variant": {
-      const recipe = trick.variants.find((one) => one.id === id)?.recipes[direction];
-      return recipe ? { ...worked, recipe: recipes[recipe] } : null;
+      const recipe = ways.find((one) => one.id === id)?.recipes[direction];
+      return recipe ? { ...worked, recipe } : null;
     }
     case "direction": {
-      const recipe = trick.variants.find(({ recipes: own }) => Object.values(own).includes(request.recipe.id))?.recipes[
-        id
-      ];
-      return recipe ? { ...worked, recipe: recipes[recipe] } : null;
+      const recipe = variant.recipes[id];
+      return recipe ? { ...worked, recipe } : null;
     }
+    case "kept":
+      // Round about it is as it is now.
+      return kept && { ...kept, environment: request.environment, entryHeightM: request.entryHeightM };
   }
 }
 
 function Heading(props: {
   trick: Trick;
+  ways: readonly Way[];
   variantId: string;
   direction: string;
   onVariant: (id: string) => void;
   onDirection: (id: string) => void;
 }) {
-  const { trick, variantId, direction, onVariant, onDirection } = props;
+  const { trick, ways, variantId, direction, onVariant, onDirection } = props;
   const router = useRouter();
-  const { hrefFor } = useAtHand();
+  const { hrefFor, coaches } = useAtHand();
   const syllabus = useSyllabus();
-  const variant = trick.variants.find(({ id }) => id === variantId)!;
+  const variant = ways.find(({ id }) => id === variantId)!;
+  const builtIn = trick.variants.some(({ id }) => id === variantId);
   const directions = Object.keys(variant.recipes);
   const at = tricks.findIndex(({ id }) => id === trick.id);
   const keys = useMemo(() => {
@@ -277,7 +359,7 @@ function Heading(props: {
               ];
         })}
       </TextField>
-      {trick.variants.length > 1 && (
+      {ways.length > 1 && (
         <ToggleButtonGroup
           exclusive
           size="small"
@@ -285,7 +367,7 @@ function Heading(props: {
           aria-label="Way to fly it"
           onChange={(_, next) => next && onVariant(next)}
         >
-          {trick.variants.map(({ id, name }) => (
+          {ways.map(({ id, name }) => (
             <ToggleButton key={id} value={id} sx={{ px: 1.5 }}>
               {name}
             </ToggleButton>
@@ -308,6 +390,17 @@ function Heading(props: {
         </ToggleButtonGroup>
       )}
       <Box sx={{ flex: 1 }} />
+      {coaches && (
+        <Button
+          component={Link}
+          href={hrefFor("/lab/choreographer", {
+            step: trick.id,
+            ...(builtIn ? { way: variantId, direction } : { own: variantId }),
+          })}
+        >
+          Change its phases
+        </Button>
+      )}
       {findStep(syllabus, trick.id) && (
         <Button
           component={Link}
@@ -357,23 +450,25 @@ function Statements({
 }
 
 function OtherControl(props: {
-  trick: Trick;
+  ways: readonly Way[];
   variantId: string;
   direction: string;
   setups: readonly Setup[];
   value: string;
+  kept: boolean;
   onChange: (value: string) => void;
+  onKeep: () => void;
 }) {
-  const { trick, variantId, direction, setups, value, onChange } = props;
-  const variant = trick.variants.find(({ id }) => id === variantId)!;
+  const { ways, variantId, direction, setups, value, kept, onChange, onKeep } = props;
+  const variant = ways.find(({ id }) => id === variantId)!;
   const choices = [
+    ...(kept ? [{ key: "kept:now", name: "the one kept" }] : []),
     ...setups.slice(1).map(({ id, number }) => ({ key: `setup:${id}`, name: `setup ${number}` })),
-    ...trick.variants.filter(({ id }) => id !== variantId).map(({ id, name }) => ({ key: `variant:${id}`, name })),
+    ...ways.filter(({ id }) => id !== variantId).map(({ id, name }) => ({ key: `variant:${id}`, name })),
     ...Object.keys(variant.recipes)
       .filter((id) => id !== direction)
       .map((id) => ({ key: `direction:${id}`, name: directionWords[id] })),
   ];
-  if (choices.length === 0) return null;
   return (
     <Box sx={{ mt: 1.5 }}>
       <Typography variant="h2">Beside it</Typography>
@@ -393,6 +488,9 @@ function OtherControl(props: {
           </MenuItem>
         ))}
       </TextField>
+      <Button size="small" onClick={onKeep}>
+        Keep this one, and change it
+      </Button>
     </Box>
   );
 }
@@ -414,7 +512,7 @@ const FlightViews = memo(function FlightViews(props: {
   const [turning, setTurning] = useState(false);
   const player = usePlayer(measures.durationS, speed);
   const { cursorS, setCursorS, keys } = player;
-  const travels = Math.max(...trace.northM) - Math.min(...trace.northM) > TRAVELS_M;
+  const travels = travelsFar(trace);
   const [chosenOver, setOver] = useState<"way" | "time" | null>(null);
   const over = chosenOver ?? (travels ? "way" : "time");
   const instructions = useMemo(

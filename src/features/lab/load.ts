@@ -1,7 +1,18 @@
 import "server-only";
+import { measuredOn, type MeasuredValues } from "@/core";
 import { loadProgress } from "@/server/progress";
-import { listSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { currentStepOf, findStep, findTrick, trickFrom, tricks, variantOf } from "@/syllabus";
+import { listSetups, listVariants, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import {
+  currentStepOf,
+  findStep,
+  findTrick,
+  ownVariantOf,
+  trickFrom,
+  tricks,
+  variantOf,
+  type Manner,
+  type OwnVariant,
+} from "@/syllabus";
 
 export interface LabData {
   readonly pilot: Pilot;
@@ -10,14 +21,20 @@ export interface LabData {
   /** Every version of this aircraft's settings, newest first, to be flown against one another. */
   readonly setups: readonly Setup[];
   readonly trickId: string;
-  /** The way in which the pilot's school flies it. */
+  /** How the pilot flies what can be flown in more than one way. */
+  readonly manner: Manner;
+  /** Ways of the squad's own to fly it. */
+  readonly own: readonly OwnVariant[];
+  /** The way in which the pilot flies it: a way of their own, or that of their school. */
   readonly variantId: string;
+  /** What was measured on attempts of this pilot at this trick. */
+  readonly measured: MeasuredValues;
 }
 
 /** The lab at the trick or step asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
 export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: string | null): Promise<LabData | null> {
   const [all, progress] = await Promise.all([listSetups(pilot.id), loadProgress([pilot])]);
-  const { syllabus, school } = progress.get(pilot.id)!;
+  const { syllabus, school, own, flown } = progress.get(pilot.id)!;
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const open = asked === null ? currentStepOf(progress.get(pilot.id)!) : findStep(syllabus, asked);
   const trick =
@@ -28,12 +45,20 @@ export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: st
       : findTrick(open?.flownAs?.trick ?? asked);
   if (!trick) return null;
   const flownAs = open?.flownAs?.trick === trick.id ? open.flownAs : { trick: trick.id };
+  const manner = { school, own };
+  const usual = variantOf(flownAs, school)!;
+  const chosen = Object.keys(usual.recipes)
+    .map((direction) => ownVariantOf(flownAs, direction, manner))
+    .find(Boolean);
   return {
     pilot,
     aircraft,
     setup: setups[0] ?? null,
     setups,
     trickId: trick.id,
-    variantId: variantOf(flownAs, school)!.id,
+    own: await listVariants(pilot.squadId, trick.id),
+    variantId: (chosen ?? usual).id,
+    manner,
+    measured: measuredOn(flown.get(trick.id)?.recent ?? []),
   };
 }

@@ -15,7 +15,7 @@ export function comparedInWords(
   looksAt: readonly MeasureName[],
   units: UnitSystem,
 ): { readonly settings: readonly string[]; readonly flight: readonly string[] } {
-  const flight: string[] = [];
+  const flight: string[] = [...figuresSet(trick, other.trick)];
   const [seen, seenOther] = [exitSeenS(trick, settings), exitSeenS(other.trick, other.settings)];
   if (seen !== null && seenOther !== null && Math.abs(seenOther - seen) > TELLING.time) {
     const by = quantityText(Math.abs(seenOther - seen), "time", units, 1);
@@ -37,6 +37,18 @@ export function comparedInWords(
       `${name.charAt(0).toLowerCase()}${name.slice(1)} ${quantityText(was, quantity, units)} → ${quantityText(is, quantity, units)}`,
     ];
   }
+}
+
+/** Figures of one and the same trick that stand otherwise and are not worked out. */
+function figuresSet({ recipe }: FlownTrick, { recipe: other }: FlownTrick): string[] {
+  if (recipe.id !== other.id) return [];
+  return Object.entries(recipe.parameters).flatMap(([name, { label, unit, value }]) => {
+    const there = other.parameters[name].value;
+    if (there === value || recipe.solveFor.some(({ param }) => param === name)) return [];
+    const space = unit === "" || unit === "°" ? "" : " ";
+    const text = (figure: number) => `${Number(figure.toFixed(2))}${space}${unit}`;
+    return [`${label.charAt(0).toLowerCase()}${label.slice(1)} ${text(value)} → ${text(there)}`];
+  });
 }
 
 /**

@@ -26,6 +26,8 @@ const kindNames: Readonly<Record<Binned["kind"], string>> = {
   attempt: "Attempt",
   site: "Site",
   planned: "Planned session",
+  variant: "Way to fly a trick",
+  target: "Target date",
 };
 
 /** Records: who did what, what lies in the bin, and files in and out. */

@@ -1,7 +1,8 @@
 import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
-import { badField, conflict, memberAction, Refusal } from "@/server/actions";
+import { badField, conflict, memberAction, Refusal, type Asker } from "@/server/actions";
 import {
+  deletePrepared,
   findAircraft,
   findAttempt,
   findPilot,
@@ -13,11 +14,14 @@ import {
   inTransaction,
   leavePilotTrail,
   sessionEnded,
+  setSessionBegun,
   setSessionEnd,
   setUndone,
   syllabusOf,
   updateAttempt,
   type Pilot,
+  type PilotPlan,
+  type SessionPilot,
 } from "@/server/repositories";
 import { loadProgressBriefly } from "@/server/progress";
 import {
@@ -30,15 +34,23 @@ import {
   type Step,
   type Syllabus,
 } from "@/syllabus";
-import { ByIdInput, LogAttemptInput, SetFaultsInput, SetMeasuredInput, StartSessionInput } from "./inputs";
+import { byServerClock } from "./device-clock";
+import {
+  AtMomentInput,
+  ByIdInput,
+  LogAttemptInput,
+  PilotPlanInput,
+  SetFaultsInput,
+  SetMeasuredInput,
+  StartSessionInput,
+} from "./inputs";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
 const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
 
-const setEnd = (endedAt: () => Date | null) =>
-  memberAction(ByIdInput, aSession, ({ id }) =>
-    inTransaction((transaction) => setSessionEnd(transaction, id, endedAt())),
-  );
+/** When something was done in the field, by this server's clock. */
+const moment = ({ atMs }: AtMomentInput, { deviceNowMs }: Asker) =>
+  new Date(byServerClock(atMs ?? Date.now(), deviceNowMs, Date.now()));
 
 /** While a session runs, an undone tap is everyday; later it changes the record, and the trail says so. */
 const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restored") =>
@@ -61,8 +73,14 @@ const mayStart = ({ pilots, siteId }: StartSessionInput): Need[] => [
 ];
 
 export const sessionActions = {
-  "start-session": memberAction(StartSessionInput, mayStart, async ({ id, place, siteId = null, pilots }, who) => {
-    const members = pilots.map(({ pilotId, stepId, setupId }) => ({ pilotId, stepId, setupId: setupId ?? null }));
+  "start-session": memberAction(StartSessionInput, mayStart, async (input, who) => {
+    const { id, place, siteId = null, pilots, prepared = false } = input;
+    const members = pilots.map(({ pilotId, stepId, setupId, plan }) => ({
+      pilotId,
+      stepId,
+      setupId: setupId ?? null,
+      ...(plan && { plan: planFrom(plan) }),
+    }));
     const flying = await Promise.all(members.map(async ({ pilotId }) => (await findPilot(pilotId))!));
     const squadIds = new Set(flying.map(({ squadId }) => squadId));
     for (const { pilotId, setupId } of members) if (setupId) await requireOwnSetup(setupId, pilotId);
@@ -87,20 +105,35 @@ export const sessionActions = {
         place,
         siteId,
         startedAtMs: Date.now(),
+        begun: !prepared,
         pilots: members,
       }),
     );
   }),
 
-  "end-session": setEnd(() => new Date()),
-  "reopen-session": setEnd(() => null),
+  "begin-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
+    inTransaction((transaction) => setSessionBegun(transaction, input.id, moment(input, asker))),
+  ),
+  "end-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
+    inTransaction((transaction) => setSessionEnd(transaction, input.id, moment(input, asker))),
+  ),
+  "reopen-session": memberAction(ByIdInput, aSession, ({ id }) =>
+    inTransaction((transaction) => setSessionEnd(transaction, id, null)),
+  ),
+  /** A prepared session that was never flown is let go of; one with attempts stays. */
+  "drop-session": memberAction(ByIdInput, aSession, ({ id }) =>
+    inTransaction(async (transaction) => {
+      if (!(await deletePrepared(transaction, id)))
+        throw conflict("That session was begun; what was flown in it is kept.");
+    }),
+  ),
 
   /** Taken also after the session has ended: a phone may come back into the network late. */
   "log-attempt": memberAction(
     LogAttemptInput,
     // The pilot may have moved to another squad since the session.
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
-    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }) => {
+    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }, _, { deviceNowMs }) => {
       const session = (await findSession(sessionId))!;
       const member = session.pilots.find((one) => one.pilotId === pilotId);
       if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
@@ -109,8 +142,10 @@ export const sessionActions = {
       if (!step && member.stepId !== stepId) throw badField("stepId", "That step is not in the squad's syllabus.");
       if (step && !step.directions.some((one) => one.id === direction))
         throw badField("direction", "That step is not flown in this direction.");
-      await inTransaction((transaction) =>
-        insertAttempt(transaction, {
+      const atMs = byServerClock(flownAtMs, deviceNowMs, Date.now());
+      await inTransaction(async (transaction) => {
+        await setSessionBegun(transaction, sessionId, new Date(atMs));
+        await insertAttempt(transaction, {
           id,
           sessionId,
           pilotId,
@@ -123,9 +158,9 @@ export const sessionActions = {
           minutes: null,
           measured: {},
           faults: [],
-          atMs: flownAtMs,
-        }),
-      );
+          atMs,
+        });
+      });
     },
   ),
 
@@ -150,33 +185,59 @@ export const sessionActions = {
   "restore-attempt": setAttemptUndone(() => null, "restored"),
 };
 
+/** What is kept of a plan: its fields and no others. */
+const planFrom = ({ blocks, turns }: PilotPlanInput): PilotPlan => ({
+  blocks: blocks.map(({ kind, stepId, minutes, firstDirection, why }) => ({
+    kind,
+    stepId: stepId ?? null,
+    minutes,
+    firstDirection: firstDirection ?? null,
+    why,
+  })),
+  turns,
+});
+
+/** Every step a pilot is to fly, with the field it was said in. */
+function stepsAsked({ stepId, plan }: SessionPilot, i: number): { readonly stepId: string; readonly field: string }[] {
+  return [
+    { stepId, field: `pilots.${i}.stepId` },
+    ...(plan?.blocks ?? []).flatMap((block, n) =>
+      block.stepId === null || block.stepId === stepId
+        ? []
+        : [{ stepId: block.stepId, field: `pilots.${i}.plan.blocks.${n}.stepId` }],
+    ),
+  ];
+}
+
 /** The step of the squad's syllabus, or of the one the program comes with. */
 const knownStep = (syllabus: Syllabus, id: string): Step | undefined =>
   findStep(syllabus, id) ?? findStep(builtInSyllabus, id);
 
 /** Steps have to be in the squad's syllabus, and flown in the simulator first where the pilot's school wants that. */
 async function requireOpenSteps(
-  members: readonly { readonly pilotId: string; readonly stepId: string }[],
+  members: readonly SessionPilot[],
   pilots: readonly Pilot[],
   place: Place,
 ): Promise<void> {
   const progress = await loadProgressBriefly(pilots, Date.now());
-  members.forEach(({ pilotId, stepId }, i) => {
-    const { syllabus, school, flown, signedOff } = progress.get(pilotId)!;
-    const step = findStep(syllabus, stepId);
-    if (!step) throw badField(`pilots.${i}.stepId`, "One of those steps is not in the squad's syllabus.");
-    if (place === "simulator" || signedOff.has(stepId)) return;
-    if (simulatorLacking(step, school, flown.get(stepId)?.recent ?? []))
-      throw badField(
-        `pilots.${i}.stepId`,
-        `${step.name} wants to be flown in the simulator first by ${pilots[i].name}'s school, until its mark is met there.`,
-      );
+  members.forEach((member, i) => {
+    const { syllabus, school, flown, signedOff } = progress.get(member.pilotId)!;
+    for (const { stepId, field } of stepsAsked(member, i)) {
+      const step = findStep(syllabus, stepId);
+      if (!step) throw badField(field, "One of those steps is not in the squad's syllabus.");
+      if (place === "simulator" || signedOff.has(stepId)) continue;
+      if (simulatorLacking(step, school, flown.get(stepId)?.recent ?? []))
+        throw badField(
+          field,
+          `${step.name} wants to be flown in the simulator first by ${pilots[i].name}'s school, until its mark is met there.`,
+        );
+    }
   });
 }
 
 /** A site gives the room and the height that a step needs, or the step is refused with the numbers. */
 async function requireRoom(
-  members: readonly { readonly stepId: string }[],
+  members: readonly SessionPilot[],
   squadId: string,
   siteId: string,
   place: Place,
@@ -184,9 +245,12 @@ async function requireRoom(
   const [site, syllabus] = await Promise.all([findSite(siteId), syllabusOf(squadId)]);
   if (site!.squadId !== squadId) throw badField("siteId", "That site is another squad's.");
   if (place === "simulator") return;
-  members.forEach(({ stepId }, i) => {
-    const why = siteRefusal(findStep(syllabus, stepId)!, skillOf(syllabus, findStep(syllabus, stepId)!), site!);
-    if (why) throw badField(`pilots.${i}.stepId`, why);
+  members.forEach((member, i) => {
+    for (const { stepId, field } of stepsAsked(member, i)) {
+      const step = findStep(syllabus, stepId)!;
+      const why = siteRefusal(step, skillOf(syllabus, step), site!);
+      if (why) throw badField(field, why);
+    }
   });
 }
 

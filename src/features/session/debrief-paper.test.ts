@@ -2,6 +2,7 @@ import type { LoggedAttempt, Session } from "@/server/repositories";
 import { builtInSyllabus } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
 import type { TallyData } from "./load";
+import { tallyPilot } from "./made-up-pilot";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const session: Session = {
@@ -10,6 +11,7 @@ const session: Session = {
   coachId: "c",
   place: "field",
   startedAtMs: Date.parse("2026-11-20T10:00:00Z"),
+  begun: true,
   endedAtMs: 1,
   pilots: [],
 };
@@ -33,11 +35,9 @@ const paper = (attempts: readonly LoggedAttempt[]) =>
   JSON.stringify(
     debriefPaper(
       {
+        accountId: "account",
         session,
-        pilots: [
-          { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: null, earlier: [], signedOff: false },
-          { id: "ida", name: "Ida Rook", stepId: "hang", setupId: null, earlier: [], signedOff: false },
-        ],
+        pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure"]), tallyPilot("ida", "Ida Rook", ["hang"])],
         attempts,
         site: null,
         mayKeep: true,
@@ -61,6 +61,9 @@ it("says by pilot and direction what happened, the verdict, and the mend of the 
   expect(text).toMatch(/It comes round low.*2 times: Punch longer/);
   expect(text).not.toContain("instead of turning on the spot");
   expect(text).toMatch(/Ida Rook.*Nothing logged/);
+  expect(text).not.toContain("Pure roll");
+  const both = paper([tap("clean", 2), { ...tap("clean", 3), stepId: "roll-pure", direction: "left" }]);
+  expect(both).toMatch(/Slow flip.*Odo Fenn.*Pure roll.*left 1 of 1/);
 });
 
 it("advises rest where crashes rose", () => {

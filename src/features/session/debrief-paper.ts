@@ -12,7 +12,7 @@ import {
   type Syllabus,
 } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
-import type { TallyData, TallyPilot } from "./load";
+import type { TallyData, TallyPilot, TallyStep } from "./load";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
@@ -44,14 +44,13 @@ export function debriefPaper(
         color: inkSoft,
         margin: [0, 0, 0, 6],
       },
-      ...pilots.map((pilot) =>
-        pilotContent(
-          pilot,
-          attempts.filter(({ pilotId }) => pilotId === pilot.id),
-          syllabus,
-          schoolOf(pilot.id),
-        ),
-      ),
+      ...pilots.flatMap((pilot) => {
+        const own = attempts.filter(({ pilotId }) => pilotId === pilot.id);
+        const flown = pilot.steps.filter(({ stepId }) => own.some((one) => one.stepId === stepId));
+        return (flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
+          stepContent(pilot, step, own, syllabus, schoolOf(pilot.id)),
+        );
+      }),
       {
         text: "It advises. Licensed instructors, local rules and local law decide.",
         color: inkSoft,
@@ -62,18 +61,25 @@ export function debriefPaper(
   };
 }
 
-function pilotContent(pilot: TallyPilot, own: readonly LoggedAttempt[], syllabus: Syllabus, school: School): Content {
-  const step = findStep(syllabus, pilot.stepId);
+function stepContent(
+  pilot: TallyPilot,
+  { stepId, earlier }: TallyStep,
+  today: readonly LoggedAttempt[],
+  syllabus: Syllabus,
+  school: School,
+): Content {
+  const step = findStep(syllabus, stepId);
+  const own = today.filter((one) => one.stepId === stepId);
   const head: Content = {
     text: [
       { text: pilot.name, bold: true, fontSize: 12 },
-      { text: `   ${stepName(syllabus, pilot.stepId)}`, fontSize: 11 },
+      { text: `   ${stepName(syllabus, stepId)}`, fontSize: 11 },
     ],
     margin: [0, 6, 0, 2],
   };
   if (!step || own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
   const names = directionNames(step);
-  const all = [...pilot.earlier, ...own];
+  const all = [...earlier, ...own];
   const advice = advise({
     evidence: weighEvidence(
       all,
@@ -82,12 +88,12 @@ function pilotContent(pilot: TallyPilot, own: readonly LoggedAttempt[], syllabus
     ),
     mark: step.mark,
     attempts: all,
-    latestDay: own,
+    latestDay: today,
     setupId: pilot.setupId,
     previousStep: stepBefore(syllabus, step, routeOf(school))?.name ?? null,
     directionNames: names,
   });
-  const change = sinceLastTime(pilot.earlier, own);
+  const change = sinceLastTime(earlier, own);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
   const count = (direction: string, outcome: Outcome) =>
     own.filter((one) => one.direction === direction && one.outcome === outcome).length;

@@ -5,15 +5,27 @@ import {
   ArrayMinSize,
   ArrayUnique,
   IsArray,
+  IsBoolean,
   IsInt,
   IsNumber,
   IsOptional,
+  IsString,
   Max,
+  MaxLength,
   Min,
   ValidateBy,
   ValidateNested,
 } from "class-validator";
-import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
+import {
+  attemptMeasures,
+  blockKinds,
+  outcomes,
+  places,
+  type AttemptMeasure,
+  type BlockKind,
+  type Outcome,
+  type Place,
+} from "@/core";
 import { IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
 
 const IsMeasured = () =>
@@ -37,10 +49,57 @@ const IsMeasured = () =>
 const YEAR_2000_MS = 946_684_800_000;
 const YEAR_2100_MS = 4_102_444_800_000;
 
+/** A moment as a device has it, ms. */
+const IsMoment = () =>
+  ValidateBy({
+    name: "isMoment",
+    validator: {
+      validate: (value: unknown) =>
+        Number.isInteger(value) && Number(value) >= YEAR_2000_MS && Number(value) <= YEAR_2100_MS,
+      defaultMessage: (about) => `${about?.property} is no plausible time`,
+    },
+  });
+
+export class BlockInput {
+  @IsOneOf(blockKinds) kind!: BlockKind;
+  /** Null for flying freely. */
+  @IsOptional() @IsStepId() stepId!: string | null;
+  @Max(600, { message: "minutes are 0 to 600" })
+  @Min(0, { message: "minutes are 0 to 600" })
+  @IsNumber({}, { message: "minutes are a number" })
+  minutes!: number;
+  @IsOptional() @IsText(12) firstDirection!: string | null;
+  @MaxLength(500, { message: "why is 500 letters at most" })
+  @IsString({ message: "why is missing" })
+  why!: string;
+}
+
+export class PilotPlanInput {
+  @ArrayMaxSize(20, { message: "a pilot flies 20 blocks at most" })
+  @IsArray({ message: "blocks are missing" })
+  @ValidateNested({ each: true })
+  @Type(() => BlockInput)
+  blocks!: BlockInput[];
+  /** Slots of the session in which the pilot flies, counted from 0. */
+  @ArrayUnique({ message: "a pilot flies once in a slot" })
+  @ArrayMaxSize(200, { message: "a pilot flies 200 turns at most" })
+  @Max(1000, { each: true, message: "turns are counted up to 1000" })
+  @Min(0, { each: true, message: "turns are counted from 0" })
+  @IsInt({ each: true, message: "turns are whole numbers" })
+  @IsArray({ message: "turns are missing" })
+  turns!: number[];
+}
+
 export class SessionPilotInput {
   @IsId() pilotId!: string;
+  /** The step worked at. */
   @IsStepId() stepId!: string;
   @IsOptional() @IsId() setupId!: string | null;
+  /** What else is flown, in order; left out where it is the one step. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => PilotPlanInput)
+  plan?: PilotPlanInput;
 }
 
 export class StartSessionInput {
@@ -48,6 +107,8 @@ export class StartSessionInput {
   @IsOneOf(places) place!: Place;
   /** Where; left out where no site is known. */
   @IsOptional() @IsId() siteId?: string | null;
+  /** Prepared at the desk: it is begun in the field. */
+  @IsOptional() @IsBoolean({ message: "prepared is true or false" }) prepared?: boolean;
   @ArrayUnique((one: SessionPilotInput) => one?.pilotId, { message: "a pilot is in there twice" })
   @ArrayMaxSize(30, { message: "a session takes 30 pilots at most" })
   @ArrayMinSize(1, { message: "choose at least one pilot" })
@@ -65,10 +126,7 @@ export class LogAttemptInput {
   @IsText(12) direction!: string;
   @IsOneOf(outcomes) outcome!: Outcome;
   /** When it was flown, by the device's clock. */
-  @Max(YEAR_2100_MS, { message: "flownAtMs is no plausible time" })
-  @Min(YEAR_2000_MS, { message: "flownAtMs is no plausible time" })
-  @IsInt({ message: "flownAtMs is no plausible time" })
-  flownAtMs!: number;
+  @IsMoment() flownAtMs!: number;
   /** Which battery of the session, where batteries are counted. */
   @IsOptional()
   @Max(200, { message: "pack is 1 to 200" })
@@ -96,6 +154,12 @@ export class SetFaultsInput {
   @IsArray({ message: "faults are missing" })
   @IsText(40, { each: true })
   faults!: string[];
+}
+
+export class AtMomentInput {
+  @IsId() id!: string;
+  /** When, by the device's clock; left out for now. */
+  @IsOptional() @IsMoment() atMs?: number;
 }
 
 export class ByIdInput {

@@ -15,14 +15,23 @@ import {
   listSquads,
   syllabusOf,
   type LoggedAttempt,
+  type PlannedBlock,
   type Session,
+  type SessionPilot,
   type Setup,
   type Aircraft,
   type PlannedSession,
   type Site,
 } from "@/server/repositories";
 import { loadProgressBriefly } from "@/server/progress";
-import { currentStepOf, simulatorLacking, type School } from "@/syllabus";
+import {
+  currentStepOf,
+  offersOf,
+  simulatorLacking,
+  type OwnVariant,
+  type ReasonedOffer,
+  type School,
+} from "@/syllabus";
 import type { Attempt } from "@/core";
 import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
 
@@ -36,6 +45,10 @@ export interface Candidate {
   readonly currentStepId: string;
   /** Steps the pilot's school wants flown in the simulator first, their mark not met there yet. */
   readonly simulatorFirst: readonly string[];
+  /** Steps that were never flown and are not signed off are new. */
+  readonly known: readonly string[];
+  /** What could be flown next time, with the reasons. */
+  readonly offers: readonly ReasonedOffer[];
   readonly setups: readonly {
     readonly id: string;
     readonly name: string;
@@ -44,6 +57,8 @@ export interface Candidate {
   }[];
   /** Sides the pilot takes where practitioners disagree. */
   readonly school: School;
+  /** Ways of a coach's own that were chosen for the pilot. */
+  readonly own: readonly OwnVariant[];
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
 }
@@ -54,7 +69,7 @@ export interface PlanData {
   readonly candidates: readonly Candidate[];
   readonly sites: readonly Site[];
   /** The planned session that is begun now: who was to come, and where. */
-  readonly plan: Pick<PlannedSession, "pilotIds" | "siteId"> | null;
+  readonly plan: Pick<PlannedSession, "pilotIds" | "siteId" | "minutes"> | null;
   readonly recent: readonly {
     readonly session: Session;
     readonly coachName: string;
@@ -66,13 +81,13 @@ export interface PlanData {
 const RECENT = 8;
 const DAY_MS = 86_400_000;
 
-export async function loadPlan(who: SignedIn, plannedId: string | null = null): Promise<PlanData> {
+export async function loadPlan(who: SignedIn, plannedId: string | null = null, nowMs = Date.now()): Promise<PlanData> {
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
   const [aircraft, setups, progress, coaches, sessions, squads] = await Promise.all([
     listAircraft(pilotIds),
     latestSetups(pilotIds),
-    loadProgressBriefly(pilots, Date.now()),
+    loadProgressBriefly(pilots, nowMs),
     listCoaches(),
     listSessions(pilotIds, RECENT),
     who.coachId === null ? [] : listSquads(who.coachId),
@@ -81,7 +96,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null): 
   const [attempts, sites, planned] = await Promise.all([
     countAttemptsIn(sessions.map(({ id }) => id)),
     listSites(squadIds),
-    plannedId === null ? [] : listPlanned(squadIds, new Date(Date.now() - DAY_MS)),
+    plannedId === null ? [] : listPlanned(squadIds, new Date(nowMs - DAY_MS)),
   ]);
   return {
     coaches: isCoach(who),
@@ -98,10 +113,13 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null): 
         squadId,
         squadName: squads.length > 1 ? (squads.find((squad) => squad.id === squadId)?.name ?? null) : null,
         currentStepId: open.id,
+        known: [...new Set([...flown.keys(), ...signedOff])],
+        offers: offersOf({ ...own, setupId: fleetSetup(fleet, setups)?.id ?? null, nowMs }),
         simulatorFirst: syllabus.steps
           .filter((step) => !signedOff.has(step.id) && simulatorLacking(step, school, flown.get(step.id)?.recent ?? []))
           .map((step) => step.id),
         school,
+        own: own.own,
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup
@@ -127,17 +145,36 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null): 
   };
 }
 
-export interface TallyPilot {
-  readonly id: string;
-  readonly name: string;
+const fleetSetup = (fleet: readonly Aircraft[], setups: ReadonlyMap<string, Setup>) =>
+  fleet.flatMap(({ id }) => setups.get(id) ?? [])[0];
+
+/** A step flown or to be flown in a session, with what was known of it before. */
+export interface TallyStep {
   readonly stepId: string;
-  readonly setupId: string | null;
   /** Attempts at this step in earlier sessions: the evidence counts them too. */
   readonly earlier: readonly Attempt[];
   readonly signedOff: boolean;
+  /** Begun in the field without a network: what was flown before is not on the device. */
+  readonly unknownBefore?: boolean;
+}
+
+export interface TallyPilot {
+  readonly id: string;
+  readonly name: string;
+  readonly setupId: string | null;
+  /** What is flown, in order; at least one block with a step. */
+  readonly blocks: readonly PlannedBlock[];
+  /** Slots of the session in which the pilot flies, counted from 0; empty where no order was planned. */
+  readonly turns: readonly number[];
+  /** The steps of the blocks, and what was flown beside them; the one worked at first. */
+  readonly steps: readonly TallyStep[];
+  /** Aircraft to be flown by eye before goggles go on. */
+  readonly checkFirst: readonly string[];
 }
 
 export interface TallyData {
+  /** The account this was loaded for. */
+  readonly accountId: string;
   readonly session: Session;
   readonly pilots: readonly TallyPilot[];
   /** Attempts of this session that stand or were undone, in the order flown. */
@@ -158,32 +195,58 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
   const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
   if (members.length === 0) return null;
-  const [attempts, progress, squads, syllabus, site] = await Promise.all([
-    listSessionAttempts(sessionId),
+  const attempts = (await listSessionAttempts(sessionId)).filter(({ pilotId }) => visible.has(pilotId));
+  const stepsOf = new Map(members.map((member) => [member.pilotId, stepsIn(member, attempts)]));
+  const [progress, aircraft, squads, syllabus, site] = await Promise.all([
     loadProgressBriefly(
       members.map(({ pilotId }) => visible.get(pilotId)!),
       Date.now(),
-      new Map(members.map(({ pilotId, stepId }) => [pilotId, stepId])),
+      stepsOf,
     ),
+    listAircraft(members.map(({ pilotId }) => pilotId)),
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
     session.siteId ? findSite(session.siteId) : null,
   ]);
   return {
+    accountId: who.accountId,
     session: { ...session, pilots: members },
-    attempts: attempts.filter(({ pilotId }) => visible.has(pilotId)),
+    attempts,
     // A pilot who changed squads brings old sessions along to be read, not to be written into.
     mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),
     site: site ?? null,
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
-    pilots: members.map(({ pilotId, stepId, setupId }) => ({
+    pilots: members.map(({ pilotId, stepId, setupId, plan }) => ({
       id: pilotId,
       name: visible.get(pilotId)!.name,
-      stepId,
       setupId,
-      earlier: (progress.get(pilotId)!.flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId),
-      signedOff: progress.get(pilotId)!.signedOff.has(stepId),
+      blocks: plan && plan.blocks.length > 0 ? plan.blocks : [oneBlock(stepId)],
+      turns: plan?.turns ?? [],
+      checkFirst: aircraft
+        .filter((one) => one.pilotId === pilotId && one.flightState !== "flying")
+        .map(({ name }) => name),
+      steps: [...stepsOf.get(pilotId)!].map((id) => ({
+        stepId: id,
+        earlier: (progress.get(pilotId)!.flown.get(id)?.recent ?? []).filter((one) => one.sessionId !== sessionId),
+        signedOff: progress.get(pilotId)!.signedOff.has(id),
+      })),
     })),
   };
 }
+
+/** The steps of a pilot in a session: the one worked at, those planned, those flown. */
+const stepsIn = ({ pilotId, stepId, plan }: SessionPilot, attempts: readonly LoggedAttempt[]): ReadonlySet<string> =>
+  new Set([
+    stepId,
+    ...(plan?.blocks ?? []).flatMap((block) => block.stepId ?? []),
+    ...attempts.filter((one) => one.pilotId === pilotId && !one.undone).map((one) => one.stepId),
+  ]);
+
+const oneBlock = (stepId: string): PlannedBlock => ({
+  kind: "main",
+  stepId,
+  minutes: 0,
+  firstDirection: null,
+  why: "",
+});

@@ -9,8 +9,11 @@ interface Pack {
   readonly sinceMs: number | null;
 }
 
-/** The battery flown now: a tap begins one, a tap ends it. Kept on the device. */
-export function usePack(sessionId: string): Pack & { readonly nowMs: number; readonly tap: () => void } {
+/** The battery flown now: a tap begins one, a tap ends it. Kept on the device; counts on from those `counted` by others. */
+export function usePack(
+  sessionId: string,
+  counted = 0,
+): Pack & { readonly next: number; readonly nowMs: number; readonly tap: () => void } {
   const store = `bathygon-pack-${sessionId}`;
   const [pack, setPack] = useState<Pack>({ number: 0, sinceMs: null });
   const [nowMs, setNowMs] = useState(0);
@@ -24,12 +27,13 @@ export function usePack(sessionId: string): Pack & { readonly nowMs: number; rea
   }, [store]);
   const tap = () => {
     const now = Date.now();
-    const next = pack.sinceMs === null ? { number: pack.number + 1, sinceMs: now } : { ...pack, sinceMs: null };
+    const next =
+      pack.sinceMs === null ? { number: Math.max(pack.number, counted) + 1, sinceMs: now } : { ...pack, sinceMs: null };
     localStorage.setItem(store, JSON.stringify(next));
     setPack(next);
     setNowMs(now);
   };
-  return { ...pack, nowMs, tap };
+  return { ...pack, next: Math.max(pack.number, counted) + 1, nowMs, tap };
 }
 
 /** Counts batteries and the time on the present one. */
@@ -40,9 +44,7 @@ export function PackClock({ pack }: { pack: ReturnType<typeof usePack> }) {
   return (
     <ButtonBase
       onClick={tap}
-      aria-label={
-        pack.sinceMs === null ? `Start pack ${pack.number + 1}` : `Pack ${pack.number}, ${clock}. Tap to end it`
-      }
+      aria-label={pack.sinceMs === null ? `Start pack ${pack.next}` : `Pack ${pack.number}, ${clock}. Tap to end it`}
       sx={{ display: "block", textAlign: "right", px: 0.5, minWidth: 88, minHeight: 48 }}
     >
       <span className="num" style={{ display: "block", fontSize: "1.7rem", lineHeight: 1.1 }}>

@@ -1,11 +1,12 @@
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings } from "@/core";
-import { builtInSyllabus } from "@/syllabus";
+import { builtInSyllabus, type ReasonedOffer } from "@/syllabus";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load";
 import { PlanScreen } from "./plan-screen";
-import { peakTasks, siteRefusals } from "./site-checks";
+import { planSession, slotsFit } from "./planning";
+import { peakTasks, siteRefusalFor } from "./site-checks";
 
 const { airframe } = airframePresets["five-inch-freestyle"];
 const site = {
@@ -21,6 +22,21 @@ const site = {
   askWhom: "",
   version: 1,
 };
+const offer = (
+  kind: ReasonedOffer["kind"],
+  stepId: string | null,
+  worth: number[],
+  more: Partial<ReasonedOffer> = {},
+) => ({
+  kind,
+  stepId,
+  worth,
+  isNew: false,
+  why: `Why ${stepId ?? "freely"}.`,
+  firstDirection: null,
+  simulatorFirst: false,
+  ...more,
+});
 const data: PlanData = {
   coaches: true,
   sites: [site],
@@ -32,8 +48,16 @@ const data: PlanData = {
       squadId: "squad",
       squadName: null,
       currentStepId: "flip-one-move",
+      known: ["fp-hover", "stop-course", "flip-one-move"],
+      offers: [
+        offer("warm-up", "stop-course", [10]),
+        offer("main", "flip-one-move", [10, 9, 8, 6], { firstDirection: "front" }),
+        offer("review", "fp-hover", [5]),
+        offer("free", null, [3]),
+      ],
       simulatorFirst: [],
       school: {},
+      own: [],
       setups: [{ id: "v2", name: "Plank · setup 2", airframe, settings: firstSettings }],
       checkFirst: ["Plank"],
     },
@@ -43,8 +67,11 @@ const data: PlanData = {
       squadId: "squad",
       squadName: null,
       currentStepId: "flip-slow",
+      known: [],
+      offers: [offer("main", "flip-slow", [10, 9], { isNew: true })],
       simulatorFirst: [],
       school: {},
+      own: [],
       setups: [],
       checkFirst: [],
     },
@@ -57,6 +84,7 @@ const data: PlanData = {
         coachId: "coach",
         place: "field",
         startedAtMs: 0,
+        begun: true,
         endedAtMs: null,
         pilots: [],
       },
@@ -83,8 +111,21 @@ it("takes the pilot at hand, proposes the step that is due, and starts with setu
       place: "simulator",
       siteId: "pans",
       pilots: [
-        { pilotId: "odo", stepId: "flip-one-move", setupId: "v2" },
-        { pilotId: "ida", stepId: "flip-slow", setupId: null },
+        {
+          pilotId: "odo",
+          stepId: "flip-one-move",
+          setupId: "v2",
+          plan: {
+            blocks: [
+              { kind: "warm-up", stepId: "stop-course", minutes: 2 },
+              { kind: "main", stepId: "flip-one-move", minutes: 8, firstDirection: "front" },
+              { kind: "review", stepId: "fp-hover", minutes: 2 },
+              { kind: "free", stepId: null, minutes: 2 },
+            ],
+            turns: [0, 2, 3, 4],
+          },
+        },
+        { pilotId: "ida", stepId: "flip-slow", setupId: null, plan: { turns: [1] } },
       ],
     },
   });
@@ -119,10 +160,14 @@ it("refuses a step at a site that has not the room for it, with the number, and 
     fireEvent.mouseDown(screen.getByRole("combobox", { name: "Site" }));
     await userEvent.click(screen.getByRole("option", { name }));
   };
+  const plan = () => screen.getByRole("group", { name: "Plan of Odo Fenn" });
   await choose("Store yard");
-  expect(screen.getByRole("alert")).toHaveTextContent(
-    "Odo Fenn: Flip in one movement wants 30 m of clear ground all round; Store yard has 12 m.",
-  );
+  expect(plan()).toHaveTextContent("Flip in one movement wants 30 m of clear ground all round; Store yard has 12 m.");
+  expect(within(plan()).queryByRole("combobox", { name: "Step, now Flip in one movement" })).toBeNull();
+  expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeEnabled();
+  // Chosen by hand all the same: refused.
+  await userEvent.click(within(plan()).getByRole("button", { name: "Add a block" }));
+  expect(screen.getByRole("alert")).toHaveTextContent("Odo Fenn: Flip in one movement wants 30 m of clear ground");
   expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeDisabled();
   await choose("Evaporation pans");
   expect(screen.queryByRole("alert")).toBeNull();
@@ -133,6 +178,11 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
   const low = { ...site, ceilingM: 8 };
   const [odo] = data.candidates;
   const flying = [{ one: odo, stepId: "flip-one-move", setupId: "v2", syllabus: builtInSyllabus }];
+  const siteRefusals = (...[of, ...at]: [typeof flying, typeof low, Map<string, number | null>]) =>
+    of.flatMap((who) => {
+      const why = siteRefusalFor(who, ...at);
+      return why ? [`${who.one.name}: ${why}`] : [];
+    });
   const [task] = peakTasks(flying, low);
   expect(peakTasks(flying, site)).toEqual([]);
   expect(siteRefusals(flying, low, new Map())).toEqual([]);
@@ -143,10 +193,99 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
 });
 
 it("begins what was planned: who was to come is taken, and the site is set", () => {
-  renderScreen(<PlanScreen data={{ ...data, plan: { pilotIds: ["ida"], siteId: "pans" } }} />, {
+  renderScreen(<PlanScreen data={{ ...data, plan: { pilotIds: ["ida"], siteId: "pans", minutes: 60 } }} />, {
     address: "/session?pilot=odo",
   });
   expect(screen.getByRole("checkbox", { name: "Ida Rook flies" })).toBeChecked();
   expect(screen.getByRole("checkbox", { name: "Odo Fenn flies" })).not.toBeChecked();
   expect(screen.getByRole("combobox", { name: "Site" })).toHaveTextContent("Evaporation pans");
+});
+
+describe("the plan", () => {
+  const plan = (name = "Odo Fenn") => screen.getByRole("group", { name: `Plan of ${name}` });
+  const steps = (name?: string) =>
+    within(plan(name))
+      .getAllByRole("combobox", { name: /^Step, now/ })
+      .map((field) => field.textContent);
+  const turns = () =>
+    within(screen.getByRole("region", { name: "Order of turns" }))
+      .getAllByRole("listitem")
+      .map((line) => line.textContent);
+  const type = async (label: string, text: string) => {
+    await userEvent.clear(screen.getByRole("textbox", { name: label }));
+    if (text) await userEvent.type(screen.getByRole("textbox", { name: label }), text);
+  };
+  beforeEach(() => {
+    localStorage.clear();
+    renderScreen(<PlanScreen data={data} />, { address: "/session?pilot=odo" });
+  });
+
+  it("shows the reason of every block, and what does not fit into the time", async () => {
+    expect(steps()).toEqual(["Stop course", "Flip in one movement", "Hover through the camera", "As they like"]);
+    expect(plan()).toHaveTextContent("Why flip-one-move.");
+    await type("Minutes", "12");
+    expect(steps()).toEqual(["Stop course", "Flip in one movement"]);
+    expect(plan()).toHaveTextContent("Hover through the camera finds no time. Flying as they like finds no time.");
+    expect(turns()).toEqual(["0 minOdo Fenn", "7 minOdo Fenn"]);
+    await type("Light left, min", "5");
+    expect(turns()).toEqual(["0 minOdo Fenn"]);
+  });
+
+  it("is changed by hand and by keys, undone, and planned afresh", async () => {
+    await userEvent.click(within(plan()).getByRole("button", { name: "Take out Hover through the camera" }));
+    expect(steps()).toEqual(["Stop course", "Flip in one movement", "As they like"]);
+    await type("Minutes", "12");
+    expect(steps()).toHaveLength(3);
+    expect(screen.getByRole("alert")).toHaveTextContent("turns one after the other; the time is enough for 2.");
+    await userEvent.keyboard("{Escape}");
+    await userEvent.click(document.body);
+    await userEvent.keyboard("u");
+    expect(steps()).toEqual(["Stop course", "Flip in one movement"]);
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
+  it("holds the limit of new steps, in what it plans and in what is chosen by hand", async () => {
+    await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
+    expect(steps("Ida Rook")).toEqual(["Slow flip"]);
+    await type("New steps each", "0");
+    expect(within(plan("Ida Rook")).queryByRole("combobox", { name: /^Step, now/ })).toBeNull();
+    expect(plan("Ida Rook")).toHaveTextContent("Slow flip waits: no new steps a session is the limit.");
+    await userEvent.click(within(plan("Ida Rook")).getByRole("button", { name: "Add a block" }));
+    expect(screen.getByRole("alert")).toHaveTextContent("Ida Rook: 1 new step (Slow flip); the limit is 0.");
+    expect(screen.getByRole("button", { name: "Start with 2 pilots" })).toBeDisabled();
+  });
+
+  it("begins nothing new in a strong wind, and nothing at all in one that the aircraft cannot come home against", async () => {
+    await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
+    await type("Wind, m/s", "7");
+    expect(plan("Ida Rook")).toHaveTextContent(
+      "Slow flip is new, and not begun in more than 6 m/s of wind; there are 7 m/s.",
+    );
+    expect(steps()).toHaveLength(4);
+    await type("Wind, m/s", "20");
+    expect(plan()).toHaveTextContent(
+      /Flip in one movement waits for less wind: 20 m\/s is more than half of the [\d.]+ m\/s/,
+    );
+    await type("Wind, m/s", "99");
+    expect(screen.getByText("0 to 40")).toBeVisible();
+    expect(screen.getByRole("button", { name: "Start with 2 pilots" })).toBeDisabled();
+  });
+
+  it("lets go of an order made by hand once other pilots fly", async () => {
+    await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
+    await userEvent.click(screen.getByRole("checkbox", { name: "Odo Fenn flies" }));
+    expect(turns()).toEqual(["0 minIda Rook"]);
+    const [ida] = data.candidates.slice(1);
+    const fliers = [{ one: ida, packs: 4, setupId: "", syllabus: builtInSyllabus }];
+    const frame = { minutes: 60, packMin: 4, changeMin: 3, spots: 1, observers: 1, newSteps: 1, windMps: 0 };
+    const { blocks } = planSession(fliers, frame, () => null);
+    const fits = (slots: string[][]) => slotsFit(slots, fliers, blocks, frame);
+    expect([[["ida"]], [["odo"]], [["ida"], ["odo"]], []].map(fits)).toEqual([true, false, false, false]);
+  });
+
+  it("is prepared for later", async () => {
+    const sent = fakeServer();
+    await userEvent.click(screen.getByRole("button", { name: "Prepare it for later" }));
+    await waitFor(() => expect(sent[0]).toMatchObject({ action: "start-session", input: { prepared: true } }));
+  });
 });

@@ -4,24 +4,30 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import ListSubheader from "@mui/material/ListSubheader";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { v7 as newId } from "uuid";
 import { places, type Place } from "@/core";
+import type { PlannedBlock, Site } from "@/server/repositories";
+import { findStep } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { Moment } from "@/ui/moment/moment";
+import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { BeforeGoggles } from "./before-goggles";
 import type { Candidate, PlanData } from "./load";
-import { peakTasks, siteRefusals, type Flying } from "./site-checks";
+import { PlanBlocks } from "./plan-blocks";
+import { PlanTurns } from "./plan-turns";
+import { limitsBroken, planSession, slotsFit, slotsFor, windRefusal, type Flier, type SessionPlan } from "./planning";
+import { peakTasks, siteRefusalFor } from "./site-checks";
 import { usePeaks } from "./use-peaks";
+import { frameFields, usePlanFrame } from "./use-plan-frame";
 
 const placeNames: Readonly<Record<Place, string>> = {
   field: "field, through the camera",
@@ -34,11 +40,21 @@ const AT_ONCE = 12;
 
 interface Choice {
   readonly taken: boolean;
-  readonly stepId: string;
+  readonly packs: string;
   readonly setupId: string;
 }
 
-/** Session: choose who flies what and start the tally; recent sessions beside it. */
+/** What the coach changed by hand; what is left out is as planned. */
+interface ByHand {
+  readonly blocks: Readonly<Record<string, readonly PlannedBlock[]>>;
+  readonly slots: SessionPlan["slots"] | null;
+}
+const UNTOUCHED: ByHand = { blocks: {}, slots: null };
+const MINUTES = 90;
+const PACKS = "4";
+const MOST_PACKS = 50;
+
+/** Session: who flies what and when, planned from where they stand; every choice with its reason, to be changed by hand. */
 export function PlanScreen({ data }: { data: PlanData }) {
   const { pilot: atHand } = useAtHand();
   const router = useRouter();
@@ -52,7 +68,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
         one.id,
         {
           taken: !data.coaches || (data.plan ? data.plan.pilotIds.includes(one.id) : one.id === atHand?.id),
-          stepId: one.currentStepId,
+          packs: PACKS,
           setupId: one.setups[0]?.id ?? "",
         },
       ]),
@@ -62,23 +78,55 @@ export function PlanScreen({ data }: { data: PlanData }) {
   const sites = data.sites.filter(({ squadId }) => taken.length === 0 || squadId === taken[0].squadId);
   const [siteId, setSiteId] = useState(data.plan?.siteId ?? (data.sites.length === 1 ? data.sites[0].id : ""));
   const site = sites.find((known) => known.id === siteId) ?? null;
+  const day = usePlanFrame(data.plan?.minutes ?? MINUTES);
   const syllabusOf = useSyllabusOf();
-  const flying = taken.map((one): Flying => ({
+  const [history, setHistory] = useState<readonly ByHand[]>([UNTOUCHED]);
+  const byHand = history[history.length - 1];
+  const change = (part: Partial<ByHand>) =>
+    setHistory((before) => [...before, { ...before[before.length - 1], ...part }]);
+  const undo = useCallback(() => setHistory((before) => (before.length > 1 ? before.slice(0, -1) : before)), []);
+  const keys = useMemo(
+    () => [
+      {
+        key: "u",
+        label: "Undo the last change of the plan",
+        run: undo,
+      },
+    ],
+    [undo],
+  );
+  useKeys(keys);
+
+  const packsOf = (one: Candidate) => {
+    const packs = Number(choices[one.id].packs);
+    return Number.isInteger(packs) && packs >= 0 && packs <= MOST_PACKS ? packs : null;
+  };
+  const fliers = taken.map((one): Flier => ({
     one,
-    stepId: choices[one.id].stepId,
+    packs: packsOf(one) ?? 0,
     setupId: choices[one.id].setupId,
     syllabus: syllabusOf(one.squadId),
   }));
-  const tasks = place === "simulator" ? [] : peakTasks(flying, site);
-  const peaks = usePeaks(tasks);
-  const refused = place === "simulator" ? [] : siteRefusals(flying, site, peaks);
-  const start = async () => {
-    const pilots = taken.map((one) => ({
-      pilotId: one.id,
-      stepId: choices[one.id].stepId,
-      setupId: choices[one.id].setupId || null,
-    }));
-    const result = await sendAction("start-session", { id, place, siteId: site?.id ?? null, pilots });
+  const outside = place !== "simulator";
+  const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, byHand, {
+    outside,
+    site,
+  });
+  const known = taken.every((one) => packsOf(one) !== null);
+  const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame) : [];
+  const start = async (prepared: boolean) => {
+    if (!plan) return;
+    const pilots = taken.map((one) => {
+      const blocks = plan.blocks.get(one.id) ?? [];
+      const main = blocks.find(({ kind, stepId }) => kind === "main" && stepId) ?? blocks.find(({ stepId }) => stepId);
+      return {
+        pilotId: one.id,
+        stepId: main?.stepId ?? one.currentStepId,
+        setupId: choices[one.id].setupId || null,
+        plan: { blocks, turns: plan.slots.flatMap((slot, i) => (slot.includes(one.id) ? [i] : [])) },
+      };
+    });
+    const result = await sendAction("start-session", { id, place, siteId: site?.id ?? null, prepared, pilots });
     if (result.ok) router.push(`/session/${id}`);
   };
   if (data.candidates.length === 0) {
@@ -92,39 +140,33 @@ export function PlanScreen({ data }: { data: PlanData }) {
       </Box>
     );
   }
+  const flown = tasks.every(({ key }) => peaks.has(key));
+  const ready = taken.length > 0 && plan !== null && known && flown && refused.length === 0 && broken.length === 0;
   return (
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.7fr) minmax(0,1fr)" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,2fr) minmax(0,1fr)" },
         gap: 4,
       }}
     >
       <section aria-labelledby="start">
-        <Typography variant="h1" id="start" sx={{ mb: 2 }}>
-          {data.coaches ? "Start a session" : "Practise alone"}
+        <Typography variant="h1" id="start" sx={{ mb: 1.5 }}>
+          {data.coaches ? "Plan a session" : "Practise alone"}
         </Typography>
         {!data.coaches && (
           <Typography sx={{ mb: 2 }}>
             Log each attempt as it was. It counts as evidence, marked as logged by you; your coach signs steps off.
           </Typography>
         )}
-        {(hydrated ? data.candidates : data.candidates.slice(0, AT_ONCE)).map((one) => (
-          <CandidateRow
-            key={one.id}
-            one={one}
-            choice={choices[one.id]}
-            onChange={(change) => setChoices((all) => ({ ...all, [one.id]: { ...all[one.id], ...change } }))}
-          />
-        ))}
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 2.5, alignItems: "center" }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, rowGap: 1.5, mb: 2 }}>
           <TextField
             select
             size="small"
             label="Where"
             value={place}
             onChange={(event) => setPlace(event.target.value as Place)}
-            sx={{ minWidth: 230 }}
+            sx={{ minWidth: 190 }}
           >
             {places.map((one) => (
               <MenuItem key={one} value={one}>
@@ -140,95 +182,224 @@ export function PlanScreen({ data }: { data: PlanData }) {
               value={site?.id ?? ""}
               onChange={(event) => setSiteId(event.target.value)}
               slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-              sx={{ minWidth: 200 }}
+              sx={{ minWidth: 170 }}
             >
               <MenuItem value="">not said</MenuItem>
-              {sites.map((known) => (
-                <MenuItem key={known.id} value={known.id}>
-                  {known.name}
+              {sites.map((one) => (
+                <MenuItem key={one.id} value={one.id}>
+                  {one.name}
                 </MenuItem>
               ))}
             </TextField>
           )}
-          <Button
-            variant="contained"
-            size="large"
-            disabled={taken.length === 0 || refused.length > 0 || pending}
-            onClick={start}
-          >
-            {taken.length === 0
-              ? "Choose who flies"
-              : `Start with ${taken.length === 1 ? taken[0].name : `${taken.length} pilots`}`}
-          </Button>
+          {frameFields.map(({ name, label }) => (
+            <TextField
+              key={name}
+              size="small"
+              label={label}
+              value={day.typed[name]}
+              error={Boolean(day.errors[name])}
+              helperText={day.errors[name]}
+              onChange={(event) => day.set(name, event.target.value)}
+              slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
+              sx={{ width: 106 }}
+            />
+          ))}
         </Box>
-        {refused.length > 0 && (
-          <Alert severity="error" sx={{ mt: 2 }}>
-            Not at this site:
-            {refused.map((line) => (
-              <div key={line}>{line}</div>
-            ))}
-            Choose another step, aircraft or site.
-          </Alert>
+        {(hydrated ? data.candidates : data.candidates.slice(0, AT_ONCE)).map((one) => (
+          <CandidateRow
+            key={one.id}
+            one={one}
+            choice={choices[one.id]}
+            packsWrong={packsOf(one) === null}
+            onChange={(part) => setChoices((all) => ({ ...all, [one.id]: { ...all[one.id], ...part } }))}
+          >
+            {choices[one.id].taken && plan && day.frame && (
+              <PlanBlocks
+                one={one}
+                syllabus={syllabusOf(one.squadId)}
+                blocks={plan.blocks.get(one.id) ?? []}
+                left={plan.left.flatMap(({ pilotId, text }) => (pilotId === one.id ? [text] : []))}
+                packMin={day.frame.packMin}
+                onChange={(blocks) => change({ blocks: { ...byHand.blocks, [one.id]: blocks } })}
+              />
+            )}
+          </CandidateRow>
+        ))}
+        {[
+          ["Not here today:", refused, "Choose another step, aircraft or site."] as const,
+          ["Beyond the limits:", broken, "Take something out, or change the limit above."] as const,
+        ].map(
+          ([title, lines, way]) =>
+            lines.length > 0 && (
+              <Alert key={title} severity="error" sx={{ mt: 2 }}>
+                {title}
+                {lines.map((line) => (
+                  <div key={line}>{line}</div>
+                ))}
+                {way}
+              </Alert>
+            ),
         )}
-        {tasks.some(({ key }) => !peaks.has(key)) && (
+        {!flown && (
           <Typography role="status" sx={{ mt: 1, color: "text.secondary" }}>
             Flying the tricks in the model for their highest point
           </Typography>
         )}
-        {place !== "simulator" &&
-          taken
-            .filter((one) => one.simulatorFirst.includes(choices[one.id].stepId))
-            .map((one) => (
-              <Alert key={one.id} severity="warning" sx={{ mt: 2 }}>
-                {one.name} is to fly this step in the simulator first: the school asks for the mark to be met there.
-              </Alert>
-            ))}
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2.5, alignItems: "center" }}>
+          <Button variant="contained" size="large" disabled={!ready || pending} onClick={() => start(false)}>
+            {taken.length === 0
+              ? "Choose who flies"
+              : `Start with ${taken.length === 1 ? taken[0].name : `${taken.length} pilots`}`}
+          </Button>
+          <Button variant="outlined" size="large" disabled={!ready || pending} onClick={() => start(true)}>
+            Prepare it for later
+          </Button>
+          {history.length > 1 && (
+            <>
+              <Button onClick={undo}>Undo</Button>
+              <Button onClick={() => change(UNTOUCHED)}>Plan afresh</Button>
+            </>
+          )}
+        </Box>
+      </section>
+      <div>
+        {plan && day.frame && plan.slots.length > 0 && (
+          <PlanTurns
+            slots={plan.slots}
+            names={new Map(taken.map((one) => [one.id, one.name]))}
+            frame={day.frame}
+            onChange={(slots) => change({ slots })}
+          />
+        )}
         <BeforeGoggles site={site} checkFirst={taken.flatMap((one) => one.checkFirst)} />
-      </section>
-      <section aria-labelledby="recent">
-        <Typography variant="h2" id="recent" sx={{ mb: 1 }}>
-          Recent sessions
-        </Typography>
-        {data.recent.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
-        {data.recent.map(({ session, coachName, pilotNames, attempts }) => (
-          <Box key={session.id} sx={(theme) => ({ py: 1, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
-            <Box component={Link} href={`/session/${session.id}`} sx={{ fontWeight: 650 }}>
-              <Moment atMs={session.startedAtMs} show="both" />
-            </Box>
-            {session.endedAtMs === null && (
-              <Box component="span" sx={(theme) => ({ ml: 1, color: theme.tokens.ochreText, fontWeight: 650 })}>
-                ▲ still open
-              </Box>
-            )}
-            <Box sx={{ fontSize: "0.88rem" }}>{pilotNames.join(", ")}</Box>
-            <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-              <span className="num">{attempts}</span> attempts · {placeNames[session.place]} · {coachName}
-            </Box>
-          </Box>
-        ))}
-      </section>
+        <RecentSessions recent={data.recent} />
+      </div>
     </Box>
+  );
+}
+
+/** The plan as it stands, and what the site and its height limit refuse of it. What is refused is planned round. */
+function useChecked(
+  frame: ReturnType<typeof usePlanFrame>["frame"],
+  fliers: readonly Flier[],
+  byHand: ByHand,
+  {
+    outside,
+    site,
+  }: {
+    outside: boolean;
+    site: Site | null;
+  },
+) {
+  // Only what is offered is flown in the model for its highest point; what was chosen by hand, too.
+  const stepsOf = (flier: Flier) => [
+    ...new Set([
+      ...flier.one.offers.flatMap(({ stepId }) => stepId ?? []),
+      ...(byHand.blocks[flier.one.id] ?? []).flatMap(({ stepId }) => stepId ?? []),
+    ]),
+  ];
+  const tasks = outside
+    ? peakTasks(
+        fliers.flatMap((flier) => stepsOf(flier).map((stepId) => ({ ...flier, stepId }))),
+        site,
+      )
+    : [];
+  const peaks = usePeaks(tasks);
+  const refusal = (flier: Flier, stepId: string, isNew: boolean): string | null => {
+    if (!outside) return null;
+    const step = findStep(flier.syllabus, stepId);
+    if (!step) return null;
+    if (flier.one.simulatorFirst.includes(stepId))
+      return `${step.name} is flown in the simulator first: the school asks for the mark to be met there.`;
+    return siteRefusalFor({ ...flier, stepId }, site, peaks) ?? (frame && windRefusal(flier, step.name, isNew, frame));
+  };
+  if (!frame) return { plan: null, tasks, peaks, refused: [] };
+  const proposed = planSession(fliers, frame, (flier, { stepId, isNew }) =>
+    stepId ? refusal(flier, stepId, isNew) : null,
+  );
+  const blocks = new Map([...proposed.blocks].map(([id, own]) => [id, byHand.blocks[id] ?? own]));
+  const plan: SessionPlan = {
+    blocks,
+    left: proposed.left,
+    slots:
+      byHand.slots && slotsFit(byHand.slots, fliers, blocks, frame) ? byHand.slots : slotsFor(fliers, blocks, frame),
+  };
+  const refused = fliers.flatMap((flier) =>
+    (byHand.blocks[flier.one.id] ?? []).flatMap(({ stepId }) => {
+      const why = stepId && refusal(flier, stepId, !flier.one.known.includes(stepId));
+      return why ? [`${flier.one.name}: ${why}`] : [];
+    }),
+  );
+  return { plan, tasks, peaks, refused: [...new Set(refused)] };
+}
+
+function RecentSessions({ recent }: Pick<PlanData, "recent">) {
+  return (
+    <section aria-labelledby="recent">
+      <Typography variant="h2" id="recent" sx={{ mt: 3, mb: 1 }}>
+        Recent sessions
+      </Typography>
+      {recent.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
+      {recent.map(({ session, coachName, pilotNames, attempts }) => (
+        <Box key={session.id} sx={(theme) => ({ py: 1, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
+          <Box component={Link} href={`/session/${session.id}`} sx={{ fontWeight: 650 }}>
+            <Moment atMs={session.startedAtMs} show="both" />
+          </Box>
+          {session.endedAtMs === null && (
+            <Box component="span" sx={(theme) => ({ ml: 1, color: theme.tokens.ochreText, fontWeight: 650 })}>
+              {session.begun ? "▲ still open" : "▲ prepared"}
+            </Box>
+          )}
+          <Box sx={{ fontSize: "0.88rem" }}>{pilotNames.join(", ")}</Box>
+          <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+            <span className="num">{attempts}</span> attempts · {placeNames[session.place]} · {coachName}
+          </Box>
+          {!session.begun && <DropPrepared sessionId={session.id} />}
+        </Box>
+      ))}
+    </section>
+  );
+}
+
+function DropPrepared({ sessionId }: { sessionId: string }) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  return (
+    <Button
+      size="small"
+      disabled={pending}
+      onClick={async () => {
+        if ((await sendAction("drop-session", { id: sessionId })).ok) router.refresh();
+      }}
+    >
+      Let go of it
+    </Button>
   );
 }
 
 function CandidateRow({
   one,
   choice,
+  packsWrong,
   onChange,
+  children,
 }: {
   one: Candidate;
   choice: Choice;
-  onChange: (change: Partial<Choice>) => void;
+  packsWrong: boolean;
+  onChange: (part: Partial<Choice>) => void;
+  children: ReactNode;
 }) {
-  const { skills } = useSyllabusOf()(one.squadId);
   return (
     <Box
       sx={(theme) => ({
         display: "grid",
-        gridTemplateColumns: { xs: "44px 1fr", md: "44px minmax(120px,1fr) minmax(180px,1.2fr) minmax(180px,1.2fr)" },
-        gap: 1.5,
+        gridTemplateColumns: { xs: "44px 1fr", md: "44px minmax(120px,1.4fr) minmax(180px,1.4fr) 90px" },
+        columnGap: 1.5,
+        rowGap: 0.5,
         alignItems: "center",
-        py: 1,
+        py: 0.6,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
       })}
     >
@@ -245,25 +416,9 @@ function CandidateRow({
           </Box>
         )}
       </span>
-      <TextField
-        select
-        size="small"
-        label="Step"
-        value={choice.stepId}
-        onChange={(event) => onChange({ stepId: event.target.value })}
-        sx={{ gridColumn: { xs: "2", md: "auto" } }}
-      >
-        {skills.flatMap((skill) => [
-          <ListSubheader key={skill.id}>{skill.name}</ListSubheader>,
-          ...skill.steps.map((step) => (
-            <MenuItem key={step.id} value={step.id}>
-              {step.name}
-              {step.id === one.currentStepId && " (due)"}
-            </MenuItem>
-          )),
-        ])}
-      </TextField>
-      {one.setups.length > 0 ? (
+      {!choice.taken ? (
+        <span />
+      ) : one.setups.length > 0 ? (
         <TextField
           select
           size="small"
@@ -283,6 +438,19 @@ function CandidateRow({
           no setup yet: attempts count, without one
         </Box>
       )}
+      {choice.taken && (
+        <TextField
+          size="small"
+          label="Packs"
+          value={choice.packs}
+          error={packsWrong}
+          helperText={packsWrong ? `0 to ${MOST_PACKS}` : undefined}
+          onChange={(event) => onChange({ packs: event.target.value })}
+          slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 3, "aria-label": `Packs of ${one.name}` } }}
+          sx={{ gridColumn: { xs: "2", md: "auto" } }}
+        />
+      )}
+      {children}
     </Box>
   );
 }

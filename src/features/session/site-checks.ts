@@ -21,25 +21,21 @@ export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTas
     const setup = who.one.setups.find(({ id }) => id === who.setupId);
     if (!step || !setup) return [];
     return step.directions.flatMap(({ id }) => {
-      const recipe = recipeOf(step, id, who.one.school);
+      const recipe = recipeOf(step, id, who.one);
       return recipe ? [{ key: keyOf(who, id), recipe, airframe: setup.airframe, settings: setup.settings }] : [];
     });
   });
 }
 
-/** What a site refuses, with the numbers, a line each. */
-export function siteRefusals(
-  flying: readonly Flying[],
+/** Why a site refuses a step to somebody, with the numbers, or null. */
+export function siteRefusalFor(
+  who: Flying,
   site: Site | null,
   peaks: ReadonlyMap<string, number | null>,
-): string[] {
-  if (!site) return [];
-  return flying.flatMap((who) => {
-    const step = findStep(who.syllabus, who.stepId);
-    if (!step) return [];
-    const known = step.directions.flatMap(({ id }) => peaks.get(keyOf(who, id)) ?? []);
-    const peakM = known.length > 0 ? Math.max(...known) : null;
-    const why = siteRefusal(step, skillOf(who.syllabus, step), site, peakM);
-    return why ? [`${who.one.name}: ${why}`] : [];
-  });
+): string | null {
+  const step = site && findStep(who.syllabus, who.stepId);
+  if (!step) return null;
+  const known = step.directions.flatMap(({ id }) => peaks.get(keyOf(who, id)) ?? []);
+  const peakM = known.length > 0 ? Math.max(...known) : null;
+  return siteRefusal(step, skillOf(who.syllabus, step), site, peakM);
 }

@@ -1,15 +1,26 @@
-import type { LoggedAttempt, Session } from "@/server/repositories";
-import type { Outgoing } from "./outbox";
+import type { Outgoing } from "@/ui/outbox/outbox";
+import type { TallyData } from "./load";
+import { tallyPilot } from "./made-up-pilot";
 import { applied, withWaiting } from "./tally-log";
 
-const session: Session = {
-  id: "s",
-  squadId: "q",
-  coachId: "k",
-  place: "field",
-  startedAtMs: 0,
-  endedAtMs: null,
-  pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }],
+const tally: TallyData = {
+  accountId: "account",
+  session: {
+    id: "s",
+    squadId: "q",
+    coachId: "k",
+    place: "field",
+    startedAtMs: 0,
+    begun: false,
+    endedAtMs: null,
+    pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }],
+  },
+  pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])],
+  attempts: [],
+  mayKeep: true,
+  coaches: true,
+  site: null,
+  syllabi: [],
 };
 const tap = {
   id: "a",
@@ -22,6 +33,7 @@ const tap = {
 } as const;
 const item = (action: Outgoing["action"], input: object, more: Partial<Outgoing> = {}): Outgoing => ({
   key: action,
+  accountId: "account",
   sessionId: "s",
   action,
   input,
@@ -29,9 +41,10 @@ const item = (action: Outgoing["action"], input: object, more: Partial<Outgoing>
 });
 
 it("shows a tap with the place and setup of the session, once however often it is applied", () => {
-  const once = applied([], "log-attempt", tap, session);
-  expect(once).toMatchObject([{ id: "a", setupId: "setup", place: "field", atMs: 5, undone: false }]);
-  expect(applied(once, "log-attempt", tap, session)).toEqual(once);
+  const once = applied(tally, "log-attempt", tap);
+  expect(once.attempts).toMatchObject([{ id: "a", setupId: "setup", place: "field", atMs: 5, undone: false }]);
+  expect(once.session.begun).toBe(true);
+  expect(applied(once, "log-attempt", tap)).toEqual(once);
 });
 
 it("replays what waits on the device over what the server knows, leaving out other sessions and refusals", () => {
@@ -43,9 +56,25 @@ it("replays what waits on the device over what the server knows, leaving out oth
     item("log-attempt", { ...tap, id: "b" }, { sessionId: "other" }),
     item("log-attempt", { ...tap, id: "c" }, { refused: "no" }),
   ];
-  const known: LoggedAttempt[] = withWaiting([], waiting, session);
-  expect(known.map(({ id, faults, undone }) => ({ id, faults, undone }))).toEqual([
+  const known = withWaiting(tally, waiting);
+  expect(known.attempts.map(({ id, faults, undone }) => ({ id, faults, undone }))).toEqual([
     { id: "a", faults: ["dropped"], undone: false },
   ]);
-  expect(withWaiting(known, waiting.slice(0, 3), session)[0].undone).toBe(true);
+  expect(withWaiting(known, waiting.slice(0, 3)).attempts[0].undone).toBe(true);
+});
+
+it("begins, ends and opens again, signs off, and takes up a step that was not planned", () => {
+  const begun = applied(tally, "begin-session", { id: "s", atMs: 7 });
+  expect(begun.session).toMatchObject({ begun: true, startedAtMs: 7 });
+  expect(applied(begun, "begin-session", { id: "s", atMs: 9 })).toEqual(begun);
+  const ended = applied(begun, "end-session", { id: "s", atMs: 8 });
+  expect(ended.session.endedAtMs).toBe(8);
+  expect(applied(ended, "reopen-session", { id: "s" }).session.endedAtMs).toBeNull();
+  const other = applied(begun, "log-attempt", { ...tap, stepId: "roll-pure", direction: "left" });
+  expect(other.pilots[0].steps.map(({ stepId, unknownBefore = false }) => [stepId, unknownBefore])).toEqual([
+    ["flip-slow", false],
+    ["roll-pure", true],
+  ]);
+  const signed = applied(other, "sign-off", { id: "m", pilotId: "p", stepId: "flip-slow", note: "" });
+  expect(signed.pilots[0].steps.find(({ stepId }) => stepId === "flip-slow")!.signedOff).toBe(true);
 });

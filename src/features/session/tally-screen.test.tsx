@@ -1,9 +1,11 @@
-import { screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Outcome } from "@/core";
 import type { LoggedAttempt, Session } from "@/server/repositories";
-import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
+import { freshDevice } from "@/ui/testing/fresh-device";
+import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import type { TallyData } from "./load";
+import { tallyPilot } from "./made-up-pilot";
 import { TallyScreen } from "./tally-screen";
 
 const session: Session = {
@@ -12,6 +14,7 @@ const session: Session = {
   coachId: "coach",
   place: "field",
   startedAtMs: 0,
+  begun: true,
   endedAtMs: null,
   pilots: [
     { pilotId: "odo", stepId: "flip-slow", setupId: "setup" },
@@ -35,6 +38,7 @@ const attempt = (outcome: Outcome, direction: string, n: number, sessionId = "se
   undone: false,
 });
 const data = (change: Partial<TallyData> = {}): TallyData => ({
+  accountId: "account",
   session,
   attempts: [],
   mayKeep: true,
@@ -42,14 +46,17 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   syllabi: [],
   site: null,
   pilots: [
-    { id: "odo", name: "Odo Fenn", stepId: "flip-slow", setupId: "setup", earlier: [], signedOff: false },
-    { id: "ida", name: "Ida Rook", stepId: "flip-one-move", setupId: null, earlier: [], signedOff: false },
+    tallyPilot("odo", "Odo Fenn", ["flip-slow"], { setupId: "setup" }),
+    tallyPilot("ida", "Ida Rook", ["flip-one-move"]),
   ],
   ...change,
 });
 const away = { status: 503, body: { ok: false, message: "away", fields: {} } };
 
-beforeEach(() => localStorage.clear());
+beforeEach(async () => {
+  fakeServer();
+  await freshDevice();
+});
 
 it("logs a tap with pilot, step, direction and time, and shows the count and verdict at once", async () => {
   const sent = fakeServer();
@@ -93,31 +100,56 @@ it("undoes an earlier attempt from the list, not only the last", async () => {
   await waitFor(() => expect(sent[0]).toEqual({ action: "undo-attempt", input: { id: "session-back-1" } }));
 });
 
-it("says what waits on the device while the server is away, and holds the end of the session until all is sent", async () => {
+it("says what waits on the device while the server is away; the session can be closed all the same, and opened again", async () => {
   fakeServer({ "log-attempt": away });
   renderScreen(<TallyScreen data={data()} />);
   await userEvent.keyboard("cc");
-  expect(screen.getByText(/2 waiting on this device, safe/)).toBeVisible();
-  expect(screen.getByRole("button", { name: "End the session once all is sent" })).toBeDisabled();
+  expect(await screen.findByText(/2 waiting on this device, safe/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "End the session" }));
+  expect(screen.getByRole("heading", { name: "Debrief" })).toBeVisible();
+  expect(await screen.findByText(/3 waiting on this device, safe/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
+  expect(screen.getByRole("button", { name: "Clean, 2 so far" })).toBeVisible();
 });
 
 it("shows again after a reload what was tapped and not sent", async () => {
   fakeServer({ "log-attempt": away });
   const first = renderScreen(<TallyScreen data={data()} />);
   await userEvent.keyboard("xb");
+  expect(await screen.findByText(/2 waiting on this device, safe/)).toBeVisible();
   first.unmount();
   renderScreen(<TallyScreen data={data()} />);
-  expect(screen.getByRole("button", { name: "Crashed, 1 so far" })).toBeVisible();
+  expect(await screen.findByRole("button", { name: "Crashed, 1 so far" })).toBeVisible();
   expect(screen.getByRole("button", { name: "Bailed, 1 so far" })).toBeVisible();
 });
 
-it("keeps a refused tap in sight with its reason until it is dropped", async () => {
+it("keeps a refused tap in sight with its reason until it is put right or dropped, and sends it with what followed it", async () => {
+  const gone = { status: 422, body: { ok: false, message: "That step is not flown in this direction.", fields: {} } };
+  fakeServer({ "log-attempt": gone, "set-faults": gone });
+  renderScreen(<TallyScreen data={data()} />);
+  await userEvent.keyboard("c1");
+  expect(await screen.findByText(/Not taken, an attempt: That step is not flown/)).toBeVisible();
+  expect(await screen.findByText(/Not taken, the faults of an attempt/)).toBeVisible();
+  const sent = fakeServer();
+  await userEvent.click(screen.getAllByRole("button", { name: "Put it right" })[0]);
+  fireEvent.mouseDown(screen.getByRole("combobox", { name: "Direction" }));
+  await userEvent.click(screen.getByRole("option", { name: "forward" }));
+  await userEvent.click(screen.getByRole("button", { name: "Send it" }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(screen.queryByText(/Not taken/)).toBeNull();
+  expect(sent.map(({ action, input }) => [action, input.direction])).toEqual([
+    ["log-attempt", "front"],
+    ["set-faults", undefined],
+  ]);
+});
+
+it("lets go of a refused tap only when it is dropped", async () => {
   fakeServer({ "log-attempt": { status: 404, body: { ok: false, message: "That session is gone.", fields: {} } } });
   renderScreen(<TallyScreen data={data()} />);
   await userEvent.keyboard("c");
-  expect(await screen.findByText(/Not taken: That session is gone/)).toBeVisible();
+  expect(await screen.findByText(/Not taken, an attempt: That session is gone/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Drop it" }));
-  expect(screen.queryByText(/Not taken/)).toBeNull();
+  await waitFor(() => expect(screen.queryByText(/Not taken/)).toBeNull());
 });
 
 it("counts earlier sessions towards the mark, and signs off when it is met", async () => {
@@ -127,10 +159,12 @@ it("counts earlier sessions towards the mark, and signs off when it is met", asy
     attempt("clean", "front", n, "before"),
   ]);
   const [odo, ida] = data().pilots;
-  renderScreen(<TallyScreen data={data({ pilots: [{ ...odo, earlier }, ida] })} />);
+  const steps = [{ stepId: "flip-slow", earlier, signedOff: false }];
+  renderScreen(<TallyScreen data={data({ pilots: [{ ...odo, steps }, ida] })} />);
   expect(screen.getByText("Advance")).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Sign off slow flip" }));
-  await waitFor(() => expect(navigation.journeys).toContain("refresh"));
+  expect(screen.getByText("Signed off")).toBeVisible();
+  await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({
     action: "sign-off",
     input: { pilotId: "odo", stepId: "flip-slow" },
@@ -158,7 +192,7 @@ it("shows a debrief of an ended session by pilot and direction, and opens it aga
   expect(screen.getByRole("heading", { name: "Odo Fenn: Slow flip" })).toBeVisible();
   expect(screen.queryByRole("button", { name: /^Clean,/ })).toBeNull();
   await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
-  expect(sent[0]).toEqual({ action: "reopen-session", input: { id: "session" } });
+  await waitFor(() => expect(sent[0]).toEqual({ action: "reopen-session", input: { id: "session" } }));
 });
 
 it("counts packs and the time on the present one, over a reload", async () => {
@@ -169,4 +203,85 @@ it("counts packs and the time on the present one, over a reload", async () => {
   renderScreen(<TallyScreen data={data()} />);
   await userEvent.click(screen.getByRole("button", { name: /^Pack 1/ }));
   expect(screen.getByRole("button", { name: "Start pack 2" })).toBeVisible();
+});
+
+describe("a planned session", () => {
+  const planned = (change: Partial<TallyData> = {}) => {
+    const block = (kind: "warm-up" | "main" | "free", stepId: string | null, minutes: number) =>
+      ({
+        kind,
+        stepId,
+        minutes,
+        firstDirection: kind === "main" ? "front" : null,
+        why: `The reason for the ${kind}.`,
+      }) as const;
+    return data({
+      pilots: [
+        tallyPilot("odo", "Odo Fenn", ["stop-course", "flip-slow"], {
+          blocks: [block("warm-up", "stop-course", 2), block("main", "flip-slow", 4), block("free", null, 2)],
+          turns: [0, 2],
+        }),
+        tallyPilot("ida", "Ida Rook", ["flip-one-move"], { turns: [1] }),
+      ],
+      ...change,
+    });
+  };
+  const blocks = () =>
+    within(screen.getByRole("group", { name: "Plan of this pilot" }))
+      .getAllByRole("button", { pressed: undefined })
+      .map((button) => [button.textContent, button.getAttribute("aria-pressed")]);
+
+  it("is begun in the field, by the clock of the device", async () => {
+    const sent = fakeServer();
+    renderScreen(<TallyScreen data={planned({ session: { ...session, begun: false } })} />);
+    expect(screen.getByText(/An observer stands beside the pilot/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Begin the session" }));
+    expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Odo Fenn");
+    await waitFor(() => expect(sent[0]).toMatchObject({ action: "begin-session", input: { id: "session" } }));
+  });
+
+  it("follows the order of turns, each pilot at the block their packs have come to", async () => {
+    renderScreen(<TallyScreen data={planned()} />);
+    expect(screen.getByText(/turn/)).toHaveTextContent("turn 1/2");
+    expect(blocks()[0]).toEqual(["Warm-up 2 minStop course", "true"]);
+    await userEvent.keyboard("n");
+    expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Ida Rook");
+    await userEvent.keyboard("n");
+    expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Odo Fenn");
+    expect(blocks().find(([, on]) => on === "true")![0]).toContain("Slow flip");
+    expect(screen.getByRole("radio", { name: /Forward/ })).toBeChecked();
+    expect(screen.getByText(/The reason for the main/)).toBeVisible();
+  });
+
+  it("calls for the other direction after three in one", async () => {
+    renderScreen(<TallyScreen data={data()} />);
+    await userEvent.keyboard("cc");
+    expect(screen.queryByText(/now this side/)).toBeNull();
+    await userEvent.keyboard("r");
+    expect(screen.getByRole("radio", { name: /Forward.*now this side/ })).toBeVisible();
+  });
+
+  it("counts nothing while somebody flies as they like, and takes up another step at once", async () => {
+    const sent = fakeServer();
+    renderScreen(<TallyScreen data={planned()} />);
+    await userEvent.click(screen.getByRole("button", { name: /Free 2 min/ }));
+    expect(screen.queryByRole("button", { name: /^Clean,/ })).toBeNull();
+    await userEvent.keyboard("c");
+    await userEvent.click(screen.getByRole("button", { name: "Another step" }));
+    await userEvent.click(screen.getByRole("button", { name: "Pure roll" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(screen.getByText(/earlier attempts are not on this device/)).toBeVisible();
+    await userEvent.keyboard("r");
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0].input).toMatchObject({ stepId: "roll-pure", direction: "right" });
+  });
+
+  it("shows what another device tapped", async () => {
+    const other = { ...planned(), attempts: [attempt("bailed", "back", 1)] };
+    fakeServer({ "/field-packets/session": { status: 200, body: { tally: other, briefs: [] } } });
+    renderScreen(<TallyScreen data={planned()} />);
+    await userEvent.click(screen.getByRole("button", { name: /Main drill/ }));
+    await userEvent.click(screen.getByRole("radio", { name: /Backward/ }));
+    expect(await screen.findByRole("button", { name: "Bailed, 1 so far" })).toBeVisible();
+  });
 });

@@ -1,48 +1,87 @@
 "use client";
 
-import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
-import type { LoggedAttempt } from "@/server/repositories";
+import { outboxNow, put, reread, type Outgoing } from "@/ui/outbox/outbox";
+import { useOutbox } from "@/ui/outbox/use-outbox";
 import type { TallyData } from "./load";
-import { flush, needsSignIn, put, subscribe, waiting, type Outgoing } from "./outbox";
+import { fetchPacket, keepOnDevice, type FieldPacket } from "./packet";
 import { applied, withWaiting } from "./tally-log";
 
-const RETRY_MS = 4000;
-const none: readonly Outgoing[] = [];
+/** How often the session is looked at on the server, for what another device did. */
+const LOOK_MS = 15_000;
 
-/** The attempts of a session with what was tapped here, and how much of it still waits to be sent. */
-export function useTally(data: TallyData) {
-  const { session } = data;
-  const [attempts, setAttempts] = useState<readonly LoggedAttempt[]>(data.attempts);
-  const outbox = useSyncExternalStore(subscribe, waiting, () => none);
-  const signedOut = useSyncExternalStore(subscribe, needsSignIn, () => false);
+/** A session with what was tapped here, kept on this device, and how much of it still waits to be sent. */
+export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
+  const { id } = data.session;
+  const [packet, setPacket] = useState<FieldPacket>({ tally: data, briefs: kept });
+  const outbox = useOutbox();
+  const done = useRef(0);
+  const lastTapMs = useRef(0);
+  /** The page's data that something newer was fetched after. */
+  const outdated = useRef<TallyData | null>(null);
+
   useEffect(() => {
     // What waits on this device is known to the browser only, so it can be added no sooner than here.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setAttempts((known) => withWaiting(known, waiting(), session));
-    void flush();
-    const timer = setInterval(() => void flush(), RETRY_MS);
-    const now = () => void flush();
-    window.addEventListener("online", now);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", now);
+    void reread().then(() =>
+      setPacket((known) => ({
+        ...known,
+        tally: withWaiting(outdated.current === data ? known.tally : data, outboxNow().items),
+      })),
+    );
+  }, [data]);
+
+  // Looks for what other devices did, while nothing is under way here that the answer could not know of yet.
+  useEffect(() => {
+    let gone = false;
+    const look = async () => {
+      const quiet = () => !outboxNow().items.some((item) => item.sessionId === id && item.refused === undefined);
+      if (document.visibilityState === "hidden" || !quiet()) return;
+      const before = done.current;
+      const fresh = await fetchPacket(id);
+      if (!fresh || gone || !quiet() || done.current !== before) return;
+      outdated.current = data;
+      setPacket(fresh);
     };
-  }, [session]);
+    void look();
+    const timer = setInterval(() => void look(), LOOK_MS);
+    return () => {
+      gone = true;
+      clearInterval(timer);
+    };
+  }, [id, data]);
+
+  const [unkept, setUnkept] = useState<string | null>(null);
+  useEffect(() => {
+    keepOnDevice(packet, Date.now()).then(
+      () => setUnkept(null),
+      (error: Error) => setUnkept(error.message),
+    );
+  }, [packet]);
 
   const act = useCallback(
     (action: Outgoing["action"], input: object) => {
-      setAttempts((known) => applied(known, action, input, session));
-      put({ key: newId(), sessionId: session.id, action, input });
+      done.current++;
+      setPacket((known) => ({ ...known, tally: applied(known.tally, action, input) }));
+      void put({ key: newId(), accountId: data.accountId, sessionId: id, action, input });
     },
-    [session],
+    [data.accountId, id],
   );
-  const own = outbox.filter((item) => item.sessionId === session.id);
+  /** Now, by this device, and never before the tap before: a clock that is set back does not turn the order round. */
+  const tapMoment = useCallback(() => (lastTapMs.current = Math.max(Date.now(), lastTapMs.current + 1)), []);
+  const own = outbox.items.filter((item) => item.sessionId === id);
   return {
-    attempts: attempts.filter((attempt) => !attempt.undone),
+    tally: packet.tally,
+    briefs: packet.briefs,
+    attempts: packet.tally.attempts.filter((attempt) => !attempt.undone),
     act,
-    signedOut,
-    unsent: own.filter((item) => item.refused === undefined).length,
+    tapMoment,
+    waiting: {
+      unsent: own.filter((item) => item.refused === undefined).length,
+      unkept: own.filter((item) => outbox.unkept.has(item.key)).length,
+      signedOut: outbox.signedOutIds.has(data.accountId),
+      broken: outbox.broken ?? unkept,
+    },
     refused: own.filter((item) => item.refused !== undefined),
   };
 }

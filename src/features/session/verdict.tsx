@@ -3,18 +3,13 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
-import { useState } from "react";
-import { v7 as newId } from "uuid";
 import { advise, markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import { directionNames, skillOf, type Step } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { useSend } from "@/ui/actions/use-send";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
-import type { TallyPilot } from "./load";
+import type { TallyPilot, TallyStep } from "./load";
 
 const verdictWords = {
   begin: "Begin",
@@ -28,22 +23,27 @@ const verdictWords = {
 /** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
 export function Verdict({
   pilot,
+  known,
   step,
   own,
+  today,
   maySignOff,
+  onSignOff,
 }: {
   pilot: TallyPilot;
+  /** The step with what was known of it before. */
+  known: TallyStep;
   step: Step;
+  /** Attempts at it in this session. */
   own: readonly LoggedAttempt[];
+  /** Everything the pilot flew in this session. */
+  today: readonly LoggedAttempt[];
   maySignOff: boolean;
+  onSignOff: () => void;
 }) {
-  const router = useRouter();
-  const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
-  const [signId] = useState(() => newId());
   const names = directionNames(step);
   const earlier = skillOf(useSyllabus(), step).steps;
-  const attempts = [...pilot.earlier, ...own];
+  const attempts = [...known.earlier, ...own];
   const evidence = weighEvidence(
     attempts,
     step.mark,
@@ -53,20 +53,19 @@ export function Verdict({
     evidence,
     mark: step.mark,
     attempts,
-    latestDay: own,
+    latestDay: today,
     setupId: pilot.setupId,
     previousStep: earlier[earlier.indexOf(step) - 1]?.name ?? null,
     directionNames: names,
   });
   const { imbalance } = evidence;
-  const signOff = async () => {
-    const result = await sendAction("sign-off", { id: signId, pilotId: pilot.id, stepId: step.id, note: "" });
-    if (!result.ok) return;
-    enqueueSnackbar(`${step.name} signed off for ${pilot.name}`, { variant: "success" });
-    router.refresh();
-  };
   return (
-    <section aria-label={`Verdict for ${pilot.name}`}>
+    <section aria-label={`Verdict for ${pilot.name}, ${step.name}`}>
+      {known.unknownBefore && (
+        <Typography sx={(theme) => ({ mb: 1, color: theme.tokens.ochreText, fontWeight: 600 })}>
+          ▲ Taken up in the field: earlier attempts are not on this device, and count once it is sent.
+        </Typography>
+      )}
       <Box
         aria-live="polite"
         sx={(theme) => ({
@@ -94,14 +93,14 @@ export function Verdict({
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>
-        {pilot.signedOff ? (
+        {known.signedOff ? (
           <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
             <StateMark state="signed-off" labelled={false} /> Signed off
           </Typography>
         ) : (
           attempts.length > 0 &&
           maySignOff && (
-            <Button variant={advice.kind === "advance" ? "contained" : "outlined"} disabled={pending} onClick={signOff}>
+            <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
               Sign off {step.name.toLowerCase()}
               {advice.kind !== "advance" && ", mark not met"}
             </Button>

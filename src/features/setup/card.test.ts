@@ -1,9 +1,9 @@
-import { airframePresets, firstSettings, levelTurnRates, rateDps } from "@/core";
+import { firstSettings, levelTurnRates, rateDps } from "@/core";
 import { pdfOf } from "@/server/files";
 import type { Aircraft, Pilot, Setup } from "@/server/repositories";
+import { plank } from "@/ui/testing/made-up";
 import { cardContent } from "./card-content";
 
-const { airframe } = airframePresets["five-inch-freestyle"];
 const pilot: Pilot = {
   id: "odo",
   squadId: "squad",
@@ -15,17 +15,7 @@ const pilot: Pilot = {
   school: {},
   version: 1,
 };
-const aircraft: Aircraft = {
-  id: "plank",
-  pilotId: "odo",
-  name: "Plank",
-  presetId: "five-inch-freestyle",
-  airframe,
-  flightState: "flying",
-  measurements: [],
-  estimate: airframe,
-  version: 1,
-};
+const aircraft: Aircraft = plank();
 const setup: Setup = {
   id: "setup",
   aircraftId: "plank",

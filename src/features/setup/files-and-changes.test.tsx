@@ -1,23 +1,13 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import Papa from "papaparse";
-import { airframePresets, firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
+import { firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
 import type { Aircraft } from "@/server/repositories";
+import { plank } from "@/ui/testing/made-up";
 import { ChangeLine } from "./change-line";
 import { curvesCsv, SetupFiles } from "./setup-files";
 
-const airframe = airframePresets["five-inch-freestyle"].airframe;
-const aircraft: Aircraft = {
-  id: "plank",
-  pilotId: "odo",
-  name: "Plank",
-  presetId: "five-inch-freestyle",
-  airframe,
-  flightState: "flying",
-  measurements: [],
-  estimate: airframe,
-  version: 1,
-};
+const aircraft: Aircraft = plank();
 
 // jsdom's files cannot be read as text.
 const file = (text: string, name: string) => Object.assign(new File([text], name), { text: async () => text });

@@ -20,7 +20,7 @@ import { ChangeLine } from "./change-line";
 import { SetupFiles } from "./setup-files";
 import { BadFieldsProvider, useBadFields } from "@/ui/forms/bad-fields";
 import { differencesInWords } from "@/ui/settings/differences";
-import { useDraft } from "./draft";
+import { useSetupDraft } from "./draft";
 import type { SetupData } from "./load";
 import { FleetPanel } from "./fleet-panel";
 import { MeasurePanel } from "./measure-panel";
@@ -61,7 +61,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const { any: anyBad } = useBadFields();
   const latest = data.setups[0];
   const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
-  const { draft, restored, change, drop, undo, redo } = useDraft(aircraft.id, saved);
+  const { draft, restored, change, drop, undo, redo } = useSetupDraft(aircraft.id, saved);
   const keys = useMemo(
     () => [
       ...tabs.map(({ id, name }, i) => ({ key: String(i + 1), label: `Part: ${name}`, run: () => setTab(id) })),

@@ -8,6 +8,7 @@ import { useState } from "react";
 import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
 import type { Aircraft } from "@/server/repositories";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { nameForFile, saveFile } from "@/ui/forms/save-file";
 import { cardPapers } from "./papers";
 
 /** A setup is a few hundred bytes; more than this is something else. */
@@ -37,7 +38,7 @@ export function SetupFiles(props: {
         <Button
           size="small"
           onClick={() =>
-            download(
+            saveFile(
               `${fileName(aircraftName)}.json`,
               "application/json",
               JSON.stringify(settingsFile(settings, aircraftName, reason), null, 1),
@@ -48,7 +49,7 @@ export function SetupFiles(props: {
         </Button>
         <Button
           size="small"
-          onClick={() => download(`${fileName(aircraftName)}-curves.csv`, "text/csv", curvesCsv(settings))}
+          onClick={() => saveFile(`${fileName(aircraftName)}-curves.csv`, "text/csv", curvesCsv(settings))}
         >
           Curves as CSV
         </Button>
@@ -93,13 +94,4 @@ export function curvesCsv({ rates, throttle }: Settings): string {
   return `${Papa.unparse({ fields, data: rows }, { newline: "\r\n" })}\r\n`;
 }
 
-const fileName = (name: string) => `setup-${name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}`;
-
-function download(name: string, type: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(address);
-}
+const fileName = (name: string) => `setup-${nameForFile(name)}`;

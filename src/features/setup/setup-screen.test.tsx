@@ -1,8 +1,9 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, type Settings, firstSettings } from "@/core";
+import { type Settings, firstSettings } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
+import { plank } from "@/ui/testing/made-up";
 import type { SetupData } from "./load";
 import { SetupScreen } from "./setup-screen";
 
@@ -17,17 +18,7 @@ const pilot = {
   school: {},
   version: 1,
 } as const;
-const aircraft: Aircraft = {
-  id: "plank",
-  pilotId: "odo",
-  name: "Plank",
-  presetId: "five-inch-freestyle",
-  airframe: airframePresets["five-inch-freestyle"].airframe,
-  flightState: "flying",
-  measurements: [],
-  estimate: airframePresets["five-inch-freestyle"].airframe,
-  version: 1,
-};
+const aircraft: Aircraft = plank();
 const version = (number: number, change: Partial<Settings> = {}): Setup => ({
   id: `setup-${number}`,
   aircraftId: "plank",
@@ -125,7 +116,10 @@ it("keeps an unsaved change over a reload until it is saved or dropped", async (
 });
 
 it("drops a kept draft that makes no sense", () => {
-  localStorage.setItem("bathygon-setup-draft-plank", JSON.stringify({ settings: { tiltDeg: "x" }, reason: "" }));
+  localStorage.setItem(
+    "bathygon-setup-draft-plank",
+    JSON.stringify({ basedOn: 0, document: { settings: { tiltDeg: "x" }, reason: "" } }),
+  );
   renderScreen(<SetupScreen data={data()} />);
   part("Tilt");
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("25");

@@ -1,19 +1,11 @@
 "use client";
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
-import DragIndicatorIcon from "@mui/icons-material/DragIndicator";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import IconButton from "@mui/material/IconButton";
 import type { Skill, Step, SyllabusDocument } from "@/syllabus";
+import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { addSkill, addStep, moveSkill, moveStep, newKey } from "./change";
 
 export type Chosen = { readonly kind: "step" | "skill"; readonly id: string };
@@ -60,10 +52,6 @@ export function Outline(props: OutlineProps) {
 }
 
 function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: OutlineProps & { skill: Skill }) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const on = chosen?.kind === "skill" && chosen.id === skill.id;
   return (
     <Box sx={{ mt: 0.5 }}>
@@ -104,29 +92,21 @@ function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: 
           </>
         )}
       </Box>
-      <DndContext
+      <SortableList
         id={`steps-${skill.id}`}
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={({ active, over }) => {
-          const to = skill.steps.findIndex(({ id }) => id === over?.id);
-          if (to >= 0 && over?.id !== active.id) onChange(moveStep(document, String(active.id), skill.id, to));
-        }}
+        ids={skill.steps.map(({ id }) => id)}
+        onMove={(from, to) => onChange(moveStep(document, skill.steps[from].id, skill.id, to))}
       >
-        <SortableContext items={skill.steps.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-            {skill.steps.map((step) => (
-              <StepLine
-                key={step.id}
-                step={step}
-                on={chosen?.kind === "step" && chosen.id === step.id}
-                mayChange={mayChange}
-                onChoose={() => onChoose({ kind: "step", id: step.id })}
-              />
-            ))}
-          </Box>
-        </SortableContext>
-      </DndContext>
+        {skill.steps.map((step) => (
+          <StepLine
+            key={step.id}
+            step={step}
+            on={chosen?.kind === "step" && chosen.id === step.id}
+            mayChange={mayChange}
+            onChoose={() => onChoose({ kind: "step", id: step.id })}
+          />
+        ))}
+      </SortableList>
       {mayChange && (
         <Button
           size="small"
@@ -146,28 +126,8 @@ function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: 
 
 function StepLine(props: { step: Step; on: boolean; mayChange: boolean; onChoose: () => void }) {
   const { step, on, mayChange, onChoose } = props;
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
-    id: step.id,
-    disabled: !mayChange,
-  });
   return (
-    <Box
-      component="li"
-      ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
-      sx={{ display: "flex", alignItems: "center", pl: step.partOf ? 2 : 0 }}
-    >
-      {mayChange && (
-        <IconButton
-          size="small"
-          {...attributes}
-          {...listeners}
-          aria-label={`Move ${step.name}`}
-          sx={{ cursor: "grab", p: 0.2, touchAction: "none" }}
-        >
-          <DragIndicatorIcon fontSize="small" />
-        </IconButton>
-      )}
+    <SortableLine id={step.id} label={step.name} movable={mayChange}>
       <ButtonBase
         aria-pressed={on}
         onClick={onChoose}
@@ -179,6 +139,7 @@ function StepLine(props: { step: Step; on: boolean; mayChange: boolean; onChoose
           px: 0.5,
           bgcolor: on ? theme.tokens.sheet : "transparent",
           outline: on ? `2px solid ${theme.tokens.buoy}` : "none",
+          pl: step.partOf ? 2 : 0.5,
           fontStyle: step.optional ? "italic" : "normal",
         })}
       >
@@ -189,6 +150,6 @@ function StepLine(props: { step: Step; on: boolean; mayChange: boolean; onChoose
           </Box>
         )}
       </ButtonBase>
-    </Box>
+    </SortableLine>
   );
 }

@@ -1,5 +1,6 @@
 import { accountActions } from "@/features/account";
 import { calendarActions } from "@/features/calendar";
+import { choreographerActions } from "@/features/choreographer";
 import { peopleActions } from "@/features/people";
 import { pilotActions } from "@/features/pilot";
 import { recordActions } from "@/features/records";
@@ -23,6 +24,7 @@ const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
     ...syllabusActions,
     ...yardActions,
     ...calendarActions,
+    ...choreographerActions,
   }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 

@@ -19,6 +19,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
   return Response.json(result, { status, headers: { "cache-control": "no-store", "x-request-id": requestId } });
 }
 
+function momentOf(text: string | null): number | null {
+  return text !== null && /^\d{1,15}$/.test(text) ? Number(text) : null;
+}
+
 function askerOf(request: Request, requestId: string): Asker {
   return {
     identify: () => {
@@ -27,6 +31,8 @@ function askerOf(request: Request, requestId: string): Asker {
     },
     // The last hop is what the nearest proxy, or the server itself, saw; whatever stands before it the visitor may have written.
     address: request.headers.get("x-forwarded-for")?.split(",").at(-1)?.trim() ?? "local",
+    doneByAccountId: request.headers.get("x-bathygon-account"),
+    deviceNowMs: momentOf(request.headers.get("x-bathygon-device-ms")),
     device: deviceKind(request.headers.get("user-agent") ?? ""),
     requestId,
     setToken,

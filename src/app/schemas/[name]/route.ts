@@ -1,9 +1,10 @@
-import { pilotRecordSchema, setupSchema, syllabusSchema } from "@/server/files";
+import { pilotRecordSchema, setupSchema, syllabusSchema, variantSchema } from "@/server/files";
 
 const schemas: Readonly<Record<string, object>> = {
   "pilot-record.json": pilotRecordSchema,
   "setup.json": setupSchema,
   "syllabus.json": syllabusSchema,
+  "trick-variant.json": variantSchema,
 };
 
 /** The published schemas of the files that go in and out. Open to anybody. */

@@ -11,5 +11,5 @@ export default async function TallyPage({ params }: { params: Promise<{ id: stri
   await requirePageAccess(who, [need("reader", "session", isUuid(id) ? id : "")]);
   const data = await loadTally(who, id);
   if (!data) notFound();
-  return <TallyScreen key={`${data.session.endedAtMs}`} data={data} />;
+  return <TallyScreen key={data.session.id} data={data} />;
 }

@@ -1,0 +1,2 @@
+export { FieldBrief } from "./brief-screen";
+export type { BriefData } from "./load";

@@ -1,0 +1,114 @@
+"use client";
+
+import Button from "@mui/material/Button";
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import {
+  CALM_AIR,
+  LEAST_MEASURED,
+  measuredEnough,
+  summarise,
+  usualErrors,
+  type ScatterPlan,
+  type ScatterRun,
+  type TrickBrief,
+} from "@/core";
+import type { Aircraft, Setup } from "@/server/repositories";
+import { skillOf, type Step } from "@/syllabus";
+import type { Pool } from "@/ui/scatter/pool";
+import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
+import { failuresInWords, readinessOf } from "@/ui/scatter/words";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import type { BriefData } from "./load";
+
+const RUNS = 200;
+const SEED = 1;
+
+/** How often the model flies this clean with hands of this stage, beside how often the pilot does. */
+export function Readiness({
+  data,
+  step,
+  aircraft,
+  setup,
+  brief,
+}: {
+  data: BriefData;
+  step: Step;
+  aircraft: Aircraft;
+  setup: Setup;
+  brief: TrickBrief;
+}) {
+  const syllabus = useSyllabus();
+  const { state, start, cancel } = useComputed<readonly (readonly ScatterRun[])[]>();
+  const { recipe } = brief;
+  const enough = measuredEnough(data.measured).length > 0;
+  const usual = usualErrors(skillOf(syllabus, step).stage);
+  const plan: Omit<ScatterPlan, "errors"> = {
+    recipe,
+    airframe: aircraft.airframe,
+    settings: setup.settings,
+    environment: { ...CALM_AIR, entryHeightM: brief.entryHeightM },
+    stopWithinDeg: step.stopWithinDeg,
+    seed: SEED,
+  };
+  const key = JSON.stringify([recipe, setup.id]);
+  const fly = async (pool: Pool, onProgress: (share: number) => void) => {
+    const { measured } = data;
+    const own = enough ? await pool.run((remote) => remote.fitOwnErrors(plan, usual, measured)) : null;
+    return flyMany(pool, [{ ...plan, errors: own ?? usual }], RUNS, onProgress);
+  };
+  const done = state.kind === "done" && state.key === key ? summarise(state.result[0]) : null;
+  const own = data.standing.evidence.directions.find(({ direction }) => direction === data.direction);
+  const counts = Object.entries(data.faultCounts).sort(([, a], [, b]) => b - a);
+  const fault = step.faults.find(({ id }) => id === counts[0]?.[0])?.short ?? null;
+  const readiness =
+    done && own
+      ? readinessOf(
+          done.clean,
+          { value: own.posterior.mean, low: own.posterior.low, high: own.posterior.high, attempts: own.attempts },
+          fault,
+        )
+      : null;
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="h2">Ready for it?</Typography>
+      {readiness && done ? (
+        <>
+          <Typography
+            sx={(theme) => ({ mt: 0.5, color: readiness.kind === "worse" ? theme.tokens.buoyText : undefined })}
+          >
+            {readiness.kind === "worse" && "▲ "}
+            {readiness.sentence}
+          </Typography>
+          {done.failures.length > 0 && (
+            <Typography sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+              In the model: {failuresInWords(done)}.
+            </Typography>
+          )}
+          <Typography sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+            {RUNS} runs with{" "}
+            {enough
+              ? "hands that stray as this pilot's measured attempts do"
+              : `hands usual at this stage; from ${LEAST_MEASURED} measured attempts on, with this pilot's own`}
+            . In brackets: 95 % certainty of the model&apos;s share, 90 % of the flown one.
+          </Typography>
+        </>
+      ) : state.kind === "broken" ? (
+        <Typography role="alert" color="error">
+          {state.why}
+        </Typography>
+      ) : (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ mt: 0.5 }}
+          onClick={() => (state.kind === "flying" ? cancel() : start(key, fly))}
+        >
+          {state.kind === "flying"
+            ? `Stop, ${Math.round(100 * state.share)} % flown`
+            : `Fly it ${RUNS} times with errors`}
+        </Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,99 @@
+import { attemptsToMeet, placesOf, posteriorOf, seededRandom, windowOf, type AttemptsToGo } from "@/core";
+import { pathOf, routeOf, type DigestedStep, type StandingInput, type Step } from "@/syllabus";
+
+/** What it takes to have a step signed off by a date. */
+export interface Outlook {
+  readonly attempts: AttemptsToGo;
+  /** Steps on the way that are still open, the target itself among them. */
+  readonly openSteps: number;
+  /** What the pilot flies in a session, as a median of the last ones, or the trade's usual where there are none. */
+  readonly attemptsASession: number;
+  readonly sessions: number;
+  /** Sessions in the calendar until then that the pilot is to come to. */
+  readonly planned: number;
+  readonly kind: "there" | "enough" | "short" | "past";
+  readonly sentence: string;
+}
+
+/** Of a step nobody has flown yet, where the pilot has signed off nothing to judge by. Common practice, no source. */
+const USUAL_ATTEMPTS_A_STEP = 24;
+const USUAL_ATTEMPTS_A_SESSION = 12;
+const LAST_DAYS = 10;
+const DAY_MS = 86_400_000;
+
+/** What it would take a pilot to be ready at a step by a date, from the pace so far and the sessions planned until then. */
+export function outlookOf(
+  step: Step,
+  dueAtMs: number,
+  input: Pick<StandingInput, "syllabus" | "school" | "flown" | "signedOff" | "nowMs">,
+  planned: number,
+): Outlook {
+  const { syllabus, school, flown, signedOff, nowMs } = input;
+  const path = pathOf(syllabus, routeOf(school)).filter(({ optional, id }) => !optional || id === step.id);
+  const furthest = path.reduce((last, { id }, i) => (signedOff.has(id) ? i : last), -1);
+  const to = path.indexOf(step);
+  const way = to < 0 ? [step] : path.slice(Math.min(to, furthest + 1), to + 1);
+  const open = way.filter(({ id }) => !signedOff.has(id));
+  const each = open.map((one) => toGo(one, flown.get(one.id), paceOf(flown, signedOff)));
+  const attempts = {
+    median: each.reduce((sum, { median }) => sum + median, 0),
+    high: each.reduce((sum, { high }) => sum + high, 0),
+  };
+  const attemptsASession = medianOf(lastDays(flown)) ?? USUAL_ATTEMPTS_A_SESSION;
+  const sessions = Math.ceil(attempts.median / attemptsASession);
+  const kind = open.length === 0 ? "there" : dueAtMs < nowMs ? "past" : sessions <= planned ? "enough" : "short";
+  const common = { attempts, openSteps: open.length, attemptsASession, sessions, planned, kind } as const;
+  return { ...common, sentence: sentenceOf({ ...common, weeks: Math.max(0, (dueAtMs - nowMs) / (7 * DAY_MS)) }) };
+}
+
+/** A step that was flown goes on as it went; one that was not takes as many attempts as the pilot's other steps did. */
+function toGo(step: Step, own: DigestedStep | undefined, pace: number): AttemptsToGo {
+  if (!own || own.digest.attempts === 0) return { median: pace, high: 2 * pace };
+  const counted = own.recent.filter(({ place }) => placesOf(step.mark).includes(place));
+  const rates = step.directions.map(({ id }) => ({
+    direction: id,
+    ...posteriorOf(
+      counted.filter(({ direction }) => direction === id),
+      windowOf(step.mark).share,
+    ),
+  }));
+  return attemptsToMeet(step.mark, own.recent, rates, seededRandom(1));
+}
+
+/** Attempts a step took until it was signed off, as a median of this pilot's. */
+function paceOf(flown: ReadonlyMap<string, DigestedStep>, signedOff: ReadonlySet<string>): number {
+  const taken = [...flown].flatMap(([id, { digest }]) => (signedOff.has(id) ? [digest.attempts] : []));
+  return Math.round(medianOf(taken) ?? USUAL_ATTEMPTS_A_STEP);
+}
+
+/** Attempts on each of the last days flown. */
+function lastDays(flown: ReadonlyMap<string, DigestedStep>): number[] {
+  const byDay = new Map<number, number>();
+  for (const { digest } of flown.values())
+    for (const [day, , all] of digest.days) byDay.set(day, (byDay.get(day) ?? 0) + all);
+  return [...byDay]
+    .sort(([a], [b]) => b - a)
+    .slice(0, LAST_DAYS)
+    .map(([, count]) => count);
+}
+
+function medianOf(values: readonly number[]): number | null {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted.length === 0 ? null : sorted[Math.floor(sorted.length / 2)];
+}
+
+function sentenceOf(outlook: Omit<Outlook, "sentence"> & { readonly weeks: number }): string {
+  const { attempts, openSteps, attemptsASession, sessions, planned, kind, weeks } = outlook;
+  if (kind === "there") return "Signed off.";
+  const takes = `About ${attempts.median} attempts (nine times in ten no more than ${attempts.high}) over ${openSteps === 1 ? "this step" : `${openSteps} open steps`}, ${sessions === 1 ? "one session" : `${sessions} sessions`} of ${attemptsASession}.`;
+  if (kind === "past") return `${takes} The date is past: move it, or let go of it.`;
+  const there =
+    planned === 0
+      ? "None is planned until then"
+      : planned === 1
+        ? "One is planned until then"
+        : `${planned} are planned until then`;
+  if (kind === "enough") return `${takes} ${there}: enough.`;
+  const more = sessions - planned;
+  return `${takes} ${there}: plan ${more} more, ${Math.round((10 * sessions) / Math.max(1, weeks)) / 10} a week, or move the date.`;
+}

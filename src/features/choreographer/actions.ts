@@ -1,0 +1,103 @@
+import { need } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { badField, coachAction, conflict } from "@/server/actions";
+import { requireVariantFile } from "@/server/files";
+import {
+  findVariant,
+  insertVariant,
+  inTransaction,
+  leaveTrail,
+  listPilots,
+  setVariantRemoved,
+  updateVariant,
+} from "@/server/repositories";
+import { AddVariantInput, CheckVariantInput, EditVariantInput, VariantInput } from "./inputs";
+import { LONGEST_VARIANT_BYTES } from "./limits";
+
+/** Pilots of a squad by name; throws a Refusal for somebody else's. */
+async function requirePilotsOf(who: SignedIn, squadId: string, pilotIds: readonly string[]): Promise<string[]> {
+  const pilots = (await listPilots(who)).filter((pilot) => pilot.squadId === squadId);
+  return pilotIds.map((id) => {
+    const pilot = pilots.find((one) => one.id === id);
+    if (!pilot) throw badField("pilotIds", "Somebody on the list is not in this squad. Reload to see who is.");
+    return pilot.name;
+  });
+}
+
+/** What is kept of a file. */
+function requireOwn(file: object) {
+  const { format: _, version: __, ...own } = requireVariantFile(file);
+  return own;
+}
+
+const forWhom = (names: readonly string[]) => (names.length > 0 ? `, flown by ${names.join(", ")}` : "");
+
+/** Puts an own way into the bin or brings it back. */
+const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
+  coachAction(
+    VariantInput,
+    ({ id }) => [{ ...need("coach", "variant", id), evenBinned: true }],
+    async ({ id }, { name }) => {
+      const variant = (await findVariant(id))!;
+      await inTransaction(async (transaction) => {
+        await setVariantRemoved(transaction, id, removedAt());
+        const says = `${kind} the way "${variant.name}" to fly a trick`;
+        await leaveTrail(transaction, { who: name, kind, says, squadId: variant.squadId }, new Date());
+      });
+    },
+  );
+
+export const choreographerActions = {
+  /** Whether a file is a way to fly a trick; it comes back as it was read. */
+  "check-variant": {
+    ...coachAction(
+      CheckVariantInput,
+      () => [],
+      async ({ document }) => ({ document: requireVariantFile(document) }),
+    ),
+    longestBytes: LONGEST_VARIANT_BYTES,
+  },
+
+  "add-variant": {
+    ...coachAction(
+      AddVariantInput,
+      ({ squadId }) => [need("coach", "squad", squadId)],
+      async ({ id, squadId, pilotIds, document: file }, who) => {
+        const own = requireOwn(file);
+        const names = await requirePilotsOf(who, squadId, pilotIds);
+        await inTransaction(async (transaction) => {
+          const now = new Date();
+          if (!(await insertVariant(transaction, { id, squadId, pilotIds, ...own }, now))) return;
+          const says = `added the way "${own.name}" to fly a trick${forWhom(names)}`;
+          await leaveTrail(transaction, { who: who.name, kind: "changed-variant", says, squadId }, now);
+        });
+      },
+    ),
+    longestBytes: LONGEST_VARIANT_BYTES,
+  },
+
+  "edit-variant": {
+    ...coachAction(
+      EditVariantInput,
+      ({ id }) => [need("coach", "variant", id)],
+      async ({ id, version, pilotIds, document: file }, who) => {
+        const own = requireOwn(file);
+        const { squadId } = (await findVariant(id))!;
+        const names = await requirePilotsOf(who, squadId, pilotIds);
+        await inTransaction(async (transaction) => {
+          const now = new Date();
+          if (!(await updateVariant(transaction, { id, version, pilotIds, ...own }, now)))
+            throw conflict(
+              "Somebody else saved this way meanwhile. What you changed is still here: save it under another name, or reload to see theirs.",
+            );
+          const says = `changed the way "${own.name}" to fly a trick${forWhom(names)}`;
+          await leaveTrail(transaction, { who: who.name, kind: "changed-variant", says, squadId }, now);
+        });
+      },
+    ),
+    longestBytes: LONGEST_VARIANT_BYTES,
+  },
+
+  "remove-variant": setRemoved(() => new Date(), "removed"),
+  "restore-variant": setRemoved(() => null, "restored"),
+};

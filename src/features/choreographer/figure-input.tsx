@@ -1,0 +1,74 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { numberFont } from "@/ui/theme/tokens";
+
+/** One number of a phase, typed. Where a figure of the trick stands, that figure is named and moved. */
+export function FigureInput({
+  label,
+  unit,
+  value,
+  min,
+  max,
+  step,
+  boundTo,
+  onChange,
+  onFree,
+}: {
+  label: string;
+  unit: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  /** The figure of the trick, or of the start, that stands here. */
+  boundTo?: string | null;
+  onChange: (value: number) => void;
+  /** Puts a number of its own in the place of the figure. */
+  onFree?: () => void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const digits = step < 0.1 ? 2 : step < 1 ? 1 : 0;
+  const typed = text === null ? value : Number(text.replace(",", "."));
+  const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <TextField
+        size="small"
+        fullWidth
+        label={unit ? `${label}, ${unit}` : label}
+        value={text ?? value.toFixed(digits)}
+        error={bad}
+        helperText={bad ? `${min} to ${max}` : boundTo}
+        onChange={(event) => {
+          setText(event.target.value);
+          const next = Number(event.target.value.replace(",", "."));
+          if (event.target.value.trim() !== "" && Number.isFinite(next) && next >= min && next <= max) onChange(next);
+        }}
+        onKeyDown={(event) => {
+          const by = { ArrowUp: step, ArrowDown: -step }[event.key];
+          if (by === undefined) return;
+          event.preventDefault();
+          setText(null);
+          onChange(Math.max(min, Math.min(max, Number((value + (event.shiftKey ? 10 : 1) * by).toFixed(6)))));
+        }}
+        onBlur={() => !bad && setText(null)}
+        sx={{ "& input": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600 } }}
+        slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 12 }, formHelperText: { sx: { mx: 0 } } }}
+      />
+      {boundTo && onFree && (
+        <Button
+          size="small"
+          aria-label={`${label}: a number of its own`}
+          onClick={onFree}
+          sx={{ minHeight: 24, p: 0, fontSize: "0.75rem" }}
+        >
+          a number of its own
+        </Button>
+      )}
+    </Box>
+  );
+}

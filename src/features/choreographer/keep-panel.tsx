@@ -1,0 +1,172 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import FormGroup from "@mui/material/FormGroup";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import { otherDirection, recipeFaults, type Recipe } from "@/core";
+import type { SquadVariant } from "@/server/repositories";
+import { directionWords, findTrick } from "@/syllabus";
+import { useSend } from "@/ui/actions/use-send";
+import { useUndoable } from "@/ui/actions/use-undoable";
+import type { useDraft } from "@/ui/drafts/use-draft";
+import { useAtHand } from "@/ui/shell/at-hand";
+import type { Choreography } from "./choreographer-screen";
+import { documentOf } from "./document";
+import type { ChoreographerData } from "./load";
+
+/** Keeps what is on the timeline as the coach's own way, by a name, for the pilots chosen. */
+export function KeepPanel({
+  data,
+  opened,
+  draft,
+  recipe,
+  unfinished,
+}: {
+  data: ChoreographerData;
+  opened: SquadVariant | null;
+  draft: ReturnType<typeof useDraft<Choreography>>;
+  recipe: Recipe;
+  /** Why it does not come to its end with the aircraft at hand; null when it does. */
+  unfinished: string | null;
+}) {
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  const { sendAction, pending } = useSend();
+  const undoable = useUndoable();
+  const { enqueueSnackbar } = useSnackbar();
+  const [name, setName] = useState(opened?.name ?? "");
+  const [bothWays, setBothWays] = useState(opened?.bothWays ?? true);
+  const [pilotIds, setPilotIds] = useState<readonly string[]>(opened?.pilotIds ?? []);
+  // Made once, so that a repeated send changes nothing.
+  const [id, setId] = useState(() => newId());
+  const trick = findTrick(data.trickId)!;
+  const way = trick.variants.find((one) => one.id === data.wayId)!;
+  const { direction } = draft.document;
+  const other = otherDirection(direction);
+  const sides = other !== direction;
+  const whole = recipeFaults(recipe).length === 0 && name.trim() !== "";
+  const document = documentOf({ data, name: name.trim(), bothWays: sides && bothWays, draft, recipe });
+  const others = data.own.filter((one) => one.id !== opened?.id && one.instead === data.wayId);
+  const finish = (done: string, ownId: string, version: number) => {
+    draft.drop(draft.document, version);
+    enqueueSnackbar(done, { variant: "success" });
+    router.push(hrefFor("/lab/choreographer", { step: data.trickId, own: ownId }));
+    router.refresh();
+  };
+  const add = async () => {
+    const result = await sendAction("add-variant", { id, squadId: data.pilot.squadId, pilotIds, document });
+    if (!result.ok) return;
+    setId(newId());
+    finish(`"${name.trim()}" is kept`, id, 1);
+  };
+  const edit = async () => {
+    const { id: ownId } = opened!;
+    const result = await sendAction("edit-variant", { id: ownId, version: draft.basedOn, pilotIds, document });
+    if (result.ok) finish(`"${name.trim()}" is saved`, ownId, draft.basedOn + 1);
+  };
+  const toggle = (pilotId: string) =>
+    setPilotIds((now) => (now.includes(pilotId) ? now.filter((one) => one !== pilotId) : [...now, pilotId]));
+  const overtaken = opened !== null && draft.basedOn !== opened.version;
+  return (
+    <Box
+      component="section"
+      aria-labelledby="keep"
+      sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}`, maxWidth: 820 })}
+    >
+      <Typography variant="h2" id="keep">
+        {opened ? `Your way: ${opened.name}` : "Keep it as a way of your own"}
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.2 }}>
+        Whoever it is chosen for has it in their briefs of {trick.name}
+        {trick.variants.length > 1 && `, flown "${way.name}"`}, and in the field. The others fly it as before.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
+        <TextField
+          size="small"
+          label="Name"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+          sx={{ minWidth: 260 }}
+        />
+        {sides && (
+          <FormControlLabel
+            control={<Checkbox size="small" checked={bothWays} onChange={(_, on) => setBothWays(on)} />}
+            label={`Also flown ${directionWords[other]}, as its mirror image`}
+          />
+        )}
+      </Box>
+      <Typography sx={{ fontWeight: 650, mt: 1 }}>Flown by</Typography>
+      <FormGroup row>
+        {data.squadPilots.map((pilot) => (
+          <FormControlLabel
+            key={pilot.id}
+            control={<Checkbox size="small" checked={pilotIds.includes(pilot.id)} onChange={() => toggle(pilot.id)} />}
+            label={pilot.name}
+          />
+        ))}
+      </FormGroup>
+      {unfinished !== null && pilotIds.length > 0 && (
+        <Typography color="error.main" role="alert" sx={{ fontWeight: 600 }}>
+          ▲ With the aircraft at hand it does not go: {unfinished}. A brief would say so instead of numbers.
+        </Typography>
+      )}
+      {overtaken && (
+        <Typography color="error.main" role="alert">
+          ▲ It was saved meanwhile, and your changes follow the version before. Keep them under another name, or drop
+          them.
+        </Typography>
+      )}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1.2 }}>
+        {opened ? (
+          <>
+            <Button variant="contained" disabled={!whole || overtaken || pending} onClick={edit}>
+              Save it
+            </Button>
+            <Button
+              disabled={!whole || pending || name.trim() === opened.name}
+              onClick={add}
+              title={name.trim() === opened.name ? "Give it another name first" : undefined}
+            >
+              Keep as another
+            </Button>
+            <Button
+              disabled={pending}
+              onClick={async () => {
+                if (await undoable("remove-variant", "restore-variant", opened.id, `"${opened.name}" is in the bin`)) {
+                  draft.drop(draft.document, draft.basedOn);
+                  router.push(hrefFor("/lab/choreographer", { step: data.trickId, way: data.wayId }));
+                }
+              }}
+            >
+              Into the bin
+            </Button>
+          </>
+        ) : (
+          <Button variant="contained" disabled={!whole || pending} onClick={add}>
+            Keep it
+          </Button>
+        )}
+      </Box>
+      {others.length > 0 && (
+        <Typography sx={{ mt: 1.5, fontSize: "0.9rem" }}>
+          Other ways of your own here: {others.map((one) => `${one.name} (${flownBy(one, data)})`).join("; ")}. Of
+          several chosen for one pilot, the one chosen last is flown.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+function flownBy({ pilotIds }: SquadVariant, { squadPilots }: ChoreographerData): string {
+  const names = squadPilots.filter(({ id }) => pilotIds.includes(id)).map(({ name }) => name);
+  return names.length > 0 ? names.join(", ") : "nobody yet";
+}

@@ -1,0 +1,31 @@
+import { recipes, type Recipe } from "@/core";
+import { directionWords, ownRecipe, type OwnVariant, type Trick } from "@/syllabus";
+
+/** One way to fly a trick in the lab, with its recipe by direction. */
+export interface Way {
+  readonly id: string;
+  readonly name: string;
+  readonly gains: string;
+  readonly recipes: Readonly<Record<string, Recipe>>;
+}
+
+/** Every way to fly a trick: those that come with the program, then the squad's own. */
+export function waysOf(trick: Trick, own: readonly OwnVariant[]): readonly Way[] {
+  return [
+    ...trick.variants.map((variant) => ({
+      ...variant,
+      recipes: Object.fromEntries(Object.entries(variant.recipes).map(([direction, id]) => [direction, recipes[id]])),
+    })),
+    ...own.map((one) => ({
+      id: one.id,
+      name: one.name,
+      gains: "",
+      recipes: Object.fromEntries(
+        Object.keys(directionWords).flatMap((direction) => {
+          const recipe = ownRecipe(one, direction);
+          return recipe ? [[direction, recipe]] : [];
+        }),
+      ),
+    })),
+  ];
+}

@@ -1,0 +1,8 @@
+import type { BlockKind } from "@/core";
+
+export const blockNames: Readonly<Record<BlockKind, string>> = {
+  "warm-up": "Warm-up",
+  main: "Main drill",
+  review: "Due again",
+  free: "Free",
+};

@@ -1,0 +1,149 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { outcomes } from "@/core";
+import type { LoggedAttempt } from "@/server/repositories";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { OutcomeMark } from "@/ui/marks/marks";
+import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { sinceLastTime, sinceLastWords } from "./since-last";
+import { stepFlown } from "./step-flown";
+import { Verdict } from "./verdict";
+
+/** After the session: what happened by pilot, step and direction, and what follows from it. */
+export function Debrief({
+  data,
+  attempts,
+  onReopen,
+  onSignOff,
+}: {
+  data: TallyData;
+  attempts: readonly LoggedAttempt[];
+  onReopen: () => void;
+  onSignOff: (pilotId: string, stepId: string) => void;
+}) {
+  return (
+    <Box sx={{ maxWidth: 900, mx: "auto", p: { xs: 2, md: 3 } }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "baseline" }}>
+        <Typography variant="h1">
+          {data.session.endedAtMs !== null ? "Debrief" : data.session.begun ? "Still being flown" : "Not begun yet"}
+        </Typography>
+        <span>
+          <b className="num">{attempts.length}</b> attempts
+        </span>
+        <Box sx={{ flex: 1 }} />
+        <Button component="a" href={`/debriefs/${data.session.id}`} download>
+          As PDF
+        </Button>
+        <Button component={Link} href={data.coaches ? "/squad" : "/pilot"}>
+          {data.coaches ? "To the squad" : "To your record"}
+        </Button>
+        {data.mayKeep && (
+          <Button variant="outlined" onClick={onReopen}>
+            Open it again
+          </Button>
+        )}
+      </Box>
+      {data.pilots.map((pilot) => (
+        <PilotDebrief
+          key={pilot.id}
+          pilot={pilot}
+          attempts={attempts.filter((attempt) => attempt.pilotId === pilot.id)}
+          maySignOff={data.coaches}
+          onSignOff={(stepId) => onSignOff(pilot.id, stepId)}
+        />
+      ))}
+    </Box>
+  );
+}
+
+function PilotDebrief({
+  pilot,
+  attempts,
+  maySignOff,
+  onSignOff,
+}: {
+  pilot: TallyPilot;
+  attempts: readonly LoggedAttempt[];
+  maySignOff: boolean;
+  onSignOff: (stepId: string) => void;
+}) {
+  const flown = pilot.steps.filter(({ stepId }) => attempts.some((one) => one.stepId === stepId));
+  const left = pilot.steps.length - flown.length;
+  return (
+    <Box component="section" sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}`, mt: 2.5, pt: 1.5 })}>
+      {flown.length === 0 && (
+        <>
+          <Typography variant="h2">{pilot.name}</Typography>
+          <Typography color="text.secondary">Nothing logged this time.</Typography>
+        </>
+      )}
+      {flown.map((step) => (
+        <StepDebrief
+          key={step.stepId}
+          pilot={pilot}
+          step={step}
+          attempts={attempts}
+          maySignOff={maySignOff}
+          onSignOff={() => onSignOff(step.stepId)}
+        />
+      ))}
+      {flown.length > 0 && left > 0 && (
+        <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+          Planned and not flown: <span className="num">{left}</span> {left === 1 ? "step" : "steps"}.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+function StepDebrief({
+  pilot,
+  step: known,
+  attempts,
+  maySignOff,
+  onSignOff,
+}: {
+  pilot: TallyPilot;
+  step: TallyStep;
+  attempts: readonly LoggedAttempt[];
+  maySignOff: boolean;
+  onSignOff: () => void;
+}) {
+  const step = stepFlown(useSyllabus(), known.stepId);
+  const own = attempts.filter((attempt) => attempt.stepId === known.stepId);
+  const change = sinceLastTime(known.earlier, own);
+  return (
+    <Box sx={{ mb: 2 }}>
+      <Typography variant="h2">
+        {pilot.name}: {step.name}
+      </Typography>
+      {step.directions.map(({ id, name }) => (
+        <Box key={id} sx={{ display: "flex", gap: 2, my: 0.5 }}>
+          <Box sx={{ width: 90 }}>{name}</Box>
+          {outcomes.map((outcome) => (
+            <Box key={outcome} component="span" sx={{ whiteSpace: "nowrap" }}>
+              <OutcomeMark outcome={outcome} size={15} />{" "}
+              <b className="num">{own.filter((one) => one.direction === id && one.outcome === outcome).length}</b>
+            </Box>
+          ))}
+        </Box>
+      ))}
+      {change && <Typography sx={{ my: 0.5 }}>{sinceLastWords(change)}</Typography>}
+      <Box sx={{ mt: 1 }}>
+        <Verdict
+          pilot={pilot}
+          known={known}
+          step={step}
+          own={own}
+          today={attempts}
+          maySignOff={maySignOff}
+          onSignOff={onSignOff}
+        />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,12 @@
+/** A device whose clock is off by less than this is taken at its word: networks are slow, too. */
+const TOLERATED_MS = 120_000;
+
+/**
+ * When something was done, by this server's clock: what the device said, put right by how far its clock was off when it sent it, and never in the future. A
+ * clock that was set right between doing and sending cannot be known of.
+ */
+export function byServerClock(doneAtMs: number, deviceNowMs: number | null | undefined, nowMs: number): number {
+  const offMs = deviceNowMs == null ? 0 : nowMs - deviceNowMs;
+  const rightMs = Math.abs(offMs) < TOLERATED_MS ? doneAtMs : doneAtMs + offMs;
+  return Math.min(rightMs, nowMs);
+}

@@ -1,0 +1,37 @@
+import "server-only";
+import { need, requireAccess } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { Refusal } from "@/server/actions";
+import { latestSetups, listAircraft, listPilots } from "@/server/repositories";
+import { loadProgress } from "@/server/progress";
+import { briefFrom } from "@/features/brief";
+import { loadTally } from "./load";
+import type { FieldPacket } from "./packet";
+
+/** Everything a session needs in the field, to be kept on the device. Throws a Refusal for what is not theirs to see. */
+export async function downloadPacket(who: SignedIn, sessionId: string): Promise<Response> {
+  await requireAccess(who, [need("reader", "session", sessionId)]);
+  const tally = await loadTally(who, sessionId);
+  if (!tally) throw new Refusal(404, "That session is not in the records.");
+  const shown = new Set(tally.pilots.map(({ id }) => id));
+  const pilots = (await listPilots(who)).filter(({ id }) => shown.has(id));
+  const pilotIds = pilots.map(({ id }) => id);
+  const [aircraft, setups, progress] = await Promise.all([
+    listAircraft(pilotIds),
+    latestSetups(pilotIds),
+    loadProgress(pilots),
+  ]);
+  const nowMs = Date.now();
+  const packet: FieldPacket = {
+    tally,
+    briefs: tally.pilots.flatMap(({ id, setupId, steps }) => {
+      const pilot = pilots.find((one) => one.id === id)!;
+      const fleet = aircraft.filter(({ pilotId }) => pilotId === id);
+      const flown = fleet.find((one) => setups.get(one.id)?.id === setupId) ?? fleet[0] ?? null;
+      const setup = (flown && setups.get(flown.id)) ?? null;
+      const common = { pilot, aircraft: flown, setup, progress: progress.get(id)!, direction: null, nowMs };
+      return steps.flatMap(({ stepId }) => briefFrom({ ...common, stepId }) ?? []);
+    }),
+  };
+  return Response.json(packet, { headers: { "cache-control": "no-store" } });
+}

@@ -1,0 +1,20 @@
+import type { TallyPilot } from "./load";
+
+/** A made-up pilot of a session, for tests: flies some steps, each as a block of its own. */
+export function tallyPilot(
+  id: string,
+  name: string,
+  stepIds: readonly string[],
+  more: Partial<TallyPilot> = {},
+): TallyPilot {
+  return {
+    id,
+    name,
+    setupId: null,
+    blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, why: "" })),
+    turns: [],
+    steps: stepIds.map((stepId) => ({ stepId, earlier: [], signedOff: false })),
+    checkFirst: [],
+    ...more,
+  };
+}

@@ -1,0 +1,179 @@
+"use client";
+
+import CloseIcon from "@mui/icons-material/Close";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { blockKinds, type BlockKind } from "@/core";
+import type { PlannedBlock } from "@/server/repositories";
+import { findStep, stepName, type Syllabus } from "@/syllabus";
+import { stepOptions } from "@/ui/syllabus/step-options";
+import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
+import { blockNames } from "./block-names";
+import type { Candidate } from "./load";
+
+const FREELY = "freely";
+
+/** What one pilot flies, in order: each block with its reason, to be moved, changed, added to or taken out. */
+export function PlanBlocks({
+  one,
+  syllabus,
+  blocks,
+  left,
+  packMin,
+  onChange,
+}: {
+  one: Candidate;
+  syllabus: Syllabus;
+  blocks: readonly PlannedBlock[];
+  /** What does not fit or is refused, and why. */
+  left: readonly string[];
+  packMin: number;
+  onChange: (blocks: readonly PlannedBlock[]) => void;
+}) {
+  const ids = blocks.map((_, i) => `${one.id}-${i}`);
+  const replace = (at: number, part: Partial<PlannedBlock>) =>
+    onChange(blocks.map((block, i) => (i === at ? { ...block, ...part } : block)));
+  const move = (from: number, to: number) => {
+    const moved = [...blocks];
+    moved.splice(to, 0, ...moved.splice(from, 1));
+    onChange(moved);
+  };
+  return (
+    <Box sx={{ gridColumn: "1 / -1", pl: { xs: 0, md: 5 } }} role="group" aria-label={`Plan of ${one.name}`}>
+      {blocks.length === 0 && (
+        <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>Nothing planned for {one.name}.</Typography>
+      )}
+      <SortableList id={`blocks-${one.id}`} ids={ids} ordered onMove={move}>
+        {blocks.map((block, i) => (
+          <SortableLine key={ids[i]} id={ids[i]} label={`${nameOf(block, syllabus)}, ${one.name}`}>
+            <Block
+              block={block}
+              syllabus={syllabus}
+              onChange={(part) => replace(i, part)}
+              onRemove={() => onChange(blocks.filter((_, n) => n !== i))}
+            />
+          </SortableLine>
+        ))}
+      </SortableList>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2 }}>
+        <Button
+          size="small"
+          onClick={() =>
+            onChange([
+              ...blocks,
+              {
+                kind: "review",
+                stepId: one.currentStepId,
+                minutes: packMin / 2,
+                firstDirection: null,
+                why: "The coach's choice.",
+              },
+            ])
+          }
+        >
+          Add a block
+        </Button>
+        {left.length > 0 && (
+          <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>Left out: {left.join(" ")}</Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "As they like");
+
+function Block({
+  block,
+  syllabus,
+  onChange,
+  onRemove,
+}: {
+  block: PlannedBlock;
+  syllabus: Syllabus;
+  onChange: (part: Partial<PlannedBlock>) => void;
+  onRemove: () => void;
+}) {
+  const directions = (block.stepId && findStep(syllabus, block.stepId)?.directions) || [];
+  const name = nameOf(block, syllabus);
+  const small = { variant: "standard", size: "small" } as const;
+  return (
+    <Box sx={{ flex: 1, minWidth: 0, py: 0.4 }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "1fr 1fr", md: "104px minmax(150px,1fr) 62px 122px 34px" },
+          columnGap: 1.2,
+          alignItems: "center",
+        }}
+      >
+        <TextField
+          {...small}
+          select
+          value={block.kind}
+          onChange={(event) => onChange({ kind: event.target.value as BlockKind })}
+          slotProps={{ htmlInput: { "aria-label": `Kind of ${name}` } }}
+        >
+          {blockKinds.map((kind) => (
+            <MenuItem key={kind} value={kind}>
+              {blockNames[kind]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          {...small}
+          select
+          value={block.stepId ?? FREELY}
+          onChange={(event) =>
+            onChange({
+              stepId: event.target.value === FREELY ? null : event.target.value,
+              firstDirection: null,
+              why: "The coach's choice.",
+            })
+          }
+          slotProps={{ htmlInput: { "aria-label": `Step, now ${name}` } }}
+        >
+          <MenuItem value={FREELY}>As they like</MenuItem>
+          {stepOptions(syllabus)}
+        </TextField>
+        <TextField
+          {...small}
+          value={block.minutes}
+          onChange={(event) => {
+            const minutes = Number(event.target.value.replace(",", "."));
+            if (Number.isFinite(minutes) && minutes >= 0 && minutes <= 600) onChange({ minutes });
+          }}
+          slotProps={{
+            htmlInput: { "aria-label": `Minutes of ${name}`, inputMode: "decimal" },
+            input: { endAdornment: "min" },
+          }}
+        />
+        {directions.length > 1 ? (
+          <TextField
+            {...small}
+            select
+            value={block.firstDirection ?? directions[0].id}
+            onChange={(event) => onChange({ firstDirection: event.target.value })}
+            slotProps={{ htmlInput: { "aria-label": `First direction of ${name}` } }}
+          >
+            {directions.map(({ id, name: direction }) => (
+              <MenuItem key={id} value={id}>
+                {direction} first
+              </MenuItem>
+            ))}
+          </TextField>
+        ) : (
+          <span />
+        )}
+        <IconButton size="small" aria-label={`Take out ${name}`} onClick={onRemove}>
+          <CloseIcon fontSize="small" />
+        </IconButton>
+      </Box>
+      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>{block.why}</Typography>
+    </Box>
+  );
+}

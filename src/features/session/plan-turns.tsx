@@ -1,0 +1,60 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
+import { slotBeginsMin, type PlanFrame } from "./planning";
+
+/** Who flies when: one line a turn, to be moved by drag or keys. */
+export function PlanTurns({
+  slots,
+  names,
+  frame,
+  onChange,
+}: {
+  slots: readonly (readonly string[])[];
+  names: ReadonlyMap<string, string>;
+  frame: PlanFrame;
+  onChange: (slots: readonly (readonly string[])[]) => void;
+}) {
+  const ids = slots.map((_, i) => `turn-${i}`);
+  return (
+    <section aria-labelledby="turns">
+      <Typography variant="h2" id="turns">
+        Order of turns
+      </Typography>
+      <Typography sx={{ fontSize: "0.82rem", color: "text.secondary", mb: 0.5 }}>
+        {Math.min(frame.spots, frame.observers) === 1
+          ? "One spot or one observer: one pilot in goggles at a time. Whoever has flown changes the pack while another flies."
+          : `${Math.min(frame.spots, frame.observers)} fly at once, each with an observer.`}
+      </Typography>
+      <SortableList
+        id="turns-list"
+        ids={ids}
+        ordered
+        onMove={(from, to) => {
+          const moved = [...slots];
+          moved.splice(to, 0, ...moved.splice(from, 1));
+          onChange(moved);
+        }}
+      >
+        {slots.map((slot, i) => (
+          <SortableLine key={ids[i]} id={ids[i]} label={`turn ${i + 1}`}>
+            <Box
+              sx={(theme) => ({
+                flex: 1,
+                display: "grid",
+                gridTemplateColumns: "64px 1fr",
+                borderBottom: `1px solid ${theme.tokens.rule}`,
+                py: 0.3,
+              })}
+            >
+              <span className="num">{slotBeginsMin(i, frame)} min</span>
+              <span>{slot.map((id) => names.get(id) ?? "").join(" and ")}</span>
+            </Box>
+          </SortableLine>
+        ))}
+      </SortableList>
+    </section>
+  );
+}

@@ -1,0 +1,165 @@
+import { allot, cruiseIfPossible, orderTurns, SEA_LEVEL_AIR, turnsIn, type SessionFrame } from "@/core";
+import type { PlannedBlock } from "@/server/repositories";
+import { stepName, type ReasonedOffer, type Syllabus } from "@/syllabus";
+import type { Candidate } from "./load";
+
+/** Who flies, with how many charged packs and which setup. */
+export interface Flier {
+  readonly one: Candidate;
+  readonly packs: number;
+  readonly setupId: string;
+  readonly syllabus: Syllabus;
+}
+
+export interface PlanFrame extends SessionFrame {
+  readonly windMps: number;
+}
+
+/** What each pilot flies, in which order they take turns, and what was left out. */
+export interface SessionPlan {
+  /** By pilot id. */
+  readonly blocks: ReadonlyMap<string, readonly PlannedBlock[]>;
+  /** Ids of the pilots that fly in each slot. */
+  readonly slots: readonly (readonly string[])[];
+  /** What does not fit or is refused, and why. */
+  readonly left: readonly { readonly pilotId: string; readonly text: string }[];
+}
+
+/** Above this wind nobody takes on a new step. Common practice, no source. */
+export const NEW_STEP_WIND_MPS = 6;
+/** A wind above this share of its cruise leaves an aircraft too little to come home with. Ours. */
+export const WIND_SHARE_OF_CRUISE = 0.5;
+
+/** The plan of a session from what each pilot could fly; `refusal` says why a step is not flown here today. */
+export function planSession(
+  fliers: readonly Flier[],
+  frame: PlanFrame,
+  refusal: (flier: Flier, offer: ReasonedOffer) => string | null,
+): SessionPlan {
+  const left: { pilotId: string; text: string }[] = [];
+  const pilots = fliers.map((flier) => ({
+    pilotId: flier.one.id,
+    packs: flier.packs,
+    offers: flier.one.offers.filter((offer) => {
+      const why = refusal(flier, offer);
+      if (why) left.push({ pilotId: flier.one.id, text: why });
+      return why === null;
+    }),
+  }));
+  const given = allot(pilots, frame);
+  const blocks = new Map(
+    fliers.map(({ one, syllabus }) => {
+      const { blocks: own, left: rest } = given.get(one.id)!;
+      for (const { offer, because } of rest)
+        left.push({ pilotId: one.id, text: leftWords(offer.stepId, because, syllabus, frame) });
+      const offers = pilots.find(({ pilotId }) => pilotId === one.id)!.offers;
+      return [
+        one.id,
+        own.map(({ kind, stepId, halfPacks }): PlannedBlock => {
+          const offer = offers.find((known) => known.kind === kind && known.stepId === stepId)!;
+          return {
+            kind,
+            stepId,
+            minutes: (halfPacks * frame.packMin) / 2,
+            firstDirection: offer.firstDirection,
+            why: offer.why,
+          };
+        }),
+      ];
+    }),
+  );
+  return { blocks, slots: slotsFor(fliers, blocks, frame), left };
+}
+
+/** The order of turns for what each pilot is to fly. */
+export function slotsFor(
+  fliers: readonly Flier[],
+  blocks: ReadonlyMap<string, readonly PlannedBlock[]>,
+  frame: PlanFrame,
+): readonly (readonly string[])[] {
+  const packs = fliers.map(({ one }) => [one.id, packsFor(blocks.get(one.id) ?? [], frame)] as const);
+  return orderTurns(packs, Math.max(1, turnsIn(frame).atOnce)).map((slot) => slot.map(({ pilotId }) => pilotId));
+}
+
+/** True where an order gives each pilot the turns their blocks take, and nobody else any: one made by hand for other pilots or blocks does not. */
+export function slotsFit(
+  slots: SessionPlan["slots"],
+  fliers: readonly Flier[],
+  blocks: SessionPlan["blocks"],
+  frame: PlanFrame,
+): boolean {
+  const turns = slots.flat();
+  const wanted = fliers.map(({ one }) => [one.id, packsFor(blocks.get(one.id) ?? [], frame)] as const);
+  return (
+    turns.length === wanted.reduce((sum, [, packs]) => sum + packs, 0) &&
+    wanted.every(([id, packs]) => turns.filter((one) => one === id).length === packs)
+  );
+}
+
+/** Packs that some blocks take. */
+export const packsFor = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
+  Math.ceil(blocks.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
+
+/** When a slot begins, min after the session does. */
+export const slotBeginsMin = (slot: number, { packMin, changeMin }: PlanFrame) => slot * (packMin + changeMin);
+
+function leftWords(
+  stepId: string | null,
+  because: "time" | "packs" | "new-steps",
+  syllabus: Syllabus,
+  { newSteps }: PlanFrame,
+): string {
+  const what = stepId ? stepName(syllabus, stepId) : "Flying as they like";
+  switch (because) {
+    case "time":
+      return `${what} finds no time.`;
+    case "packs":
+      return `${what} finds no charged pack.`;
+    case "new-steps":
+      return `${what} waits: ${newSteps === 0 ? "no new steps" : newSteps === 1 ? "one new step" : `${newSteps} new steps`} a session is the limit.`;
+  }
+}
+
+/** Why a step is not flown in this wind, with the numbers, or null. */
+export function windRefusal(
+  { one, setupId }: Flier,
+  name: string,
+  isNew: boolean,
+  { windMps }: Pick<PlanFrame, "windMps">,
+): string | null {
+  const metresPerSecond = (value: number) => `${Math.round(10 * value) / 10} m/s`;
+  if (isNew && windMps > NEW_STEP_WIND_MPS)
+    return `${name} is new, and not begun in more than ${metresPerSecond(NEW_STEP_WIND_MPS)} of wind; there are ${metresPerSecond(windMps)}.`;
+  const setup = one.setups.find(({ id }) => id === setupId);
+  const cruise = setup && cruiseIfPossible(setup.airframe, setup.settings.tiltDeg, SEA_LEVEL_AIR);
+  if (!cruise || windMps <= WIND_SHARE_OF_CRUISE * cruise.speedMps) return null;
+  return `${name} waits for less wind: ${metresPerSecond(windMps)} is more than half of the ${metresPerSecond(cruise.speedMps)} that ${setup.name} cruises at.`;
+}
+
+/** What a plan changed by hand does against the limits, a line each. */
+export function limitsBroken(
+  fliers: readonly Flier[],
+  { blocks, slots }: Pick<SessionPlan, "blocks" | "slots">,
+  frame: PlanFrame,
+): string[] {
+  const broken = fliers.flatMap(({ one, packs, syllabus }) => {
+    const own = blocks.get(one.id) ?? [];
+    const fresh = [...new Set(own.flatMap(({ stepId }) => stepId ?? []))].filter((id) => !one.known.includes(id));
+    const wanted = packsFor(own, frame);
+    return [
+      ...(fresh.length > frame.newSteps
+        ? [
+            `${one.name}: ${fresh.length} new ${fresh.length === 1 ? "step" : "steps"} (${fresh.map((id) => stepName(syllabus, id)).join(", ")}); the limit is ${frame.newSteps}.`,
+          ]
+        : []),
+      ...(wanted > packs ? [`${one.name}: takes ${wanted} packs; ${packs} are charged.`] : []),
+    ];
+  });
+  const room = turnsIn(frame);
+  if (slots.length > room.slots)
+    broken.push(`${slots.length} turns one after the other; the time is enough for ${room.slots}.`);
+  if (slots.some((slot) => slot.length > room.atOnce))
+    broken.push(`More fly at once than there are spots and observers: ${room.atOnce}.`);
+  if (slots.some((slot) => new Set(slot).size < slot.length)) broken.push("Somebody flies twice in one turn.");
+  return broken;
+}

@@ -1,0 +1,157 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { outcomes, type Outcome } from "@/core";
+import type { Step } from "@/syllabus";
+import { outcomeWords } from "@/ui/marks/marks";
+import { dismiss, mend, type Outgoing } from "@/ui/outbox/outbox";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import type { TallyData } from "./load";
+import { stepFlown } from "./step-flown";
+import type { LoggedTap } from "./tally-log";
+import { FaultChips } from "./tally-parts";
+
+const does: Readonly<Record<Outgoing["action"], string>> = {
+  "begin-session": "the beginning of the session",
+  "log-attempt": "an attempt",
+  "set-faults": "the faults of an attempt",
+  "set-measured": "the numbers of an attempt",
+  "undo-attempt": "an undoing",
+  "restore-attempt": "an attempt brought back",
+  "sign-off": "a sign-off",
+  "end-session": "the end of the session",
+  "reopen-session": "the opening again",
+};
+
+/** What the server refused: with its reason, to be put right, sent again as it is, or let go of. */
+export function RefusedList({ data, items }: { data: TallyData; items: readonly Outgoing[] }) {
+  const [mendingKey, setMending] = useState<string | null>(null);
+  return items.map((item) => (
+    <Box
+      key={item.key}
+      role="alert"
+      sx={(theme) => ({ fontSize: "0.9rem", borderLeft: `4px solid ${theme.tokens.buoy}`, pl: 1 })}
+    >
+      <Box sx={{ color: "error.main" }}>
+        ✕ Not taken, {does[item.action]}: {item.refused}
+      </Box>
+      {mendingKey === item.key ? (
+        <Mend
+          data={data}
+          item={item}
+          onSend={(input) => {
+            setMending(null);
+            void mend(item.key, input);
+          }}
+        />
+      ) : (
+        <>
+          {["log-attempt", "set-faults"].includes(item.action) && (
+            <Button size="small" onClick={() => setMending(item.key)}>
+              Put it right
+            </Button>
+          )}
+          <Button size="small" onClick={() => void mend(item.key, item.input)}>
+            Send again
+          </Button>
+          <Button size="small" onClick={() => void dismiss(item.key)}>
+            Drop it
+          </Button>
+        </>
+      )}
+    </Box>
+  ));
+}
+
+function Mend(props: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
+  return props.item.action === "log-attempt" ? <MendTap {...props} /> : <MendFaults {...props} />;
+}
+
+/** `2026-12-05T10:00:05` by the clock of this device, as time fields want it. */
+const localText = (ms: number) => new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
+
+function MendTap({ data, item, onSend }: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
+  const tap = item.input as LoggedTap;
+  const syllabus = useSyllabus();
+  const [pilotId, setPilot] = useState(tap.pilotId);
+  const [stepId, setStep] = useState(tap.stepId);
+  const [direction, setDirection] = useState(tap.direction);
+  const [outcome, setOutcome] = useState<Outcome>(tap.outcome);
+  const [flown, setFlown] = useState(() => localText(tap.flownAtMs));
+  const steps = syllabus.steps.some(({ id }) => id === stepId)
+    ? syllabus.steps
+    : [stepFlown(syllabus, stepId), ...syllabus.steps];
+  const directions = stepFlown(syllabus, stepId).directions;
+  const known = directions.some(({ id }) => id === direction);
+  const flownAtMs = new Date(flown).getTime();
+  const select = (
+    label: string,
+    value: string,
+    onChange: (value: string) => void,
+    options: readonly { readonly id: string; readonly name: string }[],
+  ) => (
+    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+      {options.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1, my: 1 }}>
+      {select("Pilot", pilotId, setPilot, data.pilots)}
+      {select("Step", stepId, setStep, steps)}
+      {select("Direction", known ? direction : "", setDirection, directions)}
+      {select(
+        "Outcome",
+        outcome,
+        (value) => setOutcome(value as Outcome),
+        outcomes.map((id) => ({ id, name: outcomeWords[id] })),
+      )}
+      <TextField
+        type="datetime-local"
+        size="small"
+        label="Flown"
+        value={flown}
+        onChange={(event) => setFlown(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
+      />
+      <Button
+        variant="contained"
+        disabled={!known || !Number.isFinite(flownAtMs)}
+        onClick={() => onSend({ ...tap, pilotId, stepId, direction, outcome, flownAtMs })}
+      >
+        Send it
+      </Button>
+    </Box>
+  );
+}
+
+function MendFaults({ data, item, onSend }: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
+  const input = item.input as { id: string; faults: string[] };
+  const syllabus = useSyllabus();
+  const attempt = data.attempts.find(({ id }) => id === input.id);
+  const step: Step = stepFlown(syllabus, attempt?.stepId ?? "");
+  const [faults, setFaults] = useState(input.faults.filter((id) => step.faults.some((fault) => fault.id === id)));
+  return (
+    <Box sx={{ my: 1 }}>
+      <FaultChips
+        step={step}
+        chosen={faults}
+        disabled={false}
+        label="Faults to send"
+        onToggle={(id) =>
+          setFaults((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]))
+        }
+      />
+      <Button variant="contained" sx={{ mt: 1 }} onClick={() => onSend({ ...input, faults })}>
+        Send it
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,156 @@
+import { v7 as newId } from "uuid";
+import type { SignedInCoach } from "@/server/accounts";
+import { insertCoach, insertPilot, insertSquad, inTransaction, listSessionsSince } from "@/server/repositories";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { runnerFor } from "@/server/testing/run-as";
+import { sessionActions } from "./actions";
+import { byServerClock } from "./device-clock";
+import { loadPlan, loadTally } from "./load";
+import { downloadPacket } from "./field-packet";
+import type { FieldPacket } from "./packet";
+
+withFreshDatabase();
+
+const [squadId, coachId, odo, ida] = Array.from({ length: 4 }, () => newId());
+const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const run = runnerFor(who);
+const HOUR_MS = 3_600_000;
+
+beforeAll(() =>
+  inTransaction(async (transaction) => {
+    const now = new Date();
+    await insertCoach(transaction, { id: coachId, name: "Ann Pell" }, now);
+    await insertSquad(transaction, { id: squadId, name: "Pans", ownerId: coachId }, now);
+    for (const [id, name] of [
+      [odo, "Odo Fenn"],
+      [ida, "Ida Rook"],
+    ])
+      await insertPilot(transaction, { id, squadId, name, stickMode: 2, grip: "thumbs" }, now);
+  }),
+);
+
+const block = (kind: string, stepId: string | null, change: object = {}) => ({
+  kind,
+  stepId,
+  minutes: 4,
+  firstDirection: null,
+  why: "Because.",
+  ...change,
+});
+const prepare = (id: string, blocks: object[] = [block("warm-up", "stop-course"), block("main", "flip-slow")]) =>
+  run(sessionActions["start-session"], {
+    id,
+    place: "field",
+    prepared: true,
+    pilots: [
+      { pilotId: odo, stepId: "flip-slow", setupId: null, plan: { blocks, turns: [0, 2] } },
+      { pilotId: ida, stepId: "hang", setupId: null },
+    ],
+  });
+const tap = (sessionId: string, stepId: string, flownAtMs = Date.now(), more: object = {}) =>
+  run(sessionActions["log-attempt"], {
+    id: newId(),
+    sessionId,
+    pilotId: odo,
+    stepId,
+    direction: stepId === "flip-slow" ? "back" : "on",
+    outcome: "clean",
+    flownAtMs,
+    ...more,
+  });
+
+it("prepares a session with what each pilot flies and when, counts it as flown only once it is begun, and lets go of it", async () => {
+  const id = newId();
+  expect(await prepare(id)).toMatchObject({ ok: true });
+  const tally = (await loadTally(who, id))!;
+  expect(tally.session.begun).toBe(false);
+  expect(tally.pilots[0]).toMatchObject({ turns: [0, 2], blocks: [{ kind: "warm-up" }, { kind: "main", minutes: 4 }] });
+  expect(tally.pilots[0].steps.map(({ stepId }) => stepId)).toEqual(["flip-slow", "stop-course"]);
+  expect(tally.pilots[1]).toMatchObject({ turns: [], blocks: [{ kind: "main", stepId: "hang" }] });
+  expect(await listSessionsSince([odo], new Date(0))).toEqual([]);
+  expect(await run(sessionActions["drop-session"], { id })).toMatchObject({ ok: true });
+  expect(await loadTally(who, id)).toBeNull();
+});
+
+it("is begun by whoever says so in the field, or by the first tap; then it cannot be let go of", async () => {
+  const [said, tapped] = [newId(), newId()];
+  await prepare(said);
+  await prepare(tapped);
+  const atMs = Date.now() - 2 * HOUR_MS;
+  await run(sessionActions["begin-session"], { id: said, atMs });
+  await run(sessionActions["begin-session"], { id: said, atMs: Date.now() });
+  expect((await loadTally(who, said))!.session).toMatchObject({ begun: true, startedAtMs: atMs });
+  await tap(tapped, "flip-slow");
+  expect((await loadTally(who, tapped))!.session.begun).toBe(true);
+  expect(await run(sessionActions["drop-session"], { id: tapped })).toMatchObject({ ok: false, status: 409 });
+  await run(sessionActions["end-session"], { id: said, atMs: atMs + HOUR_MS });
+  expect((await loadTally(who, said))!.session.endedAtMs).toBe(atMs + HOUR_MS);
+});
+
+it("names the block that cannot be flown", async () => {
+  for (const [field, blocks] of [
+    ["pilots.0.plan.blocks.1.stepId", [block("main", "flip-slow"), block("review", "no-such-step")]],
+    ["pilots.0.plan.blocks.0.minutes", [block("main", "flip-slow", { minutes: -1 })]],
+    ["pilots.0.plan.blocks.0.kind", [block("nap", "flip-slow")]],
+    ["pilots.0.plan.blocks.0.why", [block("main", "flip-slow", { why: "x".repeat(501) })]],
+  ] as const)
+    expect(await prepare(newId(), blocks as unknown as object[])).toMatchObject({
+      ok: false,
+      status: 422,
+      fields: { [field]: expect.any(String) },
+    });
+});
+
+it("takes a step that was not planned, and brings what was flown of it before", async () => {
+  const [first, second] = [newId(), newId()];
+  await prepare(first);
+  await prepare(second);
+  await tap(first, "land-stop");
+  await tap(second, "land-stop");
+  const { steps } = (await loadTally(who, second))!.pilots[0];
+  expect(steps.find(({ stepId }) => stepId === "land-stop")!.earlier).toHaveLength(1);
+});
+
+it("gives a device everything the field needs: the tally and the brief of every step", async () => {
+  const id = newId();
+  await prepare(id);
+  const { tally, briefs } = (await (await downloadPacket(who, id)).json()) as FieldPacket;
+  expect(tally.accountId).toBe(who.accountId);
+  expect(briefs.map(({ pilot, standing }) => [pilot.name, standing.stepId])).toEqual([
+    ["Odo Fenn", "flip-slow"],
+    ["Odo Fenn", "stop-course"],
+    ["Ida Rook", "hang"],
+  ]);
+});
+
+it("offers every pilot something to fly, with a reason", async () => {
+  const { candidates } = await loadPlan(who);
+  for (const { offers } of candidates) {
+    expect(offers.length).toBeGreaterThan(0);
+    for (const { why } of offers) expect(why).toMatch(/\.$/);
+  }
+  expect(candidates.find(({ id }) => id === odo)!.known).toContain("flip-slow");
+});
+
+it("is sent only with the sign-in of whoever did it", async () => {
+  const id = newId();
+  await prepare(id);
+  const asOther = runnerFor(who, { doneByAccountId: newId() });
+  expect(await asOther(sessionActions["begin-session"], { id, atMs: Date.now() })).toMatchObject({ status: 401 });
+  const asSelf = runnerFor(who, { doneByAccountId: who.accountId });
+  expect(await asSelf(sessionActions["begin-session"], { id, atMs: Date.now() })).toMatchObject({ ok: true });
+});
+
+it("puts a wrong clock right where the device says what it shows, and never believes in the future", async () => {
+  const nowMs = Date.parse("2026-11-25T12:00:00Z");
+  expect(byServerClock(nowMs - 5000, nowMs + 1000, nowMs)).toBe(nowMs - 5000);
+  expect(byServerClock(nowMs + HOUR_MS - 5000, nowMs + HOUR_MS, nowMs)).toBe(nowMs - 5000);
+  expect(byServerClock(nowMs - 3 * HOUR_MS, nowMs - HOUR_MS, nowMs)).toBe(nowMs - 2 * HOUR_MS);
+  expect(byServerClock(nowMs + HOUR_MS, null, nowMs)).toBe(nowMs);
+  const id = newId();
+  await prepare(id);
+  const fast = runnerFor(who, { deviceNowMs: Date.now() + HOUR_MS });
+  await fast(sessionActions["begin-session"], { id, atMs: Date.now() + HOUR_MS - 60_000 });
+  const { startedAtMs } = (await loadTally(who, id))!.session;
+  expect(Math.abs(Date.now() - 60_000 - startedAtMs)).toBeLessThan(20_000);
+});

@@ -1,0 +1,229 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import Typography from "@mui/material/Typography";
+import { windowOf, type Attempt, type Outcome } from "@/core";
+import { directionNames, type Step } from "@/syllabus";
+import type { LoggedAttempt } from "@/server/repositories";
+import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
+import { Moment } from "@/ui/moment/moment";
+import type { Tokens } from "@/ui/theme/tokens";
+
+const targetColours: Readonly<Record<Outcome, readonly [background: keyof Tokens, ink: keyof Tokens]>> = {
+  clean: ["shoal", "shoalInk"],
+  rough: ["ochre", "ochreInk"],
+  bailed: ["slate", "slateInk"],
+  crashed: ["buoy", "buoyInk"],
+};
+/** Attempts in one direction before the other is called for. Common practice, no source. */
+const SWITCH_EVERY = 3;
+
+/** The direction to change to after several attempts in the same one; null while there is no need. */
+export function directionDue(step: Step, own: readonly LoggedAttempt[], direction: string): string | null {
+  if (step.directions.length < 2) return null;
+  const last = own.slice(-SWITCH_EVERY);
+  if (last.length < SWITCH_EVERY || last.some((one) => one.direction !== direction)) return null;
+  const ids = step.directions.map(({ id }) => id);
+  return ids[(ids.indexOf(direction) + 1) % ids.length];
+}
+
+export function DirectionSwitch(props: {
+  step: Step;
+  earlier: readonly Attempt[];
+  own: readonly LoggedAttempt[];
+  direction: string;
+  onChange: (id: string) => void;
+}) {
+  const { step, earlier, own, direction, onChange } = props;
+  const window = windowOf(step.mark).attempts;
+  const due = directionDue(step, own, direction);
+  return (
+    <Box
+      role="radiogroup"
+      aria-label="Direction"
+      sx={(theme) => ({
+        display: "grid",
+        gridAutoFlow: "column",
+        gridAutoColumns: "1fr",
+        border: `2px solid ${theme.tokens.ink}`,
+        borderRadius: "3px",
+      })}
+    >
+      {step.directions.map(({ id, name }) => {
+        const counted = [...earlier, ...own].filter((one) => one.direction === id).slice(-window);
+        const clean = counted.filter((one) => one.outcome === "clean").length;
+        const on = id === direction;
+        return (
+          <ButtonBase
+            key={id}
+            role="radio"
+            aria-checked={on}
+            onClick={() => onChange(id)}
+            sx={(theme) => ({
+              minHeight: 52,
+              fontSize: "1.1rem",
+              fontWeight: 650,
+              columnGap: 1,
+              flexWrap: "wrap",
+              bgcolor: on ? theme.tokens.ink : "transparent",
+              color: on ? theme.tokens.paper : theme.tokens.ink,
+            })}
+          >
+            {name.charAt(0).toUpperCase() + name.slice(1)}
+            <span className="num">
+              {clean}/{window}
+            </span>
+            {due === id && (
+              <Box component="span" sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText })}>
+                ▲ now this side
+              </Box>
+            )}
+          </ButtonBase>
+        );
+      })}
+    </Box>
+  );
+}
+
+export function Target({
+  outcome,
+  count,
+  ready,
+  onTap,
+}: {
+  outcome: Outcome;
+  count: number;
+  ready: boolean;
+  onTap: () => void;
+}) {
+  const [background, ink] = targetColours[outcome];
+  return (
+    <ButtonBase
+      disabled={!ready}
+      onClick={() => {
+        navigator.vibrate?.(30);
+        onTap();
+      }}
+      aria-label={`${outcomeWords[outcome]}, ${count} so far`}
+      sx={(theme) => ({
+        display: "flex",
+        flexDirection: "column",
+        gap: 0.5,
+        borderRadius: "3px",
+        bgcolor: theme.tokens[background] as string,
+        color: theme.tokens[ink] as string,
+        border: `2px solid ${theme.tokens.ink}`,
+        touchAction: "manipulation",
+        opacity: ready ? 1 : 0.55,
+        "&:active": { transform: "scale(0.98)" },
+      })}
+    >
+      <OutcomeMark outcome={outcome} size={58} labelled={false} />
+      <Box component="span" sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
+        {outcomeWords[outcome]}
+      </Box>
+      <span className="num" style={{ fontSize: "1.05rem" }}>
+        {count}
+      </span>
+    </ButtonBase>
+  );
+}
+
+export function FaultChips({
+  step,
+  chosen,
+  disabled,
+  label,
+  onToggle,
+}: {
+  step: Step;
+  chosen: readonly string[];
+  disabled: boolean;
+  label: string;
+  onToggle: (id: string) => void;
+}) {
+  return (
+    <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 0.8 }}>
+      {step.faults.map((fault) => {
+        const on = chosen.includes(fault.id);
+        return (
+          <ButtonBase
+            key={fault.id}
+            disabled={disabled}
+            aria-pressed={on}
+            onClick={() => onToggle(fault.id)}
+            sx={(theme) => ({
+              px: 1.5,
+              minHeight: 46,
+              fontSize: "0.95rem",
+              fontWeight: 600,
+              border: `2px solid ${disabled ? theme.tokens.rule : theme.tokens.ink}`,
+              borderRadius: "3px",
+              bgcolor: on ? theme.tokens.ink : "transparent",
+              color: on ? theme.tokens.paper : disabled ? theme.tokens.inkSoft : theme.tokens.ink,
+            })}
+          >
+            {on && "✓ "}
+            {fault.short}
+          </ButtonBase>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** What was tapped of a step in this session, newest first; any of it can be undone. */
+export function TapList({
+  step,
+  own,
+  onUndo,
+}: {
+  step: Step;
+  own: readonly LoggedAttempt[];
+  onUndo: (id: string) => void;
+}) {
+  const names = directionNames(step);
+  const faultName = (id: string) => step.faults.find((fault) => fault.id === id)?.short ?? id;
+  if (own.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Attempts of this session" sx={{ mt: 2.5 }}>
+      <Typography variant="h2">
+        This session <span className="num">{own.length}</span>
+      </Typography>
+      <Box
+        component="ol"
+        reversed
+        sx={{ listStyle: "none", p: 0, m: 0, maxHeight: 300, overflowY: "auto" }}
+        tabIndex={0}
+      >
+        {[...own].reverse().map((attempt) => (
+          <Box
+            component="li"
+            key={attempt.id}
+            sx={(theme) => ({
+              display: "flex",
+              gap: 1.5,
+              alignItems: "center",
+              borderBottom: `1px solid ${theme.tokens.rule}`,
+              fontSize: "0.9rem",
+            })}
+          >
+            <span className="num">
+              <Moment atMs={attempt.atMs} show="time" />
+            </span>
+            <OutcomeMark outcome={attempt.outcome} size={15} labelled={false} />
+            <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
+              {outcomeWords[attempt.outcome].toLowerCase()}, {names[attempt.direction] ?? attempt.direction}
+              {attempt.faults.length > 0 && `: ${attempt.faults.map(faultName).join(", ")}`}
+            </Box>
+            <Button size="small" onClick={() => onUndo(attempt.id)} sx={{ minHeight: 32 }}>
+              Undo
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,107 @@
+"use client";
+
+import { useCallback, useEffect, useState } from "react";
+import type { PlannedBlock } from "@/server/repositories";
+import type { TallyPilot } from "./load";
+
+/** Whose turn it is, what they fly and in which direction, as this device has it. */
+interface Place {
+  /** Place in the order of turns. */
+  readonly turn: number;
+  readonly blockOf: Readonly<Record<string, number>>;
+  readonly directionOf: Readonly<Record<string, string>>;
+  /** Steps taken up in the field, beside the plan, by pilot. */
+  readonly added: Readonly<Record<string, readonly PlannedBlock[]>>;
+}
+
+const START: Place = { turn: 0, blockOf: {}, directionOf: {}, added: {} };
+
+/** One turn: the pilot's place in the list, and the how-manieth of their packs, from 0. */
+export interface FieldTurn {
+  readonly at: number;
+  readonly pack: number;
+}
+
+/** The turns of a session in order; where none were planned, each pilot once, round and round. */
+export function fieldTurns(pilots: readonly TallyPilot[]): readonly FieldTurn[] {
+  const planned = pilots
+    .flatMap(({ turns }, at) => [...turns].sort((a, b) => a - b).map((slot, pack) => ({ at, pack, slot })))
+    .sort((a, b) => a.slot - b.slot || a.at - b.at);
+  if (planned.length === 0) return pilots.map((_, at) => ({ at, pack: 0 }));
+  const missing = pilots.flatMap(({ turns }, at) => (turns.length === 0 ? [{ at, pack: 0 }] : []));
+  return [...planned.map(({ at, pack }) => ({ at, pack })), ...missing];
+}
+
+/** The block a pilot has come to when a pack begins: blocks follow one another over the planned packs. */
+export function blockAt({ blocks, turns }: Pick<TallyPilot, "blocks" | "turns">, pack: number): number {
+  const minutes = blocks.reduce((sum, block) => sum + block.minutes, 0);
+  if (turns.length === 0 || minutes === 0) return 0;
+  const begun = (pack * minutes) / turns.length;
+  let until = 0;
+  const found = blocks.findIndex((block) => (until += block.minutes) > begun + 1e-9);
+  return found < 0 ? blocks.length - 1 : found;
+}
+
+/** Where the field is, kept on this device over reloads. */
+export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) {
+  const store = `bathygon-field-${sessionId}`;
+  const [place, setPlace] = useState<Place>(START);
+  useEffect(() => {
+    const kept = localStorage.getItem(store);
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (kept) setPlace(JSON.parse(kept) as Place);
+  }, [store]);
+  const change = useCallback(
+    (next: (before: Place) => Place) =>
+      setPlace((before) => {
+        const after = next(before);
+        localStorage.setItem(store, JSON.stringify(after));
+        return after;
+      }),
+    [store],
+  );
+  const turns = fieldTurns(pilots);
+  const turn = place.turn % turns.length;
+  const now = turns[turn];
+  const following = turns[(turn + 1) % turns.length];
+  const pilot = pilots[now.at];
+  const blocks = [...pilot.blocks, ...(place.added[pilot.id] ?? [])];
+  const at = Math.min(place.blockOf[pilot.id] ?? blockAt(pilot, now.pack), blocks.length - 1);
+  const block = blocks[at];
+  const directionKey = `${pilot.id} ${block.stepId}`;
+  return {
+    pilot,
+    pack: now.pack,
+    next: pilots[following.at],
+    blocks,
+    at,
+    block,
+    /** The direction chosen for this step by hand, if any. */
+    chosenDirection: place.directionOf[directionKey] ?? null,
+    chooseDirection: (id: string) =>
+      change((before) => ({ ...before, directionOf: { ...before.directionOf, [directionKey]: id } })),
+    chooseBlock: (index: number) =>
+      change((before) => ({ ...before, blockOf: { ...before.blockOf, [pilot.id]: index } })),
+    /** Takes up another step now. */
+    addStep: (stepId: string) =>
+      change((before) => ({
+        ...before,
+        added: {
+          ...before.added,
+          [pilot.id]: [
+            ...(before.added[pilot.id] ?? []),
+            { kind: "main", stepId, minutes: 0, firstDirection: null, why: "Taken up in the field." },
+          ],
+        },
+        blockOf: { ...before.blockOf, [pilot.id]: blocks.length },
+      })),
+    /** The next pilot, at the block their plan has come to. */
+    nextTurn: () =>
+      change((before) => {
+        const to = (turn + 1) % turns.length;
+        const who = pilots[turns[to].at];
+        const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, turns[to].pack) } : {};
+        return { ...before, turn: to, blockOf: { ...before.blockOf, ...planned } };
+      }),
+  };
+}

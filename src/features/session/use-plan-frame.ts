@@ -1,0 +1,70 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import type { PlanFrame } from "./planning";
+
+/** What a session gives, as typed. */
+export const frameFields = [
+  { name: "minutes", label: "Minutes", least: 5, most: 1440, whole: true },
+  { name: "lightMin", label: "Light left, min", least: 0, most: 1440, whole: true },
+  { name: "windMps", label: "Wind, m/s", least: 0, most: 40, whole: false },
+  { name: "packMin", label: "Pack, min", least: 0.5, most: 60, whole: false },
+  { name: "changeMin", label: "Change, min", least: 0, most: 60, whole: false },
+  { name: "spots", label: "Spots", least: 1, most: 10, whole: true },
+  { name: "observers", label: "Observers", least: 1, most: 10, whole: true },
+  { name: "newSteps", label: "New steps each", least: 0, most: 10, whole: true },
+] as const;
+export type FrameField = (typeof frameFields)[number]["name"];
+type Typed = Readonly<Record<FrameField, string>>;
+
+/** A coach's habits are kept on the device; the day's minutes, light and wind are not. */
+const habits: readonly FrameField[] = ["packMin", "changeMin", "spots", "observers", "newSteps"];
+const STORE = "bathygon-plan-habits";
+
+/** The day and the habits a plan is made from, with what is wrong about each field. */
+export function usePlanFrame(minutes: number) {
+  const [typed, setTyped] = useState<Typed>({
+    minutes: String(minutes),
+    lightMin: "",
+    windMps: "",
+    packMin: "4",
+    changeMin: "3",
+    spots: "1",
+    observers: "1",
+    newSteps: "1",
+  });
+  useEffect(() => {
+    const kept = localStorage.getItem(STORE);
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (kept) setTyped((before) => ({ ...before, ...(JSON.parse(kept) as Partial<Typed>) }));
+  }, []);
+  const set = (name: FrameField, text: string) =>
+    setTyped((before) => {
+      const after = { ...before, [name]: text };
+      localStorage.setItem(STORE, JSON.stringify(Object.fromEntries(habits.map((one) => [one, after[one]]))));
+      return after;
+    });
+  const errors: Partial<Record<FrameField, string>> = {};
+  const values: Partial<Record<FrameField, number>> = {};
+  for (const { name, least, most, whole } of frameFields) {
+    const text = typed[name].trim().replace(",", ".");
+    if (text === "" && (name === "lightMin" || name === "windMps")) continue;
+    const value = Number(text);
+    if (text === "" || !Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
+      errors[name] = `${least} to ${most}${whole ? ", whole" : ""}`;
+    else values[name] = value;
+  }
+  const complete = Object.keys(errors).length === 0;
+  const frame: PlanFrame | null = complete
+    ? {
+        minutes: Math.min(values.minutes!, values.lightMin ?? Infinity),
+        windMps: values.windMps ?? 0,
+        packMin: values.packMin!,
+        changeMin: values.changeMin!,
+        spots: values.spots!,
+        observers: values.observers!,
+        newSteps: values.newSteps!,
+      }
+    : null;
+  return { typed, set, errors, frame };
+}
