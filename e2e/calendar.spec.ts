@@ -18,19 +18,23 @@ test("a session is planned, changed, taken out and brought back, and the calenda
   await page.getByRole("option", { name: "Store yard" }).click();
   await form.getByRole("checkbox", { name: "Perrin Askew" }).uncheck();
   await form.getByRole("button", { name: "Plan it" }).click();
-  const line = page.locator("div").filter({ hasText: "Bring gloves; wind from the sea" }).last();
+  const line = page
+    .locator("div")
+    .filter({ hasText: "Bring gloves; wind from the sea" })
+    .filter({ has: page.getByRole("button", { name: "Take out" }) })
+    .last();
   await expect(line).toBeVisible();
-  await expect(page.getByText("1 planned")).toBeVisible();
+  await expect(page.getByText("3 planned")).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("link", { name: "As iCalendar" }).click(),
   ]);
   const text = await (await download.createReadStream()).toArray();
   expect(Buffer.concat(text).toString()).toMatch(/BEGIN:VCALENDAR\r\n[^]*LOCATION:Store yard[^]*END:VCALENDAR\r\n$/);
-  await page.getByRole("button", { name: "Take out" }).click();
-  await expect(page.getByText("0 planned")).toBeVisible();
+  await line.getByRole("button", { name: "Take out" }).click();
+  await expect(page.getByText("2 planned")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText("1 planned")).toBeVisible();
+  await expect(page.getByText("3 planned")).toBeVisible();
   expect(await graveFaults(page)).toEqual([]);
 });
 
@@ -44,14 +48,16 @@ test("a site with a low limit refuses a trick that the model flies above it, wit
   await page.getByRole("checkbox", { name: "Ysolde Marr flies" }).check();
   await page.getByRole("combobox", { name: "Site" }).click();
   await page.getByRole("option", { name: "Store yard" }).click();
-  await page.getByRole("combobox", { name: "Step" }).nth(5).scrollIntoViewIfNeeded();
-  const row = page
-    .locator("div")
-    .filter({ has: page.getByRole("checkbox", { name: "Ysolde Marr flies" }) })
-    .last();
-  await row.getByRole("combobox", { name: "Step" }).click();
+  const plan = page.getByRole("group", { name: "Plan of Ysolde Marr" });
+  await plan.getByRole("button", { name: "Add a block" }).click();
+  // One new step is the limit.
+  await plan.getByRole("button", { name: "Take out Flip, very end eased" }).click();
+  await plan
+    .getByRole("combobox", { name: /^Step, now/ })
+    .last()
+    .click();
   await page.getByRole("option", { name: "Hang", exact: true }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "Not at this site" })).toContainText(
+  await expect(page.getByRole("alert").filter({ hasText: "Not here today" })).toContainText(
     /Hang goes up to \d+(\.\d)? m with this aircraft; the limit at Store yard is 12 m/,
     { timeout: 30_000 },
   );
@@ -59,4 +65,18 @@ test("a site with a low limit refuses a trick that the model flies above it, wit
   await page.getByRole("combobox", { name: "Site" }).click();
   await page.getByRole("option", { name: "Evaporation pans" }).click();
   await expect(page.getByRole("button", { name: "Start with Ysolde Marr" })).toBeEnabled({ timeout: 30_000 });
+});
+
+test("a target date says what it takes, and goes with its pilot's pace", async ({ page }) => {
+  await page.goto(`${demoAddress}/calendar`);
+  const targets = page.getByRole("region", { name: "Target dates" });
+  await expect(targets.getByText(/About \d+ attempts .* over \d+ open steps/).first()).toBeVisible();
+  await targets.getByRole("button", { name: "Set one" }).click();
+  const form = page.getByRole("dialog");
+  await form.getByRole("combobox", { name: "Step signed off" }).click();
+  await page.getByRole("option", { name: "Hang", exact: true }).click();
+  await form.getByRole("button", { name: "Set it" }).click();
+  await expect(targets.getByText("Hang", { exact: true })).toBeVisible();
+  await targets.getByRole("button", { name: "Take out" }).last().click();
+  await expect(targets.getByText("Hang", { exact: true })).toHaveCount(0);
 });

@@ -107,7 +107,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
 
   await test.step("a session of attempts, by tap and by key, with undo", async () => {
     await page.getByRole("link", { name: "Start session" }).click();
-    await page.getByRole("combobox", { name: "Step" }).click();
+    await page.getByRole("combobox", { name: /^Step, now/ }).click();
     await page.getByRole("option", { name: "Slow flip" }).click();
     await page.getByRole("button", { name: "Start with Odo Fenn" }).click();
     await expect(page).toHaveURL(/\/session\/[0-9a-f-]{36}/);

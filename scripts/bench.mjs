@@ -32,7 +32,9 @@ async function timePages(address, headers, paths) {
     }
     times.sort((a, b) => a - b);
     const at = (share) => `${times[Math.floor(share * (VISITS - 1))].toFixed(0)} ms`;
-    console.log(`  ${path.split("?")[0].padEnd(9)} median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}`);
+    console.log(
+      `  ${path.split(/[?]|(?<=\w)\/[0-9a-f-]{36}/)[0].padEnd(14)} median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}`,
+    );
   }
 }
 
@@ -69,7 +71,32 @@ await runMain(async () => {
       await (await fetch(`${application.address}/squad`, { headers })).text(),
     );
     if (!large) throw new Error("the squad does not show the pilots that were made");
-    await timePages(application.address, headers, [`/pilot?pilot=${large[1]}`, `/brief?pilot=${large[1]}`]);
+    await timePages(application.address, headers, [
+      `/pilot?pilot=${large[1]}`,
+      `/brief?pilot=${large[1]}`,
+      "/calendar",
+    ]);
+    say("There, a session being flown, its packet for the field, and the debrief of one that is over");
+    const sessions = await (await fetch(`${application.address}/session`, { headers })).text();
+    const over = /\/session\/([0-9a-f-]{36})/.exec(sessions)[1];
+    const running = (await import("uuid")).v7();
+    const started = await fetch(`${application.address}/api/start-session`, {
+      method: "POST",
+      headers: { ...headers, "content-type": "application/json" },
+      body: JSON.stringify({
+        id: running,
+        place: "field",
+        pilots: [{ pilotId: large[1], stepId: "hang", setupId: null }],
+      }),
+    });
+    if (started.status !== 200) throw new Error(`a session could not be started: ${await started.text()}`);
+    await timePages(application.address, headers, [
+      `/session/${running}`,
+      `/field-packets/${running}`,
+      `/session/${over}`,
+      `/field-packets/${over}`,
+      `/debriefs/${over}`,
+    ]);
     say("Resident memory after that");
     for (const [name, pid] of [
       ["application", application.pid],

@@ -28,7 +28,7 @@ async function openLab(page, step) {
 }
 
 const views = {
-  "sign-in": async (page) => page.goto(`${address}/sign-in`),
+  calendar: async (page) => page.goto(`${address}/calendar`),
   yard: async (page) => page.goto(`${address}/yard`),
   syllabus: async (page) => {
     await page.goto(`${address}/syllabus`);
@@ -51,12 +51,7 @@ const views = {
     await page.goto(address + (await byName(page, "Odalie Venn")));
   },
   setup: async (page) => openSetup(page, "Brannoch Sile", "Rates"),
-  "setup-throttle": async (page) => openSetup(page, "Brannoch Sile", "Throttle"),
   "setup-tilt": async (page) => openSetup(page, "Corvin Haldt", "Tilt"),
-  "setup-mix": async (page) => openSetup(page, "Corvin Haldt", "Mix"),
-  "setup-fleet": async (page) => openSetup(page, "Corvin Haldt", "Fleet"),
-  "setup-stage": async (page) => openSetup(page, "Perrin Askew", "By stage"),
-  "setup-measured": async (page) => openSetup(page, "Perrin Askew", "Measured"),
   brief: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
@@ -72,15 +67,30 @@ const views = {
     await page.evaluate(() => document.scrollingElement.scrollTo(0, 0));
     await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
   },
-  "brief-over": async (page) => {
+  choreographer: async (page) => {
     await page.goto(`${address}/squad`);
-    await page.goto(
-      `${address}${(await byName(page, "Odalie Venn")).replace("/pilot", "/brief")}&step=split-s&direction=right`,
-    );
-    await page.getByText("Lowest safe entry").waitFor();
-    await page.getByLabel("Moment of the trick").fill("1.3");
+    const lab = (await byName(page, "Odalie Venn")).replace("/pilot", "/lab");
+    await page.goto(`${address}${lab}&step=flip-ease-quarter`);
+    await page.getByRole("link", { name: "Change its phases" }).click();
+    await page.getByRole("button", { name: /^Phase 5,/ }).click();
+    await page.waitForTimeout(1200);
   },
-  session: async (page) => page.goto(`${address}/session`),
+  "lab-scatter": async (page) => {
+    await openLab(page, "flip-slow");
+    await page.getByRole("button", { name: "1000 runs" }).click();
+    await page.getByRole("button", { name: "Fly it 1000 times" }).click();
+    await page.getByText("of 1000 runs").waitFor({ timeout: 60_000 });
+    await page.locator("#forgiving").evaluate((heading) => heading.scrollIntoView());
+    await page.waitForTimeout(800);
+  },
+  session: async (page) => {
+    await page.goto(`${address}/session`);
+    for (const name of ["Corvin Haldt", "Odalie Venn", "Ysolde Marr"])
+      await page.getByRole("checkbox", { name: `${name} flies` }).check();
+    await page.getByRole("combobox", { name: "Site" }).click();
+    await page.getByRole("option", { name: "Evaporation pans" }).click();
+    await page.getByText("Flying the tricks in the model").waitFor({ state: "detached", timeout: 60_000 });
+  },
   people: async (page) => {
     await page.goto(`${address}/people`);
     await page.getByRole("button", { name: "Invite", exact: true }).first().click();
@@ -127,7 +137,7 @@ await runMain(async () => {
   for (const [name, open] of Object.entries(views)) {
     if (wanted.length && !wanted.includes(name)) continue;
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    if (name !== "sign-in") await signIn(page, signsIn[name]);
+    await signIn(page, signsIn[name]);
     page.on("pageerror", (error) => say(`${name}: ${error.message}`));
     await open(page);
     await page.waitForTimeout(600);

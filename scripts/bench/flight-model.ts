@@ -10,6 +10,9 @@ import {
   levelState,
   recipes,
   firstSettings,
+  scatterRuns,
+  usualErrors,
+  type ScatterPlan,
 } from "@/core";
 
 /** RK4 steps a second of the flight model beside a generic ODE library on the same problem, in one run. */
@@ -67,6 +70,26 @@ const time = (name: string, count: number, run: () => void) => {
 };
 time("one flight", 50, () => fly(recipe, airframe, firstSettings, CALM_AIR));
 time("one brief", 3, () => briefTrick(recipe, airframe, firstSettings, CALM_AIR));
+
+const slowFlip = briefTrick(recipes["flip-slow-back"], airframe, firstSettings, CALM_AIR);
+const scatter: ScatterPlan = {
+  recipe: slowFlip.recipe,
+  airframe,
+  settings: firstSettings,
+  environment: { ...CALM_AIR, entryHeightM: slowFlip.entryHeightM },
+  errors: usualErrors(4),
+  stopWithinDeg: 15,
+  seed: 1,
+};
+const SCATTERED = 200;
+scatterRuns(scatter, 0, SCATTERED);
+const scatterFrom = performance.now();
+scatterRuns(scatter, 0, SCATTERED);
+const perRunMs = (performance.now() - scatterFrom) / SCATTERED;
+const { durationS } = slowFlip.flight.measures;
+console.log(
+  `  scatter       1000 runs of ${durationS.toFixed(1)} s: ${perRunMs.toFixed(1)} s on one core, ${(perRunMs / ((1000 * durationS) / DT_S / ours)).toFixed(1)} times the bare integration`,
+);
 
 const largest = Object.values(recipes)
   .flatMap((one) => {

@@ -1,5 +1,5 @@
 import type { FlightState } from "@/server/repositories";
-import { airframePresets, type RateCurve, type Settings } from "@/core";
+import { airframePresets, recipes, type Phase, type RateCurve, type Settings } from "@/core";
 
 /** A made-up winter training camp on a disused salt works. Every person and aircraft in it is invented. */
 
@@ -74,6 +74,8 @@ interface CampPilot {
   readonly broughtAlong: readonly string[];
   readonly flown: readonly Stretch[];
   readonly notes: readonly (readonly [day: number, text: string])[];
+  /** The coach measures where the turns stop. */
+  readonly measured?: boolean;
   /** Has an account of their own. */
   readonly signsIn?: boolean;
   readonly asksFor?: readonly [stepId: string, message: string];
@@ -170,6 +172,7 @@ export const pilots: readonly CampPilot[] = [
   {
     // Ready for sign-off.
     name: "Ysolde Marr",
+    measured: true,
     stickMode: 2,
     grip: "hybrid",
     aircraft: [
@@ -277,3 +280,53 @@ export const sites = [
     askWhom: "the camp office",
   },
 ] as const;
+
+/** Sessions to come: in how many days, for how long, and who. */
+export const planned = [
+  {
+    inDays: 3,
+    minutes: 120,
+    note: "Wind from the sea; bring spare props.",
+    who: ["Odalie Venn", "Corvin Haldt", "Brannoch Sile"],
+  },
+  { inDays: 7, minutes: 90, note: "", who: ["Odalie Venn", "Ysolde Marr", "Tamsel Orrick"] },
+] as const;
+
+/** By when who is to have what signed off, in days. */
+export const targets = [
+  { who: "Odalie Venn", stepId: "flip-one-move", inDays: 14 },
+  { who: "Brannoch Sile", stepId: "flip-ease-end", inDays: 21 },
+] as const;
+
+const easedForward = recipes["flip-ease-quarter-front"];
+const afterClosing = easedForward.phases.findIndex(({ id }) => id === "close") + 1;
+
+/** A coach's own way to fly a trick: she who loses the horizon on forward flips looks for it first. */
+export const ownWay = {
+  name: "Horizon first",
+  trick: "flip-ease-quarter",
+  instead: "usual",
+  direction: "front",
+  bothWays: false,
+  recipe: {
+    ...easedForward,
+    phases: [
+      ...easedForward.phases.slice(0, afterClosing),
+      {
+        id: "look",
+        label: "Find the horizon over the pans",
+        throttle: { kind: "hold", at: 0 },
+        until: [{ kind: "time", s: 0.2 }],
+        maxS: 1,
+      },
+      ...easedForward.phases
+        .slice(afterClosing)
+        .map((phase): Phase =>
+          phase.id === "turn"
+            ? { ...phase, label: "Stick in, not all the way", pitch: { kind: "hold", at: -0.85 } }
+            : phase,
+        ),
+    ],
+  },
+  who: ["Odalie Venn"],
+} as const;

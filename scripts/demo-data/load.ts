@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import { airframePresets, seededRandom, type Attempt, type Outcome } from "@/core";
+import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome } from "@/core";
 import { evidenceFor } from "@/features/pilot/evidence";
 import { hashPassword, insertAccount } from "@/server/accounts";
 import {
@@ -11,11 +11,14 @@ import {
   insertMilestone,
   insertNote,
   insertPilot,
+  insertPlanned,
   insertRequest,
   insertSession,
   insertSetup,
   insertSite,
   insertSquad,
+  insertTarget,
+  insertVariant,
   inTransaction,
   leavePilotTrail,
   listCoaches,
@@ -23,7 +26,7 @@ import {
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
-import { coaches, flyingDaysAgo, pilots, sites, squadName } from "./camp";
+import { coaches, flyingDaysAgo, ownWay, pilots, planned, sites, squadName, targets } from "./camp";
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -62,6 +65,8 @@ interface Person {
 
 class Camp {
   private readonly random = seededRandom(SEED);
+  /** Of its own, so that what is measured moves nothing else. */
+  private readonly normal = seededNormal(seededRandom(SEED + 1));
   private readonly today: number;
   private readonly coachIds: string[] = [];
   private readonly squadId: string;
@@ -127,6 +132,25 @@ class Camp {
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
     for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
+    await this.loadAhead(people);
+  }
+
+  /** What is planned, and the dates that are aimed at. */
+  private async loadAhead(people: readonly Person[]): Promise<void> {
+    const idOf = (who: string) => people.find(({ plan }) => plan.name === who)!.id;
+    const began = new Date(this.today);
+    for (const { inDays, minutes, note, who } of planned) {
+      const startsAtMs = this.today + inDays * DAY_MS + 10 * HOUR_MS;
+      const common = { squadId: this.squadId, siteId: this.siteIds[0], pilotIds: who.map(idOf) };
+      await insertPlanned(this.transaction, { id: this.id(this.today), startsAtMs, minutes, note, ...common }, began);
+    }
+    const { who: flownBy, ...way } = ownWay;
+    const common = { squadId: this.squadId, pilotIds: flownBy.map(idOf) };
+    await insertVariant(this.transaction, { id: this.id(this.today), ...way, ...common }, began);
+    for (const { who, stepId, inDays } of targets) {
+      const dueAtMs = this.today + inDays * DAY_MS + 12 * HOUR_MS;
+      await insertTarget(this.transaction, { id: this.id(this.today), pilotId: idOf(who), stepId, dueAtMs }, began);
+    }
   }
 
   /** Milestones from before the camp, without attempts. */
@@ -233,7 +257,7 @@ class Camp {
           faults: clean ? [] : [fault],
           pack: Math.floor(n / 4) + 1,
           minutes: null,
-          measured: {},
+          measured: person.plan.measured ? this.stopOf(outcome) : {},
           atMs,
         });
         person.flown.push({ stepId: step.id, direction, outcome, place: "field", setupId, atMs });
@@ -292,6 +316,13 @@ class Camp {
 
   private dayMs(day: number): number {
     return this.today - flyingDaysAgo[day] * DAY_MS;
+  }
+
+  /** Where a turn stopped that was flown to its end, ° off the mark. */
+  private stopOf(outcome: Outcome): { readonly stopErrorDeg?: number } {
+    const far = this.normal();
+    if (outcome === "clean") return { stopErrorDeg: Math.round(Math.max(-14, Math.min(14, 7 * far))) };
+    return outcome === "rough" ? { stopErrorDeg: Math.round(Math.sign(far) * (19 + 5 * Math.abs(far))) } : {};
   }
 
   /** An id of the usual form whose random part comes from the seed. */
