@@ -13,7 +13,9 @@ import { typablePassword } from "./lib/secrets.mjs";
 const SUITES = ["lint", "types", "jest", "e2e", "faults"];
 const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
 const suites = asked.length ? asked : SUITES;
-const total = { passed: 0, failed: 0 };
+let passedInAll = 0;
+/** What failed, in a line each: said once more at the end, where it is found. */
+const failedInAll = [];
 const stops = [];
 
 /** Stops what was started, last first, however the run ends. */
@@ -23,10 +25,11 @@ async function stopAll() {
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"])
   process.on(signal, () => void stopAll().finally(() => process.exit(130)));
 
-function count(name, passed, failed, seconds) {
-  total.passed += passed;
-  total.failed += failed;
-  say(`${name}: ${passed} passed, ${failed} failed (${seconds.toFixed(0)} s)`);
+function count(name, passed, failures, started) {
+  passedInAll += passed;
+  failedInAll.push(...failures.map((failure) => `${name}: ${failure}`));
+  const seconds = (Date.now() - started) / 1000;
+  say(`${name}: ${passed} passed, ${failures.length} failed (${seconds.toFixed(0)} s)`);
 }
 
 /** Runs a tool that either passes or fails as one test. */
@@ -34,23 +37,56 @@ async function whole(name, command, args) {
   const started = Date.now();
   const { code, output } = await run(command, args, { allowFailure: true });
   if (code !== 0) console.log(output);
-  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1, (Date.now() - started) / 1000);
+  count(name, code === 0 ? 1 : 0, code === 0 ? [] : ["see above"], started);
 }
 
-/** Runs a test runner that writes its counts to a JSON file. */
+async function lint(bin) {
+  say("Lint");
+  await whole("lint", bin("eslint"), [".", "--max-warnings", "0"]);
+  await whole("format", bin("prettier"), ["--check", "--log-level", "warn", "src", "e2e", "scripts"]);
+}
+
+async function types(bin) {
+  say("Types");
+  await whole("types", bin("tsc"), ["--noEmit"]);
+}
+
+/** Runs a test runner that writes a JSON file; `read` gives how many passed, and the names of those that failed. */
 async function counted(name, command, args, env, report, read) {
   const started = Date.now();
   const { code } = await run(command, args, { env, quiet: false, allowFailure: true });
-  let counts;
+  let found = { passed: 0, failures: [] };
   try {
-    counts = read(JSON.parse(readFileSync(report, "utf8")));
-  } catch {
-    counts = { passed: 0, failed: 1 };
+    found = read(JSON.parse(readFileSync(report, "utf8")));
+  } catch (error) {
+    found.failures.push(`no report can be read: ${error.message}`);
   }
   // A runner that fails without naming a test counts as one failure.
-  const failed = code !== 0 && counts.failed === 0 ? 1 : counts.failed;
-  count(name, counts.passed, failed, (Date.now() - started) / 1000);
+  if (code !== 0 && found.failures.length === 0) found.failures.push(`ended with ${code}, see above`);
+  count(name, found.passed, found.failures, started);
 }
+
+/** A Jest report: tests that failed, and files that could not be run. */
+const readJest = ({ numPassedTests, testResults }) => ({
+  passed: numPassedTests,
+  failures: testResults.flatMap(({ name, status, assertionResults }) => {
+    const failed = assertionResults.filter((one) => one.status === "failed").map(({ fullName }) => fullName);
+    return failed.length === 0 && status === "failed" ? [`${name} could not be run`] : failed;
+  }),
+});
+
+/** A Playwright report: journeys that failed, also those that passed when tried again. */
+const readPlaywright = ({ stats, suites }) => {
+  const specs = (suite) => [...suite.specs, ...(suite.suites ?? []).flatMap(specs)];
+  return {
+    passed: stats.expected,
+    failures: suites
+      .flatMap(specs)
+      .flatMap(({ title, tests }) =>
+        tests.filter(({ status }) => status === "unexpected" || status === "flaky").map(() => title),
+      ),
+  };
+};
 
 await runMain(async () => {
   const strange = suites.filter((suite) => !SUITES.includes(suite));
@@ -60,15 +96,7 @@ await runMain(async () => {
   const scratch = mkdtempSync(join(tmpdir(), "bathygon-test-"));
   stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
   try {
-    if (suites.includes("lint")) {
-      say("Lint");
-      await whole("lint", bin("eslint"), [".", "--max-warnings", "0"]);
-      await whole("format", bin("prettier"), ["--check", "--log-level", "warn", "src", "e2e", "scripts"]);
-    }
-    if (suites.includes("types")) {
-      say("Types");
-      await whole("types", bin("tsc"), ["--noEmit"]);
-    }
+    await Promise.all([suites.includes("lint") && lint(bin), suites.includes("types") && types(bin)]);
     if (suites.includes("faults")) {
       say("Faults");
       const report = join(scratch, "faults.json");
@@ -82,10 +110,7 @@ await runMain(async () => {
     if (suites.includes("jest")) {
       say("Jest");
       const report = join(scratch, "jest.json");
-      await counted("jest", bin("jest"), ["--json", `--outputFile=${report}`], database.env, report, (found) => ({
-        passed: found.numPassedTests,
-        failed: found.numFailedTests + found.numRuntimeErrorTestSuites,
-      }));
+      await counted("jest", bin("jest"), ["--json", `--outputFile=${report}`], database.env, report, readJest);
     }
     if (suites.includes("e2e")) {
       const build = await ensureBuild();
@@ -106,15 +131,13 @@ await runMain(async () => {
         env[`E2E_${name.toUpperCase()}`] = application.address;
       }
       say("Playwright");
-      await counted("e2e", bin("playwright"), ["test"], env, env.E2E_REPORT, ({ stats }) => ({
-        passed: stats.expected,
-        failed: stats.unexpected + stats.flaky,
-      }));
+      await counted("e2e", bin("playwright"), ["test"], env, env.E2E_REPORT, readPlaywright);
     }
   } finally {
     await stopAll();
   }
 });
-if (process.exitCode) total.failed += 1;
-console.log(`\n${total.passed} passed, ${total.failed} failed`);
-if (total.failed > 0) process.exitCode = 1;
+if (process.exitCode) failedInAll.push("the run did not come to its end, see above");
+for (const failure of failedInAll) console.log(`✕ ${failure}`);
+console.log(`\n${passedInAll} passed, ${failedInAll.length} failed`);
+if (failedInAll.length > 0) process.exitCode = 1;
