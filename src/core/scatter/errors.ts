@@ -1,8 +1,10 @@
 import { requireNumber } from "../numbers";
 
-/** How far a pilot's hands and the air stray from a recipe: standard deviations of independent normal errors. */
+/** How far a pilot's hands and the air stray from a recipe: a habit, and standard deviations of independent normal errors. */
 export interface PilotErrors {
-  /** Each phase ends so much early or late, s. */
+  /** Each phase ends so much late on the whole, s; negative early. */
+  readonly lateS: number;
+  /** Each phase ends so much early or late about that, s. */
   readonly timingS: number;
   /** Stick travel against what was meant, share of it. */
   readonly gain: number;
@@ -14,9 +16,10 @@ export interface PilotErrors {
   readonly stickNoise: number;
 }
 
-export const NO_ERRORS: PilotErrors = { timingS: 0, gain: 0, centring: 0, windMps: 0, stickNoise: 0 };
+export const NO_ERRORS: PilotErrors = { lateS: 0, timingS: 0, gain: 0, centring: 0, windMps: 0, stickNoise: 0 };
 
 export const errorRanges: Readonly<Record<keyof PilotErrors, readonly [min: number, max: number]>> = {
+  lateS: [-0.3, 0.3],
   timingS: [0, 0.5],
   gain: [0, 0.5],
   centring: [0, 0.3],
@@ -32,8 +35,8 @@ export function requireErrors(errors: PilotErrors): PilotErrors {
 }
 
 /** Of somebody at a stage who begins with its steps, from the first to the last stage. Common practice, no source: hands learn to be on time. */
-const BEGINNER: PilotErrors = { timingS: 0.08, gain: 0.15, centring: 0.03, windMps: 1, stickNoise: 0.04 };
-const ADVANCED: PilotErrors = { timingS: 0.025, gain: 0.06, centring: 0.01, windMps: 1.5, stickNoise: 0.02 };
+const BEGINNER: PilotErrors = { lateS: 0, timingS: 0.08, gain: 0.15, centring: 0.03, windMps: 1, stickNoise: 0.04 };
+const ADVANCED: PilotErrors = { lateS: 0, timingS: 0.025, gain: 0.06, centring: 0.01, windMps: 1.5, stickNoise: 0.02 };
 const LAST_STAGE = 7;
 
 /** Errors to expect at a stage of the syllabus, 0 to 7. */
@@ -41,6 +44,7 @@ export function usualErrors(stage: number): PilotErrors {
   const share = requireNumber("stage", stage, 0, 100) >= LAST_STAGE ? 1 : stage / LAST_STAGE;
   const between = (name: keyof PilotErrors) => BEGINNER[name] + share * (ADVANCED[name] - BEGINNER[name]);
   return {
+    lateS: 0,
     timingS: between("timingS"),
     gain: between("gain"),
     centring: between("centring"),

@@ -1,7 +1,7 @@
 export { errorRanges, NO_ERRORS, requireErrors, usualErrors } from "./errors";
 export type { PilotErrors } from "./errors";
-export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredOn } from "./own-errors";
-export type { FittedMeasure, MeasuredValues } from "./own-errors";
+export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredIn, measuredOn } from "./own-errors";
+export type { FittedMeasure, MeasuredByDirection, MeasuredValues } from "./own-errors";
 export { drawRun, scatterRuns } from "./run";
 export type { Failure, ScatterPlan, ScatterRun } from "./run";
 export { compareRuns, quantileOf, summarise } from "./summary";

@@ -1,7 +1,7 @@
 import { nonNegativeLeastSquares } from "../numbers";
 import { fly, type Measures } from "../recipes";
 import { errorRanges, NO_ERRORS, type PilotErrors } from "./errors";
-import { drawRun, type ScatterPlan } from "./run";
+import { drawRun, scatterRuns, type ScatterPlan } from "./run";
 
 /** What is measured on attempts and in flights of the model alike. */
 export const fittedMeasures = [
@@ -14,15 +14,37 @@ export const fittedMeasures = [
 export type FittedMeasure = (typeof fittedMeasures)[number];
 /** Values measured on attempts, by what was measured. */
 export type MeasuredValues = Readonly<Partial<Record<FittedMeasure, readonly number[]>>>;
+/** The same, by the direction they were flown in. */
+export type MeasuredByDirection = Readonly<Record<string, MeasuredValues>>;
 
 /** Fewer measured values than this tell nothing of a pilot's hands. Ours. */
 export const LEAST_MEASURED = 8;
 
-/** What was measured on some attempts, by what was measured. */
-export const measuredOn = (
-  attempts: readonly { readonly measured?: Readonly<Partial<Record<string, number>>> }[],
-): MeasuredValues =>
-  Object.fromEntries(fittedMeasures.map((name) => [name, attempts.flatMap(({ measured }) => measured?.[name] ?? [])]));
+/** What was measured on some attempts. */
+export function measuredOn(
+  attempts: readonly { readonly direction: string; readonly measured?: Readonly<Partial<Record<string, number>>> }[],
+): MeasuredByDirection {
+  const valuesIn = (direction: string, name: FittedMeasure) =>
+    attempts.flatMap((one) => (one.direction === direction ? (one.measured?.[name] ?? []) : []));
+  return Object.fromEntries(
+    [...new Set(attempts.map(({ direction }) => direction))].map((direction) => [
+      direction,
+      Object.fromEntries(fittedMeasures.map((name) => [name, valuesIn(direction, name)])),
+    ]),
+  );
+}
+
+/** What tells of the hands in one direction: what was measured in it, where that is enough, else in all of them together. */
+export const measuredIn = (measured: MeasuredByDirection, direction: string): MeasuredValues =>
+  Object.fromEntries(
+    fittedMeasures.map((name) => {
+      const own = measured[direction]?.[name] ?? [];
+      return [
+        name,
+        own.length >= LEAST_MEASURED ? own : Object.values(measured).flatMap((values) => values[name] ?? []),
+      ];
+    }),
+  );
 
 /** The measures of which enough values are known. */
 export const measuredEnough = (measured: MeasuredValues): readonly FittedMeasure[] =>
@@ -32,13 +54,16 @@ export const measuredEnough = (measured: MeasuredValues): readonly FittedMeasure
 const sources = ["timingS", "gain", "centring", "stickNoise"] as const;
 /** Runs by which the model's spread of a measure is known to about a tenth. */
 const RUNS = 60;
+/** Runs by which the model's mean of the stops is known to about a tenth of their spread. */
+const MEAN_RUNS = 120;
 /** How far the variance of an error is thought to be from the usual, as a share of it, before anything is measured. Ours. */
 const DOUBT = 4;
 
 /**
  * The errors of a pilot's hands that make the model scatter as their measured attempts do. To first order the variance of a measure is the sum of what
  * each independent error adds to it, so the variances of the errors follow by least squares, none of them negative: each measured variance weighs by
- * its own standard error, v·√(2/(n−1)) of a normal sample, and what the measures do not tell stays at `usual`. Null where too little was measured.
+ * its own standard error, v·√(2/(n−1)) of a normal sample, and what the measures do not tell stays at `usual`. How late they are on the whole follows from
+ * the mean of the stops. Null where too little was measured.
  */
 export function fitOwnErrors(
   plan: Omit<ScatterPlan, "errors">,
@@ -75,7 +100,26 @@ export function fitOwnErrors(
   sources.forEach((source, k) => {
     own[source] = Math.min(errorRanges[source][1], usual[source] * Math.sqrt(coefficients[k]));
   });
-  return own;
+  return { ...own, lateS: fitLateness(plan, own, measured.stopErrorDeg ?? []) };
+}
+
+/**
+ * How late the hands are on the whole, s: by how much the mean of the measured stops is off the model's, over the degrees a second late costs there.
+ * Drawn towards none as far as the mean is uncertain (a normal prior as wide as the hands' own timing, the posterior mean of a linear model).
+ */
+function fitLateness(plan: Omit<ScatterPlan, "errors">, own: PilotErrors, stopErrorsDeg: readonly number[]): number {
+  if (stopErrorsDeg.length < LEAST_MEASURED || own.timingS === 0) return 0;
+  const meanStopDeg = (lateS: number, runs: number) =>
+    mean(
+      scatterRuns({ ...plan, errors: { ...own, lateS } }, 0, runs).flatMap(({ stopErrorDeg }) => stopErrorDeg ?? []),
+    );
+  // The same errors late as early: what they add cancels.
+  const degPerS = (meanStopDeg(own.timingS, RUNS) - meanStopDeg(-own.timingS, RUNS)) / (2 * own.timingS);
+  const uncertain = variance(stopErrorsDeg) * (1 / stopErrorsDeg.length + 1 / MEAN_RUNS);
+  const offDeg = mean(stopErrorsDeg) - meanStopDeg(0, MEAN_RUNS);
+  const lateS = (degPerS * offDeg) / (degPerS ** 2 + uncertain / own.timingS ** 2);
+  const [min, max] = errorRanges.lateS;
+  return Number.isFinite(lateS) ? Math.min(max, Math.max(min, lateS)) : 0;
 }
 
 /** Variance of each measure over some runs of the model; null where hardly a run comes to it. */
@@ -90,7 +134,9 @@ function spreadsOf(plan: ScatterPlan, names: readonly FittedMeasure[]): readonly
   });
 }
 
+const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
+
 function variance(values: readonly number[]): number {
-  const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
-  return values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (values.length - 1);
+  const middle = mean(values);
+  return values.reduce((sum, one) => sum + (one - middle) ** 2, 0) / (values.length - 1);
 }

@@ -70,7 +70,7 @@ export function drawRun(
   const windEastMps = environment.windEastMps + errors.windMps * normal();
   const ownSeed = Math.floor(uniform() * 4294967296);
   const slips = recipe.phases.map((): Slip => ({
-    lateS: errors.timingS * normal(),
+    lateS: errors.lateS + errors.timingS * normal(),
     rollGain: errors.gain * normal(),
     pitchGain: errors.gain * normal(),
     yawGain: errors.gain * normal(),

@@ -7,6 +7,9 @@ import {
   NO_ERRORS,
   drawRun,
   fitOwnErrors,
+  measuredEnough,
+  measuredIn,
+  measuredOn,
   quantileOf,
   scatterRuns,
   summarise,
@@ -188,6 +191,42 @@ describe("a pilot's own hands", () => {
     const ratio = jStat.stdev(again, true) / jStat.stdev([...seen.stopErrorDeg!], true);
     expect(ratio).toBeGreaterThan(0.75);
     expect(ratio).toBeLessThan(1.35);
+  });
+
+  it.each([
+    ["late", 0.025],
+    ["early", -0.03],
+    ["on time", 0],
+  ])("that are %s on the whole are found to be", (_, lateS) => {
+    const { stopErrorDeg } = attemptsOf(flip, { ...usual, lateS }, 40);
+    const own = fit(flip, { stopErrorDeg })!;
+    // Forty stops tell their mean to their spread over √40, the model's 120 to theirs over √120; twice both together.
+    const spreadDeg = jStat.stdev([...stopErrorDeg!], true);
+    const lateDeg = scatterRuns(planFor(flip, { lateS: 0.03 }), 0, 1)[0].stopErrorDeg!;
+    const uncertainS = (2 * spreadDeg * Math.sqrt(1 / 40 + 1 / 120)) / (lateDeg / 0.03);
+    expect(Math.abs(own.lateS - lateS)).toBeLessThan(uncertainS);
+    expect(own.timingS / usual.timingS).toBeGreaterThan(0.6);
+    expect(own.timingS / usual.timingS).toBeLessThan(1.5);
+  });
+
+  it("a habit of being late moves the stop by the rate it is stopped at, and costs clean runs", () => {
+    const late = scatterRuns(planFor(flip, { lateS: 0.02 }), 0, 1)[0].stopErrorDeg!;
+    const early = scatterRuns(planFor(flip, { lateS: -0.02 }), 0, 1)[0].stopErrorDeg!;
+    const onTime = scatterRuns(planFor(flip, {}), 0, 1)[0].stopErrorDeg!;
+    expect((late + early) / 2).toBeCloseTo(onTime, 0);
+    expect(late).toBeGreaterThan(onTime + 2);
+    const share = (lateS: number) => summarise(scatterRuns(planFor(flip, { ...usual, lateS }), 0, 80)).clean.value;
+    expect(share(0.08)).toBeLessThan(share(0));
+  });
+
+  it("are told by the direction flown where enough was measured in it, else by all", () => {
+    const stops = (direction: string, values: readonly number[]) =>
+      values.map((stopErrorDeg) => ({ direction, measured: { stopErrorDeg } }));
+    const left = [9, 11, 8, 12, 10, 9, 11, 10];
+    const measured = measuredOn([...stops("left", left), ...stops("right", [-2, 3]), { direction: "left" }]);
+    expect(measuredIn(measured, "left").stopErrorDeg).toEqual(left);
+    expect(measuredIn(measured, "right").stopErrorDeg).toEqual([...left, -2, 3]);
+    expect(measuredEnough(measuredIn(measured, "right"))).toEqual(["stopErrorDeg"]);
   });
 
   it("are not told from a handful, nor from what never varied; the wind is left to the day", () => {

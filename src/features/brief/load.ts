@@ -1,5 +1,5 @@
 import "server-only";
-import { measuredOn, type Attempt, type MeasuredValues } from "@/core";
+import { measuredOn, type Attempt, type MeasuredByDirection } from "@/core";
 import { loadProgress, type Progress } from "@/server/progress";
 import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
 import { currentStepOf, findStep, standingAt, type OwnVariant, type School, type StepStanding } from "@/syllabus";
@@ -17,7 +17,7 @@ export interface BriefData {
   /** How often each fault was tapped among the last attempts at this step, by fault id. */
   readonly faultCounts: Readonly<Record<string, number>>;
   /** What was measured on the last attempts. */
-  readonly measured: MeasuredValues;
+  readonly measured: MeasuredByDirection;
   /** The step asked for is the pilot's current one. */
   readonly isCurrent: boolean;
 }

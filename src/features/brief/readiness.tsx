@@ -7,8 +7,10 @@ import {
   CALM_AIR,
   LEAST_MEASURED,
   measuredEnough,
+  measuredIn,
   summarise,
   usualErrors,
+  type PilotErrors,
   type ScatterPlan,
   type ScatterRun,
   type TrickBrief,
@@ -17,7 +19,7 @@ import type { Aircraft, Setup } from "@/server/repositories";
 import { skillOf, type Step } from "@/syllabus";
 import type { Pool } from "@/ui/scatter/pool";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
-import { failuresInWords, readinessOf } from "@/ui/scatter/words";
+import { failuresInWords, habitWords, readinessOf } from "@/ui/scatter/words";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { BriefData } from "./load";
 
@@ -39,9 +41,10 @@ export function Readiness({
   brief: TrickBrief;
 }) {
   const syllabus = useSyllabus();
-  const { state, start, cancel } = useComputed<readonly (readonly ScatterRun[])[]>();
+  const { state, start, cancel } = useComputed<{ runs: readonly ScatterRun[]; own: PilotErrors | null }>();
   const { recipe } = brief;
-  const enough = measuredEnough(data.measured).length > 0;
+  const measured = measuredIn(data.measured, data.direction);
+  const enough = measuredEnough(measured).length > 0;
   const usual = usualErrors(skillOf(syllabus, step).stage);
   const plan: Omit<ScatterPlan, "errors"> = {
     recipe,
@@ -53,11 +56,12 @@ export function Readiness({
   };
   const key = JSON.stringify([recipe, setup.id]);
   const fly = async (pool: Pool, onProgress: (share: number) => void) => {
-    const { measured } = data;
     const own = enough ? await pool.run((remote) => remote.fitOwnErrors(plan, usual, measured)) : null;
-    return flyMany(pool, [{ ...plan, errors: own ?? usual }], RUNS, onProgress);
+    const [runs] = await flyMany(pool, [{ ...plan, errors: own ?? usual }], RUNS, onProgress);
+    return { runs, own };
   };
-  const done = state.kind === "done" && state.key === key ? summarise(state.result[0]) : null;
+  const flown = state.kind === "done" && state.key === key ? state.result : null;
+  const done = flown && summarise(flown.runs);
   const own = data.standing.evidence.directions.find(({ direction }) => direction === data.direction);
   const counts = Object.entries(data.faultCounts).sort(([, a], [, b]) => b - a);
   const fault = step.faults.find(({ id }) => id === counts[0]?.[0])?.short ?? null;
@@ -88,7 +92,7 @@ export function Readiness({
           <Typography sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
             {RUNS} runs with{" "}
             {enough
-              ? "hands that stray as this pilot's measured attempts do"
+              ? `hands that stray as this pilot's measured attempts do${habitWords(flown?.own ?? null)}`
               : `hands usual at this stage; from ${LEAST_MEASURED} measured attempts on, with this pilot's own`}
             . In brackets: 95 % certainty of the model&apos;s share, 90 % of the flown one.
           </Typography>

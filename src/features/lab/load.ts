@@ -1,5 +1,5 @@
 import "server-only";
-import { measuredOn, type MeasuredValues } from "@/core";
+import { measuredOn, type MeasuredByDirection } from "@/core";
 import { loadProgress } from "@/server/progress";
 import { listSetups, listVariants, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
 import {
@@ -28,7 +28,7 @@ export interface LabData {
   /** The way in which the pilot flies it: a way of their own, or that of their school. */
   readonly variantId: string;
   /** What was measured on attempts of this pilot at this trick. */
-  readonly measured: MeasuredValues;
+  readonly measured: MeasuredByDirection;
 }
 
 /** The lab at the trick or step asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
@@ -59,6 +59,6 @@ export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: st
     own: await listVariants(pilot.squadId, trick.id),
     variantId: (chosen ?? usual).id,
     manner,
-    measured: measuredOn(flown.get(trick.id)?.recent ?? []),
+    measured: measuredOn(flown.get(open?.id ?? trick.id)?.recent ?? []),
   };
 }

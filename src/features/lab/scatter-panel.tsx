@@ -67,7 +67,7 @@ export function ScatterPanel({
   environment: Environment;
   stage: number;
   stopWithinDeg: number | null;
-  /** What was measured on attempts of this pilot at this trick. */
+  /** What was measured on attempts of this pilot at this trick, in this direction where that is enough. */
   measured: MeasuredValues;
   /** What else is asked of the same hands. */
   children: (errors: PilotErrors | null) => ReactNode;
@@ -124,7 +124,8 @@ export function ScatterPanel({
       </Typography>
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mb: 1.5, maxWidth: 760 }}>
         The same trick flown many times with the errors hands make: each phase ended early or late, sticks moved too far
-        or not far enough, thumbs off the middle, some wind. All are standard deviations. Clean: to its end, upright
+        or not far enough, thumbs off the middle, some wind. All but the first are standard deviations; the first is a
+        habit. Clean: to its end, upright
         {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}.
       </Typography>
       <ErrorFields

@@ -6,6 +6,7 @@ import TextField from "@mui/material/TextField";
 import { errorRanges, LEAST_MEASURED, usualErrors, type PilotErrors } from "@/core";
 
 const fields: readonly { readonly name: keyof PilotErrors; readonly label: string; readonly times: number }[] = [
+  { name: "lateS", label: "Late, ms", times: 1000 },
   { name: "timingS", label: "Timing, ms", times: 1000 },
   { name: "gain", label: "Stick travel, %", times: 100 },
   { name: "centring", label: "Off the middle, %", times: 100 },

@@ -1,4 +1,4 @@
-import type { Comparison, Estimate, Failure, ScatterSummary } from "@/core";
+import type { Comparison, Estimate, Failure, PilotErrors, ScatterSummary } from "@/core";
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
@@ -26,6 +26,12 @@ export function failureWords({ kind, detail }: Failure): string {
 /** What went wrong, with how often: "stops short 12 %, stops too late 9 %". */
 export function failuresInWords({ failures, runs }: ScatterSummary): string {
   return failures.map((one) => `${failureWords(one)} ${percent(one.count / runs)}`).join(", ");
+}
+
+/** ", 35 ms late on the whole"; nothing where they are on time to the millisecond. */
+export function habitWords(errors: Pick<PilotErrors, "lateS"> | null): string {
+  const lateMs = Math.round(1000 * (errors?.lateS ?? 0));
+  return lateMs === 0 ? "" : `, ${Math.abs(lateMs)} ms ${lateMs > 0 ? "late" : "early"} on the whole`;
 }
 
 export function comparedInWords(difference: Comparison, other: string): string {

@@ -1,0 +1,305 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Switch from "@mui/material/Switch";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import dynamic from "next/dynamic";
+import { memo, useMemo, useState } from "react";
+import { edgesOf, indexAt, segmentInFrame, type FlownTrick, type Settings, type SpeedMargin } from "@/core";
+import type { Pilot } from "@/server/repositories";
+import type { Trick } from "@/syllabus";
+import { CameraView } from "@/ui/flight/camera-view";
+import { instructionsFor } from "@/ui/flight/choreography";
+import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
+import { Measured } from "@/ui/flight/measured";
+import { PathView } from "@/ui/flight/path-view";
+import { PlayerBar } from "@/ui/flight/player-bar";
+import { SideView } from "@/ui/flight/side-view";
+import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
+import { usePlayer } from "@/ui/flight/use-player";
+import { useKeys } from "@/ui/keys/keys";
+import { PlainTable } from "@/ui/layout/plain-table";
+import { WhenSeen } from "@/ui/layout/when-seen";
+import { StickDials } from "@/ui/sticks/stick-dials";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+import { FlightGraphs } from "./graphs";
+import { comparedInWords } from "./words";
+
+const Scene = dynamic(() => import("@/ui/flight/scene"), { ssr: false });
+
+const speeds = [1, 0.5, 0.25] as const;
+
+/** A flown trick in all its views, with what is flown beside it dashed. */
+export const FlightViews = memo(function FlightViews(props: {
+  trick: FlownTrick;
+  settings: Settings;
+  pilot: Pilot;
+  looksAt: Trick["looksAt"];
+  aircraftName: string;
+  ceilingM: number | null;
+  ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
+}) {
+  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost } = props;
+  const { flight, recipe, wayOut } = trick;
+  const { trace, measures, obstacles } = flight;
+  const { units } = usePreferences();
+  const [speed, setSpeed] = useState<number>(1);
+  const [turning, setTurning] = useState(false);
+  const player = usePlayer(measures.durationS, speed);
+  const { cursorS, setCursorS, keys } = player;
+  const travels = travelsFar(trace);
+  const [chosenOver, setOver] = useState<"way" | "time" | null>(null);
+  const over = chosenOver ?? (travels ? "way" : "time");
+  const instructions = useMemo(
+    () => instructionsFor({ recipe, flight, stickMode: pilot.stickMode }),
+    [recipe, flight, pilot.stickMode],
+  );
+  const cursor = cursorS === null ? null : indexAt(trace, cursorS);
+  const screenKeys = useMemo(
+    () => [
+      ...keys,
+      {
+        key: "s",
+        label: "Slower, faster",
+        run: () => setSpeed((now) => speeds[(speeds.indexOf(now as 1) + 1) % speeds.length]),
+      },
+      { key: "t", label: "Side view over way or time", run: () => setOver(over === "way" ? "time" : "way") },
+    ],
+    [keys, over],
+  );
+  useKeys(screenKeys);
+  const compared = ghost ? comparedInWords({ trick, settings }, ghost, looksAt, units) : null;
+  const now = cursor ?? 0;
+  const attitude = { w: trace.qw[now], x: trace.qx[now], y: trace.qy[now], z: trace.qz[now] };
+  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
+  const here = { x: trace.northM[now], y: trace.eastM[now], z: -trace.heightM[now] };
+  const lines = obstacles.flatMap((one) =>
+    edgesOf(one).flatMap(([a, b]) => {
+      const seen = segmentInFrame(here, attitude, camera, a, b);
+      return seen ? [seen] : [];
+    }),
+  );
+  const current = instructions.filter((one) => one.startS <= trace.timeS[now]).at(-1);
+  const pick = (sample: number) => setCursorS(trace.timeS[Math.max(0, Math.min(trace.timeS.length - 1, sample))]);
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 290px" },
+          columnGap: 3,
+          rowGap: 1.5,
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+            <Typography variant="h2">From the side</Typography>
+            <Button size="small" sx={{ minHeight: 26 }} onClick={() => setOver(over === "way" ? "time" : "way")}>
+              {over === "way" ? "over time" : "over the way"}
+            </Button>
+          </Box>
+          {over === "way" ? (
+            <PathView
+              plane="side"
+              trace={trace}
+              obstacles={obstacles}
+              ghost={ghost?.trick.flight.trace ?? null}
+              cursor={cursor}
+              everyS={GLYPH_EVERY_S}
+              wayOut={wayOut}
+              ceilingM={ceilingM}
+              width={520}
+              height={230}
+            />
+          ) : (
+            <Box sx={{ maxWidth: 520, mx: "auto" }}>
+              <SideView trace={trace} phases={instructions} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
+            </Box>
+          )}
+          <HorizonRibbon
+            trace={trace}
+            tiltDeg={settings.tiltDeg}
+            lens={settings.camera}
+            cursor={cursor}
+            notches={instructions.map(({ startS }) => indexAt(trace, startS))}
+            onPick={pick}
+          />
+          <Phases
+            instructions={instructions}
+            durationS={measures.durationS}
+            current={current?.number ?? null}
+            onPick={setCursorS}
+          />
+          <PlayerBar player={player} durationS={measures.durationS}>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={speed}
+              aria-label="Speed of play"
+              onChange={(_, next) => next && setSpeed(next)}
+            >
+              {speeds.map((one) => (
+                <ToggleButton key={one} value={one} sx={{ px: 1 }}>
+                  {one === 1 ? "1" : `1/${1 / one}`}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          </PlayerBar>
+        </Box>
+        <Box sx={{ minWidth: 0 }}>
+          <CameraView
+            title={`At ${(cursorS ?? 0).toFixed(2)} s`}
+            attitude={attitude}
+            tiltDeg={settings.tiltDeg}
+            lens={settings.camera}
+            lines={lines}
+          />
+          <StickDials trace={trace} stickMode={pilot.stickMode} phases={instructions} cursor={cursor} />
+          <Typography sx={{ minHeight: 44, fontSize: "0.9rem", mt: 0.5 }}>
+            {current && (
+              <>
+                <b className="num">{current.number}</b> {current.text} <b className="num">{current.figure}</b>
+              </>
+            )}
+          </Typography>
+        </Box>
+      </Box>
+      {compared && (
+        <Box sx={(theme) => ({ borderLeft: `4px dashed ${theme.tokens.slate}`, pl: 1.5, my: 1.5 })}>
+          <Typography sx={{ fontWeight: 650 }}>
+            The dashed one: {compared.settings.join("; ") || "same settings"}
+          </Typography>
+          <Typography>{compared.flight.join("; ") || "no difference that would be felt"}</Typography>
+        </Box>
+      )}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
+          columnGap: 3,
+          rowGap: 1.5,
+          mt: 1,
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
+          {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
+        </Box>
+        <Box sx={{ minWidth: 0 }}>
+          <Typography variant="h2">From above</Typography>
+          <PathView
+            plane="above"
+            trace={trace}
+            obstacles={obstacles}
+            ghost={ghost?.trick.flight.trace ?? null}
+            cursor={cursor}
+            everyS={GLYPH_EVERY_S}
+            wayOut={wayOut}
+            ceilingM={null}
+            width={400}
+            height={150}
+          />
+          <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
+            <Typography variant="h2">In space</Typography>
+            <FormControlLabel
+              control={<Switch size="small" checked={turning} onChange={(_, on) => setTurning(on)} />}
+              label="turn it"
+            />
+          </Box>
+          <Box
+            sx={(theme) => ({ height: 260, border: `1.5px solid ${theme.tokens.ink}` })}
+            role="img"
+            aria-label="The path in space; drag to turn it"
+          >
+            <WhenSeen minHeight={257}>
+              <Scene
+                trace={trace}
+                obstacles={obstacles}
+                ghost={ghost?.trick.flight.trace ?? null}
+                cursor={cursor}
+                turning={turning}
+              />
+            </WhenSeen>
+          </Box>
+        </Box>
+      </Box>
+      <Box sx={{ mt: 2 }}>
+        <WhenSeen minHeight={390}>
+          <FlightGraphs trace={trace} ghost={ghost?.trick.flight.trace ?? null} cursorS={cursorS} />
+        </WhenSeen>
+      </Box>
+    </Box>
+  );
+});
+
+/** How much time to react each speed of approach leaves. */
+function SpeedMargins({ margins }: { margins: readonly SpeedMargin[] }) {
+  const { units } = usePreferences();
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        Speed against reaction
+      </Typography>
+      <PlainTable
+        label="Speed against reaction"
+        head={["flown at", "may react within", "last way out before it"]}
+        rows={margins.map(({ speedMps, reactionS, leftM }) => [
+          quantityText(speedMps, "speed", units),
+          reactionS === null ? "too late already" : quantityText(reactionS, "time", units),
+          leftM === null ? "–" : quantityText(leftM, "length", units),
+        ])}
+      />
+    </Box>
+  );
+}
+
+/** The phases as a strip in time; each is a button that goes to its beginning. */
+function Phases(props: {
+  instructions: readonly { readonly number: number; readonly startS: number; readonly text: string }[];
+  durationS: number;
+  current: number | null;
+  onPick: (timeS: number) => void;
+}) {
+  const { instructions, durationS, current, onPick } = props;
+  return (
+    <Box sx={{ display: "flex", width: "100%", mt: 0.5 }}>
+      {instructions.map(({ number, startS, text }, i) => {
+        const endS = instructions[i + 1]?.startS ?? durationS;
+        return (
+          <Box
+            component="button"
+            type="button"
+            key={number}
+            title={text}
+            aria-label={`Phase ${number}: ${text}`}
+            onClick={() => onPick(startS)}
+            sx={(theme) => ({
+              flexGrow: Math.max(0.01, endS - startS),
+              flexBasis: 24,
+              minWidth: 24,
+              minHeight: 26,
+              px: 0.5,
+              font: "inherit",
+              fontSize: "0.78rem",
+              textAlign: "left",
+              whiteSpace: "nowrap",
+              overflow: "hidden",
+              cursor: "pointer",
+              color: number === current ? theme.tokens.paper : theme.tokens.ink,
+              bgcolor: number === current ? theme.tokens.ink : theme.tokens.depths[0],
+              border: `1.5px solid ${theme.tokens.ink}`,
+              borderRight: i === instructions.length - 1 ? undefined : 0,
+            })}
+          >
+            <b className="num">{number}</b> {text}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

@@ -1,0 +1,170 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ListSubheader from "@mui/material/ListSubheader";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo } from "react";
+import type { FlownTrick } from "@/core";
+import { directionWords, findStep, tricks, type Trick } from "@/syllabus";
+import type { useFlown } from "@/ui/flight/use-flown";
+import { useKeys } from "@/ui/keys/keys";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+import type { Way } from "./ways";
+
+/** Which trick, in which way and direction. */
+export function LabHeading(props: {
+  trick: Trick;
+  ways: readonly Way[];
+  variantId: string;
+  direction: string;
+  onVariant: (id: string) => void;
+  onDirection: (id: string) => void;
+}) {
+  const { trick, ways, variantId, direction, onVariant, onDirection } = props;
+  const router = useRouter();
+  const { hrefFor, coaches } = useAtHand();
+  const syllabus = useSyllabus();
+  const variant = ways.find(({ id }) => id === variantId)!;
+  const builtIn = trick.variants.some(({ id }) => id === variantId);
+  const directions = Object.keys(variant.recipes);
+  const at = tricks.findIndex(({ id }) => id === trick.id);
+  const keys = useMemo(() => {
+    const go = (id: string | undefined) => id && router.push(hrefFor("/lab", { step: id }));
+    return [
+      { key: "n", label: "Next trick", run: () => go(tricks[at + 1]?.id) },
+      { key: "p", label: "Trick before", run: () => go(tricks[at - 1]?.id) },
+      {
+        key: "d",
+        label: "The other direction",
+        run: () => onDirection(directions[(directions.indexOf(direction) + 1) % directions.length]),
+      },
+    ];
+  }, [at, router, hrefFor, directions, direction, onDirection]);
+  useKeys(keys);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 0.5 }}>
+      <Typography variant="h1" sx={{ mr: 1 }}>
+        Trick lab
+      </Typography>
+      <TextField
+        select
+        size="small"
+        label="Trick"
+        value={trick.id}
+        onChange={(event) => router.push(hrefFor("/lab", { step: event.target.value }))}
+        sx={{ minWidth: 250 }}
+      >
+        {syllabus.stages.flatMap((stageName, stage) => {
+          const own = tricks.filter((one) => one.stage === stage);
+          return own.length === 0
+            ? []
+            : [
+                <ListSubheader key={stageName}>{stageName}</ListSubheader>,
+                ...own.map(({ id, name }) => (
+                  <MenuItem key={id} value={id}>
+                    {name}
+                  </MenuItem>
+                )),
+              ];
+        })}
+      </TextField>
+      {ways.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={variantId}
+          aria-label="Way to fly it"
+          onChange={(_, next) => next && onVariant(next)}
+        >
+          {ways.map(({ id, name }) => (
+            <ToggleButton key={id} value={id} sx={{ px: 1.5 }}>
+              {name}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
+      {directions.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={direction}
+          aria-label="Direction"
+          onChange={(_, next) => next && onDirection(next)}
+        >
+          {directions.map((id) => (
+            <ToggleButton key={id} value={id} sx={{ px: 1.5 }}>
+              {directionWords[id]}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
+      <Box sx={{ flex: 1 }} />
+      {coaches && (
+        <Button
+          component={Link}
+          href={hrefFor("/lab/choreographer", {
+            step: trick.id,
+            ...(builtIn ? { way: variantId, direction } : { own: variantId }),
+          })}
+        >
+          Change its phases
+        </Button>
+      )}
+      {findStep(syllabus, trick.id) && (
+        <Button
+          component={Link}
+          href={hrefFor("/brief", { step: trick.id, ...(directions.length > 1 && { direction }) })}
+        >
+          Its brief
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** What cannot be flown, and what breaks the local ceiling, before anything else. */
+export function Statements({
+  flown,
+  shown,
+  ceilingM,
+}: {
+  flown: ReturnType<typeof useFlown>["flown"];
+  shown: FlownTrick | null;
+  ceilingM: number | null;
+}) {
+  const { units } = usePreferences();
+  return (
+    <>
+      {flown?.kind === "refused" && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          <b>This cannot be flown:</b> {flown.why}.
+        </Alert>
+      )}
+      {shown?.problem && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          <b>It does not go like this:</b> {shown.problem}.
+        </Alert>
+      )}
+      {shown && shown.overCeilingM !== null && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          <b>
+            Its highest point, {quantityText(shown.flight.measures.peakM, "length", units)}, breaks the local ceiling of{" "}
+            {quantityText(ceilingM, "length", units)} by {quantityText(shown.overCeilingM, "length", units)}.
+          </b>{" "}
+          Do not fly it here. Local rules come before anything this program says.
+        </Alert>
+      )}
+    </>
+  );
+}
