@@ -16,6 +16,7 @@ export {
   leavesOf,
   markIn,
   markWords,
+  measureSides,
   measureWords,
   placeWords,
   placesOf,

@@ -179,6 +179,12 @@ export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
   jerkDegPerS2: "jerk",
 };
 
+/** What a measure below and above nothing is called, where there is such a thing. */
+export const measureSides: Readonly<Partial<Record<AttemptMeasure, readonly [below: string, above: string]>>> = {
+  stopErrorDeg: ["short", "past"],
+  heightErrorM: ["low", "high"],
+};
+
 export const placeWords: Readonly<Record<Place, string>> = {
   field: "in the field",
   simulator: "in the simulator",

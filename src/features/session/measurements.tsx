@@ -2,13 +2,22 @@
 
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
-import { measureWords, unitOf, type AttemptMeasure, type PassMark } from "@/core";
+import { measureSides, measureWords, unitOf, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import type { Step } from "@/syllabus";
 import { capital } from "@/ui/units/capital";
 
-/** Numbers of the last attempt, where the step has something to measure or to time. Sent when a field is left. */
+/** A number as it is typed. Where a measure has sides it is typed without a sign: keypads of phones often have no minus. */
+interface Entry {
+  readonly text: string;
+  readonly below: boolean;
+}
+type Entries = Readonly<Record<string, Entry>>;
+
+/** Numbers of the last attempt, where the step has something to measure or to time. Sent when a field is left or a side is tapped. */
 export function Measurements({
   step,
   last,
@@ -20,49 +29,97 @@ export function Measurements({
 }) {
   const measures = [...new Set([...step.measures, ...measuresOf(step.mark)])];
   const timed = asksForMinutes(step.mark);
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => ({
-    ...Object.fromEntries(Object.entries(last?.measured ?? {}).map(([name, value]) => [name, String(value)])),
-    ...(last?.minutes != null && { minutes: String(last.minutes) }),
-  }));
+  const [entries, setEntries] = useState<Entries>(() => entriesOf(last));
   if (!timed && measures.length === 0) return null;
-  const read = (name: string) => {
-    const value = Number(typed[name]?.replace(",", "."));
-    return typed[name]?.trim() && Number.isFinite(value) ? value : null;
+  const change = (name: string, entry: Partial<Entry>): Entries => {
+    const next = { ...entries, [name]: { ...(entries[name] ?? EMPTY), ...entry } };
+    setEntries(next);
+    return next;
   };
-  const set = () => {
-    const measured: Partial<Record<AttemptMeasure, number>> = {};
-    for (const name of measures) {
-      const value = read(name);
-      if (value !== null) measured[name] = value;
-    }
-    const minutes = timed ? read("minutes") : null;
+  const set = (from: Entries) => {
+    const minutes = timed ? valueOf(from.minutes) : null;
+    const measured = Object.fromEntries(
+      measures.flatMap((name) => {
+        const value = valueOf(from[name]);
+        return value === null ? [] : [[name, value]];
+      }),
+    );
     if (last && JSON.stringify([minutes, measured]) !== JSON.stringify([last.minutes, last.measured]))
       onSet({ minutes, measured });
   };
-  const field = (name: string, label: string) => (
-    <TextField
-      key={name}
-      size="small"
-      label={label}
-      disabled={!last}
-      value={typed[name] ?? ""}
-      error={Boolean(typed[name]?.trim()) && read(name) === null}
-      onChange={(event) => setTyped((all) => ({ ...all, [name]: event.target.value }))}
-      onBlur={set}
-      onKeyDown={(event) => event.key === "Enter" && set()}
-      slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 10 } }}
-    />
-  );
+  const field = (name: string, label: string) => {
+    const entry = entries[name] ?? EMPTY;
+    const wrong = entry.text.trim() !== "" && valueOf(entry) === null;
+    return (
+      <TextField
+        key={name}
+        size="small"
+        label={label}
+        disabled={!last}
+        value={entry.text}
+        error={wrong}
+        helperText={wrong ? "a number, as 12 or 4.5" : undefined}
+        onChange={({ target }) => {
+          const minus = name in measureSides && /^\s*[-−]/.test(target.value);
+          change(name, minus ? { text: target.value.replace(/^\s*[-−]/, ""), below: true } : { text: target.value });
+        }}
+        onBlur={() => set(entries)}
+        onKeyDown={(event) => event.key === "Enter" && set(entries)}
+        slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 10 } }}
+        sx={{ flex: 1 }}
+      />
+    );
+  };
   return (
     <Box
       role="group"
       aria-label="Measured, last attempt"
-      sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(130px, 1fr))", gap: 1 }}
+      sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(200px, 1fr))", gap: 1 }}
     >
       {timed && field("minutes", "Minutes")}
-      {measures.map((name) => field(name, `${capital(measureWords[name])}, ${unitOf(name).trim()}`))}
+      {measures.map((name) => (
+        <Box key={name} sx={{ display: "flex", alignItems: "flex-start", gap: 0.5 }}>
+          {field(name, `${capital(measureWords[name])}, ${unitOf(name).trim()}`)}
+          {measureSides[name] && (
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={entries[name]?.below ?? false}
+              disabled={!last}
+              aria-label={`${capital(measureWords[name])}: which side`}
+              onChange={(_, below: boolean | null) => below !== null && set(change(name, { below }))}
+            >
+              {measureSides[name].map((side, i) => (
+                <ToggleButton key={side} value={i === 0} sx={{ minHeight: 40, px: 1.2 }}>
+                  {side}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          )}
+        </Box>
+      ))}
     </Box>
   );
+}
+
+const EMPTY: Entry = { text: "", below: false };
+
+function entriesOf(attempt: LoggedAttempt | undefined): Entries {
+  const { minutes = null, measured = {} } = attempt ?? {};
+  const known = [...Object.entries(measured), ...(minutes === null ? [] : [["minutes", minutes] as const])];
+  return Object.fromEntries(
+    known.map(([name, value]) => {
+      const below = name in measureSides && value < 0;
+      return [name, { text: String(below ? -value : value), below }];
+    }),
+  );
+}
+
+/** The number that was typed; null where there is none. */
+function valueOf(entry: Entry = EMPTY): number | null {
+  const value = Number(entry.text.trim().replace(",", ".").replace("−", "-"));
+  if (entry.text.trim() === "" || !Number.isFinite(value)) return null;
+  return entry.below && value > 0 ? -value : value;
 }
 
 function rulesOf(mark: PassMark): readonly PassMark[] {

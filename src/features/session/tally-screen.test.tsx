@@ -73,6 +73,34 @@ it("logs a tap with pilot, step, direction and time, and shows the count and ver
   expect(Math.abs(Number(sent[0].input.flownAtMs) - Date.now())).toBeLessThan(5000);
 });
 
+it("takes what was measured of the last attempt, short or past by a tap, and says what is no number", async () => {
+  const sent = fakeServer();
+  renderScreen(<TallyScreen data={data({ attempts: [attempt("clean", "back", 1)] })} />);
+  const measured = () => sent.filter(({ action }) => action === "set-measured").map(({ input }) => input.measured);
+  const field = screen.getByLabelText("Stop error, °");
+  await userEvent.type(field, "12,5{Enter}");
+  await waitFor(() => expect(measured()).toEqual([{ stopErrorDeg: 12.5 }]));
+  await userEvent.click(screen.getByRole("button", { name: "short" }));
+  await waitFor(() => expect(measured().at(-1)).toEqual({ stopErrorDeg: -12.5 }));
+  expect(field).toHaveValue("12,5");
+  await userEvent.clear(field);
+  await userEvent.type(field, "a lot");
+  await userEvent.type(screen.getByLabelText("Swing back, °"), "3{Enter}");
+  expect(screen.getByText("a number, as 12 or 4.5")).toBeVisible();
+  await waitFor(() => expect(measured().at(-1)).toEqual({ bounceBackDeg: 3 }));
+  await userEvent.clear(field);
+  await userEvent.type(field, "-4{Enter}");
+  await waitFor(() => expect(measured().at(-1)).toEqual({ stopErrorDeg: -4, bounceBackDeg: 3 }));
+});
+
+it("shows again on which side of the mark the last attempt was measured", () => {
+  renderScreen(
+    <TallyScreen data={data({ attempts: [{ ...attempt("rough", "back", 1), measured: { stopErrorDeg: -9 } }] })} />,
+  );
+  expect(screen.getByLabelText("Stop error, °")).toHaveValue("9");
+  expect(screen.getByRole("button", { name: "short", pressed: true })).toBeVisible();
+});
+
 it("takes keys for outcomes, direction, faults, undo and the next pilot", async () => {
   renderScreen(<TallyScreen data={data()} />);
   fakeServer();
