@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { CALM_AIR, airframePresets, briefTrick, firstSettings, recipes } from "@/core";
+import { CALM_AIR, airframePresets, briefTrick, firstSettings, markWords, recipes } from "@/core";
 import {
   builtInSyllabus as builtIn,
   cueFor,
@@ -67,6 +67,41 @@ it("says of every step what to do, what passes and the way out, and of every ski
       expect(faults.length).toBeGreaterThanOrEqual(2);
     }
   }
+});
+
+it.each([
+  ["arm-reflex", "20 clean in a row"],
+  ["los-hover", "3 of the last 4 clean, by eye or in the field"],
+  ["los-follow-eights", "a clean pack, by eye or in the field"],
+  ["eight-course", "a clean pack, in the field"],
+  ["yaw-square", "a clean pack, each direction by itself, in the field"],
+  ["stop-course", "a clean pack, in the field"],
+  ["land-short", "3 of the last 4 clean, in the field"],
+  ["gap-wide", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["gap-knife", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["flip-ease-end", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["orbit", "3 of the last 4 clean, each direction by itself, in the field"],
+])("%s passes at %s (common practice, no source)", (id, words) => {
+  expect(markWords(step(id).mark)).toBe(words);
+});
+
+it.each([
+  ["flip-slow", 15],
+  ["flip-one-move", 15],
+  ["flip-ease-end", 8],
+  ["roll-pure", 10],
+  ["roll-level", 10],
+])("%s is clean when it stops within %d° (common practice, no source)", (id, deg) => {
+  expect(step(id).stopWithinDeg).toBe(deg);
+});
+
+it.each([
+  ["turn-brake", "eight-course"],
+  ["orbit-back", "orbit"],
+])("%s waits for %s (common practice, no source)", (id, before) => {
+  const reached = new Set<string>([id]);
+  for (const one of reached) for (const need of needsOf(builtIn, step(one), "eyes-first")) reached.add(need.id);
+  expect(reached).toContain(before);
 });
 
 it("keeps the keys that records rely on", () => {

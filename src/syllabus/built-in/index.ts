@@ -1,3 +1,4 @@
+import type { PassMark } from "@/core";
 import type { Skill, SyllabusDocument } from "../types";
 import { usualSettings } from "../stage-settings";
 import { chart } from "./chart";
@@ -66,7 +67,14 @@ function placed({ recipeFor, lookAt = [], ...text }: StepText, stage: number): S
     ...text,
     lookAt,
     ...place,
+    mark: text.directions.length > 1 ? place.mark : oneSided(place.mark),
   };
+}
+
+/** The mark of what has one direction only: nothing to tell apart. */
+function oneSided(mark: PassMark): PassMark {
+  if (mark.kind === "each-direction") return oneSided(mark.rule);
+  return mark.kind === "in-places" ? { ...mark, rule: oneSided(mark.rule) } : mark;
 }
 
 /** First hover and four ways; the ways of the routes come round them. */
