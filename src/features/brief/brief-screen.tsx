@@ -7,8 +7,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import LinearProgress from "@mui/material/LinearProgress";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -32,6 +30,7 @@ import {
   type Step,
 } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -318,19 +317,13 @@ function DirectionToggle(props: { step: Step; direction: string; onChange: (id: 
   const { step, direction, onChange } = props;
   if (step.directions.length < 2) return null;
   return (
-    <ToggleButtonGroup
-      exclusive
-      size="small"
+    <PickOne
+      label="Direction"
       value={direction}
-      onChange={(_, id) => id && onChange(id)}
-      aria-label="Direction"
-    >
-      {step.directions.map(({ id, name }) => (
-        <ToggleButton key={id} value={id} sx={{ px: 2 }}>
-          {name}
-        </ToggleButton>
-      ))}
-    </ToggleButtonGroup>
+      options={step.directions.map(({ id, name }) => [id, name])}
+      onPick={onChange}
+      buttonSx={{ px: 2 }}
+    />
   );
 }
 

@@ -4,8 +4,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { memo, useMemo, useState } from "react";
@@ -21,6 +19,7 @@ import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
+import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
@@ -136,19 +135,13 @@ export const FlightViews = memo(function FlightViews(props: {
             onPick={setCursorS}
           />
           <PlayerBar player={player} durationS={measures.durationS}>
-            <ToggleButtonGroup
-              exclusive
-              size="small"
+            <PickOne
+              label="Speed of play"
               value={speed}
-              aria-label="Speed of play"
-              onChange={(_, next) => next && setSpeed(next)}
-            >
-              {speeds.map((one) => (
-                <ToggleButton key={one} value={one} sx={{ px: 1 }}>
-                  {one === 1 ? "1" : `1/${1 / one}`}
-                </ToggleButton>
-              ))}
-            </ToggleButtonGroup>
+              options={speeds.map((one) => [one, one === 1 ? "1" : `1/${1 / one}`])}
+              onPick={setSpeed}
+              buttonSx={{ px: 1 }}
+            />
           </PlayerBar>
         </Box>
         <Box sx={{ minWidth: 0 }}>

@@ -6,8 +6,6 @@ import Button from "@mui/material/Button";
 import ListSubheader from "@mui/material/ListSubheader";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -15,6 +13,7 @@ import { useMemo } from "react";
 import type { FlownTrick } from "@/core";
 import { directionWords, findStep, tricks, type Trick } from "@/syllabus";
 import type { useFlown } from "@/ui/flight/use-flown";
+import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -80,34 +79,20 @@ export function LabHeading(props: {
         })}
       </TextField>
       {ways.length > 1 && (
-        <ToggleButtonGroup
-          exclusive
-          size="small"
+        <PickOne
+          label="Way to fly it"
           value={variantId}
-          aria-label="Way to fly it"
-          onChange={(_, next) => next && onVariant(next)}
-        >
-          {ways.map(({ id, name }) => (
-            <ToggleButton key={id} value={id} sx={{ px: 1.5 }}>
-              {name}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          options={ways.map(({ id, name }) => [id, name])}
+          onPick={onVariant}
+        />
       )}
       {directions.length > 1 && (
-        <ToggleButtonGroup
-          exclusive
-          size="small"
+        <PickOne
+          label="Direction"
           value={direction}
-          aria-label="Direction"
-          onChange={(_, next) => next && onDirection(next)}
-        >
-          {directions.map((id) => (
-            <ToggleButton key={id} value={id} sx={{ px: 1.5 }}>
-              {directionWords[id]}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          options={directions.map((id) => [id, directionWords[id]])}
+          onPick={onDirection}
+        />
       )}
       <Box sx={{ flex: 1 }} />
       {coaches && (

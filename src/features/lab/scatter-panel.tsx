@@ -5,8 +5,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import MenuItem from "@mui/material/MenuItem";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import {
@@ -24,6 +22,7 @@ import {
   type Settings,
 } from "@/core";
 import type { Aircraft } from "@/server/repositories";
+import { PickOne } from "@/ui/forms/pick-one";
 import { ErrorFields, errorsOf, type ErrorSource } from "@/ui/scatter/error-fields";
 import { Cloud, StopSpread } from "@/ui/scatter/pictures";
 import { useOwnErrors } from "@/ui/scatter/use-own-errors";
@@ -142,19 +141,7 @@ export function ScatterPanel({
         }}
       />
       <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, my: 1.5 }}>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={runs}
-          aria-label="Runs"
-          onChange={(_, next) => next && setRuns(next as number)}
-        >
-          {counts.map((one) => (
-            <ToggleButton key={one} value={one} sx={{ px: 1.5 }}>
-              {one} runs
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <PickOne label="Runs" value={runs} options={counts.map((one) => [one, `${one} runs`])} onPick={setRuns} />
         <RunOrStop state={state} label="Flying the runs" onStop={cancel}>
           <Button
             variant="contained"

@@ -5,13 +5,12 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { findStep, pathOf, routeOf, stepName, type StepStanding } from "@/syllabus";
+import { PickOne } from "@/ui/forms/pick-one";
 import { pilotFields } from "@/ui/forms/pilot-fields";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
@@ -169,20 +168,13 @@ export function PilotScreen({ data }: { data: PilotData }) {
       )}
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 0.5 }}>
         <Typography variant="h2">{asList ? "Steps" : "Depth chart"}</Typography>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
+        <PickOne
+          label="Steps shown"
           value={filterId}
-          aria-label="Steps shown"
-          onChange={(_, next) => next && setFilter(next)}
-          sx={{ flexWrap: "wrap" }}
-        >
-          {filters.map(({ id, name }) => (
-            <ToggleButton key={id} value={id} sx={{ px: 1.2, py: 0.3 }}>
-              {name}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          options={filters.map(({ id, name }) => [id, name])}
+          onPick={setFilter}
+          buttonSx={{ px: 1.2, py: 0.3 }}
+        />
         <Box sx={{ fontSize: "0.85rem", display: { xs: "none", md: "block" } }}>
           {(["signed-off", "being-learnt", "due", "not-begun"] as const).map((state) => (
             <Box component="span" key={state} sx={{ mr: 1.5, whiteSpace: "nowrap" }}>

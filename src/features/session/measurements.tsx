@@ -2,12 +2,11 @@
 
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
 import { measureSides, measureWords, unitOf, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import type { Step } from "@/syllabus";
+import { PickOne } from "@/ui/forms/pick-one";
 import { capital } from "@/ui/units/capital";
 
 /** A number as it is typed. Where a measure has sides it is typed without a sign: keypads of phones often have no minus. */
@@ -81,20 +80,17 @@ export function Measurements({
         <Box key={name} sx={{ display: "flex", alignItems: "flex-start", gap: 0.5 }}>
           {field(name, `${capital(measureWords[name])}, ${unitOf(name).trim()}`)}
           {measureSides[name] && (
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={entries[name]?.below ?? false}
+            <PickOne
+              label={`${capital(measureWords[name])}: which side`}
+              value={entries[name]?.below ? "below" : "above"}
+              options={[
+                ["below", measureSides[name][0]],
+                ["above", measureSides[name][1]],
+              ]}
+              onPick={(side) => set(change(name, { below: side === "below" }))}
               disabled={!last}
-              aria-label={`${capital(measureWords[name])}: which side`}
-              onChange={(_, below: boolean | null) => below !== null && set(change(name, { below }))}
-            >
-              {measureSides[name].map((side, i) => (
-                <ToggleButton key={side} value={i === 0} sx={{ minHeight: 40, px: 1.2 }}>
-                  {side}
-                </ToggleButton>
-              ))}
-            </ToggleButtonGroup>
+              buttonSx={{ minHeight: 40, px: 1.2 }}
+            />
           )}
         </Box>
       ))}

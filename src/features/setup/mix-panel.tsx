@@ -2,14 +2,13 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { fastestMix, tiltError, type MixKind, type Settings } from "@/core";
 import { StickPair } from "@/ui/sticks/stick-pair";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG, type By } from "./mix-rows";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { PickOne } from "@/ui/forms/pick-one";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const rate = (dps: number) => Math.abs(dps).toFixed(0);
@@ -31,16 +30,15 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
         <Button size="small" sx={{ displayPrint: "none" }} onClick={() => window.print()}>
           Print this table
         </Button>
-        <ToggleButtonGroup
-          size="small"
-          exclusive
+        <PickOne
+          label="Who mixes"
           value={by}
-          aria-label="Who mixes"
-          onChange={(_, next: By | null) => next && setBy(next)}
-        >
-          <ToggleButton value="hand">by hand</ToggleButton>
-          <ToggleButton value="controller">by the flight controller</ToggleButton>
-        </ToggleButtonGroup>
+          options={[
+            ["hand", "by hand"],
+            ["controller", "by the flight controller"],
+          ]}
+          onPick={setBy}
+        />
       </Box>
       <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>
         {by === "hand"
