@@ -273,6 +273,22 @@ function Title({ data }: { data: BriefData }) {
   useKeys(keys);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
+      <Box sx={{ display: "flex", ml: -1, mr: -1 }}>
+        <IconButton
+          aria-label={before ? `Step before: ${before.name}` : "No step before"}
+          disabled={!before}
+          onClick={() => before && go(before.id, data.direction)}
+        >
+          <ChevronLeftIcon />
+        </IconButton>
+        <IconButton
+          aria-label={after ? `Next step: ${after.name}` : "No next step"}
+          disabled={!after}
+          onClick={() => after && go(after.id, data.direction)}
+        >
+          <ChevronRightIcon />
+        </IconButton>
+      </Box>
       <Typography variant="h1">{stepTitle(step, data.direction)}</Typography>
       <Box component="span" sx={{ fontSize: "0.95rem" }}>
         <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} />{" "}
@@ -293,22 +309,6 @@ function Title({ data }: { data: BriefData }) {
         </Button>
       )}
       <DirectionToggle step={step} direction={data.direction} onChange={(direction) => go(step.id, direction)} />
-      <Box sx={{ display: "flex" }}>
-        <IconButton
-          aria-label={before ? `Step before: ${before.name}` : "No step before"}
-          disabled={!before}
-          onClick={() => before && go(before.id, data.direction)}
-        >
-          <ChevronLeftIcon />
-        </IconButton>
-        <IconButton
-          aria-label={after ? `Next step: ${after.name}` : "No next step"}
-          disabled={!after}
-          onClick={() => after && go(after.id, data.direction)}
-        >
-          <ChevronRightIcon />
-        </IconButton>
-      </Box>
     </Box>
   );
 }

@@ -169,7 +169,7 @@ function Mark(props: {
         className="ring"
         x={x - 10}
         y={y - 11}
-        width={label.length * 6 + 26}
+        width={label.length * 6.4 + 28}
         height={23}
         rx={2}
         fill={selected ? tokens.sheet : "transparent"}

@@ -57,8 +57,8 @@ const ROW = 25;
 const PAD = 9;
 /** Where the mark of a step stands in its column. */
 const INSET = 11;
-/** The contour bends between two columns, over this much of the one it leaves. */
-const BEND = 11;
+/** The contour bends between two columns, over this much of each: right of the names of the one, left of the marks of the other. */
+const BEND = 5;
 /** Width of a letter of a name, about, px. */
 const LETTER = 5.5;
 
@@ -155,7 +155,7 @@ function contourPath(columns: DepthLayout["columns"], soundings: readonly Soundi
       const y = depths[i];
       const end = x + width - BEND;
       if (i === 0) return `M${x} ${y}H${end}`;
-      return `C${x} ${depths[i - 1]} ${x - BEND} ${y} ${x + BEND / 4} ${y}H${i === columns.length - 1 ? x + width : end}`;
+      return `C${x} ${depths[i - 1]} ${x} ${y} ${x + BEND} ${y}H${i === columns.length - 1 ? x + width : end}`;
     })
     .join("");
 }

@@ -225,6 +225,9 @@ function FeelTable({
   );
 }
 
+/** A faster end rate is more than hands follow. Common practice, no source. */
+const FOLLOWED_DPS = 1200;
+
 const hundredth = (seconds: number) => seconds.toFixed(2);
 
 /** How far the hands have to learn anew. Under 3 % is our choice for what nobody notices, over 10 % for new hands. */
@@ -274,6 +277,8 @@ function EqualSticks({
         <span className="num">{worstTiltOffDeg.toFixed(1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
         {Math.round(100 * worstAtStick)} % stick).
         {worstTiltOffDeg > 3 && " At so little tilt no curve gets there."}
+        {rateAtStick(curve, 1) > FOLLOWED_DPS &&
+          " Hands do not follow a yaw that fast. With more tilt it is less, at 45° as fast as the roll; or roll slower."}
       </Typography>
       <Button size="small" variant="outlined" sx={{ mt: 1 }} onClick={() => onChange({ ...rates, yaw: tidied(curve) })}>
         Take this yaw curve
