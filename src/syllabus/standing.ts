@@ -265,9 +265,9 @@ export function reviewsOf(
     let contained: readonly FlyingDay[] = [];
     for (const step of [...skill.steps].reverse()) {
       const own = flown.get(step.id)?.digest.days ?? [];
-      const review = wanted.has(step) ? reviewOf([...own, ...contained], nowMs) : null;
+      const review = wanted.has(step) ? reviewOf(mergedDays(own, contained), nowMs) : null;
       if (review) reviews.set(step.id, review);
-      const clean = own.flatMap(([day, count]): FlyingDay[] => (count > 0 ? [[day, count, count]] : []));
+      const clean = own.filter(([, count]) => count > 0).map(([day, count]): FlyingDay => [day, count, count]);
       contained = mergedDays(clean, contained);
     }
   }

@@ -13,13 +13,12 @@ const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_shor
 
 /**
  * Review date of a step from the days it was flown on, each one repetition graded by its share of clean attempts (spaced repetition, FSRS). Days
- * may come twice and in any order. Null when it was never flown.
+ * in order, each once. Null when it was never flown.
  */
 export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | null {
   if (days.length === 0) return null;
-  const ordered = mergedDays(days, []);
-  const last = ordered[ordered.length - 1][0];
-  const stability = stabilityAfter(ordered);
+  const last = days[days.length - 1][0];
+  const stability = stabilityAfter(days);
   const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);
   return {
     dueMs: (last + scheduler.next_interval(stability, sinceDays)) * DAY_MS,
@@ -27,13 +26,17 @@ export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | nu
   };
 }
 
-/** The days of two lists as one, in order, each day once with the counts of all its entries. */
-export function mergedDays(some: readonly FlyingDay[], others: readonly FlyingDay[]): FlyingDay[] {
+/** The days of two lists in order as one in order, each day once with the counts of both. */
+export function mergedDays(some: readonly FlyingDay[], others: readonly FlyingDay[]): readonly FlyingDay[] {
+  if (others.length === 0) return some;
+  if (some.length === 0) return others;
   const merged: FlyingDay[] = [];
-  for (const day of [...some, ...others].sort(([a], [b]) => a - b)) {
-    const before = merged.at(-1);
-    if (before?.[0] === day[0]) merged[merged.length - 1] = [day[0], before[1] + day[1], before[2] + day[2]];
-    else merged.push(day);
+  for (let i = 0, k = 0; i < some.length || k < others.length;) {
+    const own = some[i]?.[0] ?? Infinity;
+    const other = others[k]?.[0] ?? Infinity;
+    if (own < other) merged.push(some[i++]);
+    else if (other < own) merged.push(others[k++]);
+    else merged.push([own, some[i][1] + others[k][1], some[i++][2] + others[k++][2]]);
   }
   return merged;
 }

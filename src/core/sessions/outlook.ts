@@ -1,5 +1,5 @@
 import { requireNumber } from "../numbers";
-import { betaQuantile, judge, leavesOf, placesOf, type Attempt, type PassMark } from "../progress";
+import { betaQuantile, judge, leavesOf, placesOf, windowOf, type Attempt, type PassMark } from "../progress";
 
 /** How many more attempts it is likely to take. */
 export interface AttemptsToGo {
@@ -15,6 +15,7 @@ const RUNS = 120;
 /** Of a timed step, min. Common practice, no source. */
 const MINUTES_AN_ATTEMPT = 2;
 const ATTEMPTS_A_PACK = 5;
+const FORGET_EVERY = 16;
 
 /**
  * Attempts until a mark is met, from those made so far: futures are flown at random, the clean rate of each direction drawn from what is known of it,
@@ -34,9 +35,11 @@ export function attemptsToMeet(
   const directions = rates.map(({ direction }) => direction);
   const counting = attempts.filter(({ place }) => placesOf(mark).includes(place));
   if (judge(mark, counting, directions).met) return { median: 0, high: 0 };
+  const lookBack = lookBackOf(mark);
+  const past = lookBack === null ? counting : newestOf(counting, lookBack);
   const counts = Array.from({ length: RUNS }, () => {
     const drawn = rates.map(({ a, b }) => betaQuantile(uniform(), a, b));
-    const future = [...counting];
+    let future = [...past];
     let judged = judge(mark, future, directions);
     for (let n = 1; n < LONGEST; n++) {
       const lacking = directions.filter((one) =>
@@ -44,13 +47,45 @@ export function attemptsToMeet(
       );
       const direction = lacking[(n - 1) % lacking.length];
       const clean = uniform() < drawn[directions.indexOf(direction)];
-      future.push(tried(mark, direction, clean, future.length, n));
+      future.push(tried(mark, direction, clean, counting.length + n, n));
       judged = judge(mark, future, directions);
       if (judged.met) return n;
+      // What the mark no longer looks at is let go now and then.
+      if (lookBack !== null && n % FORGET_EVERY === 0) future = newestOf(future, lookBack);
     }
     return LONGEST;
   }).sort((a, b) => a - b);
   return { median: counts[RUNS / 2], high: counts[Math.ceil(0.9 * RUNS) - 1] };
+}
+
+/** How far back a mark looks at most, in attempts of one direction and place; null where it counts from the beginning. */
+function lookBackOf(mark: PassMark): number | null {
+  switch (mark.kind) {
+    case "k-of-last":
+    case "run":
+      return windowOf(mark).attempts;
+    case "each-direction":
+    case "in-places":
+      return lookBackOf(mark.rule);
+    case "all":
+    case "any":
+      return mark.rules
+        .map(lookBackOf)
+        .reduce((most, one) => (most === null || one === null ? null : Math.max(most, one)), 0);
+    default:
+      return null;
+  }
+}
+
+/** The newest attempts of each direction and place, in order. */
+function newestOf(attempts: readonly Attempt[], count: number): Attempt[] {
+  const seen = new Map<string, number>();
+  const isNew = ({ direction, place }: Attempt) => {
+    const newer = seen.get(`${direction} ${place}`) ?? 0;
+    seen.set(`${direction} ${place}`, newer + 1);
+    return newer < count;
+  };
+  return [...attempts].reverse().filter(isNew).reverse();
 }
 
 /** An attempt of the future: clean ones are within every limit, too. */

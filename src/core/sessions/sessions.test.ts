@@ -9,6 +9,7 @@ import {
   type Turn,
 } from ".";
 import { seededRandom } from "../numbers";
+import type { Outcome } from "../progress";
 
 const frame: SessionFrame = { minutes: 60, packMin: 4, changeMin: 2, spots: 1, observers: 1, newSteps: 1 };
 const offer = (kind: Offer["kind"], stepId: string | null, worth: number[], isNew = false): Offer => ({
@@ -208,6 +209,26 @@ describe("attempts until a mark is met", () => {
     let sum = 0;
     const median = done.findIndex((share) => (sum += share) >= 0.5);
     expect(Math.abs(mean({ kind: "run", k }, p) - median)).toBeLessThanOrEqual(1.5);
+  });
+
+  it("looks no further back than the mark does", () => {
+    const flown = Array.from({ length: 600 }, (_, i) => ({
+      direction: ["left", "right"][i % 2],
+      outcome: (i % 7 < 3 ? "clean" : "rough") as Outcome,
+      place: "field" as const,
+      setupId: null,
+      atMs: i,
+    }));
+    const rates = [sure(0.3, "left"), sure(0.3, "right")];
+    for (const rule of [
+      { kind: "k-of-last", k: 5, n: 6 },
+      { kind: "run", k: 4 },
+    ] as const) {
+      const mark = { kind: "each-direction", rule } as const;
+      const all = attemptsToMeet(mark, flown, rates, seededRandom(9));
+      expect(all.median).toBeGreaterThan(4);
+      expect(attemptsToMeet(mark, flown.slice(-12), rates, seededRandom(9))).toEqual(all);
+    }
   });
 
   it("is none once it is met, fewer with some clean ones behind, and more where less is known", () => {

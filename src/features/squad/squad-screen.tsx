@@ -30,7 +30,7 @@ const columns = {
 const GAP_DAYS = 7;
 const MOST_SHOWN = 5;
 /** Rows that are drawn on the server; those of a large squad follow in the browser. */
-const AT_ONCE = 12;
+const AT_ONCE = 8;
 /** Reasons that want the coach before anything else. */
 const pressing: ReadonlySet<string> = new Set(["rest", "asks", "slipping", "check-first", "step-back"]);
 

@@ -25,6 +25,9 @@ export function databaseAddress(environment: NodeJS.ProcessEnv = process.env): D
   };
 }
 
+/** Of the driver, unknown to the types of the query builder: JSON stays text until it is wanted, so that a large one that did not change is not read again. */
+const driverOptions = { jsonStrings: true };
+
 export function connect(address: DatabaseAddress): Database {
   return knex({
     client: "mysql2",
@@ -38,6 +41,7 @@ export function connect(address: DatabaseAddress): Database {
       charset: "utf8mb4",
       supportBigNumbers: true,
       bigNumberStrings: true,
+      ...driverOptions,
       connectTimeout: 4000,
     },
     pool: { min: 0, max: 8 },

@@ -14,8 +14,8 @@ export type Flown = ReadonlyMap<string, ReadonlyMap<string, DigestedStep>>;
 interface DigestRow {
   pilot_id: string;
   step_id: string;
-  digest: unknown;
-  recent?: unknown;
+  digest: string;
+  recent?: string;
 }
 
 /** Digests of all steps of some pilots, with the recent attempts of each: for a few pilots. */
@@ -70,10 +70,23 @@ export async function lastFlown(
   return flown;
 }
 
+/** Digests by their text: between two looks at a squad hardly one changes, and to read them all anew is a good part of the work. */
+const read = new Map<string, StepDigest>();
+const MOST_READ = 3000;
+
+function digestFrom(text: string): StepDigest {
+  const known = read.get(text);
+  if (known) return known;
+  if (read.size >= MOST_READ) read.clear();
+  const digest = fromJson<StepDigest>(text);
+  read.set(text, digest);
+  return digest;
+}
+
 function flownFrom(pilotIds: readonly string[], rows: readonly DigestRow[]): Flown {
   const flown = new Map(pilotIds.map((id) => [id, new Map<string, DigestedStep>()]));
   for (const row of rows) {
-    const digest = fromJson<StepDigest>(row.digest);
+    const digest = digestFrom(row.digest);
     if (digest.attempts > 0)
       flown.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? fromJson(row.recent) : [] });
   }
