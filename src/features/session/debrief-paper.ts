@@ -1,18 +1,10 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { advise, outcomes, weighEvidence, type Outcome } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
-import {
-  cueFor,
-  directionNames,
-  findStep,
-  routeOf,
-  stepBefore,
-  stepName,
-  type School,
-  type Syllabus,
-} from "@/syllabus";
+import { directionNames, findStep, routeOf, stepBefore, stepName, type School, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { mostSeenWords } from "./most-seen";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
@@ -94,6 +86,7 @@ function stepContent(
     directionNames: names,
   });
   const change = sinceLastTime(earlier, own);
+  const mend = mostSeenWords(own, step.faults);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
   const count = (direction: string, outcome: Outcome) =>
     own.filter((one) => one.direction === direction && one.outcome === outcome).length;
@@ -115,26 +108,8 @@ function stepContent(
       },
       ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
       { text: advice.sentence, bold: true, color: shoal, margin: [0, 3, 0, 0] },
-      ...mostSeen(own, step.faults).map(({ fault, times, direction }): Content => ({
-        text: `${fault.sees}, ${times === 1 ? "once" : `${times} times`}: ${cueFor(fault, direction)}`,
-        margin: [0, 1, 0, 0],
-      })),
+      ...(mend ? [{ text: mend, margin: [0, 1, 0, 0] } satisfies Content] : []),
     ],
     unbreakable: true,
   };
-}
-
-/** The fault tapped most, with the direction in which it was seen last; none where none was tapped. */
-function mostSeen<F extends { readonly id: string }>(
-  attempts: readonly LoggedAttempt[],
-  faults: readonly F[],
-): { readonly fault: F; readonly times: number; readonly direction: string }[] {
-  const seen = faults
-    .map((fault) => {
-      const own = attempts.filter((one) => one.faults.includes(fault.id));
-      return { fault, times: own.length, direction: own.at(-1)?.direction ?? "" };
-    })
-    .filter(({ times }) => times > 0)
-    .sort((a, b) => b.times - a.times);
-  return seen.slice(0, 1);
 }

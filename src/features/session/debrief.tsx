@@ -8,7 +8,9 @@ import { outcomes } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
+import { Moment } from "@/ui/moment/moment";
 import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { mostSeenWords } from "./most-seen";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 import { stepFlown } from "./step-flown";
 import { Verdict } from "./verdict";
@@ -32,7 +34,8 @@ export function Debrief({
           {data.session.endedAtMs !== null ? "Debrief" : data.session.begun ? "Still being flown" : "Not begun yet"}
         </Typography>
         <span>
-          <b className="num">{attempts.length}</b> attempts
+          <Moment atMs={data.session.startedAtMs} show="both" />
+          {data.site && `, ${data.site.name}`} · <b className="num">{attempts.length}</b> attempts
         </span>
         <Box sx={{ flex: 1 }} />
         <Button component="a" href={`/debriefs/${data.session.id}`} download>
@@ -116,6 +119,7 @@ function StepDebrief({
   const step = stepFlown(useSyllabus(), known.stepId);
   const own = attempts.filter((attempt) => attempt.stepId === known.stepId);
   const change = sinceLastTime(known.earlier, own);
+  const mend = mostSeenWords(own, step.faults);
   return (
     <Box sx={{ mb: 2 }}>
       <Typography variant="h2">
@@ -133,6 +137,11 @@ function StepDebrief({
         </Box>
       ))}
       {change && <Typography sx={{ my: 0.5 }}>{sinceLastWords(change)}</Typography>}
+      {mend && (
+        <Typography sx={{ my: 0.5 }}>
+          <b>Seen most.</b> {mend}
+        </Typography>
+      )}
       <Box sx={{ mt: 1 }}>
         <Verdict
           pilot={pilot}

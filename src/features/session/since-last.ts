@@ -11,10 +11,13 @@ export function sinceLastTime(earlier: readonly Attempt[], today: readonly Attem
   return rateChange(counted(earlier.filter(({ sessionId }) => sessionId === lastId)), counted(today));
 }
 
+/** Less sure than this of a difference, none is told. Ours. */
+const SURE = 0.8;
+
 /** The same in a sentence. */
 export function sinceLastWords({ before, after, chanceBetter }: RateChange): string {
-  const share = Math.round(100 * chanceBetter);
-  const verdict =
-    share >= 50 ? `better with ${Math.min(99, share)} % chance` : `worse with ${Math.min(99, 100 - share)} % chance`;
-  return `Last time ${before.clean} of ${before.attempts} clean, today ${after.clean} of ${after.attempts}: ${verdict}.`;
+  const counts = `Last time ${before.clean} of ${before.attempts} clean, this time ${after.clean} of ${after.attempts}`;
+  const chance = Math.max(chanceBetter, 1 - chanceBetter);
+  if (chance < SURE) return `${counts}: no difference that could be told.`;
+  return `${counts}: ${chanceBetter > 0.5 ? "better" : "worse"} with ${Math.min(99, Math.round(100 * chance))} % chance.`;
 }

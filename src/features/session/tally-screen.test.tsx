@@ -215,9 +215,15 @@ it("advises rest when crashes rise", () => {
 it("shows a debrief of an ended session by pilot and direction, and opens it again", async () => {
   const sent = fakeServer();
   renderScreen(
-    <TallyScreen data={data({ session: { ...session, endedAtMs: 9 }, attempts: [attempt("clean", "back", 1)] })} />,
+    <TallyScreen
+      data={data({
+        session: { ...session, endedAtMs: 9 },
+        attempts: [attempt("clean", "back", 1), { ...attempt("rough", "back", 2), faults: ["dropped"] }],
+      })}
+    />,
   );
   expect(screen.getByRole("heading", { name: "Odo Fenn: Slow flip" })).toBeVisible();
+  expect(screen.getByText(/comes round low.*once: Punch longer/)).toBeVisible();
   expect(screen.queryByRole("button", { name: /^Clean,/ })).toBeNull();
   await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
   await waitFor(() => expect(sent[0]).toEqual({ action: "reopen-session", input: { id: "session" } }));

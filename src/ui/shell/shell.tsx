@@ -206,7 +206,7 @@ function Picker(props: {
         sx={{
           fontWeight: 650,
           fontSize: "1rem",
-          maxWidth: { xs: 130, md: 260 },
+          maxWidth: { xs: "100%", md: 260 },
           "& .MuiSelect-select": { py: 0.25, bgcolor: "transparent" },
         }}
       >
