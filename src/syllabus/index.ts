@@ -8,7 +8,15 @@ export { offersOf } from "./offers";
 export type { ReasonedOffer } from "./offers";
 export { ownRecipe, requireVariant } from "./own-variants";
 export type { OwnVariant, VariantDocument } from "./own-variants";
-export { currentStepOf, digestSteps, glanceOf, simulatorLacking, standingAt, standingOf } from "./standing";
+export {
+  currentStepOf,
+  digestSteps,
+  glanceOf,
+  setupFlownLast,
+  simulatorLacking,
+  standingAt,
+  standingOf,
+} from "./standing";
 export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
 export { siteRefusal } from "./site";
 export type { SiteLimits } from "./site";

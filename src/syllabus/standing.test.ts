@@ -1,5 +1,5 @@
 import type { Attempt, Outcome } from "@/core";
-import { builtInSyllabus, digestSteps, glanceOf, standingOf, type School } from ".";
+import { builtInSyllabus, digestSteps, glanceOf, setupFlownLast, standingOf, type School } from ".";
 
 const DAY_MS = 86_400_000;
 const flown = (stepId: string, day: number, outcomes: readonly Outcome[], place: Attempt["place"] = "field") =>
@@ -110,4 +110,15 @@ describe("the squad's glance", () => {
     expect(glanceOf(input(oneSided, [], 1)).favours).toMatchObject({ better: "back", worse: "front" });
     expect(glanceOf(input(flown("flip-slow", 0, clean), [], 1)).favours).toBeNull();
   });
+});
+
+it("knows the setup flown last at the step a pilot is at, whatever was flown elsewhere since", () => {
+  const on = (setupId: string, attempts: ReturnType<typeof flown>) => attempts.map((one) => ({ ...one, setupId }));
+  const now = [
+    ...on("old", flown("flip-ease-quarter", 1, clean)),
+    ...on("new", flown("flip-ease-quarter", 2, clean)),
+    ...on("other", flown("sticks", 1, clean)),
+  ];
+  expect(setupFlownLast(input(now, ["flip-slow"], 3))).toBe("new");
+  expect(setupFlownLast(input([], [], 3))).toBeNull();
 });

@@ -169,6 +169,10 @@ export function currentStepOf({
   return currentStep(syllabus, routeOf(school), signedOff, lastFlown);
 }
 
+/** The setup with which a pilot flew the step they are at last; null before any flight. */
+export const setupFlownLast = (progress: Parameters<typeof currentStepOf>[0]): string | null =>
+  progress.flown.get(currentStepOf(progress)?.id ?? "")?.recent.at(-1)?.setupId ?? null;
+
 interface Context {
   readonly route: Route;
   readonly current: Step | null;

@@ -1,6 +1,7 @@
 import "server-only";
 import { loadProgress } from "@/server/progress";
 import {
+  listAircraft,
   listAttemptsSince,
   listMilestones,
   listSetups,
@@ -8,7 +9,7 @@ import {
   type Pilot,
   type Setup,
 } from "@/server/repositories";
-import { pathOf, routeOf, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
+import { pathOf, routeOf, setupFlownLast, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
 import { seasonFigures, type SeasonFigures } from "./season";
 
 /** A pilot's season: what was flown, signed off and changed since a day, and where they stand. */
@@ -19,7 +20,7 @@ export interface Season {
   readonly figures: SeasonFigures;
   /** Signed off since then, oldest first. */
   readonly milestones: readonly Milestone[];
-  readonly setups: readonly Setup[];
+  readonly setups: readonly (Setup & { readonly aircraftName: string })[];
   readonly standing: PilotStanding;
 }
 
@@ -36,14 +37,18 @@ function sinceOf(text: string | null, nowMs: number): number {
 /** The season since a day such as 2026-09-01, else of the last half year. */
 export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Date.now()): Promise<Season> {
   const sinceMs = sinceOf(since, nowMs);
-  const [progresses, attempts, milestones, setups] = await Promise.all([
+  const [progresses, attempts, milestones, setups, aircraft] = await Promise.all([
     loadProgress([pilot]),
     listAttemptsSince(pilot.id, new Date(sinceMs)),
     listMilestones([pilot.id]),
     listSetups(pilot.id),
+    listAircraft([pilot.id]),
   ]);
   const progress = progresses.get(pilot.id)!;
   const { syllabus } = progress;
+  // Newest first: the present settings of the aircraft they fly.
+  const flownWith = setups.find(({ id }) => id === setupFlownLast(progress));
+  const newest = setups.find(({ aircraftId }) => aircraftId === flownWith?.aircraftId);
   return {
     pilot,
     sinceMs,
@@ -53,8 +58,10 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
       syllabus.steps.map(({ id }) => id),
     ),
     milestones: milestones.filter(({ signedAtMs }) => signedAtMs >= sinceMs),
-    setups: setups.filter(({ createdAtMs }) => createdAtMs >= sinceMs),
-    standing: standingOf({ ...progress, setupId: null, nowMs }),
+    setups: setups
+      .filter(({ createdAtMs }) => createdAtMs >= sinceMs)
+      .map((one) => ({ ...one, aircraftName: aircraft.find(({ id }) => id === one.aircraftId)?.name ?? "" })),
+    standing: standingOf({ ...progress, setupId: newest?.id ?? null, nowMs }),
   };
 }
 

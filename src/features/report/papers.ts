@@ -96,9 +96,9 @@ export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefini
       ? [
           heading("Setups"),
           table(
-            ["Day", "Number", "By", "Why"],
-            setups.map((one) => [day(one.createdAtMs), one.number, one.coachName, one.reason]),
-            ["auto", "auto", "auto", "*"],
+            ["Day", "Aircraft", "Number", "By", "Why"],
+            setups.map((one) => [day(one.createdAtMs), one.aircraftName, one.number, one.coachName, one.reason]),
+            ["auto", "auto", "auto", "auto", "*"],
           ),
         ]
       : []),

@@ -131,7 +131,8 @@ export function SeasonScreen({ season }: { season: Season }) {
       )}
       {setups.map((one) => (
         <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
-          Setup <b className="num">{one.number}</b>, <Moment atMs={one.createdAtMs} />, {one.coachName}: {one.reason}
+          {one.aircraftName}, setup <b className="num">{one.number}</b>, <Moment atMs={one.createdAtMs} />,{" "}
+          {one.coachName}: {one.reason}
         </Box>
       ))}
     </>

@@ -10,7 +10,7 @@ import {
   listSquads,
   type Squad,
 } from "@/server/repositories";
-import { currentStepOf, glanceOf, type Glance } from "@/syllabus";
+import { glanceOf, setupFlownLast, type Glance } from "@/syllabus";
 import { byNeed, reasonsFor, type Reason } from "./needs-coach";
 
 export interface SquadRow {
@@ -50,8 +50,7 @@ export async function loadSquad(who: SignedInCoach, nowMs = Date.now()): Promise
     const own = aircraft.filter((one) => one.pilotId === pilot.id);
     const known = progress.get(pilot.id)!;
     // The aircraft flown last at the step they are on, with whatever setup; before any flight, the first.
-    const lastFlown = known.flown.get(currentStepOf(known)?.id ?? "")?.recent.at(-1)?.setupId;
-    const main = own.find((one) => one.id === aircraftOf.get(lastFlown ?? "")) ?? own[0];
+    const main = own.find((one) => one.id === aircraftOf.get(setupFlownLast(known) ?? "")) ?? own[0];
     const setup = main ? setups.get(main.id) : undefined;
     const row = {
       id: pilot.id,
