@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { fitOwnErrors, scatterRuns, tryTurned } from "@/core";
+import { fitOwnErrors, highestPointM, scatterRuns, tryTurned } from "@/core";
 
-const worker = { fitOwnErrors, scatterRuns, tryTurned };
+const worker = { fitOwnErrors, highestPointM, scatterRuns, tryTurned };
 export type ScatterWorker = typeof worker;
 
 expose(worker);

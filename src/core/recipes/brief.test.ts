@@ -4,6 +4,7 @@ import {
   briefTrick,
   CALM_AIR,
   fly,
+  highestPointM,
   mirrored,
   recipes,
   resolve,
@@ -25,6 +26,18 @@ it("holds together: it begins at the lowest entry rounded up, stops on the mark 
   expect(Math.abs(brief.flight.measures.heightGainedM)).toBeLessThan(0.1);
   expect(brief.simplyCentred!.stopErrorDeg!).toBeGreaterThan(30);
   expect(brief.margins).toEqual(USUAL_MARGINS);
+});
+
+it("has the highest point that a site is asked about, the same on the other side; none for a trick that does not go", () => {
+  const peakM = highestPointM(recipes["flip-one-move-back"], five, firstSettings, CALM_AIR)!;
+  expect(peakM).toBe(brief.flight.measures.peakM);
+  expect(peakM).toBeGreaterThan(brief.entryHeightM);
+  const [left, right] = ["left", "right"].map((side) =>
+    highestPointM(recipes[`roll-pure-${side}`], five, firstSettings, CALM_AIR),
+  );
+  expect(left).toBeCloseTo(right!, 6);
+  const stiff = { ...firstSettings, modes: { ...firstSettings.modes, selfLevel: true } };
+  expect(highestPointM(recipes["flip-one-move-back"], five, stiff, CALM_AIR)).toBeNull();
 });
 
 it("has hang time enough for the turn, and a way out that ends after the catch was due", () => {

@@ -43,21 +43,7 @@ export function briefTrick(
   environment: Environment,
   margins: SafetyMargins = USUAL_MARGINS,
 ): TrickBrief {
-  const solving = solveInTurn(
-    recipe,
-    [...recipe.solveFor.map(({ aim }) => aim), { kind: "lowest-entry", ...margins }],
-    aircraft,
-    settings,
-    environment,
-  );
-  const solved = solving.recipe;
-  const placed = recipe.entryHeightM !== undefined;
-  const lowestEntryM = solving.why === null && !placed ? solving.lastAnswer : null;
-  const entryHeightM = placed
-    ? resolve(solved, recipe.entryHeightM!)
-    : lowestEntryM === null
-      ? environment.entryHeightM
-      : Math.ceil(2 * lowestEntryM) / 2;
+  const { solved, why, lowestEntryM, entryHeightM } = solveTrick(recipe, aircraft, settings, environment, margins);
   const there = { ...environment, entryHeightM };
   const stop = recipe.turn ? recipe.solveFor.find(({ aim }) => aim.kind === "stop-on-mark")?.param : undefined;
   const flight = fly(solved, aircraft, settings, there);
@@ -79,8 +65,37 @@ export function briefTrick(
     entryHeightM,
     wayOut: wayOut(solved, aircraft, settings, there),
     margins,
-    problem: solving.why ?? whyNot(solved, flight),
+    problem: why ?? whyNot(solved, flight),
   };
+}
+
+/** The highest point of a trick above the ground, m, solved and begun as its brief has it; null when it does not go. */
+export function highestPointM(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): number | null {
+  const { solved, why, entryHeightM } = solveTrick(recipe, aircraft, settings, environment, USUAL_MARGINS);
+  const flight = fly(solved, aircraft, settings, { ...environment, entryHeightM });
+  return why === null && whyNot(solved, flight) === null ? flight.measures.peakM : null;
+}
+
+/** A trick with its figures worked out, and where it is begun; `why` says what has no answer. */
+function solveTrick(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  margins: SafetyMargins,
+): { solved: Recipe; why: string | null; lowestEntryM: number | null; entryHeightM: number } {
+  const goals: readonly Goal[] = [...recipe.solveFor.map(({ aim }) => aim), { kind: "lowest-entry", ...margins }];
+  const { recipe: solved, lastAnswer, why } = solveInTurn(recipe, goals, aircraft, settings, environment);
+  if (recipe.entryHeightM !== undefined)
+    return { solved, why, lowestEntryM: null, entryHeightM: resolve(solved, recipe.entryHeightM) };
+  const lowestEntryM = why === null ? lastAnswer : null;
+  const entryHeightM = lowestEntryM === null ? environment.entryHeightM : Math.ceil(2 * lowestEntryM) / 2;
+  return { solved, why, lowestEntryM, entryHeightM };
 }
 
 /** Why a flight did not end as its recipe wants, in words; null when it did. */

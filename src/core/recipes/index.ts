@@ -1,4 +1,4 @@
-export { briefTrick, USUAL_MARGINS, whyNot } from "./brief";
+export { briefTrick, highestPointM, USUAL_MARGINS, whyNot } from "./brief";
 export type { SafetyMargins, TrickBrief } from "./brief";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";

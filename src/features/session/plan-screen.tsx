@@ -140,7 +140,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
       </Box>
     );
   }
-  const flown = tasks.every(({ key }) => peaks.has(key));
+  const flown = peaks.size === tasks.length;
   const ready = taken.length > 0 && plan !== null && known && flown && refused.length === 0 && broken.length === 0;
   return (
     <Box
@@ -243,7 +243,8 @@ export function PlanScreen({ data }: { data: PlanData }) {
         )}
         {!flown && (
           <Typography role="status" sx={{ mt: 1, color: "text.secondary" }}>
-            Flying the tricks in the model for their highest point
+            Flying the tricks in the model for their highest point, <span className="num">{peaks.size}</span> of{" "}
+            <span className="num">{tasks.length}</span>
           </Typography>
         )}
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2.5, alignItems: "center" }}>

@@ -11,6 +11,7 @@ export interface Flying {
   readonly syllabus: Syllabus;
 }
 
+const NOT_FLOWN: ReadonlyMap<string, number | null> = new Map();
 const keyOf = ({ one, stepId, setupId }: Flying, direction: string) => `${one.id} ${stepId} ${setupId} ${direction}`;
 
 /** The tricks to be flown in the model before it is known whether they stay under a site's height limit. */
@@ -19,7 +20,8 @@ export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTas
   return flying.flatMap((who) => {
     const step = findStep(who.syllabus, who.stepId);
     const setup = who.one.setups.find(({ id }) => id === who.setupId);
-    if (!step || !setup) return [];
+    // What the ground has no room for need not be flown.
+    if (!step || !setup || siteRefusalFor(who, site, NOT_FLOWN)) return [];
     return step.directions.flatMap(({ id }) => {
       const recipe = recipeOf(step, id, who.one);
       return recipe ? [{ key: keyOf(who, id), recipe, airframe: setup.airframe, settings: setup.settings }] : [];

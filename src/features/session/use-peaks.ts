@@ -1,9 +1,8 @@
 "use client";
 
-import { wrap } from "comlink";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { CALM_AIR, type Airframe, type Recipe, type Settings } from "@/core";
-import type { BriefWorker } from "@/workers/brief.worker";
+import { createPool, type Pool } from "@/ui/scatter/pool";
 
 /** A trick to be flown in the model for its highest point. */
 export interface PeakTask {
@@ -13,31 +12,44 @@ export interface PeakTask {
   readonly settings: Settings;
 }
 
-/** The highest point of each trick above the ground, m, as the flight model flies it; null where it cannot. What is not there yet is being flown. */
+/** Highest points flown before, by all that was flown: a plan is looked at again and again with the same pilots. */
+const known = new Map<string, number | null>();
+const MOST_KNOWN = 500;
+const textOf = ({ recipe, airframe, settings }: PeakTask) => JSON.stringify([recipe, airframe, settings]);
+
+/** The highest point of each trick above the ground, m, by its key, as the flight model flies it; null where it cannot. What is not there yet is being flown. */
 export function usePeaks(tasks: readonly PeakTask[]): ReadonlyMap<string, number | null> {
-  const [peaks, setPeaks] = useState<ReadonlyMap<string, number | null>>(new Map());
-  const next = tasks.find(({ key }) => !peaks.has(key));
-  const text = next ? JSON.stringify(next) : null;
+  const [peaks, setPeaks] = useState<ReadonlyMap<string, number | null>>(() => new Map(known));
+  const pool = useRef<Pool | null>(null);
+  const asked = useRef(new Set<string>());
   useEffect(() => {
-    if (text === null) return;
-    const { key, recipe, airframe, settings } = JSON.parse(text) as PeakTask;
-    const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
-    let gone = false;
-    const settle = (peakM: number | null) => {
-      worker.terminate();
-      if (!gone) setPeaks((known) => new Map(known).set(key, peakM));
-    };
-    worker.onerror = () => settle(null);
-    wrap<BriefWorker>(worker)
-      .briefTrick(recipe, airframe, settings, CALM_AIR)
-      .then(
-        ({ flight, problem }) => settle(problem === null ? flight.measures.peakM : null),
-        () => settle(null),
-      );
+    const waiting = asked.current;
     return () => {
-      gone = true;
-      worker.terminate();
+      pool.current?.close();
+      pool.current = null;
+      waiting.clear();
     };
-  }, [text]);
-  return peaks;
+  }, []);
+  const texts = useMemo(() => tasks.map((task) => [task.key, textOf(task)] as const), [tasks]);
+  useEffect(() => {
+    for (const [i, [, text]] of texts.entries()) {
+      if (known.has(text) || asked.current.has(text)) continue;
+      asked.current.add(text);
+      const { recipe, airframe, settings } = tasks[i];
+      pool.current ??= createPool();
+      void pool.current
+        .run((remote) => remote.highestPointM(recipe, airframe, settings, CALM_AIR))
+        .catch(() => null)
+        .then((peakM) => {
+          if (known.size >= MOST_KNOWN) known.clear();
+          known.set(text, peakM);
+          asked.current.delete(text);
+          setPeaks(new Map(known));
+        });
+    }
+  }, [tasks, texts]);
+  return useMemo(
+    () => new Map(texts.flatMap(([key, text]) => (peaks.has(text) ? [[key, peaks.get(text)!] as const] : []))),
+    [texts, peaks],
+  );
 }
