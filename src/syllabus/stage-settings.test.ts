@@ -46,6 +46,23 @@ it("begin a learner at about 300 °/s, 60 to 70 % throttle and 30° of bank; fli
   expect(flips.modes).toEqual({ idleAuthority: true, bankLimitDeg: null, selfLevel: false });
 });
 
+it.each([
+  [0, 0.65, 30, 0, 5],
+  [2, 0.85, 60, 0, 20],
+  [3, 0.85, null, 10, 20],
+  [4, null, null, 15, 25],
+  [6, null, null, 25, 35],
+] as const)(
+  "at stage %d the throttle is held at %p of it, the bank at %p, the camera at %d to %d° (common practice, no source)",
+  (stage, share, bankLimitDeg, leastTiltDeg, mostTiltDeg) => {
+    const { throttle, modes, tiltDeg } = applied(firstSettings, stage);
+    expect(throttle.limit.kind === "off" ? null : throttle.limit.fraction).toBe(share);
+    expect(modes.bankLimitDeg).toBe(bankLimitDeg);
+    expect(tiltDeg).toBeGreaterThanOrEqual(leastTiltDeg);
+    expect(tiltDeg).toBeLessThanOrEqual(mostTiltDeg);
+  },
+);
+
 it("put the throttle's mid on the cruise of this aircraft at the tilt proposed, through the limit proposed", () => {
   const after = applied(firstSettings, 2);
   expect(throttleOut(after.throttle, after.throttle.mid)).toBeCloseTo(

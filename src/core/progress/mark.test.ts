@@ -12,6 +12,7 @@ import {
   placesOf,
   recentOf,
   requireMark,
+  mergedDays,
   reviewOf,
   weighEvidence,
   windowOf,
@@ -259,6 +260,23 @@ it("is due when the scheduler of cards says, to two days", () => {
         expect(Math.abs(reviewOf(days, day * DAY_MS)!.dueMs - card.due.getTime())).toBeLessThanOrEqual(2 * DAY_MS);
       },
     ),
+  );
+});
+
+it("merges the days of two lists in order, each day once with the counts of both", () => {
+  const list = fc
+    .uniqueArray(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.nat(5), fc.nat(5)), { selector: ([day]) => day })
+    .map((days) => days.map(([day, clean, more]) => [day, clean, clean + more] as const).sort(([a], [b]) => a - b));
+  const sum = (days: readonly (readonly [number, number, number])[], day: number, of: 1 | 2) =>
+    days.filter(([one]) => one === day).reduce((total, one) => total + one[of], 0);
+  fc.assert(
+    fc.property(list, list, (some, others) => {
+      const merged = mergedDays(some, others);
+      const days = [...new Set([...some, ...others].map(([day]) => day))].sort((a, b) => a - b);
+      expect(merged).toEqual(
+        days.map((day) => [day, ...([1, 2] as const).map((of) => sum(some, day, of) + sum(others, day, of))]),
+      );
+    }),
   );
 });
 

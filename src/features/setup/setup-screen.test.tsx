@@ -190,6 +190,16 @@ describe("rates", () => {
     await userEvent.click(screen.getByRole("button", { name: "Take this yaw curve" }));
     expect(off()).toBeLessThan(1);
   });
+
+  it.each([
+    [15, true],
+    [40, false],
+  ])("at %d° of tilt, whether that yaw is faster than hands follow: %s", (tiltDeg, tooFast) => {
+    renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg })] })} />);
+    const says = screen.getByText(/Equal sticks make a flat spin/).parentElement!;
+    if (tooFast) expect(says).toHaveTextContent("Hands do not follow a yaw that fast");
+    else expect(says).not.toHaveTextContent("Hands do not follow");
+  });
 });
 
 describe("throttle", () => {

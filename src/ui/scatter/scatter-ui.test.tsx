@@ -1,6 +1,6 @@
 import { compareRuns, usualErrors, type ScatterRun } from "@/core";
 import { errorsOf } from "./error-fields";
-import { comparedInWords, failuresInWords, readinessOf, shareWords, TELLING_ATTEMPTS } from "./words";
+import { comparedInWords, failuresInWords, habitWords, readinessOf, shareWords, TELLING_ATTEMPTS } from "./words";
 import { summarise } from "@/core";
 
 const run = (failure: ScatterRun["failure"] = null): ScatterRun => ({
@@ -35,6 +35,13 @@ it("tells a difference only where the interval leaves no doubt", () => {
   expect(comparedInWords(compareRuns(worse, worse), "setup 1")).toMatch(/^No difference to setup 1/);
 });
 
+it("says how late or early hands are on the whole, and nothing of those that are on time", () => {
+  expect(habitWords({ lateS: 0.0352 })).toBe(", 35 ms late on the whole");
+  expect(habitWords({ lateS: -0.012 })).toBe(", 12 ms early on the whole");
+  expect(habitWords({ lateS: 0.0004 })).toBe("");
+  expect(habitWords(null)).toBe("");
+});
+
 describe("ready or not", () => {
   const modelled = { value: 0.8, low: 0.74, high: 0.85 };
   const flown = (value: number, attempts = 30) => ({ value, low: value - 0.1, high: value + 0.1, attempts });
@@ -62,6 +69,7 @@ it("takes the hands of the stage, the pilot's own once they are worked out, or w
     timingS: 0.03,
     gain: 0.125,
   });
+  expect(errorsOf("typed", 3, null, { lateS: "-40" }).errors).toEqual({ ...usual, lateS: -0.04 });
   const wrong = errorsOf("typed", 3, null, { timingS: "900", windMps: "" });
   expect(wrong.errors).toBeNull();
   expect([...wrong.wrong]).toEqual(["timingS", "windMps"]);
