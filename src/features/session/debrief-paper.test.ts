@@ -3,6 +3,7 @@ import { builtInSyllabus } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
 import type { TallyData } from "./load";
 import { tallyPilot } from "./made-up-pilot";
+import { measuredWords } from "./measured-words";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const session: Session = {
@@ -64,6 +65,21 @@ it("says by pilot and direction what happened, the verdict, and the mend of the 
   expect(text).not.toContain("Pure roll");
   const both = paper([tap("clean", 2), { ...tap("clean", 3), stepId: "roll-pure", direction: "left" }]);
   expect(both).toMatch(/Slow flip.*Odo Fenn.*Pure roll.*left 1 of 1/);
+});
+
+it("says what was measured: the mean on its side of the mark, of how many", () => {
+  const measured = (stopErrorDeg: number, n: number, bounceBackDeg?: number) => ({
+    ...tap("clean", n),
+    measured: { stopErrorDeg, ...(bounceBackDeg !== undefined && { bounceBackDeg }) },
+  });
+  const text = paper([measured(-14, 1, 3), measured(4, 2), measured(-8, 3), tap("rough", 4)]);
+  expect(text).toContain("Stop error 6° short on average, 3 measured.");
+  expect(text).toContain("Swing back 3° on average, 1 measured.");
+  expect(measuredWords([measured(2, 1), measured(-2, 2)])).toEqual(["stop error 0° on average, 2 measured"]);
+  expect(measuredWords([{ measured: { heightErrorM: -0.44 } }])).toEqual([
+    "height off 0.4 m low on average, 1 measured",
+  ]);
+  expect(paper([tap("clean", 1)])).not.toContain("on average");
 });
 
 it("advises rest where crashes rose", () => {

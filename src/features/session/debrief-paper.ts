@@ -3,7 +3,9 @@ import { advise, outcomes, weighEvidence, type Outcome } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import { directionNames, findStep, routeOf, stepBefore, stepName, type School, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
+import { capital } from "@/ui/units/capital";
 import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
@@ -108,6 +110,7 @@ function stepContent(
       },
       ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
       { text: advice.sentence, bold: true, color: shoal, margin: [0, 3, 0, 0] },
+      ...measuredWords(own).map((line): Content => ({ text: `${capital(line)}.`, margin: [0, 1, 0, 0] })),
       ...(mend ? [{ text: mend, margin: [0, 1, 0, 0] } satisfies Content] : []),
     ],
     unbreakable: true,

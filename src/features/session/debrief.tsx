@@ -9,7 +9,9 @@ import type { LoggedAttempt } from "@/server/repositories";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
+import { capital } from "@/ui/units/capital";
 import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 import { stepFlown } from "./step-flown";
@@ -120,6 +122,7 @@ function StepDebrief({
   const own = attempts.filter((attempt) => attempt.stepId === known.stepId);
   const change = sinceLastTime(known.earlier, own);
   const mend = mostSeenWords(own, step.faults);
+  const measured = measuredWords(own);
   return (
     <Box sx={{ mb: 2 }}>
       <Typography variant="h2">
@@ -137,6 +140,11 @@ function StepDebrief({
         </Box>
       ))}
       {change && <Typography sx={{ my: 0.5 }}>{sinceLastWords(change)}</Typography>}
+      {measured.map((line) => (
+        <Typography key={line} sx={{ my: 0.5 }}>
+          {capital(line)}.
+        </Typography>
+      ))}
       {mend && (
         <Typography sx={{ my: 0.5 }}>
           <b>Seen most.</b> {mend}
