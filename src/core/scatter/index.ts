@@ -3,6 +3,8 @@ export type { PilotErrors } from "./errors";
 export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredIn, measuredOn } from "./own-errors";
 export type { FittedMeasure, MeasuredByDirection, MeasuredValues } from "./own-errors";
 export { drawRun, scatterRuns } from "./run";
+export { scatter, USUAL_STOP_DEG } from "./scatter";
+export type { ScatterOptions } from "./scatter";
 export type { Failure, ScatterPlan, ScatterRun } from "./run";
 export { compareRuns, quantileOf, summarise } from "./summary";
 export type { Comparison, Estimate, ScatterSummary } from "./summary";

@@ -11,6 +11,7 @@ import {
   measuredIn,
   measuredOn,
   quantileOf,
+  scatter,
   scatterRuns,
   summarise,
   usualErrors,
@@ -147,6 +148,39 @@ describe("two ways flown with the same errors", () => {
     }
     expect(covered / rounds).toBeGreaterThan(0.92);
     expect(covered / rounds).toBeLessThan(0.985);
+  });
+});
+
+describe("by the four things a flight is made of", () => {
+  const { recipe, environment } = planFor(flip, {});
+  it("says of as many runs as asked for what they say together, the same for the same seed", () => {
+    const errors = { timingS: 0.04, windMps: 1 };
+    const { flights, ...summary } = scatter(recipe, airframe, firstSettings, environment, {
+      errors,
+      runs: 40,
+      seed: 7,
+    });
+    expect(flights).toEqual(scatterRuns(planFor(flip, errors), 0, 40));
+    expect(summary).toEqual(summarise(flights));
+    expect(scatter(recipe, airframe, firstSettings, environment, { runs: 3 }).flights).toEqual(
+      scatterRuns(planFor(flip, usualErrors(4), { seed: 1 }), 0, 3),
+    );
+  });
+  it("without errors is one flight over and over", () => {
+    const still = scatter(recipe, airframe, firstSettings, environment, { errors: {}, runs: 5 });
+    const { measures } = fly(recipe, airframe, firstSettings, environment);
+    expect(still).toMatchObject({ runs: 5, clean: { value: 1 }, failures: [], lowest: { value: measures.lowestM } });
+    expect(still.stop).toMatchObject({ meanDeg: measures.stopErrorDeg, sdDeg: 0 });
+  });
+  it.each([
+    [{ runs: 0 }, "runs is 0"],
+    [{ runs: 2.5 }, "runs is 2.5"],
+    [{ seed: -1 }, "seed is -1"],
+    [{ risk: 0.9 }, "risk is 0.9"],
+    [{ stopWithinDeg: Number.NaN }, "stopWithinDeg is NaN"],
+    [{ errors: { lateS: 1 } }, "errors.lateS is 1"],
+  ])("refuses %j by name", (options, message) => {
+    expect(() => scatter(recipe, airframe, firstSettings, environment, { runs: 1, ...options })).toThrow(message);
   });
 });
 

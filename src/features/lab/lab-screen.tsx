@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useDeferredValue, useMemo, useState } from "react";
-import { measuredIn, withParameters, type TrickRequest } from "@/core";
+import { measuredIn, USUAL_STOP_DEG, withParameters, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { findStep, findTrick } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
@@ -19,7 +19,6 @@ import type { LabData } from "./load";
 import { RecommendPanel } from "./recommend-panel";
 import { ScatterPanel } from "./scatter-panel";
 import { calm, environmentOf, type Surroundings } from "./surroundings";
-import { USUAL_STOP_DEG } from "./usual-stop";
 import { waysOf } from "./ways";
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */

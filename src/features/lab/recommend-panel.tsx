@@ -16,6 +16,7 @@ import {
   searchKnobs,
   triesOf,
   turnKnobs,
+  USUAL_STOP_DEG,
   type Environment,
   type Knob,
   type KnobId,
@@ -33,7 +34,6 @@ import { useComputed } from "@/ui/scatter/use-scatter";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { capital } from "@/ui/units/capital";
-import { USUAL_STOP_DEG } from "./usual-stop";
 
 const SEED = 1;
 const MOST_OTHERS = 2;
