@@ -1,3 +1,4 @@
+export type { BailCredit } from "./bails";
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
 export { fieldWords, syllabusChanges } from "./compare";
 export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";

@@ -122,3 +122,17 @@ it("knows the setup flown last at the step a pilot is at, whatever was flown els
   expect(setupFlownLast(input(now, ["flip-slow"], 3))).toBe("new");
   expect(setupFlownLast(input([], [], 3))).toBeNull();
 });
+
+it("credits a bail in another trick to bailing out, where it is no clean attempt and no crash", () => {
+  const flips = flown("flip-slow", 1, ["bailed", "bailed", "bailed", "crashed", "clean", "rough"]);
+  const own = flown("bail-wall", 1, ["bailed", "crashed"]);
+  const all = standing([...flips, ...own], ["sticks"], 2);
+  // Of each direction three and one; what goes wrong in the drill itself is not counted twice.
+  expect(at(all, "bail-wall").bailCredit).toMatchObject({ bailed: 6, crashed: 2 });
+  // Wilson 1927, 6 of 8 at 90 %, worked by hand: (0.75 + 1.3529/8 ± 1.6449 √(0.75·0.25/8 + 2.7057/256)) / (1 + 2.7057/8).
+  expect(at(all, "bail-wall").bailCredit!.interval.low).toBeCloseTo(0.4601, 3);
+  expect(at(all, "bail-wall").bailCredit!.interval.high).toBeCloseTo(0.9135, 3);
+  expect(at(all, "flip-slow").bailCredit).toBeNull();
+  expect(at(all, "flip-slow").evidence.directions[0]).toMatchObject({ attempts: 6 });
+  expect(at(standing(flown("flip-slow", 1, clean), ["sticks"], 2), "bail-wall").bailCredit).toBeNull();
+});

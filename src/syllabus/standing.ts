@@ -17,6 +17,7 @@ import {
   type StepDigest,
   type StepEvidence,
 } from "@/core";
+import { bailCreditOf, type BailCredit } from "./bails";
 import { routeOf, sideOf, type School } from "./schools";
 import { currentStep, directionNames, needsOf, onRoute, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
 import type { Route, Step } from "./types";
@@ -55,6 +56,8 @@ export interface StepStanding {
   readonly reviewDue: boolean;
   /** Of signed-off steps: what the last days flown say, where they lie below the mark. */
   readonly slipping: Slip | null;
+  /** Of steps of bailing out: how it ended where other tricks went wrong. */
+  readonly bailCredit: BailCredit | null;
 }
 
 /** The last days flown at a signed-off step lie below its mark. */
@@ -245,6 +248,7 @@ function stepStanding(
     review,
     reviewDue: review !== null && review.dueMs <= nowMs,
     slipping: signed ? slipOf(step, own?.digest.days ?? []) : null,
+    bailCredit: bailCreditOf(syllabus, step, flown),
   };
 }
 

@@ -29,6 +29,7 @@ import {
   stepTitle,
   type Step,
 } from "@/syllabus";
+import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
@@ -457,6 +458,7 @@ function LowerThird(props: { data: BriefData; state: BriefState; readiness?: Rea
             <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
           ))}
         </Box>
+        <BailCreditLine credit={data.standing.bailCredit ?? null} />
         <Typography sx={{ fontWeight: 600 }}>{data.standing.advice.sentence}</Typography>
         {readiness}
         <Box

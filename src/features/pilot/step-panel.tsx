@@ -17,6 +17,7 @@ import {
   type Syllabus,
 } from "@/syllabus";
 import { LineChart } from "@/ui/charts/chart";
+import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark } from "@/ui/marks/marks";
@@ -45,6 +46,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
         <b>Mark:</b> {markWords(step.mark)}. <b>Clean:</b> {step.clean}.
       </Typography>
       <Neighbours syllabus={syllabus} step={step} data={data} />
+      <BailCreditLine credit={one.bailCredit} />
       {one.attempts === 0 ? (
         <Typography sx={{ mt: 1 }}>Not flown yet. Its brief says what to do.</Typography>
       ) : (
