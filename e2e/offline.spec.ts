@@ -15,6 +15,7 @@ async function onServer(page: Page, sessionId: string) {
       session: { begun: boolean; endedAtMs: number | null };
       pilots: { id: string; name: string }[];
       attempts: { pilotId: string; outcome: string; atMs: number; undone: boolean; faults: string[] }[];
+      notes: { pilotId: string; text: string }[];
     };
   };
   const name = new Map(tally.pilots.map((pilot) => [pilot.id, pilot.name]));
@@ -23,6 +24,7 @@ async function onServer(page: Page, sessionId: string) {
     ...tally.session,
     attempts,
     taps: attempts.map(({ pilotId, outcome }) => `${name.get(pilotId)} ${outcome}`),
+    notes: tally.notes.map(({ pilotId, text }) => `${name.get(pilotId)}: ${text}`),
   };
 }
 
@@ -110,6 +112,9 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await tap(field, "Crashed");
   await tap(field, "Bailed");
   await field.getByRole("button", { name: /^Undo: bailed/ }).click();
+  await field.getByRole("button", { name: "Note", exact: true }).click();
+  await field.getByLabel("What you saw").fill("Punches too short on the right.");
+  await field.getByRole("button", { name: "Keep note" }).click();
   // The brief is on the device, and so is the flight model that it is computed with.
   await field.getByRole("button", { name: "Brief", exact: true }).click();
   const brief = field.getByRole("dialog", { name: "Brief" });
@@ -124,6 +129,7 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await field.getByRole("button", { name: "End the session" }).click();
   await expect(field.getByRole("heading", { name: "Debrief" })).toBeVisible();
   await expect(field.getByText("4 attempts")).toBeVisible();
+  await expect(field.getByText("Punches too short on the right.")).toBeVisible();
 
   await context.setOffline(false);
   await allSent(field);
@@ -132,6 +138,7 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   expect(kept.taps).toEqual([`${one} clean`, `${one} rough`, `${one} clean`, `${other} crashed`]);
   expect(kept.attempts[2].faults).toHaveLength(1);
   expect(kept.begun && kept.endedAtMs !== null).toBe(true);
+  expect(kept.notes).toEqual([`${other}: Punches too short on the right.`]);
   await context.close();
 });
 

@@ -268,8 +268,8 @@ class Camp {
       for (const [, text] of plan.notes.filter(([noted]) => noted === day)) {
         await insertNote(
           this.transaction,
-          { id: this.id(startMs), pilotId: id, coachId: this.coachOn(day), text },
-          new Date(startMs + 6 * HOUR_MS),
+          { id: this.id(startMs), pilotId: id, coachId: this.coachOn(day), text, sessionId },
+          new Date(startMs + 3 * HOUR_MS),
         );
       }
     }

@@ -235,6 +235,10 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "log-attempt": [coaches, () => attempt(made.session)],
   "set-faults": [coaches, () => ({ id: made.tap, faults: [] })],
   "set-measured": [coaches, () => ({ id: made.tap, minutes: null, measured: { stopErrorDeg: 9 } })],
+  "add-session-note": [
+    coaches,
+    () => ({ id: newId(), sessionId: made.session, pilotId: made.odo, text: "x", writtenAtMs: Date.now() }),
+  ],
   "undo-attempt": [coaches, () => ({ id: made.tap })],
   "restore-attempt": [coaches, () => ({ id: made.tap })],
   "end-session": [coaches, () => ({ id: made.session })],

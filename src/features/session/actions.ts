@@ -1,6 +1,6 @@
 import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
-import { badField, conflict, memberAction, Refusal, type Asker } from "@/server/actions";
+import { badField, coachAction, conflict, memberAction, Refusal, type Asker } from "@/server/actions";
 import {
   deletePrepared,
   findAircraft,
@@ -10,6 +10,7 @@ import {
   findSetup,
   findSite,
   insertAttempt,
+  insertNote,
   insertSession,
   inTransaction,
   leavePilotTrail,
@@ -40,6 +41,7 @@ import {
   ByIdInput,
   LogAttemptInput,
   PilotPlanInput,
+  SessionNoteInput,
   SetFaultsInput,
   SetMeasuredInput,
   StartSessionInput,
@@ -179,6 +181,21 @@ export const sessionActions = {
     inTransaction(async (transaction) => {
       await updateAttempt(transaction, (await findAttempt(transaction, id))!, { minutes: minutes ?? null, measured });
     }),
+  ),
+
+  /** A note of the field is one of the pilot's notes, with the session it was written in. */
+  "add-session-note": coachAction(
+    SessionNoteInput,
+    ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
+    async ({ id, sessionId, pilotId, text, writtenAtMs }, { coachId }, { deviceNowMs }) => {
+      const session = (await findSession(sessionId))!;
+      if (!session.pilots.some((one) => one.pilotId === pilotId))
+        throw badField("pilotId", "That pilot does not fly in this session.");
+      const writtenAt = new Date(byServerClock(writtenAtMs, deviceNowMs, Date.now()));
+      await inTransaction((transaction) =>
+        insertNote(transaction, { id, pilotId, coachId, text, sessionId }, writtenAt),
+      );
+    },
   ),
 
   "undo-attempt": setAttemptUndone(() => new Date(), "removed"),

@@ -32,7 +32,7 @@ const tap = (outcome: LoggedAttempt["outcome"], n: number, faults: readonly stri
   atMs: n,
   undone: false,
 });
-const paper = (attempts: readonly LoggedAttempt[]) =>
+const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = []) =>
   JSON.stringify(
     debriefPaper(
       {
@@ -40,6 +40,7 @@ const paper = (attempts: readonly LoggedAttempt[]) =>
         session,
         pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure"]), tallyPilot("ida", "Ida Rook", ["hang"])],
         attempts,
+        notes,
         site: null,
         mayKeep: true,
         coaches: true,
@@ -80,6 +81,12 @@ it("says what was measured: the mean on its side of the mark, of how many", () =
     "height off 0.4 m low on average, 1 measured",
   ]);
   expect(paper([tap("clean", 1)])).not.toContain("on average");
+});
+
+it("says what was noted of each pilot", () => {
+  const note = (pilotId: string, text: string) => ({ id: text, pilotId, text, writtenAtMs: 5 });
+  const text = paper([tap("clean", 1)], [note("ida", "Looks down before the punch."), note("odo", "Thumb slips.")]);
+  expect(text).toMatch(/Odo Fenn.*Noted: Thumb slips\..*Ida Rook.*Noted: Looks down before the punch\./);
 });
 
 it("advises rest where crashes rose", () => {

@@ -41,9 +41,13 @@ export function debriefPaper(
       ...pilots.flatMap((pilot) => {
         const own = attempts.filter(({ pilotId }) => pilotId === pilot.id);
         const flown = pilot.steps.filter(({ stepId }) => own.some((one) => one.stepId === stepId));
-        return (flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
-          stepContent(pilot, step, own, syllabus, schoolOf(pilot.id)),
-        );
+        const notes = data.notes.filter(({ pilotId }) => pilotId === pilot.id);
+        return [
+          ...(flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
+            stepContent(pilot, step, own, syllabus, schoolOf(pilot.id)),
+          ),
+          ...notes.map(({ text }): Content => ({ text: `Noted: ${text}`, margin: [0, 3, 0, 0] })),
+        ];
       }),
       {
         text: "It advises. Licensed instructors, local rules and local law decide.",

@@ -10,7 +10,8 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { capital } from "@/ui/units/capital";
-import type { TallyData, TallyPilot, TallyStep } from "./load";
+import { NoteList } from "./field-notes";
+import type { TallyData, TallyNote, TallyPilot, TallyStep } from "./load";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { sinceLastTime, sinceLastWords } from "./since-last";
@@ -57,6 +58,7 @@ export function Debrief({
           key={pilot.id}
           pilot={pilot}
           attempts={attempts.filter((attempt) => attempt.pilotId === pilot.id)}
+          notes={data.notes.filter(({ pilotId }) => pilotId === pilot.id)}
           maySignOff={data.coaches}
           onSignOff={(stepId) => onSignOff(pilot.id, stepId)}
         />
@@ -68,11 +70,13 @@ export function Debrief({
 function PilotDebrief({
   pilot,
   attempts,
+  notes,
   maySignOff,
   onSignOff,
 }: {
   pilot: TallyPilot;
   attempts: readonly LoggedAttempt[];
+  notes: readonly TallyNote[];
   maySignOff: boolean;
   onSignOff: (stepId: string) => void;
 }) {
@@ -96,6 +100,7 @@ function PilotDebrief({
           onSignOff={() => onSignOff(step.stepId)}
         />
       ))}
+      <NoteList notes={notes} />
       {flown.length > 0 && left > 0 && (
         <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
           Planned and not flown: <span className="num">{left}</span> {left === 1 ? "step" : "steps"}.

@@ -22,6 +22,7 @@ const tally: TallyData = {
   },
   pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"])],
   attempts: [],
+  notes: [],
   mayKeep: true,
   coaches: true,
   site: null,

@@ -19,7 +19,10 @@ export function FieldScreen() {
   const [kept, setKept] = useState<readonly KeptPacket[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   useEffect(() => {
-    listPackets().then(setKept, (error: Error) => setFailure(error.message));
+    listPackets().then(
+      (all) => setKept(all.map(asOfNow)),
+      (error: Error) => setFailure(error.message),
+    );
   }, []);
   const one = kept?.find(({ sessionId }) => sessionId === asked);
   if (one) {
@@ -54,6 +57,12 @@ export function FieldScreen() {
       </Button>
     </Box>
   );
+}
+
+/** A session as this version of the program knows them: one kept by an older version has no notes. */
+function asOfNow(kept: KeptPacket): KeptPacket {
+  const { tally, briefs } = kept.packet as FieldPacket;
+  return { ...kept, packet: { tally: { ...tally, notes: tally.notes ?? [] }, briefs } satisfies FieldPacket };
 }
 
 function KeptLine({ packet: { tally } }: { packet: FieldPacket }) {

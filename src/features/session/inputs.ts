@@ -13,6 +13,7 @@ import {
   Max,
   MaxLength,
   Min,
+  MinLength,
   ValidateBy,
   ValidateNested,
 } from "class-validator";
@@ -133,6 +134,18 @@ export class LogAttemptInput {
   @Min(1, { message: "pack is 1 to 200" })
   @IsInt({ message: "pack is 1 to 200" })
   pack?: number | null;
+}
+
+/** What a coach notes of a pilot in the field. */
+export class SessionNoteInput {
+  @IsId() id!: string;
+  @IsId() sessionId!: string;
+  @IsId() pilotId!: string;
+  @MinLength(1, { message: "text is empty" })
+  @IsText(2000)
+  text!: string;
+  /** By the device's clock. */
+  @IsMoment() writtenAtMs!: number;
 }
 
 /** What was measured of an attempt, and how long it took. */

@@ -9,12 +9,14 @@ import {
   listCoaches,
   listPilots,
   listSessionAttempts,
+  listSessionNotes,
   listSessions,
   listPlanned,
   listSites,
   listSquads,
   syllabusOf,
   type LoggedAttempt,
+  type Note,
   type PlannedBlock,
   type Session,
   type SessionPilot,
@@ -172,6 +174,8 @@ export interface TallyPilot {
   readonly checkFirst: readonly string[];
 }
 
+export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs">;
+
 export interface TallyData {
   /** The account this was loaded for. */
   readonly accountId: string;
@@ -179,6 +183,8 @@ export interface TallyData {
   readonly pilots: readonly TallyPilot[];
   /** Attempts of this session that stand or were undone, in the order flown. */
   readonly attempts: readonly LoggedAttempt[];
+  /** What a coach noted in this session, oldest first. */
+  readonly notes: readonly TallyNote[];
   /** Logs attempts, and opens and closes the session. */
   readonly mayKeep: boolean;
   readonly coaches: boolean;
@@ -197,7 +203,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   if (members.length === 0) return null;
   const attempts = (await listSessionAttempts(sessionId)).filter(({ pilotId }) => visible.has(pilotId));
   const stepsOf = new Map(members.map((member) => [member.pilotId, stepsIn(member, attempts)]));
-  const [progress, aircraft, squads, syllabus, site] = await Promise.all([
+  const [progress, aircraft, squads, syllabus, site, notes] = await Promise.all([
     loadProgressBriefly(
       members.map(({ pilotId }) => visible.get(pilotId)!),
       Date.now(),
@@ -207,11 +213,15 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
     session.siteId ? findSite(session.siteId) : null,
+    listSessionNotes(sessionId),
   ]);
   return {
     accountId: who.accountId,
     session: { ...session, pilots: members },
     attempts,
+    notes: notes
+      .filter(({ pilotId }) => visible.has(pilotId))
+      .map(({ id, pilotId, text, writtenAtMs }) => ({ id, pilotId, text, writtenAtMs })),
     // A pilot who changed squads brings old sessions along to be read, not to be written into.
     mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),

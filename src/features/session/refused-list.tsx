@@ -20,6 +20,7 @@ const does: Readonly<Record<Outgoing["action"], string>> = {
   "log-attempt": "an attempt",
   "set-faults": "the faults of an attempt",
   "set-measured": "the numbers of an attempt",
+  "add-session-note": "a note",
   "undo-attempt": "an undoing",
   "restore-attempt": "an attempt brought back",
   "sign-off": "a sign-off",

@@ -1,6 +1,13 @@
 import { v7 as newId } from "uuid";
-import type { SignedInCoach } from "@/server/accounts";
-import { insertCoach, insertPilot, insertSquad, inTransaction, listSessionsSince } from "@/server/repositories";
+import type { SignedIn, SignedInCoach } from "@/server/accounts";
+import {
+  insertCoach,
+  insertPilot,
+  insertSquad,
+  inTransaction,
+  listNotes,
+  listSessionsSince,
+} from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
 import { sessionActions } from "./actions";
@@ -109,6 +116,47 @@ it("takes a step that was not planned, and brings what was flown of it before", 
   await tap(second, "land-stop");
   const { steps } = (await loadTally(who, second))!.pilots[0];
   expect(steps.find(({ stepId }) => stepId === "land-stop")!.earlier).toHaveLength(1);
+});
+
+it("takes a note of who flies in it, once, at the time it was written; a pilot sees their own only", async () => {
+  const id = newId();
+  await prepare(id);
+  const writtenAtMs = Date.now() - HOUR_MS;
+  const note = (pilotId: string, text: string, more: object = {}) => ({
+    id: newId(),
+    sessionId: id,
+    pilotId,
+    text,
+    writtenAtMs,
+    ...more,
+  });
+  const calm = note(odo, " Calm, eyes up. ");
+  for (const input of [calm, calm, note(ida, "Thumb slips.", { writtenAtMs: writtenAtMs + 1 })])
+    expect(await run(sessionActions["add-session-note"], input)).toMatchObject({ ok: true });
+  expect((await loadTally(who, id))!.notes).toEqual([
+    { id: calm.id, pilotId: odo, text: "Calm, eyes up.", writtenAtMs },
+    expect.objectContaining({ pilotId: ida, text: "Thumb slips." }),
+  ]);
+  const pilotSelf: SignedIn = { ...who, coachId: null, pilotId: ida };
+  expect((await loadTally(pilotSelf, id))!.notes.map(({ text }) => text)).toEqual(["Thumb slips."]);
+  expect((await listNotes(odo)).map(({ text }) => text)).toEqual(["Calm, eyes up."]);
+  const alone = newId();
+  await run(sessionActions["start-session"], {
+    id: alone,
+    place: "field",
+    pilots: [{ pilotId: odo, stepId: "flip-slow", setupId: null }],
+  });
+  for (const [input, field] of [
+    [note(ida, "x", { sessionId: alone }), "pilotId"],
+    [note(odo, "  "), "text"],
+    [note(odo, "x".repeat(2001)), "text"],
+    [note(odo, "x", { writtenAtMs: "now" }), "writtenAtMs"],
+  ] as const)
+    expect(await run(sessionActions["add-session-note"], input)).toMatchObject({
+      ok: false,
+      status: 422,
+      fields: { [field]: expect.any(String) },
+    });
 });
 
 it("gives a device everything the field needs: the tally and the brief of every step", async () => {

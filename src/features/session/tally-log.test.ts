@@ -17,6 +17,7 @@ const tally: TallyData = {
   },
   pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])],
   attempts: [],
+  notes: [],
   mayKeep: true,
   coaches: true,
   site: null,
@@ -45,6 +46,13 @@ it("shows a tap with the place and setup of the session, once however often it i
   expect(once.attempts).toMatchObject([{ id: "a", setupId: "setup", place: "field", atMs: 5, undone: false }]);
   expect(once.session.begun).toBe(true);
   expect(applied(once, "log-attempt", tap)).toEqual(once);
+});
+
+it("shows a note with its pilot, once however often it is applied", () => {
+  const note = { id: "n", sessionId: "s", pilotId: "odo", text: "Thumb slips.", writtenAtMs: 6 };
+  const once = applied(tally, "add-session-note", note);
+  expect(once.notes).toEqual([{ id: "n", pilotId: "odo", text: "Thumb slips.", writtenAtMs: 6 }]);
+  expect(applied(once, "add-session-note", note)).toEqual(once);
 });
 
 it("replays what waits on the device over what the server knows, leaving out other sessions and refusals", () => {

@@ -1,7 +1,7 @@
 import type { Outcome } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
 import type { Outgoing } from "@/ui/outbox/outbox";
-import type { TallyData } from "./load";
+import type { TallyData, TallyNote } from "./load";
 
 /** A tap as it is sent. */
 export interface LoggedTap {
@@ -47,6 +47,12 @@ export function applied(tally: TallyData, action: Outgoing["action"], input: obj
     case "set-measured": {
       const { minutes, measured } = input as Pick<LoggedAttempt, "minutes" | "measured">;
       return change({ minutes, measured });
+    }
+    case "add-session-note": {
+      const { id, pilotId, text, writtenAtMs } = input as TallyNote;
+      return tally.notes.some((note) => note.id === id)
+        ? tally
+        : { ...tally, notes: [...tally.notes, { id, pilotId, text, writtenAtMs }] };
     }
     case "undo-attempt":
       return change({ undone: true });

@@ -41,6 +41,7 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   accountId: "account",
   session,
   attempts: [],
+  notes: [],
   mayKeep: true,
   coaches: true,
   syllabi: [],
@@ -91,6 +92,39 @@ it("takes what was measured of the last attempt, short or past by a tap, and say
   await userEvent.clear(field);
   await userEvent.type(field, "-4{Enter}");
   await waitFor(() => expect(measured().at(-1)).toEqual({ stopErrorDeg: -4, bounceBackDeg: 3 }));
+});
+
+it("keeps a note of the pilot, and what was begun of it while others fly", async () => {
+  const sent = fakeServer();
+  renderScreen(<TallyScreen data={data()} />);
+  const write = (text: string) => userEvent.type(screen.getByLabelText("What you saw"), text);
+  await userEvent.click(screen.getByRole("button", { name: "Note" }));
+  expect(screen.getByRole("button", { name: "Keep note" })).toBeDisabled();
+  await write("Looks down before");
+  await userEvent.click(screen.getByRole("button", { name: "Back" }));
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  await userEvent.keyboard("n");
+  await userEvent.keyboard("o");
+  expect(await screen.findByRole("dialog", { name: "Note of Ida Rook" })).toBeVisible();
+  expect(screen.getByLabelText("What you saw")).toHaveValue("");
+  await userEvent.click(screen.getByRole("button", { name: "Back" }));
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  await userEvent.keyboard("n");
+  await userEvent.click(screen.getByRole("button", { name: "Note" }));
+  await write(" the punch.");
+  await userEvent.click(screen.getByRole("button", { name: "Keep note" }));
+  const noted = within(screen.getByRole("list", { name: "Notes of this session" }));
+  expect(noted.getByText("Looks down before the punch.")).toBeVisible();
+  await waitFor(() =>
+    expect(sent).toMatchObject([
+      {
+        action: "add-session-note",
+        input: { sessionId: "session", pilotId: "odo", text: "Looks down before the punch." },
+      },
+    ]),
+  );
+  // Keys of the tally are the letters of the note while it is written.
+  expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeVisible();
 });
 
 it("shows again on which side of the mark the last attempt was measured", () => {

@@ -17,6 +17,7 @@ import { BeforeGoggles } from "./before-goggles";
 import { BlockSwitch } from "./block-switch";
 import { BriefDialog } from "./brief-dialog";
 import { Debrief } from "./debrief";
+import { NoteDialog, NoteList, useFieldNote } from "./field-notes";
 import type { TallyData, TallyStep } from "./load";
 import { Measurements } from "./measurements";
 import { PackClock, usePack } from "./pack-clock";
@@ -108,6 +109,9 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
   const step = useMemo(() => (block.stepId ? stepFlown(syllabus, block.stepId) : null), [syllabus, block.stepId]);
   const pack = usePack(session.id, Math.max(0, ...attempts.map((one) => one.pack ?? 0)));
   const [briefShown, setBriefShown] = useState(false);
+  const note = useFieldNote(pilot, (pilotId, text) =>
+    act("add-session-note", { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() }),
+  );
   const direction = step ? directionOf(step, place.chosenDirection ?? block.firstDirection) : "";
   const own = attempts.filter((attempt) => attempt.pilotId === pilot.id && attempt.stepId === block.stepId);
   const last = own.at(-1);
@@ -149,13 +153,14 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
       { key: "d", label: "The other direction", run: handlers.turn },
       { key: "u", label: "Undo the last attempt", run: () => void handlers.undo() },
       { key: "n", label: "Next pilot", run: place.nextTurn },
+      ...(tally.coaches ? [{ key: "o", label: "Note of this pilot", run: note.show }] : []),
       ...(step?.faults ?? []).map((fault, i) => ({
         key: String(i + 1),
         label: `Fault: ${fault.short}`,
         run: () => void handlers.toggleFault(fault.id),
       })),
     ],
-    [handlers, step, place],
+    [handlers, step, place, tally.coaches, note.show],
   );
   useKeys(keys);
 
@@ -256,12 +261,17 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
             {pilot.name} flies as they like: nothing is counted. To count something, choose another step above.
           </Typography>
         )}
-        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+        <Box sx={{ display: "grid", gridTemplateColumns: tally.coaches ? "2fr 1fr 2fr" : "1fr 1fr", gap: 1 }}>
           <Button variant="outlined" disabled={!last} onClick={handlers.undo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
             {last && step
               ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${directionNames(step)[last.direction] ?? last.direction}`
               : "Undo"}
           </Button>
+          {tally.coaches && (
+            <Button variant="outlined" disabled={!ready} onClick={note.show} sx={{ minHeight: 56, minWidth: 0 }}>
+              Note
+            </Button>
+          )}
           {tally.pilots.length > 1 ? (
             <Button variant="outlined" onClick={place.nextTurn} sx={{ minHeight: 56, lineHeight: 1.2 }}>
               Next: {place.next.name}
@@ -295,6 +305,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
             <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
           </>
         )}
+        <NoteList notes={tally.notes.filter(({ pilotId }) => pilotId === pilot.id)} />
         {block.why && (
           <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
             Planned because: {block.why}
@@ -314,6 +325,9 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
           </Button>
         </Box>
       </Box>
+      {note.open && (
+        <NoteDialog pilotName={pilot.name} text={note.text} onText={note.set} onKeep={note.keep} onClose={note.close} />
+      )}
       {briefShown && brief && <BriefDialog brief={brief} direction={direction} onClose={() => setBriefShown(false)} />}
     </Box>
   );

@@ -11,6 +11,7 @@ import * as planned from "./migrations/0008-planned";
 import * as sessionPlan from "./migrations/0009-session-plan";
 import * as targets from "./migrations/0010-targets";
 import * as variants from "./migrations/0011-variants";
+import * as sessionNotes from "./migrations/0012-session-notes";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -30,6 +31,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0009-session-plan", sessionPlan],
   ["0010-targets", targets],
   ["0011-variants", variants],
+  ["0012-session-notes", sessionNotes],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

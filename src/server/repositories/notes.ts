@@ -9,34 +9,59 @@ export interface Note {
   readonly writtenAtMs: number;
 }
 
+interface NoteRow {
+  id: string;
+  pilot_id: string;
+  coach_name: string;
+  text: string;
+  written_at: Date;
+}
+
+const notes = () =>
+  database()("note")
+    .join("coach", "coach.id", "note.coach_id")
+    .select("note.id", "note.pilot_id", "note.text", "note.written_at", "coach.name as coach_name")
+    .whereNull("removed_at");
+
+const noteFrom = (row: NoteRow): Note => ({
+  id: row.id,
+  pilotId: row.pilot_id,
+  coachName: row.coach_name,
+  text: row.text,
+  writtenAtMs: row.written_at.getTime(),
+});
+
 /** Notes that stand about a pilot, newest first. */
 export async function listNotes(pilotId: string): Promise<Note[]> {
-  const rows: { id: string; coach_name: string; text: string; written_at: Date }[] = await database()("note")
-    .join("coach", "coach.id", "note.coach_id")
-    .select("note.id", "note.text", "note.written_at", "coach.name as coach_name")
-    .where({ pilot_id: pilotId })
-    .whereNull("removed_at")
-    .orderBy("written_at", "desc");
-  return rows.map((row) => ({
-    id: row.id,
-    pilotId,
-    coachName: row.coach_name,
-    text: row.text,
-    writtenAtMs: row.written_at.getTime(),
-  }));
+  const rows: NoteRow[] = await notes().where({ pilot_id: pilotId }).orderBy("written_at", "desc");
+  return rows.map(noteFrom);
+}
+
+/** Notes that were written in a session and stand, oldest first. */
+export async function listSessionNotes(sessionId: string): Promise<Note[]> {
+  const rows: NoteRow[] = await notes().where({ session_id: sessionId }).orderBy(["written_at", "note.id"]);
+  return rows.map(noteFrom);
 }
 
 export async function insertNote(
   transaction: Transaction,
-  note: { readonly id: string; readonly pilotId: string; readonly coachId: string; readonly text: string },
-  now: Date,
+  note: {
+    readonly id: string;
+    readonly pilotId: string;
+    readonly coachId: string;
+    readonly text: string;
+    /** Where it was written in one. */
+    readonly sessionId?: string;
+  },
+  writtenAt: Date,
 ): Promise<void> {
   await insertOnce(transaction, "note", {
     id: note.id,
     pilot_id: note.pilotId,
     coach_id: note.coachId,
     text: note.text,
-    written_at: now,
+    session_id: note.sessionId ?? null,
+    written_at: writtenAt,
   });
 }
 

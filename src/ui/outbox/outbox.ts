@@ -12,6 +12,7 @@ export interface Outgoing {
     | "log-attempt"
     | "set-faults"
     | "set-measured"
+    | "add-session-note"
     | "undo-attempt"
     | "restore-attempt"
     | "sign-off"

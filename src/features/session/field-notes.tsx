@@ -1,0 +1,96 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Moment } from "@/ui/moment/moment";
+import type { TallyNote } from "./load";
+
+const LONGEST = 2000;
+
+/** A note of a pilot, written in the field. What was begun and not kept is still there when it is opened again. */
+export function NoteDialog({
+  pilotName,
+  text,
+  onText,
+  onKeep,
+  onClose,
+}: {
+  pilotName: string;
+  text: string;
+  onText: (text: string) => void;
+  onKeep: (text: string) => void;
+  onClose: () => void;
+}) {
+  const kept = text.trim();
+  return (
+    <Dialog open fullWidth onClose={onClose}>
+      <DialogTitle>Note of {pilotName}</DialogTitle>
+      <DialogContent>
+        <TextField
+          autoFocus
+          fullWidth
+          multiline
+          minRows={3}
+          margin="dense"
+          label="What you saw"
+          value={text}
+          helperText={`${pilotName} can read it too, signed in.`}
+          onChange={(event) => onText(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: LONGEST } }}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button size="large" onClick={onClose}>
+          Back
+        </Button>
+        <Button size="large" variant="contained" disabled={kept === ""} onClick={() => onKeep(kept)}>
+          Keep note
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** Notes of a session, oldest first. */
+export function NoteList({ notes }: { notes: readonly TallyNote[] }) {
+  if (notes.length === 0) return null;
+  return (
+    <Box component="ul" aria-label="Notes of this session" sx={{ listStyle: "none", p: 0, my: 1 }}>
+      {notes.map(({ id, text, writtenAtMs }) => (
+        <Box component="li" key={id} sx={{ display: "flex", gap: 1.5, py: 0.3, fontSize: "0.95rem" }}>
+          <span className="num">
+            <Moment atMs={writtenAtMs} show="time" />
+          </span>
+          <Box component="span" sx={{ flex: 1, whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>
+            {text}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Opens the note of a pilot; a draft for each pilot, until it is kept. */
+export function useFieldNote(pilot: { readonly id: string }, keep: (pilotId: string, text: string) => void) {
+  const [drafts, setDrafts] = useState<Readonly<Record<string, string>>>({});
+  const [open, setOpen] = useState(false);
+  const set = (text: string) => setDrafts((all) => ({ ...all, [pilot.id]: text }));
+  return {
+    open,
+    show: () => setOpen(true),
+    close: () => setOpen(false),
+    text: drafts[pilot.id] ?? "",
+    set,
+    keep: (text: string) => {
+      keep(pilot.id, text);
+      set("");
+      setOpen(false);
+    },
+  };
+}
