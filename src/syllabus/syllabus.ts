@@ -105,9 +105,10 @@ export function stepTitle(step: Step, direction: string): string {
   return name ? `${step.name}, ${name}` : step.name;
 }
 
-/** The step before this one in its skill on a route, or null for the first. */
+/** The step before this one in its skill on a route, or null for the first. Null for one that the syllabus has no longer. */
 export function stepBefore(syllabus: Syllabus, step: Step, route: Route): Step | null {
-  const ordered = skillOf(syllabus, step).steps.filter((one) => one.id === step.id || onRoute(one, route));
+  const skill = syllabus.skillByStep.get(step.id);
+  const ordered = (skill?.steps ?? []).filter((one) => one.id === step.id || onRoute(one, route));
   const at = ordered.findIndex((one) => one.id === step.id);
   return at > 0 ? ordered[at - 1] : null;
 }

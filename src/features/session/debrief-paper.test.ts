@@ -47,7 +47,7 @@ const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [
         syllabi: [],
       } satisfies TallyData,
       builtInSyllabus,
-      { title: "Pans", schoolOf: () => ({}) },
+      "Pans",
     ).content,
   );
 

@@ -1,12 +1,13 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
-import { advise, outcomes, weighEvidence, type Outcome } from "@/core";
+import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
-import { directionNames, findStep, routeOf, stepBefore, stepName, type School, type Syllabus } from "@/syllabus";
+import { findStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import { capital } from "@/ui/units/capital";
 import type { TallyData, TallyPilot, TallyStep } from "./load";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
+import { adviceAt, nextTimeWords } from "./next-time";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
@@ -18,11 +19,7 @@ const words: Readonly<Record<Outcome, string>> = {
 };
 
 /** What a session came to, on paper: by pilot and direction, the verdict and why, the fault seen most with its cue. */
-export function debriefPaper(
-  data: TallyData,
-  syllabus: Syllabus,
-  { title, schoolOf }: { readonly title: string; readonly schoolOf: (pilotId: string) => School },
-): TDocumentDefinitions {
+export function debriefPaper(data: TallyData, syllabus: Syllabus, title: string): TDocumentDefinitions {
   const { session, pilots, site } = data;
   const attempts = data.attempts.filter(({ undone }) => !undone);
   const date = new Date(session.startedAtMs).toISOString().slice(0, 10);
@@ -41,11 +38,13 @@ export function debriefPaper(
       ...pilots.flatMap((pilot) => {
         const own = attempts.filter(({ pilotId }) => pilotId === pilot.id);
         const flown = pilot.steps.filter(({ stepId }) => own.some((one) => one.stepId === stepId));
+        const next = nextTimeWords(pilot, syllabus, own);
         const notes = data.notes.filter(({ pilotId }) => pilotId === pilot.id);
         return [
           ...(flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
-            stepContent(pilot, step, own, syllabus, schoolOf(pilot.id)),
+            stepContent(pilot, step, own, syllabus),
           ),
+          ...(next ? [{ text: next, bold: true, margin: [0, 3, 0, 0] } satisfies Content] : []),
           ...notes.map(({ text }): Content => ({ text: `Noted: ${text}`, margin: [0, 3, 0, 0] })),
         ];
       }),
@@ -61,11 +60,11 @@ export function debriefPaper(
 
 function stepContent(
   pilot: TallyPilot,
-  { stepId, earlier }: TallyStep,
+  known: TallyStep,
   today: readonly LoggedAttempt[],
   syllabus: Syllabus,
-  school: School,
 ): Content {
+  const { stepId, earlier } = known;
   const step = findStep(syllabus, stepId);
   const own = today.filter((one) => one.stepId === stepId);
   const head: Content = {
@@ -76,21 +75,7 @@ function stepContent(
     margin: [0, 6, 0, 2],
   };
   if (!step || own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
-  const names = directionNames(step);
-  const all = [...earlier, ...own];
-  const advice = advise({
-    evidence: weighEvidence(
-      all,
-      step.mark,
-      step.directions.map(({ id }) => id),
-    ),
-    mark: step.mark,
-    attempts: all,
-    latestDay: today,
-    setupId: pilot.setupId,
-    previousStep: stepBefore(syllabus, step, routeOf(school))?.name ?? null,
-    directionNames: names,
-  });
+  const advice = adviceAt(pilot, known, step, syllabus, today);
   const change = sinceLastTime(earlier, own);
   const mend = mostSeenWords(own, step.faults);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));

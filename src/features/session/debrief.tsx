@@ -14,6 +14,7 @@ import { NoteList } from "./field-notes";
 import type { TallyData, TallyNote, TallyPilot, TallyStep } from "./load";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
+import { nextTimeWords } from "./next-time";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 import { stepFlown } from "./step-flown";
 import { Verdict } from "./verdict";
@@ -81,6 +82,7 @@ function PilotDebrief({
   onSignOff: (stepId: string) => void;
 }) {
   const flown = pilot.steps.filter(({ stepId }) => attempts.some((one) => one.stepId === stepId));
+  const next = nextTimeWords(pilot, useSyllabus(), attempts);
   const left = pilot.steps.length - flown.length;
   return (
     <Box component="section" sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}`, mt: 2.5, pt: 1.5 })}>
@@ -100,6 +102,7 @@ function PilotDebrief({
           onSignOff={() => onSignOff(step.stepId)}
         />
       ))}
+      {next && <Typography sx={{ fontWeight: 650 }}>{next}</Typography>}
       <NoteList notes={notes} />
       {flown.length > 0 && left > 0 && (
         <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>

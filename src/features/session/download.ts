@@ -3,8 +3,7 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { pdfOf } from "@/server/files";
-import { loadProgress } from "@/server/progress";
-import { listPilots, squadNames, syllabusOf } from "@/server/repositories";
+import { squadNames, syllabusOf } from "@/server/repositories";
 import { debriefPaper } from "./debrief-paper";
 import { loadTally } from "./load";
 
@@ -14,17 +13,8 @@ export async function downloadDebrief(who: SignedIn, sessionId: string): Promise
   const data = await loadTally(who, sessionId);
   if (!data) throw new Refusal(404, "That session is not in the records.");
   const { squadId } = data.session;
-  const shown = new Set(data.pilots.map(({ id }) => id));
-  const pilots = (await listPilots(who)).filter(({ id }) => shown.has(id));
-  const [syllabus, names, progress] = await Promise.all([
-    syllabusOf(squadId),
-    squadNames([squadId]),
-    loadProgress(pilots),
-  ]);
-  const paper = debriefPaper(data, syllabus, {
-    title: names.get(squadId) ?? "",
-    schoolOf: (pilotId) => progress.get(pilotId)?.school ?? {},
-  });
+  const [syllabus, names] = await Promise.all([syllabusOf(squadId), squadNames([squadId])]);
+  const paper = debriefPaper(data, syllabus, names.get(squadId) ?? "");
   return new Response(await pdfOf(paper), {
     headers: {
       "content-type": "application/pdf",

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
+import { routeOf } from "@/syllabus";
 import { Moment } from "@/ui/moment/moment";
 import { listPackets, type KeptPacket } from "@/ui/outbox/device-store";
 import { dismiss, mend } from "@/ui/outbox/outbox";
@@ -59,10 +60,11 @@ export function FieldScreen() {
   );
 }
 
-/** A session as this version of the program knows them: one kept by an older version has no notes. */
+/** A session as this version of the program knows them: one kept by an older version has no notes, and no routes. */
 function asOfNow(kept: KeptPacket): KeptPacket {
   const { tally, briefs } = kept.packet as FieldPacket;
-  return { ...kept, packet: { tally: { ...tally, notes: tally.notes ?? [] }, briefs } satisfies FieldPacket };
+  const pilots = tally.pilots.map((pilot) => ({ ...pilot, route: pilot.route ?? routeOf({}) }));
+  return { ...kept, packet: { tally: { ...tally, pilots, notes: tally.notes ?? [] }, briefs } satisfies FieldPacket };
 }
 
 function KeptLine({ packet: { tally } }: { packet: FieldPacket }) {

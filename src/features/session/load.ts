@@ -29,9 +29,11 @@ import { loadProgressBriefly } from "@/server/progress";
 import {
   currentStepOf,
   offersOf,
+  routeOf,
   simulatorLacking,
   type OwnVariant,
   type ReasonedOffer,
+  type Route,
   type School,
 } from "@/syllabus";
 import type { Attempt } from "@/core";
@@ -172,6 +174,8 @@ export interface TallyPilot {
   readonly steps: readonly TallyStep[];
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
+  /** On which steps follow one another. */
+  readonly route: Route;
 }
 
 export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs">;
@@ -236,6 +240,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
       checkFirst: aircraft
         .filter((one) => one.pilotId === pilotId && one.flightState !== "flying")
         .map(({ name }) => name),
+      route: routeOf(progress.get(pilotId)!.school),
       steps: [...stepsOf.get(pilotId)!].map((id) => ({
         stepId: id,
         earlier: (progress.get(pilotId)!.flown.get(id)?.recent ?? []).filter((one) => one.sessionId !== sessionId),

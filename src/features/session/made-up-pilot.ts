@@ -15,6 +15,7 @@ export function tallyPilot(
     turns: [],
     steps: stepIds.map((stepId) => ({ stepId, earlier: [], signedOff: false })),
     checkFirst: [],
+    route: "eyes-first",
     ...more,
   };
 }

@@ -127,6 +127,40 @@ it("keeps a note of the pilot, and what was begun of it while others fly", async
   expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeVisible();
 });
 
+it("goes on with a step that has been left out of the syllabus since, and debriefs it", async () => {
+  const pilots = [tallyPilot("odo", "Odo Fenn", ["left-out-since"])];
+  const flying = renderScreen(<TallyScreen data={data({ pilots })} />);
+  await userEvent.click(screen.getByRole("button", { name: "Clean, 0 so far" }));
+  expect(screen.getByRole("button", { name: "Clean, 1 so far" })).toBeVisible();
+  flying.unmount();
+  const attempts = [{ ...attempt("clean", "back", 1), stepId: "left-out-since" }];
+  renderScreen(<TallyScreen data={data({ pilots, attempts, session: { ...session, endedAtMs: 9 } })} />);
+  expect(screen.getByRole("heading", { name: "Odo Fenn: left-out-since" })).toBeVisible();
+});
+
+it("says in the debrief what to fly next time", () => {
+  const clean = (n: number) => ["back", "front"].map((direction) => attempt("clean", direction, n));
+  const shown = (attempts: readonly LoggedAttempt[], signedOff = false) => {
+    const pilots = [
+      { ...tallyPilot("odo", "Odo Fenn", ["flip-slow"]), steps: [{ stepId: "flip-slow", earlier: [], signedOff }] },
+    ];
+    const { unmount } = renderScreen(
+      <TallyScreen data={data({ pilots, attempts, session: { ...session, endedAtMs: 9 } })} />,
+    );
+    const said = screen.getByText(/^Next time/).textContent;
+    unmount();
+    return said;
+  };
+  const met = [1, 2, 3, 4].flatMap(clean);
+  expect(shown([attempt("clean", "back", 1)])).toBe("Next time: slow flip again.");
+  expect(shown(met)).toBe("Next time: Flip, last quarter eased, once slow flip is signed off.");
+  expect(shown(met, true)).toBe("Next time: Flip, last quarter eased.");
+  const hard = [..."ccrxrxx"].map((letter, n) =>
+    attempt(({ c: "clean", r: "rough", x: "crashed" } as const)[letter as "c" | "r" | "x"], "back", n),
+  );
+  expect(shown(hard)).toBe("Next time: rested, slow flip again, few at a time.");
+});
+
 it("shows again on which side of the mark the last attempt was measured", () => {
   renderScreen(
     <TallyScreen data={data({ attempts: [{ ...attempt("rough", "back", 1), measured: { stopErrorDeg: -9 } }] })} />,

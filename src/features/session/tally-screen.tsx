@@ -109,6 +109,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
   const step = useMemo(() => (block.stepId ? stepFlown(syllabus, block.stepId) : null), [syllabus, block.stepId]);
   const pack = usePack(session.id, Math.max(0, ...attempts.map((one) => one.pack ?? 0)));
   const [briefShown, setBriefShown] = useState(false);
+  const notes = tally.notes.filter(({ pilotId }) => pilotId === pilot.id);
   const note = useFieldNote(pilot, (pilotId, text) =>
     act("add-session-note", { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() }),
   );
@@ -270,6 +271,11 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
           {tally.coaches && (
             <Button variant="outlined" disabled={!ready} onClick={note.show} sx={{ minHeight: 56, minWidth: 0 }}>
               Note
+              {notes.length > 0 && (
+                <Box component="span" className="num" sx={{ ml: 0.7 }}>
+                  {notes.length}
+                </Box>
+              )}
             </Button>
           )}
           {tally.pilots.length > 1 ? (
@@ -305,7 +311,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
             <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
           </>
         )}
-        <NoteList notes={tally.notes.filter(({ pilotId }) => pilotId === pilot.id)} />
+        <NoteList notes={notes} />
         {block.why && (
           <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
             Planned because: {block.why}

@@ -3,13 +3,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { advise, markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
+import { markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt } from "@/server/repositories";
-import { directionNames, skillOf, type Step } from "@/syllabus";
+import { directionNames, type Step } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
 import type { TallyPilot, TallyStep } from "./load";
+import { adviceAt } from "./next-time";
 
 const verdictWords = {
   begin: "Begin",
@@ -42,22 +43,14 @@ export function Verdict({
   onSignOff: () => void;
 }) {
   const names = directionNames(step);
-  const earlier = skillOf(useSyllabus(), step).steps;
+  const syllabus = useSyllabus();
   const attempts = [...known.earlier, ...own];
   const evidence = weighEvidence(
     attempts,
     step.mark,
     step.directions.map(({ id }) => id),
   );
-  const advice = advise({
-    evidence,
-    mark: step.mark,
-    attempts,
-    latestDay: today,
-    setupId: pilot.setupId,
-    previousStep: earlier[earlier.indexOf(step) - 1]?.name ?? null,
-    directionNames: names,
-  });
+  const advice = adviceAt(pilot, known, step, syllabus, today);
   const { imbalance } = evidence;
   return (
     <section aria-label={`Verdict for ${pilot.name}, ${step.name}`}>

@@ -1,0 +1,55 @@
+import { advise, weighEvidence, type Advice } from "@/core";
+import type { LoggedAttempt } from "@/server/repositories";
+import { directionNames, findStep, pathOf, stepBefore, type Step, type Syllabus } from "@/syllabus";
+import type { TallyPilot, TallyStep } from "./load";
+
+/** The advice for a pilot at a step with what was flown before and in this session. */
+export function adviceAt(
+  pilot: TallyPilot,
+  known: TallyStep,
+  step: Step,
+  syllabus: Syllabus,
+  today: readonly LoggedAttempt[],
+): Advice {
+  const attempts = [...known.earlier, ...today.filter(({ stepId }) => stepId === step.id)];
+  return advise({
+    evidence: weighEvidence(
+      attempts,
+      step.mark,
+      step.directions.map(({ id }) => id),
+    ),
+    mark: step.mark,
+    attempts,
+    latestDay: today,
+    setupId: pilot.setupId,
+    previousStep: stepBefore(syllabus, step, pilot.route)?.name ?? null,
+    directionNames: directionNames(step),
+  });
+}
+
+/** What to fly next time, from what was flown now: the furthest step on the pilot's way that is still open, or what comes after it. Null where nothing was flown. */
+export function nextTimeWords(pilot: TallyPilot, syllabus: Syllabus, today: readonly LoggedAttempt[]): string | null {
+  const own = new Set(today.map(({ stepId }) => stepId));
+  const path = pathOf(syllabus, pilot.route).filter(({ id, optional }) => !optional || own.has(id));
+  const flown = pilot.steps
+    .filter(({ stepId }) => own.has(stepId))
+    .flatMap((known) => {
+      const step = findStep(syllabus, known.stepId);
+      return step ? [{ known, step, at: path.indexOf(step) }] : [];
+    })
+    .sort((a, b) => a.at - b.at);
+  const furthest = flown.filter(({ known }) => !known.signedOff).at(-1) ?? flown.at(-1);
+  if (!furthest) return null;
+  const { known, step, at } = furthest;
+  const after = path[at + 1];
+  if (known.signedOff) return after ? `Next time: ${after.name}.` : "Next time: whatever wants flying again.";
+  const { kind } = adviceAt(pilot, known, step, syllabus, today);
+  if (kind === "advance")
+    return after
+      ? `Next time: ${after.name}, once ${step.name.toLowerCase()} is signed off.`
+      : `Next time: sign off ${step.name.toLowerCase()}.`;
+  const before = stepBefore(syllabus, step, pilot.route);
+  if (kind === "step-back" && before) return `Next time: back to ${before.name.toLowerCase()}.`;
+  if (kind === "rest") return `Next time: rested, ${step.name.toLowerCase()} again, few at a time.`;
+  return `Next time: ${step.name.toLowerCase()} again.`;
+}
