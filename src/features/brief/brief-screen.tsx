@@ -273,9 +273,10 @@ function Title({ data }: { data: BriefData }) {
   );
   useKeys(keys);
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5, rowGap: 1, mb: 1 }}>
       <Box sx={{ display: "flex", ml: -1, mr: -1 }}>
         <IconButton
+          size="small"
           aria-label={before ? `Step before: ${before.name}` : "No step before"}
           disabled={!before}
           onClick={() => before && go(before.id, data.direction)}
@@ -283,6 +284,7 @@ function Title({ data }: { data: BriefData }) {
           <ChevronLeftIcon />
         </IconButton>
         <IconButton
+          size="small"
           aria-label={after ? `Next step: ${after.name}` : "No next step"}
           disabled={!after}
           onClick={() => after && go(after.id, data.direction)}
@@ -323,7 +325,7 @@ function DirectionToggle(props: { step: Step; direction: string; onChange: (id: 
       value={direction}
       options={step.directions.map(({ id, name }) => [id, name])}
       onPick={onChange}
-      buttonSx={{ px: 2 }}
+      buttonSx={{ px: 1.5 }}
     />
   );
 }

@@ -145,7 +145,7 @@ function Mark(props: {
   onKey: (event: KeyboardEvent) => void;
 }) {
   const { sounding, says, selected, entry, dim, onPoint, onSelect, onKey } = props;
-  const { one, label, stage, x, y, parts } = sounding;
+  const { one, label, frameWidth, stage, x, y, parts } = sounding;
   const { tokens } = useTheme();
   const ink = inkOn(depthOf(tokens, stage), tokens);
   const state = one.reviewDue ? "due" : one.state;
@@ -169,7 +169,7 @@ function Mark(props: {
         className="ring"
         x={x - 10}
         y={y - 11}
-        width={label.length * 6.4 + 28}
+        width={frameWidth}
         height={23}
         rx={2}
         fill={selected ? tokens.sheet : "transparent"}

@@ -16,8 +16,10 @@ it.each(routes)("%s: every whole step is there, and no two marks or names meet",
   expect(soundings.find(({ one }) => one.stepId === "segments")!.parts).toHaveLength(3);
   for (const a of soundings) {
     const column = columns.filter(({ x }) => x <= a.x).at(-1)!;
-    // Half the height of a letter is its usual width.
-    expect(a.x + 11 + a.label.length * 5.5).toBeLessThanOrEqual(column.x + column.width);
+    // Half the height of a letter is its usual width; the contour bends within 5 px of the columns' border.
+    expect(a.x + 11 + a.label.length * 5.5).toBeLessThanOrEqual(column.x + column.width - 5);
+    // The frame of a step looked at ends before the marks of the next column begin.
+    expect(a.x - 10 + a.frameWidth).toBeLessThan(column.x + column.width + (a.x - column.x) - 6);
     const band = bands.find(({ stage }) => stage === a.stage)!;
     expect(a.y - 10).toBeGreaterThanOrEqual(band.top);
     expect(a.y + 10).toBeLessThanOrEqual(band.bottom);

@@ -16,6 +16,8 @@ export interface Sounding {
   readonly stage: number;
   readonly x: number;
   readonly y: number;
+  /** Width of mark and name together, as they are framed when the step is looked at; clear of the marks of the next column. */
+  readonly frameWidth: number;
   /** Parts of the step, told by small marks under its name. */
   readonly parts: readonly StepStanding[];
 }
@@ -61,6 +63,8 @@ const INSET = 11;
 const BEND = 5;
 /** Width of a letter of a name, about, px. */
 const LETTER = 5.5;
+/** The same of a name that is being learnt, px. */
+const BOLD_LETTER = 6.4;
 
 /** Lays out a pilot's steps: a column for each family, a band for each stage, one row for each step of a cell, so that no two ever meet. */
 export function depthLayout(
@@ -89,16 +93,18 @@ export function depthLayout(
     const rows = Math.max(...cells.map((cell) => cell.length));
     const height = rows * ROW + 2 * PAD;
     cells.forEach((cell, column) =>
-      cell.forEach(({ one, step }, row) =>
+      cell.forEach(({ one, step }, row) => {
+        const label = fitted(step.short, columnWidth - INSET - 14);
         soundings.push({
           one,
-          label: fitted(step.short, columnWidth - INSET - 14),
+          label,
+          frameWidth: Math.min(label.length * BOLD_LETTER + 28, columnWidth + 2),
           stage,
           x: columns[column].x + INSET,
           y: top + PAD + (row + 0.5) * ROW,
           parts: partsOf(syllabus, step).flatMap(({ id }) => standingOf.get(id) ?? []),
-        }),
-      ),
+        });
+      }),
     );
     bands.push({ stage, name, top, bottom: top + height, path: "" });
     top += height;
