@@ -84,7 +84,10 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
               >
                 <b className="num">{one.number}</b>
                 <span>
-                  {one.text} <b className="num">{one.figure}</b>
+                  {one.text}{" "}
+                  <b className="num" style={{ whiteSpace: "nowrap" }}>
+                    {one.figure}
+                  </b>
                 </span>
               </Box>
             ))}

@@ -6,6 +6,7 @@ import {
   findSite,
   latestSetups,
   listAircraft,
+  listAttemptsBefore,
   listCoaches,
   listPilots,
   listSessionAttempts,
@@ -36,7 +37,7 @@ import {
   type Route,
   type School,
 } from "@/syllabus";
-import type { Attempt } from "@/core";
+import { recentOf, type Attempt } from "@/core";
 import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
@@ -207,7 +208,8 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   if (members.length === 0) return null;
   const attempts = (await listSessionAttempts(sessionId)).filter(({ pilotId }) => visible.has(pilotId));
   const stepsOf = new Map(members.map((member) => [member.pilotId, stepsIn(member, attempts)]));
-  const [progress, aircraft, squads, syllabus, site, notes] = await Promise.all([
+  const over = session.endedAtMs !== null;
+  const [progress, aircraft, squads, syllabus, site, notes, before] = await Promise.all([
     loadProgressBriefly(
       members.map(({ pilotId }) => visible.get(pilotId)!),
       Date.now(),
@@ -218,7 +220,19 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     syllabusOf(session.squadId),
     session.siteId ? findSite(session.siteId) : null,
     listSessionNotes(sessionId),
+    // A session that is over is looked at as it was then: what was flown since is no part of it.
+    over
+      ? listAttemptsBefore(
+          members.map(({ pilotId }) => pilotId),
+          [...new Set([...stepsOf.values()].flatMap((steps) => [...steps]))],
+          new Date(session.startedAtMs),
+        )
+      : [],
   ]);
+  const earlierAt = (pilotId: string, stepId: string): readonly Attempt[] =>
+    over
+      ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId))
+      : (progress.get(pilotId)!.flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
   return {
     accountId: who.accountId,
     session: { ...session, pilots: members },
@@ -243,7 +257,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
       route: routeOf(progress.get(pilotId)!.school),
       steps: [...stepsOf.get(pilotId)!].map((id) => ({
         stepId: id,
-        earlier: (progress.get(pilotId)!.flown.get(id)?.recent ?? []).filter((one) => one.sessionId !== sessionId),
+        earlier: earlierAt(pilotId, id),
         signedOff: progress.get(pilotId)!.signedOff.has(id),
       })),
     })),

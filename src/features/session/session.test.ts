@@ -159,6 +159,30 @@ it("takes a note of who flies in it, once, at the time it was written; a pilot s
     });
 });
 
+it("looks at a session that is over as it was then: nothing that was flown since", async () => {
+  const [first, second, third] = [newId(), newId(), newId()];
+  const days = (ago: number) => Date.now() - ago * 24 * HOUR_MS;
+  for (const [id, ago, outcomes] of [
+    [first, 30, ["rough", "clean"]],
+    [second, 20, ["clean"]],
+    [third, 10, ["clean", "clean", "clean"]],
+  ] as const) {
+    await prepare(id, [block("main", "split-s")]);
+    await run(sessionActions["begin-session"], { id, atMs: days(ago) });
+    for (const [i, outcome] of outcomes.entries())
+      await tap(id, "split-s", days(ago) + i * 1000, { direction: "left", outcome });
+  }
+  const earlier = async (id: string) =>
+    (await loadTally(who, id))!.pilots[0].steps
+      .find(({ stepId }) => stepId === "split-s")!
+      .earlier.map(({ outcome }) => outcome);
+  await run(sessionActions["end-session"], { id: second, atMs: days(20) + HOUR_MS });
+  expect(await earlier(second)).toEqual(["rough", "clean"]);
+  expect(await earlier(third)).toEqual(["rough", "clean", "clean"]);
+  await run(sessionActions["reopen-session"], { id: second });
+  expect(await earlier(second)).toHaveLength(5);
+});
+
 it("gives a device everything the field needs: the tally and the brief of every step", async () => {
   const id = newId();
   await prepare(id);

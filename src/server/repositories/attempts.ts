@@ -103,6 +103,21 @@ export async function listStepAttempts(pilotId: string, stepId: string): Promise
   return rows.map(attemptFrom);
 }
 
+/** Attempts of some pilots at some steps before a moment that stand, in the order flown. */
+export async function listAttemptsBefore(
+  pilotIds: readonly string[],
+  stepIds: readonly string[],
+  before: Date,
+): Promise<LoggedAttempt[]> {
+  const rows: AttemptRow[] = await database()("attempt")
+    .whereIn("pilot_id", [...pilotIds])
+    .whereIn("step_id", [...stepIds])
+    .where("flown_at", "<", before)
+    .whereNull("undone_at")
+    .orderBy(["flown_at", "id"]);
+  return rows.map(attemptFrom);
+}
+
 /** Attempts of a pilot since a moment that stand, in the order flown. */
 export async function listAttemptsSince(pilotId: string, since: Date): Promise<LoggedAttempt[]> {
   const rows: AttemptRow[] = await database()("attempt")

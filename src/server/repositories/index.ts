@@ -7,6 +7,7 @@ export {
   insertAttempt,
   insertAttempts,
   listAttempts,
+  listAttemptsBefore,
   listAttemptsIn,
   listAttemptsSince,
   listSessionAttempts,
