@@ -63,7 +63,11 @@ export function FieldScreen() {
 /** A session as this version of the program knows them: one kept by an older version has no notes, and no routes. */
 function asOfNow(kept: KeptPacket): KeptPacket {
   const { tally, briefs } = kept.packet as FieldPacket;
-  const pilots = tally.pilots.map((pilot) => ({ ...pilot, route: pilot.route ?? routeOf({}) }));
+  const pilots = tally.pilots.map((pilot) => ({
+    ...pilot,
+    route: pilot.route ?? routeOf({}),
+    currentStepId: pilot.currentStepId ?? null,
+  }));
   return { ...kept, packet: { tally: { ...tally, pilots, notes: tally.notes ?? [] }, briefs } satisfies FieldPacket };
 }
 

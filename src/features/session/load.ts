@@ -177,6 +177,8 @@ export interface TallyPilot {
   readonly checkFirst: readonly string[];
   /** On which steps follow one another. */
   readonly route: Route;
+  /** The step the pilot is at, whether or not it is one of this session; null where nothing is open. */
+  readonly currentStepId: string | null;
 }
 
 export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs">;
@@ -255,6 +257,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
         .filter((one) => one.pilotId === pilotId && one.flightState !== "flying")
         .map(({ name }) => name),
       route: routeOf(progress.get(pilotId)!.school),
+      currentStepId: currentStepOf(progress.get(pilotId)!)?.id ?? null,
       steps: [...stepsOf.get(pilotId)!].map((id) => ({
         stepId: id,
         earlier: earlierAt(pilotId, id),

@@ -16,6 +16,7 @@ export function tallyPilot(
     steps: stepIds.map((stepId) => ({ stepId, earlier: [], signedOff: false })),
     checkFirst: [],
     route: "eyes-first",
+    currentStepId: stepIds[0] ?? null,
     ...more,
   };
 }

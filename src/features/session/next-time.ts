@@ -41,8 +41,12 @@ export function nextTimeWords(pilot: TallyPilot, syllabus: Syllabus, today: read
   const furthest = flown.filter(({ known }) => !known.signedOff).at(-1) ?? flown.at(-1);
   if (!furthest) return null;
   const { known, step, at } = furthest;
-  const after = path[at + 1];
-  if (known.signedOff) return after ? `Next time: ${after.name}.` : "Next time: whatever wants flying again.";
+  // What lies beside the way has nothing after it.
+  const after = at < 0 ? undefined : path[at + 1];
+  if (known.signedOff) {
+    const open = pilot.currentStepId === step.id ? after : findStep(syllabus, pilot.currentStepId ?? "");
+    return open ? `Next time: ${open.name}.` : "Next time: whatever wants flying again.";
+  }
   const { kind } = adviceAt(pilot, known, step, syllabus, today);
   if (kind === "advance")
     return after

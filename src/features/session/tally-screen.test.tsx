@@ -140,9 +140,12 @@ it("goes on with a step that has been left out of the syllabus since, and debrie
 
 it("says in the debrief what to fly next time", () => {
   const clean = (n: number) => ["back", "front"].map((direction) => attempt("clean", direction, n));
-  const shown = (attempts: readonly LoggedAttempt[], signedOff = false) => {
+  const shown = (attempts: readonly LoggedAttempt[], signedOff = false, currentStepId = "flip-slow") => {
     const pilots = [
-      { ...tallyPilot("odo", "Odo Fenn", ["flip-slow"]), steps: [{ stepId: "flip-slow", earlier: [], signedOff }] },
+      {
+        ...tallyPilot("odo", "Odo Fenn", ["flip-slow"], { currentStepId }),
+        steps: [{ stepId: "flip-slow", earlier: [], signedOff }],
+      },
     ];
     const { unmount } = renderScreen(
       <TallyScreen data={data({ pilots, attempts, session: { ...session, endedAtMs: 9 } })} />,
@@ -155,6 +158,8 @@ it("says in the debrief what to fly next time", () => {
   expect(shown([attempt("clean", "back", 1)])).toBe("Next time: slow flip again.");
   expect(shown(met)).toBe("Next time: Flip, last quarter eased, once slow flip is signed off.");
   expect(shown(met, true)).toBe("Next time: Flip, last quarter eased.");
+  // A step long signed off was flown again: the pilot goes on where they are.
+  expect(shown(met, true, "flip-ease-end")).toBe("Next time: Flip, very end eased.");
   const hard = [..."ccrxrxx"].map((letter, n) =>
     attempt(({ c: "clean", r: "rough", x: "crashed" } as const)[letter as "c" | "r" | "x"], "back", n),
   );

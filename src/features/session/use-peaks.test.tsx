@@ -48,9 +48,13 @@ it("flies each trick once, whoever flies it and however often the plan is looked
   });
   rerender({ of: [...tasks] });
   unmount();
-  const again = renderHook(() => usePeaks(tasks.slice(0, 1)));
+  const again = renderHook(({ of }) => usePeaks(of), { initialProps: { of: tasks.slice(0, 1) } });
   expect([...again.result.current]).toEqual([["odo", 14.5]]);
   expect(flown).toEqual(["roll-pure-left", "roll-pure-right", "hang-left"]);
+  // The worker broke, not the trick.
+  answers["hang-left"] = 22;
+  again.rerender({ of: tasks.slice(3) });
+  await waitFor(() => expect([...again.result.current]).toEqual([["hang-left", 22]]));
 });
 
 it("flies it anew with other settings", async () => {

@@ -39,13 +39,14 @@ export function usePeaks(tasks: readonly PeakTask[]): ReadonlyMap<string, number
       pool.current ??= createPool();
       void pool.current
         .run((remote) => remote.highestPointM(recipe, airframe, settings, CALM_AIR))
-        .catch(() => null)
         .then((peakM) => {
           if (known.size >= MOST_KNOWN) known.clear();
           known.set(text, peakM);
-          asked.current.delete(text);
-          setPeaks(new Map(known));
-        });
+          return peakM;
+        })
+        // A worker that broke says nothing of the trick: it is asked again when the plan is opened again.
+        .catch(() => null)
+        .then((peakM) => setPeaks((now) => new Map(now).set(text, peakM)));
     }
   }, [tasks, texts]);
   return useMemo(
