@@ -104,12 +104,12 @@ test("keys, command box, units and looks", async ({ page }) => {
   await page.keyboard.press("Control+k");
   await page.getByRole("combobox", { name: "Find or do" }).fill("slow flip backward");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* m\./ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("button", { name: /^Minimum start height: .* m\./ })).toBeVisible({ timeout: 30_000 });
   await page.getByLabel("Units").selectOption("imperial");
-  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* ft\./ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Minimum start height: .* ft\./ })).toBeVisible();
   await page.getByLabel("Look").selectOption("sun");
   await page.reload();
-  await expect(page.getByRole("button", { name: /^Lowest safe entry: .* ft\./ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("button", { name: /^Minimum start height: .* ft\./ })).toBeVisible({ timeout: 30_000 });
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe("rgb(255, 255, 255)");
 });
 

@@ -76,7 +76,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
   });
 
   await test.step("the brief, with numbers of this aircraft, changes with the end rate", async () => {
-    const entry = () => page.getByRole("button", { name: /^Lowest safe entry/ });
+    const entry = () => page.getByRole("button", { name: /^Minimum start height/ });
     const turn = () => page.getByRole("button", { name: /^Time of the turn/ });
     await page.getByRole("navigation").getByRole("link", { name: "Brief" }).click();
     // Who is new begins with ground school; the coach looks further ahead.

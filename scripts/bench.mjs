@@ -38,78 +38,86 @@ async function timePages(address, headers, paths) {
   }
 }
 
-await runMain(async () => {
-  await prepareMachine(databasePackages);
-  say("Flight model");
-  await runTypeScript("bench/flight-model.ts", [], {}, { quiet: false });
-  const build = await ensureBuild();
-  const scratch = mkdtempSync(join(tmpdir(), "bathygon-bench-"));
-  const database = await startMariaDb(scratch, { throwAway: true });
-  let application;
-  try {
-    const password = typablePassword();
-    await runTypeScript("prepare-database.ts", ["--demo"], { ...database.env, BATHYGON_DEMO_PASSWORD: password });
-    application = await startApplication(build, await freePort(), database.env);
-    say(`Pages of the demo, ${VISITS} visits each, one after the other`);
-    const signIn = await fetch(`${application.address}/api/sign-in`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ name: "Maren Tolvik", password }),
-    });
-    const headers = { cookie: signIn.headers.getSetCookie()[0].split(";")[0] };
-    const squad = await (await fetch(`${application.address}/squad`, { headers })).text();
-    const pilot = /pilot=([0-9a-f-]{36})/.exec(squad)[1];
-    await timePages(
-      application.address,
-      headers,
-      PAGES.map((path) => `${path}?pilot=${pilot}`),
-    );
-    say("30 pilots, three seasons, 100,000 attempts");
-    await runTypeScript("bench/seasons.ts", [], database.env, { quiet: false });
-    await timePages(application.address, headers, ["/squad", `/pilot?pilot=${pilot}`, "/session"]);
-    const large = /pilot=([0-9a-f-]{36})[^"]*"[^>]*>Made-up pilot \d+</.exec(
-      await (await fetch(`${application.address}/squad`, { headers })).text(),
-    );
-    if (!large) throw new Error("the squad does not show the pilots that were made");
-    await timePages(application.address, headers, [
-      `/pilot?pilot=${large[1]}`,
-      `/brief?pilot=${large[1]}`,
-      "/calendar",
-    ]);
-    say("There, a session being flown, its packet for the field, and the debrief of one that is over");
-    const sessions = await (await fetch(`${application.address}/session`, { headers })).text();
-    const over = /\/session\/([0-9a-f-]{36})/.exec(sessions)[1];
-    const running = (await import("uuid")).v7();
-    const started = await fetch(`${application.address}/api/start-session`, {
-      method: "POST",
-      headers: { ...headers, "content-type": "application/json" },
-      body: JSON.stringify({
-        id: running,
-        place: "field",
-        pilots: [{ pilotId: large[1], stepId: "hang", setupId: null }],
-      }),
-    });
-    if (started.status !== 200) throw new Error(`a session could not be started: ${await started.text()}`);
-    await timePages(application.address, headers, [
-      `/session/${running}`,
-      `/field-packets/${running}`,
-      `/session/${over}`,
-      `/field-packets/${over}`,
-      `/debriefs/${over}`,
-    ]);
-    say("Resident memory after that");
-    for (const [name, pid] of [
-      ["application", application.pid],
-      ["database", database.pid],
-    ]) {
-      const used = residentMb(pid);
-      console.log(
-        `  ${name.padEnd(12)} ${used} MB (limit ${LIMIT_MB[name]} MB) ${used < LIMIT_MB[name] ? "within" : "OVER"}`,
+/** `npm run bench -- safe [all]`: whether the minimum start heights are safe, and nothing else. */
+const safe = process.argv[2] === "safe";
+if (safe)
+  await runMain(() =>
+    runTypeScript("bench/start-height.ts", [process.argv[3] === "all" ? "all" : "five"], {}, { quiet: false }),
+  );
+
+if (!safe)
+  await runMain(async () => {
+    await prepareMachine(databasePackages);
+    say("Flight model");
+    await runTypeScript("bench/flight-model.ts", [], {}, { quiet: false });
+    const build = await ensureBuild();
+    const scratch = mkdtempSync(join(tmpdir(), "bathygon-bench-"));
+    const database = await startMariaDb(scratch, { throwAway: true });
+    let application;
+    try {
+      const password = typablePassword();
+      await runTypeScript("prepare-database.ts", ["--demo"], { ...database.env, BATHYGON_DEMO_PASSWORD: password });
+      application = await startApplication(build, await freePort(), database.env);
+      say(`Pages of the demo, ${VISITS} visits each, one after the other`);
+      const signIn = await fetch(`${application.address}/api/sign-in`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ name: "Maren Tolvik", password }),
+      });
+      const headers = { cookie: signIn.headers.getSetCookie()[0].split(";")[0] };
+      const squad = await (await fetch(`${application.address}/squad`, { headers })).text();
+      const pilot = /pilot=([0-9a-f-]{36})/.exec(squad)[1];
+      await timePages(
+        application.address,
+        headers,
+        PAGES.map((path) => `${path}?pilot=${pilot}`),
       );
+      say("30 pilots, three seasons, 100,000 attempts");
+      await runTypeScript("bench/seasons.ts", [], database.env, { quiet: false });
+      await timePages(application.address, headers, ["/squad", `/pilot?pilot=${pilot}`, "/session"]);
+      const large = /pilot=([0-9a-f-]{36})[^"]*"[^>]*>Made-up pilot \d+</.exec(
+        await (await fetch(`${application.address}/squad`, { headers })).text(),
+      );
+      if (!large) throw new Error("the squad does not show the pilots that were made");
+      await timePages(application.address, headers, [
+        `/pilot?pilot=${large[1]}`,
+        `/brief?pilot=${large[1]}`,
+        "/calendar",
+      ]);
+      say("There, a session being flown, its packet for the field, and the debrief of one that is over");
+      const sessions = await (await fetch(`${application.address}/session`, { headers })).text();
+      const over = /\/session\/([0-9a-f-]{36})/.exec(sessions)[1];
+      const running = (await import("uuid")).v7();
+      const started = await fetch(`${application.address}/api/start-session`, {
+        method: "POST",
+        headers: { ...headers, "content-type": "application/json" },
+        body: JSON.stringify({
+          id: running,
+          place: "field",
+          pilots: [{ pilotId: large[1], stepId: "hang", setupId: null }],
+        }),
+      });
+      if (started.status !== 200) throw new Error(`a session could not be started: ${await started.text()}`);
+      await timePages(application.address, headers, [
+        `/session/${running}`,
+        `/field-packets/${running}`,
+        `/session/${over}`,
+        `/field-packets/${over}`,
+        `/debriefs/${over}`,
+      ]);
+      say("Resident memory after that");
+      for (const [name, pid] of [
+        ["application", application.pid],
+        ["database", database.pid],
+      ]) {
+        const used = residentMb(pid);
+        console.log(
+          `  ${name.padEnd(12)} ${used} MB (limit ${LIMIT_MB[name]} MB) ${used < LIMIT_MB[name] ? "within" : "OVER"}`,
+        );
+      }
+    } finally {
+      await application?.stop();
+      await database.stop();
+      rmSync(scratch, { recursive: true, force: true });
     }
-  } finally {
-    await application?.stop();
-    await database.stop();
-    rmSync(scratch, { recursive: true, force: true });
-  }
-});
+  });

@@ -1,7 +1,7 @@
 import rk4 from "ode-rk4";
 import {
   airframePresets,
-  briefTrick,
+  draftBrief,
   CALM_AIR,
   COMMAND_SIZE,
   createDerivative,
@@ -69,9 +69,9 @@ const time = (name: string, count: number, run: () => void) => {
   console.log(`  ${name.padEnd(13)} ${((performance.now() - from) / count).toFixed(1)} ms`);
 };
 time("one flight", 50, () => fly(recipe, airframe, firstSettings, CALM_AIR));
-time("one brief", 3, () => briefTrick(recipe, airframe, firstSettings, CALM_AIR));
+time("one brief", 3, () => draftBrief(recipe, airframe, firstSettings, CALM_AIR));
 
-const slowFlip = briefTrick(recipes["flip-slow-back"], airframe, firstSettings, CALM_AIR);
+const slowFlip = draftBrief(recipes["flip-slow-back"], airframe, firstSettings, CALM_AIR);
 const scatter: ScatterPlan = {
   recipe: slowFlip.recipe,
   airframe,

@@ -197,6 +197,13 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "edit-variant": [coaches, () => ({ id: made.variant, version: 1, pilotIds: [], document: longPunch })],
   "remove-variant": [coaches, () => ({ id: made.variant })],
   "restore-variant": [coaches, () => ({ id: made.variant })],
+  "keep-start-height": [
+    everyCoach,
+    () => ({
+      key: "0".repeat(32),
+      startHeight: { heightM: 9, reason: { kind: "freeze", before: "catch", lostM: 7.5, packUsed: 0 } },
+    }),
+  ],
   "plan-session": [coaches, () => ({ ...planFields, id: newId(), squadId: made.squad })],
   "edit-planned": [coaches, () => ({ ...planFields, id: made.planned, version: 1 })],
   "remove-planned": [coaches, () => ({ id: made.planned })],
@@ -301,6 +308,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     [...withPilot, "otherPilot"],
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
+  "start-heights/[key]/route.ts": [members, () => ({ params: { key: "0".repeat(32) } })],
   "field-packets/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "debriefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "(desk)/calendar/page.tsx": [members, () => ({})],

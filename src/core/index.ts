@@ -11,5 +11,6 @@ export * from "./recipes";
 export * from "./scatter";
 export * from "./sessions";
 export * from "./setup";
+export * from "./start-height";
 export * from "./sustained";
 export * from "./throttle";

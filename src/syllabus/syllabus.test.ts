@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { CALM_AIR, airframePresets, briefTrick, firstSettings, markWords, recipes } from "@/core";
+import { CALM_AIR, airframePresets, draftBrief, firstSettings, markWords, recipes } from "@/core";
 import {
   builtInSyllabus as builtIn,
   cueFor,
@@ -254,7 +254,7 @@ it("the upside-down spin goes round by the quarters its parts say, and comes out
   const parts = [...partsOf(builtIn, step("spin-inverted")), step("spin-inverted")];
   const { airframe } = airframePresets["five-inch-freestyle"];
   const turned = parts.map((part) => {
-    const { problem, flight } = briefTrick(
+    const { problem, flight } = draftBrief(
       recipeOf(part, "right", { school: {}, own: [] })!,
       airframe,
       firstSettings,

@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { briefTrick } from "@/core";
+import { draftBrief } from "@/core";
 
-const worker = { briefTrick };
+const worker = { draftBrief };
 export type BriefWorker = typeof worker;
 
 expose(worker);

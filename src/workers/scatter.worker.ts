@@ -1,7 +1,23 @@
 import { expose } from "comlink";
-import { fitOwnErrors, highestPointM, scatterRuns, tryTurned } from "@/core";
+import {
+  fitOwnErrors,
+  heightLosses,
+  highestPointM,
+  scatterRuns,
+  solveTrick,
+  startHeightByFreezes,
+  tryTurned,
+} from "@/core";
 
-const worker = { fitOwnErrors, highestPointM, scatterRuns, tryTurned };
+const worker = {
+  fitOwnErrors,
+  heightLosses,
+  highestPointM,
+  scatterRuns,
+  solveTrick,
+  startHeightByFreezes,
+  tryTurned,
+};
 export type ScatterWorker = typeof worker;
 
 expose(worker);

@@ -1,4 +1,17 @@
-export { airframeRanges, commandForThrust, hoverCommand, requireAirframe, thrustFraction, withMass } from "./airframe";
-export type { Airframe } from "./airframe";
-export { airframePresets } from "./presets";
+export {
+  airframeRanges,
+  commandForThrust,
+  densityRatio,
+  fullThrustG,
+  hoverCommand,
+  IDEAL_RATE_LOOP_PER_S,
+  idealAirframe,
+  requireAirframe,
+  rotorThrustN,
+  thrustFraction,
+  withMass,
+} from "./airframe";
+export type { Airframe, BatterySag } from "./airframe";
+export { airframePresets, completedAirframe } from "./presets";
 export type { AirframePreset } from "./presets";
+export { inducedSpeedMps, rotorSpeedForThrust, rotorThrust, wakeDepth } from "./rotor";

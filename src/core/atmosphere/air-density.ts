@@ -9,6 +9,9 @@ export interface Air {
   readonly isaOffsetK: number;
 }
 
+/** Density of the standard atmosphere at sea level in kg/m³ (ISO 2533). */
+export const SEA_LEVEL_DENSITY_KGM3 = 1.225;
+
 export const SEA_LEVEL_AIR: Air = { heightM: 0, isaOffsetK: 0 };
 
 /**

@@ -1,2 +1,2 @@
-export { airDensity, SEA_LEVEL_AIR, STANDARD_GRAVITY_MPS2 } from "./air-density";
+export { airDensity, SEA_LEVEL_AIR, SEA_LEVEL_DENSITY_KGM3, STANDARD_GRAVITY_MPS2 } from "./air-density";
 export type { Air } from "./air-density";

@@ -65,7 +65,7 @@ function checkPhases(
         add(i, name, why);
         continue;
       }
-      if (typeof value !== "number" && "of" in value) continue;
+      if (typeof value !== "number" && ("of" in value || value.timesOf !== undefined)) continue;
       const number = resolve(recipe, value);
       if (!(number >= field.min && number <= field.max))
         add(i, name, `${place.name} is ${number}; allowed: ${field.min} to ${field.max}`);

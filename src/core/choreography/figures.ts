@@ -144,7 +144,9 @@ export function withFigureAt(recipe: Recipe, place: FigurePlace, wanted: number,
   if ("of" in value)
     return withValueAt(recipe, place, { ...value, plus: rounded(plus + next - resolve(recipe, value, figures), 1e-6) });
   if (times === 0) return withValueAt(recipe, place, next);
-  return withParameterSet(recipe, value.param, (next - plus) / times);
+  const trim = value.timesOf === undefined ? 1 : figures[value.timesOf];
+  if (trim === 0) return withValueAt(recipe, place, next);
+  return withParameterSet(recipe, value.param, (next - plus) / (times * trim));
 }
 
 /** The recipe with a parameter set by hand, no further than its range, and worked out no more. */

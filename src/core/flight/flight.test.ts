@@ -1,8 +1,11 @@
 import { Solver } from "odex";
-import { airframePresets, type Airframe } from "../airframe";
-import { createDerivative, createStep, levelState, STATE, STATE_SIZE, type Derivative } from ".";
+import { airframePresets, idealAirframe, type Airframe } from "../airframe";
+import { toWorld } from "../attitude";
+import { createDerivative, createStep, levelState, STATE, STATE_SIZE, YAW_SHARE_LIMIT, type Derivative } from ".";
 
-const five = airframePresets["five-inch-freestyle"].airframe;
+const whole = airframePresets["five-inch-freestyle"].airframe;
+/** The equations of motion by themselves; what is added to them is held in effects.test.ts. */
+const five = idealAirframe(whole);
 const calm = { airDensityKgM3: 1.225, windNorthMps: 0, windEastMps: 0 };
 const noDrag = { x: 0.00005, y: 0.00005, z: 0.00005 };
 const hover = 1 / five.thrustToWeight;
@@ -68,15 +71,21 @@ it("converges with order 4", () => {
   expect(Math.log2(errors[1] / errors[2])).toBeGreaterThan(3.6);
 });
 
-it("500 Hz is fine enough: a saturated full-rate flip differs from 4 kHz by under 0.5° and 1 cm", () => {
-  const derivative = createDerivative(five, calm, true);
-  const start = levelState(50, hover);
-  const coarse = advance(derivative, start, [0, 12, 0, 0], 1 / 500, 0.4);
-  const fine = advance(derivative, start, [0, 12, 0, 0], 1 / 4000, 0.4);
-  expect(Math.abs(coarse[STATE.down] - fine[STATE.down])).toBeLessThan(0.01);
-  const dot = [6, 7, 8, 9].reduce((sum, i) => sum + coarse[i] * fine[i], 0);
-  expect((2 * Math.acos(Math.min(1, Math.abs(dot))) * 180) / Math.PI).toBeLessThan(0.5);
-});
+it.each([
+  ["ideal", five],
+  ["with every effect", whole],
+])(
+  "500 Hz is fine enough: a saturated full-rate flip differs from 4 kHz by under 0.5° and 1 cm (%s)",
+  (_, airframe) => {
+    const derivative = createDerivative(airframe, calm, true);
+    const start = levelState(50, hover);
+    const coarse = advance(derivative, start, [0, 12, 0, 0], 1 / 500, 0.4);
+    const fine = advance(derivative, start, [0, 12, 0, 0], 1 / 4000, 0.4);
+    expect(Math.abs(coarse[STATE.down] - fine[STATE.down])).toBeLessThan(0.01);
+    const dot = [6, 7, 8, 9].reduce((sum, i) => sum + coarse[i] * fine[i], 0);
+    expect((2 * Math.acos(Math.min(1, Math.abs(dot))) * 180) / Math.PI).toBeLessThan(0.5);
+  },
+);
 
 describe("free flight without drag or power", () => {
   const ballistic: Airframe = { ...five, dragAreaM2: noDrag, idleSpeedFraction: 0.01, rotorDownS: 0.003 };
@@ -116,16 +125,51 @@ it("turns a body without torque by Euler's equations: angular momentum in the wo
   start.set([3, 1, 2], STATE.p);
   const momentum = (s: Float64Array) => {
     const { x, y, z } = body.inertiaKgM2;
-    const [w, i, j, k] = [s[6], s[7], s[8], s[9]];
-    const h = [x * s[10], y * s[11], z * s[12]];
-    return (1 - 2 * (j * j + k * k)) * h[0] + 2 * (i * j - w * k) * h[1] + 2 * (i * k + w * j) * h[2];
+    return toWorld({ w: s[6], x: s[7], y: s[8], z: s[9] }, { x: x * s[10], y: y * s[11], z: z * s[12] });
   };
   const spin = (s: Float64Array) =>
     body.inertiaKgM2.x * s[10] ** 2 + body.inertiaKgM2.y * s[11] ** 2 + body.inertiaKgM2.z * s[12] ** 2;
   const end = advance(derivative, start, [3, 1, 2, 0], 1 / 500, 2);
-  expect(momentum(end)).toBeCloseTo(momentum(start), 6);
+  for (const axis of ["x", "y", "z"] as const) expect(momentum(end)[axis]).toBeCloseTo(momentum(start)[axis], 6);
   expect(spin(end)).toBeCloseTo(spin(start), 6);
   expect(end[STATE.q]).not.toBeCloseTo(1, 1);
+});
+
+describe("rotors and mixer", () => {
+  /** The speeds that the rotors are driven to: rate of change times the time constant, on top of what they have. */
+  const aimedAt = (state: Float64Array, command: readonly number[]) => {
+    const out = new Float64Array(STATE_SIZE);
+    createDerivative(five, calm, true)(state, Float64Array.from(command), out);
+    return [13, 14, 15, 16].map((i) => state[i] + out[i] * (out[i] > 0 ? five.rotorUpS : five.rotorDownS));
+  };
+
+  it("a rotor gains and loses speed by its exponential: 1 − e^(−t/τ) of the way", () => {
+    const derivative = createDerivative(five, calm, true);
+    for (const [from, to, tau] of [
+      [0.1, 0.4, five.rotorUpS],
+      [0.4, 0.1, five.rotorDownS],
+    ]) {
+      const [a, b] = [Math.sqrt(from), Math.sqrt(to)];
+      const state = advance(derivative, levelState(50, from), [0, 0, 0, to], 1 / 4000, 0.04);
+      expect(state[STATE.rotor]).toBeCloseTo(b + (a - b) * Math.exp(-0.04 / tau), 6);
+    }
+  });
+
+  it("where the thrust differences do not fit, they are scaled alike, and idle and full are both reached", () => {
+    const aimed = aimedAt(levelState(50, hover), [100, 60, 0, 0.5]);
+    expect(Math.max(...aimed)).toBeCloseTo(1, 9);
+    expect(Math.min(...aimed)).toBeCloseTo(five.idleSpeedFraction, 9);
+    const [frontRight, rearRight, rearLeft, frontLeft] = aimed.map((n) => n * n);
+    // Roll and pitch keep their proportion, that of inertia times error.
+    const roll = rearLeft + frontLeft - frontRight - rearRight;
+    const pitch = frontRight + frontLeft - rearRight - rearLeft;
+    expect(roll / pitch).toBeCloseTo((0.003 * 100) / (0.0034 * 60), 6);
+  });
+
+  it("yaw is spent no more on than its share of a rotor's thrust", () => {
+    const [frontRight] = aimedAt(levelState(50, 0.5), [0, 0, 100, 0.5]);
+    expect(frontRight ** 2 - 0.5).toBeCloseTo(YAW_SHARE_LIMIT, 9);
+  });
 });
 
 it("flies the mirrored path for mirrored input", () => {

@@ -1,26 +1,27 @@
-import { COMMAND_SIZE, STATE_SIZE, type Derivative } from "./dynamics";
+import { COMMAND_SIZE, STAGE_SIZE, STATE_SIZE, type Derivative } from "./dynamics";
 
 /** Advances `state` in place by `dtS`; the command runs linearly from `start` to `end` across the step. */
 export type Step = (state: Float64Array, start: Float64Array, end: Float64Array, dtS: number) => void;
 
 /** Classical fourth-order Runge-Kutta step (Kutta 1901) with the quaternion renormalised after it. Allocates once, here. */
-export function createStep(derivative: Derivative): Step {
+export function createStep({ ahead }: Derivative): Step {
   const k1 = new Float64Array(STATE_SIZE);
   const k2 = new Float64Array(STATE_SIZE);
   const k3 = new Float64Array(STATE_SIZE);
   const k4 = new Float64Array(STATE_SIZE);
-  const at = new Float64Array(STATE_SIZE);
   const middle = new Float64Array(COMMAND_SIZE);
+  const stage = new Float64Array(STAGE_SIZE);
 
   return (state, start, end, dtS) => {
     average(middle, start, end);
-    derivative(state, start, k1);
-    along(at, state, k1, 0.5 * dtS);
-    derivative(at, middle, k2);
-    along(at, state, k2, 0.5 * dtS);
-    derivative(at, middle, k3);
-    along(at, state, k3, dtS);
-    derivative(at, end, k4);
+    slope(stage, start, end, 1 / dtS);
+    stage[3] = 0;
+    ahead(state, k4, start, k1, stage);
+    stage[3] = 0.5 * dtS;
+    ahead(state, k1, middle, k2, stage);
+    ahead(state, k2, middle, k3, stage);
+    stage[3] = dtS;
+    ahead(state, k3, end, k4, stage);
     combine(state, k1, k2, k3, k4, dtS / 6);
     renormalise(state);
   };
@@ -34,24 +35,10 @@ function average(out: Float64Array, a: Float64Array, b: Float64Array): void {
   out[3] = 0.5 * (a[3] + b[3]);
 }
 
-function along(out: Float64Array, from: Float64Array, slope: Float64Array, h: number): void {
-  out[0] = from[0] + h * slope[0];
-  out[1] = from[1] + h * slope[1];
-  out[2] = from[2] + h * slope[2];
-  out[3] = from[3] + h * slope[3];
-  out[4] = from[4] + h * slope[4];
-  out[5] = from[5] + h * slope[5];
-  out[6] = from[6] + h * slope[6];
-  out[7] = from[7] + h * slope[7];
-  out[8] = from[8] + h * slope[8];
-  out[9] = from[9] + h * slope[9];
-  out[10] = from[10] + h * slope[10];
-  out[11] = from[11] + h * slope[11];
-  out[12] = from[12] + h * slope[12];
-  out[13] = from[13] + h * slope[13];
-  out[14] = from[14] + h * slope[14];
-  out[15] = from[15] + h * slope[15];
-  out[16] = from[16] + h * slope[16];
+function slope(out: Float64Array, a: Float64Array, b: Float64Array, perS: number): void {
+  out[0] = (b[0] - a[0]) * perS;
+  out[1] = (b[1] - a[1]) * perS;
+  out[2] = (b[2] - a[2]) * perS;
 }
 
 function combine(
@@ -79,6 +66,7 @@ function combine(
   state[14] += sixth * (k1[14] + 2 * (k2[14] + k3[14]) + k4[14]);
   state[15] += sixth * (k1[15] + 2 * (k2[15] + k3[15]) + k4[15]);
   state[16] += sixth * (k1[16] + 2 * (k2[16] + k3[16]) + k4[16]);
+  state[17] += sixth * (k1[17] + 2 * (k2[17] + k3[17]) + k4[17]);
 }
 
 function renormalise(state: Float64Array): void {

@@ -16,6 +16,8 @@ export interface Modes {
   readonly bankLimitDeg: number | null;
   /** A held stick is an angle instead of a turning rate; the limit is bankLimitDeg, or 45°. */
   readonly selfLevel: boolean;
+  /** Camera angle for which the controller mixes roll and yaw, so that each stick turns about an axis of the picture; null or absent for none. */
+  readonly mixAngleDeg?: number | null;
 }
 
 /** Everything a pilot sets on an aircraft. */
@@ -33,6 +35,7 @@ export const settingsRanges = {
   verticalFovDeg: [30, 150],
   aspect: [0.5, 3],
   bankLimitDeg: [10, 80],
+  mixAngleDeg: [0, 80],
 } as const satisfies Record<string, readonly [number, number]>;
 
 /** Returns the settings when every field is in range, else throws a RangeError naming the first that is not. */
@@ -51,6 +54,9 @@ export function requireSettings(settings: Settings): Settings {
   if (settings.modes.bankLimitDeg !== null) {
     requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);
   }
+  const { mixAngleDeg } = settings.modes;
+  if (mixAngleDeg !== null && mixAngleDeg !== undefined)
+    requireNumber("modes.mixAngleDeg", mixAngleDeg, ...settingsRanges.mixAngleDeg);
   return settings;
 }
 
@@ -76,6 +82,7 @@ export function knownSettings({ rates, throttle, tiltDeg, camera, modes }: Setti
       idleAuthority: modes.idleAuthority === true,
       bankLimitDeg: modes.bankLimitDeg,
       selfLevel: modes.selfLevel === true,
+      ...(typeof modes.mixAngleDeg === "number" && { mixAngleDeg: modes.mixAngleDeg }),
     },
   };
 }

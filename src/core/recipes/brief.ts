@@ -1,11 +1,25 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
+import { TooLittleThrust } from "../sustained";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
+import { freezeLosses } from "./freeze";
 import type { Measures } from "./measures";
 import { resolve, withParameters, type Recipe } from "./recipe";
-import { solve, type Goal } from "./solve";
+import { CLEAR_OF_GROUND_M, solve, type Goal } from "./solve";
 import { flyUncaught, wayOut, type WayOut } from "./way-out";
+
+/** What decided the minimum start height. */
+export type StartHeightReason =
+  /** Freezing before a phase for the reaction time, then bailing out, with the margin on top; on a pack of which so much is used. */
+  | { readonly kind: "freeze"; readonly before: string; readonly lostM: number; readonly packUsed: number }
+  /** The fourth-largest height lost of so many scattered flights. */
+  | { readonly kind: "scatter"; readonly runs: number; readonly lostM: number; readonly packUsed: number };
+
+export interface StartHeight {
+  readonly heightM: number;
+  readonly reason: StartHeightReason;
+}
 
 /** Everything a brief says about a trick flown with one aircraft and one pilot's settings. */
 export interface TrickBrief {
@@ -16,43 +30,132 @@ export interface TrickBrief {
   readonly simplyCentred: Measures | null;
   /** From closing the throttle to falling past that height again, hands off. */
   readonly hangTimeS: number | null;
-  /** Least entry height that covers the slip and the reaction time with the margin; null for a trick that belongs at its own height. */
-  readonly lowestEntryM: number | null;
-  /** Height at which the flight was begun: the recipe's own, or the lowest entry rounded up to half metres. */
+  /** Least height to begin at; null for a trick that belongs at its own height, or does not go. Without hands in the margins, by the freezes alone. */
+  readonly minimumStartHeightM: number | null;
+  /** What decided it. */
+  readonly startHeight: StartHeight | null;
+  /** Height at which the flight was begun: the recipe's own, or the minimum start height rounded up to half metres. */
   readonly entryHeightM: number;
   readonly wayOut: WayOut | null;
-  readonly margins: SafetyMargins;
+  readonly margins: FreezeMargins;
   /** What stands in the way, in words; null when the trick goes. With a problem, the flight shows what would happen and the figures mean nothing. */
   readonly problem: string | null;
 }
 
-/** What the height must cover. */
-export interface SafetyMargins {
+/** What the height must cover when the pilot freezes. */
+export interface FreezeMargins {
   readonly marginM: number;
   readonly reactionS: number;
 }
 
 /** 1.5 m of clearance, half a second to notice. Our choice; shown beside the figure. */
-export const USUAL_MARGINS: SafetyMargins = { marginM: 1.5, reactionS: 0.5 };
+export const USUAL_FREEZE: FreezeMargins = { marginM: 1.5, reactionS: 0.5 };
+/** Share of a pack that is used when it is nearly empty: landed on the rest. Common practice, no source. */
+export const NEARLY_EMPTY = 0.8;
+export const PACKS: readonly number[] = [0, NEARLY_EMPTY];
 
-/** Solves a trick for an aircraft and settings and flies it: the numbers of a brief. */
-export function briefTrick(
+/** A trick with its figures worked out. */
+export interface SolvedTrick {
+  readonly recipe: Recipe;
+  /** Why there is no answer, in words. */
+  readonly why: string | null;
+  /** The same worked out for a nearly empty pack, whose punch is longer; the full one's where that has no answer. */
+  readonly late: Recipe;
+}
+
+/** Meets the recipe's aims, on a full pack and on a nearly empty one. */
+export function solveTrick(
   recipe: Recipe,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-  margins: SafetyMargins = USUAL_MARGINS,
+): SolvedTrick {
+  const goals: readonly Goal[] = recipe.solveFor.map(({ aim }) => aim);
+  const fresh = solveInTurn(recipe, goals, aircraft, settings, environment);
+  if (fresh.why !== null || recipe.entryHeightM !== undefined || aircraft.sag === null)
+    return { recipe: fresh.recipe, why: fresh.why, late: fresh.recipe };
+  const late = lateSolution(fresh.recipe, goals, aircraft, settings, environment);
+  return { recipe: fresh.recipe, why: null, late: late ?? fresh.recipe };
+}
+
+function lateSolution(
+  recipe: Recipe,
+  goals: readonly Goal[],
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): Recipe | null {
+  try {
+    const solved = solveInTurn(recipe, goals, aircraft, settings, { ...environment, packUsed: NEARLY_EMPTY });
+    return solved.why === null ? solved.recipe : null;
+  } catch (error) {
+    // It has not the thrust any more: flown as on a full pack.
+    if (error instanceof TooLittleThrust) return null;
+    throw error;
+  }
+}
+
+/** The height that every freeze asks for, on the worse of the two packs; null for a trick that belongs at its own height or does not go. */
+export function startHeightByFreezes(
+  { recipe, late, why }: SolvedTrick,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  { marginM, reactionS }: FreezeMargins,
+): StartHeight | null {
+  if (why !== null || recipe.entryHeightM !== undefined) return null;
+  let worst: StartHeight | null = null;
+  for (const packUsed of aircraft.sag === null ? [0] : PACKS) {
+    const high = { ...highUp(environment), packUsed };
+    for (const { before, lostM } of freezeLossesIfFlown(
+      packUsed > 0 ? late : recipe,
+      aircraft,
+      settings,
+      high,
+      reactionS,
+    ))
+      if (worst === null || lostM + marginM > worst.heightM)
+        worst = { heightM: lostM + marginM, reason: { kind: "freeze", before, lostM, packUsed } };
+  }
+  return worst;
+}
+
+function freezeLossesIfFlown(...args: Parameters<typeof freezeLosses>): ReturnType<typeof freezeLosses> {
+  try {
+    return freezeLosses(...args);
+  } catch (error) {
+    if (error instanceof TooLittleThrust) return [];
+    throw error;
+  }
+}
+
+/** The same place high above the ground, with nothing about. */
+export const highUp = (environment: Environment): Environment => ({
+  ...environment,
+  entryHeightM: CLEAR_OF_GROUND_M,
+  obstacles: [],
+  ceilingM: null,
+});
+
+/** The numbers of a brief for a trick that is solved, begun at `startHeight` or where it belongs. */
+export function flyBrief(
+  { recipe: solved, why }: SolvedTrick,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  startHeight: StartHeight | null,
+  margins: FreezeMargins,
 ): TrickBrief {
-  const { solved, why, lowestEntryM, entryHeightM } = solveTrick(recipe, aircraft, settings, environment, margins);
+  const entryHeightM = entryHeightOf(solved, environment, startHeight);
   const there = { ...environment, entryHeightM };
-  const stop = recipe.turn ? recipe.solveFor.find(({ aim }) => aim.kind === "stop-on-mark")?.param : undefined;
+  const stop = solved.turn ? solved.solveFor.find(({ aim }) => aim.kind === "stop-on-mark")?.param : undefined;
   const flight = fly(solved, aircraft, settings, there);
-  const cuts = flight.measures.throttleClosedAtS !== null && recipe.freeze !== undefined && !recipe.freeze.instead;
+  const cuts = flight.measures.throttleClosedAtS !== null && solved.freeze !== undefined && !solved.freeze.instead;
   return {
     recipe: solved,
     flight,
     simplyCentred: stop
-      ? fly(withParameters(solved, { [stop]: recipe.turn!.deg }), aircraft, settings, there).measures
+      ? fly(withParameters(solved, { [stop]: solved.turn!.deg }), aircraft, settings, there).measures
       : null,
     hangTimeS: cuts
       ? flyUncaught({ ...solved, obstacles: [] }, aircraft, settings, {
@@ -61,7 +164,8 @@ export function briefTrick(
           ceilingM: null,
         }).flight.measures.hangTimeS
       : null,
-    lowestEntryM,
+    minimumStartHeightM: startHeight?.heightM ?? null,
+    startHeight,
     entryHeightM,
     wayOut: wayOut(solved, aircraft, settings, there),
     margins,
@@ -69,33 +173,43 @@ export function briefTrick(
   };
 }
 
-/** The highest point of a trick above the ground, m, solved and begun as its brief has it; null when it does not go. */
+/**
+ * A brief whose minimum start height counts the freezes alone, of which there are few: for a drawing at once and for searches; or one that was worked out
+ * before.
+ */
+export function draftBrief(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  margins: FreezeMargins = USUAL_FREEZE,
+  known: StartHeight | null = null,
+): TrickBrief {
+  const solved = solveTrick(recipe, aircraft, settings, environment);
+  const startHeight =
+    known && solved.why === null && recipe.entryHeightM === undefined
+      ? known
+      : startHeightByFreezes(solved, aircraft, settings, environment, margins);
+  return flyBrief(solved, aircraft, settings, environment, startHeight, margins);
+}
+
+function entryHeightOf(solved: Recipe, environment: Environment, startHeight: StartHeight | null): number {
+  if (solved.entryHeightM !== undefined) return resolve(solved, solved.entryHeightM);
+  return startHeight === null ? environment.entryHeightM : Math.ceil(2 * startHeight.heightM) / 2;
+}
+
+/** The highest point of a trick above the ground, m, solved and begun as its draft has it; null when it does not go. */
 export function highestPointM(
   recipe: Recipe,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
 ): number | null {
-  const { solved, why, entryHeightM } = solveTrick(recipe, aircraft, settings, environment, USUAL_MARGINS);
-  const flight = fly(solved, aircraft, settings, { ...environment, entryHeightM });
-  return why === null && whyNot(solved, flight) === null ? flight.measures.peakM : null;
-}
-
-/** A trick with its figures worked out, and where it is begun; `why` says what has no answer. */
-function solveTrick(
-  recipe: Recipe,
-  aircraft: Airframe,
-  settings: Settings,
-  environment: Environment,
-  margins: SafetyMargins,
-): { solved: Recipe; why: string | null; lowestEntryM: number | null; entryHeightM: number } {
-  const goals: readonly Goal[] = [...recipe.solveFor.map(({ aim }) => aim), { kind: "lowest-entry", ...margins }];
-  const { recipe: solved, lastAnswer, why } = solveInTurn(recipe, goals, aircraft, settings, environment);
-  if (recipe.entryHeightM !== undefined)
-    return { solved, why, lowestEntryM: null, entryHeightM: resolve(solved, recipe.entryHeightM) };
-  const lowestEntryM = why === null ? lastAnswer : null;
-  const entryHeightM = lowestEntryM === null ? environment.entryHeightM : Math.ceil(2 * lowestEntryM) / 2;
-  return { solved, why, lowestEntryM, entryHeightM };
+  const solved = solveTrick(recipe, aircraft, settings, environment);
+  const startHeight = startHeightByFreezes(solved, aircraft, settings, environment, USUAL_FREEZE);
+  const entryHeightM = entryHeightOf(solved.recipe, environment, startHeight);
+  const flight = fly(solved.recipe, aircraft, settings, { ...environment, entryHeightM });
+  return solved.why === null && whyNot(solved.recipe, flight) === null ? flight.measures.peakM : null;
 }
 
 /** Why a flight did not end as its recipe wants, in words; null when it did. */
@@ -127,14 +241,12 @@ function solveInTurn(
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-): { recipe: Recipe; lastAnswer: number; why: string | null } {
+): { recipe: Recipe; why: string | null } {
   let solved = recipe;
-  let lastAnswer = 0;
   for (const goal of goals) {
     const solution = solve(solved, goal, aircraft, settings, environment);
-    if (solution.answer === null) return { recipe: solved, lastAnswer, why: solution.why };
+    if (solution.answer === null) return { recipe: solved, why: solution.why };
     solved = solution.recipe;
-    lastAnswer = solution.answer;
   }
-  return { recipe: solved, lastAnswer, why: null };
+  return { recipe: solved, why: null };
 }

@@ -1,4 +1,4 @@
-import { airDensity } from "../atmosphere";
+import { airDensity, type Air } from "../atmosphere";
 import { FieldRangeError, requireNumber } from "../numbers";
 import { requireObstacle, type Obstacle } from "./obstacles";
 
@@ -15,6 +15,10 @@ export interface Environment {
   /** Standard deviation of the noise on the sticks of the pilot's eye, share of full stick, and its seed. */
   readonly stickNoise: number;
   readonly seed: number;
+  /** Share of the pack that is used when the flight begins, 0 full to 1 empty; absent for a full one. */
+  readonly packUsed?: number;
+  /** Seed of the shake in the aircraft's own wake; absent for none. */
+  readonly shakeSeed?: number;
   /** What stands about besides what the recipe brings. */
   readonly obstacles?: readonly Obstacle[];
   /** Local ceiling above the ground, m; null or absent for none known. */
@@ -40,6 +44,8 @@ export function requireEnvironment(environment: Environment): Environment {
   requireNumber("windEastMps", environment.windEastMps, -60, 60);
   requireNumber("stickNoise", environment.stickNoise, 0, 0.5);
   requireNumber("seed", environment.seed, 0, 4294967295);
+  if (environment.packUsed !== undefined) requireNumber("packUsed", environment.packUsed, 0, 1);
+  if (environment.shakeSeed !== undefined) requireNumber("shakeSeed", environment.shakeSeed, 0, 4294967295);
   environment.obstacles?.forEach((one, i) => requireObstacle(one, `obstacles[${i}]`));
   const { ceilingM } = environment;
   if (ceilingM !== null && ceilingM !== undefined) {
@@ -53,9 +59,7 @@ export function requireEnvironment(environment: Environment): Environment {
   return environment;
 }
 
-export function densityOf(environment: Environment): number {
-  return airDensity({
-    heightM: environment.siteElevationM + environment.entryHeightM,
-    isaOffsetK: environment.isaOffsetK,
-  });
-}
+/** The air of a flight: that of the site's ground, since a trick is small against the atmosphere. */
+export const airOf = ({ siteElevationM, isaOffsetK }: Environment): Air => ({ heightM: siteElevationM, isaOffsetK });
+
+export const densityOf = (environment: Environment): number => airDensity(airOf(environment));

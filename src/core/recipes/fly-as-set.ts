@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { briefTrick, whyNot } from "./brief";
+import { draftBrief, whyNot, type StartHeight } from "./brief";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import { resolve, withParameters, type Recipe } from "./recipe";
@@ -22,8 +22,8 @@ export interface FlownTrick {
   readonly recipe: Recipe;
   readonly flight: Flight;
   readonly entryHeightM: number;
-  /** Known when the program worked it out. */
-  readonly lowestEntryM: number | null;
+  /** By the freezes alone; null where a parameter or the height was set by hand. */
+  readonly startHeight: StartHeight | null;
   readonly wayOut: WayOut | null;
   /** What stands in the way, in words. */
   readonly problem: string | null;
@@ -35,7 +35,7 @@ export interface FlownTrick {
 
 /** Flies a trick as it was set: by hand where somebody set something, worked out where not. Throws a RangeError for what cannot be begun. */
 export function flyAsSet({ recipe, values, entryHeightM, airframe, settings, environment }: TrickRequest): FlownTrick {
-  const brief = values === null ? briefTrick(recipe, airframe, settings, environment) : null;
+  const brief = values === null ? draftBrief(recipe, airframe, settings, environment) : null;
   const set = brief ? brief.recipe : withParameters(recipe, values ?? {});
   const own = set.entryHeightM === undefined ? undefined : resolve(set, set.entryHeightM);
   const height = entryHeightM ?? brief?.entryHeightM ?? own ?? environment.entryHeightM;
@@ -48,7 +48,7 @@ export function flyAsSet({ recipe, values, entryHeightM, airframe, settings, env
     recipe: set,
     flight,
     entryHeightM: height,
-    lowestEntryM: brief?.lowestEntryM ?? null,
+    startHeight: brief?.startHeight ?? null,
     wayOut: asBriefed ? brief.wayOut : wayOut(set, airframe, settings, there),
     problem: asBriefed ? brief.problem : whyNot(set, flight),
     bySpeed: marginsBySpeed(set, airframe, settings, there),

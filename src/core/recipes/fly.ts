@@ -1,18 +1,19 @@
 import { requireAirframe, type Airframe } from "../airframe";
-import { toEuler } from "../attitude";
-import { horizonInFrame } from "../camera";
-import { COMMAND_SIZE, createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
-import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
+import { createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
+import { DEG_PER_RAD } from "../numbers";
 import { throttleAtStick } from "../throttle";
+import { Body } from "./body";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
 import { measure, outcomeOf, type Measures } from "./measures";
-import { Hands, type Seen } from "./pilot";
+import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
 import { Guards } from "./guards";
+import { Recorder } from "./recorder";
 import { resolve, type Phase, type Recipe, type TrimFigures, type Value } from "./recipe";
+import { Shake } from "./shake";
 import { NO_SLIP, type Slip } from "./slips";
 import { startTrim } from "./start-trim";
-import { emptyTrace, type FlightEvent, type Trace } from "./trace";
+import type { FlightEvent, Trace } from "./trace";
 
 export interface Flight {
   /** What stood about, in m along, across and above the ground. */
@@ -35,6 +36,8 @@ export const LONGEST_FLIGHT_S = 40;
 /** A contact faster or steeper than this is a crash. Common practice, no source. */
 const CRASH_SPEED_MPS = 2.5;
 const CRASH_TILT_DEG = 35;
+/** Two instants nearer than this share of a step are one. */
+const SAME_INSTANT = 1e-3;
 /** From the middle to the tip of a propeller, as a share of the motor diagonal. Estimate; common practice, no source. */
 const HALF_SPAN = 0.75;
 
@@ -125,186 +128,113 @@ function play(
       `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${start.motor.toFixed(2)}`,
     );
   }
-  const medium = {
-    airDensityKgM3: densityOf(environment),
-    windNorthMps: environment.windNorthMps,
-    windEastMps: environment.windEastMps,
-  };
-  const step = createStep(createDerivative(aircraft, medium, settings.modes.idleAuthority));
+  const { windNorthMps, windEastMps, shakeSeed } = environment;
+  const wind = { windNorthMps, windEastMps };
+  const shake = shakeSeed === undefined ? undefined : new Shake(shakeSeed);
+  const airDensityKgM3 = densityOf(environment);
+  const step = createStep(
+    createDerivative(aircraft, { airDensityKgM3, ...wind, shake: shake?.rotors }, settings.modes.idleAuthority),
+  );
   const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start);
+  const body = new Body(start.state, step, hands, settings.tiltDeg, environment.entryHeightM, wind);
   const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
-  const state = start.state;
-  let commandNow = new Float64Array(COMMAND_SIZE);
-  let commandNext = new Float64Array(COMMAND_SIZE);
-  const turned = { roll: 0, pitch: 0, yaw: 0, view: 0 };
-  const viewCos = Math.cos(RAD_PER_DEG * settings.tiltDeg);
-  const viewSin = Math.sin(RAD_PER_DEG * settings.tiltDeg);
-  const seen: Seen = {
-    timeInPhaseS: 0,
-    pitchDeg: 0,
-    rollDeg: 0,
-    yawDeg: 0,
-    climbMps: 0,
-    headingDeg: 0,
-    aboveEntryM: 0,
-    upright: 1,
-    state,
-    turnedDeg: turned,
-    rateDps: { roll: 0, pitch: 0, yaw: 0, view: 0 },
-  };
-  const trace = emptyTrace(STEP_S * SAMPLE_STEPS);
+  const recorder = new Recorder(body, hands, aircraft, camera, airDensityKgM3, STEP_S * SAMPLE_STEPS, briefly);
+  const guards = new Guards(recipe, start.figures, environment.entryHeightM);
+  const { seen, state } = body;
   const events: FlightEvent[] = [];
 
-  // Local copies: module bindings are looked up at every use in some builds.
-  const { north, east, down, vNorth, vEast, vDown, p: rollRate, q: pitchRate, r: yawRate } = STATE;
-  const halfStepDeg = 0.5 * STEP_S * DEG_PER_RAD;
-  const stepS = STEP_S;
-  const sampleSteps = SAMPLE_STEPS;
-
-  const guards = new Guards(recipe, start.figures, environment.entryHeightM, STEP_S);
   let phases = recipe.phases;
   let phaseIndex = 0;
-  let phaseStartStep = 0;
+  let phaseStartS = 0;
   let changed = false;
   let complete = false;
-  const heightM = () => -state[down];
-  const note = (kind: FlightEvent["kind"], detail: string, stepNumber: number) =>
-    events.push({ timeS: stepNumber * stepS, kind, detail, heightM: heightM() });
+  // Whole steps flown, and how far into the next: a phase may begin between two steps.
+  let steps = 0;
+  let into = 0;
+  let timeS = 0;
+  const note = (kind: FlightEvent["kind"], detail: string) =>
+    events.push({ timeS, kind, detail, heightM: body.heightM });
+  const slipOf = (phase: number) => (changed ? NO_SLIP : (slips[phase] ?? NO_SLIP));
 
-  look(state, seen);
-  hands.command(seen, commandNow);
-  note("phase", phases[0].id, 0);
-  for (let n = 0; n * stepS <= LONGEST_FLIGHT_S; n++) {
-    if (change && !changed && n * stepS >= change.atS) {
+  note("phase", phases[0].id);
+  let held = guards.heldFor(phases[0], seen, slipOf(0).lateS) !== null;
+  while (timeS <= LONGEST_FLIGHT_S) {
+    if (change && !changed && timeS >= change.atS) {
       changed = true;
       phases = change.phases;
       phaseIndex = 0;
-      phaseStartStep = n;
-      note("gave-up", phases[0].id, n);
+      phaseStartS = timeS;
+      note("gave-up", phases[0].id);
+      seen.timeInPhaseS = 0;
+      held = guards.heldFor(phases[0], seen, 0) !== null;
     }
     // Leave every phase whose guard already holds.
     for (;;) {
       const phase = phases[phaseIndex];
-      seen.timeInPhaseS = (n - phaseStartStep) * stepS;
-      const { lateS } = slipOf(phaseIndex);
-      const timedOut = seen.timeInPhaseS >= phase.maxS + Math.max(0, lateS);
-      if (!timedOut && !guards.anyHolds(phase, seen, lateS)) break;
-      if (timedOut) note("phase-timeout", phase.id, n);
+      const timedOut = !held && timeS - phaseStartS >= phase.maxS + Math.max(0, slipOf(phaseIndex).lateS);
+      if (!held && !timedOut) break;
+      if (timedOut) note("phase-timeout", phase.id);
       if (phaseIndex === phases.length - 1) {
         complete = !timedOut;
         phaseIndex = -1;
         break;
       }
       phaseIndex++;
-      phaseStartStep = n;
-      if (phases[phaseIndex].mark) turned.roll = turned.pitch = turned.yaw = turned.view = 0;
-      note("phase", phases[phaseIndex].id, n);
+      phaseStartS = timeS;
+      if (phases[phaseIndex].mark) body.mark();
+      note("phase", phases[phaseIndex].id);
+      seen.timeInPhaseS = 0;
+      held = guards.heldFor(phases[phaseIndex], seen, slipOf(phaseIndex).lateS) !== null;
     }
     if (phaseIndex < 0) {
-      record(phases.length - 1, n);
+      recorder.record(phases.length - 1, timeS);
       break;
     }
 
+    const phase = phases[phaseIndex];
+    const slip = slipOf(phaseIndex);
+    const onGrid = into === 0;
+    const dtS = (1 - into) * STEP_S;
     const wasOpen = hands.throttle > 0;
-    hands.move(phases[phaseIndex], seen, slipOf(phaseIndex));
-    if (wasOpen && hands.throttle === 0 && phases[phaseIndex].throttle.kind === "hold")
-      note("throttle-closed", phases[phaseIndex].id, n);
-    hands.command(seen, commandNext);
-    if (n % sampleSteps === 0) record(phaseIndex, n);
-
-    guards.remember(seen);
-    const climbBefore = -state[vDown];
-    const p = state[rollRate];
-    const q = state[pitchRate];
-    const r = state[yawRate];
-    step(state, commandNow, commandNext, stepS);
-    [commandNow, commandNext] = [commandNext, commandNow];
-    turned.roll += halfStepDeg * (p + state[rollRate]);
-    turned.pitch += halfStepDeg * (q + state[pitchRate]);
-    turned.yaw += halfStepDeg * (r + state[yawRate]);
-    turned.view += halfStepDeg * (viewCos * (p + state[rollRate]) - viewSin * (r + state[yawRate]));
-    look(state, seen);
-    seen.rateDps.view = viewCos * seen.rateDps.roll - viewSin * seen.rateDps.yaw;
-    seen.aboveEntryM = heightM() - environment.entryHeightM;
-    if (climbBefore > 0 && seen.climbMps <= 0) note("apex", phases[phaseIndex].id, n + 1);
-    if (obstacles.length > 0 && n % sampleSteps === 0) {
-      const hit = obstacles.find((one) => distanceTo(one, state[north], state[east], heightM()) < reachM);
+    hands.move(phase, seen, slip, dtS, onGrid);
+    if (wasOpen && hands.throttle === 0 && phase.throttle.kind === "hold") note("throttle-closed", phase.id);
+    if (onGrid && steps % SAMPLE_STEPS === 0) recorder.record(phaseIndex, timeS);
+    if (onGrid) shake?.moveOn(steps);
+    guards.remember(seen, dtS);
+    const climbBefore = body.climbMps;
+    body.advance(dtS);
+    seen.timeInPhaseS = timeS + dtS - phaseStartS;
+    const ago = guards.heldFor(phase, seen, slip.lateS);
+    held = ago !== null;
+    if (ago !== null && ago > SAME_INSTANT) {
+      const share = Math.min(ago, 1 - SAME_INSTANT);
+      body.takeBack(share, dtS);
+      into += (1 - share) * (1 - into);
+    } else {
+      steps++;
+      into = 0;
+    }
+    timeS = (steps + into) * STEP_S;
+    if (climbBefore > 0 && body.climbMps <= 0) note("apex", phase.id);
+    if (obstacles.length > 0 && onGrid && (steps - 1) % SAMPLE_STEPS === 0) {
+      const hit = obstacles.find((one) => distanceTo(one, state[0], state[1], body.heightM) < reachM);
       if (hit) {
-        note("crash", `into the ${hit.kind}`, n + 1);
-        record(phaseIndex, n + 1);
+        note("crash", `into the ${hit.kind}`);
+        recorder.record(phaseIndex, timeS);
         break;
       }
     }
-    if (heightM() <= 0) {
+    if (body.heightM <= 0) {
       const tiltDeg = DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright)));
-      const speed = Math.hypot(state[vNorth], state[vEast], state[vDown]);
+      const speed = Math.hypot(state[STATE.vNorth], state[STATE.vEast], state[STATE.vDown]);
       const crash = speed > CRASH_SPEED_MPS || tiltDeg > CRASH_TILT_DEG;
       if (!crash && recipe.ends === "landed" && phaseIndex === phases.length - 1) complete = true;
-      note(crash ? "crash" : "touchdown", `${speed.toFixed(1)} m/s, ${tiltDeg.toFixed(0)}° off level`, n + 1);
-      record(phaseIndex, n + 1);
+      note(crash ? "crash" : "touchdown", `${speed.toFixed(1)} m/s, ${tiltDeg.toFixed(0)}° off level`);
+      recorder.record(phaseIndex, timeS);
       break;
     }
   }
-  return { obstacles, trace, events, complete, reachM };
-
-  function slipOf(phase: number): Slip {
-    return changed ? NO_SLIP : (slips[phase] ?? NO_SLIP);
-  }
-
-  function record(phase: number, stepNumber: number): void {
-    trace.timeS.push(stepNumber * stepS);
-    trace.northM.push(state[0]);
-    trace.eastM.push(state[1]);
-    trace.heightM.push(-state[2]);
-    trace.qx.push(state[7]);
-    trace.qy.push(state[8]);
-    trace.turnedRollDeg.push(turned.roll);
-    trace.turnedPitchDeg.push(turned.pitch);
-    trace.turnedYawDeg.push(turned.yaw);
-    trace.turnedViewDeg.push(turned.view);
-    if (briefly) return;
-    const attitude = { w: state[6], x: state[7], y: state[8], z: state[9] };
-    const horizon = horizonInFrame(attitude, camera);
-    trace.phase.push(phase);
-    trace.stickRoll.push(hands.roll);
-    trace.stickPitch.push(hands.pitch);
-    trace.stickYaw.push(hands.yaw);
-    trace.stickThrottle.push(hands.throttle);
-    trace.throttle.push(hands.motor);
-    trace.vNorthMps.push(state[3]);
-    trace.vEastMps.push(state[4]);
-    trace.climbMps.push(-state[5]);
-    trace.qw.push(attitude.w);
-    trace.qz.push(attitude.z);
-    trace.rollDps.push(state[10] * DEG_PER_RAD);
-    trace.pitchDps.push(state[11] * DEG_PER_RAD);
-    trace.yawDps.push(state[12] * DEG_PER_RAD);
-    trace.rotor0.push(state[13]);
-    trace.rotor1.push(state[14]);
-    trace.rotor2.push(state[15]);
-    trace.rotor3.push(state[16]);
-    trace.viewElevationDeg.push(horizon.axisElevationDeg);
-    trace.viewHeadingDeg.push(horizon.axisHeadingDeg);
-    trace.horizonSlopeDeg.push(horizon.slopeDeg);
-    trace.thrustG.push(
-      (aircraft.thrustToWeight * (state[13] ** 2 + state[14] ** 2 + state[15] ** 2 + state[16] ** 2)) / 4,
-    );
-  }
-}
-
-function look(state: Float64Array, seen: Seen): void {
-  const euler = toEuler({ w: state[6], x: state[7], y: state[8], z: state[9] });
-  const toDeg = DEG_PER_RAD;
-  seen.pitchDeg = euler.pitchDeg;
-  seen.rollDeg = euler.rollDeg;
-  // Near the vertical the heading jumps about; what was turned there is not counted.
-  if (Math.abs(euler.pitchDeg) < 80) seen.headingDeg += wrapDeg(euler.yawDeg - seen.yawDeg);
-  seen.yawDeg = euler.yawDeg;
-  seen.climbMps = -state[5];
-  seen.rateDps.roll = state[10] * toDeg;
-  seen.rateDps.pitch = state[11] * toDeg;
-  seen.rateDps.yaw = state[12] * toDeg;
-  seen.upright = 1 - 2 * (state[7] * state[7] + state[8] * state[8]);
+  return { obstacles, trace: recorder.trace, events, complete, reachM };
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */

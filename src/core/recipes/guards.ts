@@ -11,40 +11,58 @@ interface Bound {
   readonly sense: 1 | -1;
   readonly value: number;
   readonly leadS: number;
+  /** By how much what is watched was short of the bound one step before; NaN at the first look. */
+  short: number;
 }
 
 const NORTH = STATE.north;
 const V_NORTH = STATE.vNorth;
 
-/** Whether a value that changes so fast was at the bound or beyond `lateS` ago. */
-function led({ sense, value }: Bound, now: number, perS: number, lateS: number): boolean {
-  return sense * (lateS === 0 ? now : now - perS * lateS) >= sense * value;
+/** By how much a value that changes so fast was short of the bound `lateS` ago; 0 or less at the bound and beyond. */
+function shortOf({ sense, value }: Bound, now: number, perS: number, lateS: number): number {
+  return sense * (value - (lateS === 0 ? now : now - perS * lateS));
 }
 
 /** Watches for the end of phases: each guard against what is seen, led or lagged by the slip of the phase. */
 export class Guards {
   private readonly bounds = new Map<Phase, readonly Bound[]>();
+  private watched: Phase | null = null;
   /** What the guards watch, one step before. */
-  private readonly before = { climb: 0, pitch: 0, heading: 0, ahead: 0, upright: 0 };
+  private readonly before = { dtS: 1, climb: 0, pitch: 0, heading: 0, ahead: 0, upright: 0 };
 
   constructor(
     private readonly recipe: Recipe,
     private readonly figures: TrimFigures,
     private readonly entryHeightM: number,
-    private readonly dtS: number,
   ) {}
 
-  /** True when a guard of the phase holds `lateS` after it would without a slip; before it, when that is negative. */
-  anyHolds(phase: Phase, seen: Seen, lateS: number): boolean {
+  /**
+   * How long ago, as a share of a step, a guard of the phase began to hold, `lateS` after it would without a slip (before it, when that is negative);
+   * null while none does. Between two looks what is watched is taken to change evenly, so that a phase does not end by whole steps.
+   */
+  heldFor(phase: Phase, seen: Seen, lateS: number): number | null {
     let bounds = this.bounds.get(phase);
     if (!bounds) this.bounds.set(phase, (bounds = phase.until.map((guard) => this.boundOf(guard))));
-    for (const bound of bounds) if (this.holds(bound, seen, lateS)) return true;
-    return false;
+    if (phase !== this.watched) {
+      this.watched = phase;
+      for (const bound of bounds) bound.short = NaN;
+    }
+    let held: number | null = null;
+    for (const bound of bounds) {
+      const before = bound.short;
+      const short = this.short(bound, seen, lateS);
+      bound.short = short;
+      if (short > 0) continue;
+      const ago = before > 0 ? short / (short - before) : 0;
+      if (held === null || ago > held) held = ago;
+    }
+    return held;
   }
 
   /** Remembers what is seen before a step, to know how fast it changes. */
-  remember(seen: Seen): void {
+  remember(seen: Seen, dtS: number): void {
     const { before } = this;
+    before.dtS = dtS;
     before.climb = seen.climbMps;
     before.pitch = seen.pitchDeg;
     before.heading = seen.headingDeg;
@@ -53,34 +71,35 @@ export class Guards {
   }
 
   /**
-   * What a guard watches, `lateS` ago if it goes on as it does now: the slip of a hand that is late by a little is where it would have been on time
+   * By how much a guard is short of holding; it watches what was `lateS` ago if that goes on as it does now: the slip of a hand that is late by a little is where it would have been on time
    * (first order). Time itself is exact.
    */
-  private holds(bound: Bound, seen: Seen, lateS: number): boolean {
+  private short(bound: Bound, seen: Seen, lateS: number): number {
     const { value } = bound;
-    const { before, dtS } = this;
+    const { before } = this;
+    const { dtS } = before;
     switch (bound.kind) {
       case "time":
-        // Half a step of slack keeps a time guard from depending on rounding.
-        return seen.timeInPhaseS >= value + lateS - 0.5 * dtS;
+        // A nanosecond of slack keeps it from depending on rounding.
+        return value + lateS - seen.timeInPhaseS - 1e-9;
       case "turned":
-        return Math.abs(seen.turnedDeg[bound.axis] + seen.rateDps[bound.axis] * (bound.leadS - lateS)) >= value;
+        return value - Math.abs(seen.turnedDeg[bound.axis] + seen.rateDps[bound.axis] * (bound.leadS - lateS));
       case "climb":
-        return led(bound, seen.climbMps, (seen.climbMps - before.climb) / dtS, lateS);
+        return shortOf(bound, seen.climbMps, (seen.climbMps - before.climb) / dtS, lateS);
       case "height":
-        return led(bound, seen.aboveEntryM, seen.climbMps, lateS);
+        return shortOf(bound, seen.aboveEntryM, seen.climbMps, lateS);
       case "ground":
-        return led(bound, seen.aboveEntryM + this.entryHeightM, seen.climbMps, lateS);
+        return shortOf(bound, seen.aboveEntryM + this.entryHeightM, seen.climbMps, lateS);
       case "along":
-        return led(bound, seen.state[NORTH], seen.state[V_NORTH], lateS);
+        return shortOf(bound, seen.state[NORTH], seen.state[V_NORTH], lateS);
       case "ahead":
-        return led(bound, seen.state[V_NORTH], (seen.state[V_NORTH] - before.ahead) / dtS, lateS);
+        return shortOf(bound, seen.state[V_NORTH], (seen.state[V_NORTH] - before.ahead) / dtS, lateS);
       case "pitch":
-        return led(bound, seen.pitchDeg, (seen.pitchDeg - before.pitch) / dtS, lateS);
+        return shortOf(bound, seen.pitchDeg, (seen.pitchDeg - before.pitch) / dtS, lateS);
       case "heading":
-        return led(bound, seen.headingDeg, (seen.headingDeg - before.heading) / dtS, lateS);
+        return shortOf(bound, seen.headingDeg, (seen.headingDeg - before.heading) / dtS, lateS);
       case "upright":
-        return led(bound, seen.upright, (seen.upright - before.upright) / dtS, lateS);
+        return shortOf(bound, seen.upright, (seen.upright - before.upright) / dtS, lateS);
     }
   }
 
@@ -94,6 +113,7 @@ export class Guards {
       sense: upright ? 1 : senseOf(guard),
       value: upright ? Math.cos(RAD_PER_DEG * value) : value,
       leadS: guard.kind === "turned" ? resolve(this.recipe, guard.leadS ?? 0, this.figures) : 0,
+      short: NaN,
     };
   }
 }

@@ -1,5 +1,18 @@
-export { briefTrick, highestPointM, USUAL_MARGINS, whyNot } from "./brief";
-export type { SafetyMargins, TrickBrief } from "./brief";
+export {
+  draftBrief,
+  flyBrief,
+  highestPointM,
+  highUp,
+  NEARLY_EMPTY,
+  PACKS,
+  solveTrick,
+  startHeightByFreezes,
+  USUAL_FREEZE,
+  whyNot,
+} from "./brief";
+export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason, TrickBrief } from "./brief";
+export { freezeLosses } from "./freeze";
+export type { FreezeLoss } from "./freeze";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
 export { fly, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";

@@ -237,7 +237,11 @@ function loopOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
 
 const middleOf = (values: readonly number[]) => 0.5 * (Math.max(...values) + Math.min(...values));
 
-const NO_CIRCLE = { circleRadiusM: null, circleSpreadM: null, stickWander: null };
+const NO_CIRCLE = {
+  circleRadiusM: null,
+  circleSpreadM: null,
+  stickWander: null,
+};
 
 function circleOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]) {
   const at = recipe.steadyPhase ? startOf(events, recipe.steadyPhase) : undefined;

@@ -1,10 +1,10 @@
-import { thrustFraction, type Airframe } from "../airframe";
+import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import { STATE, type Settings } from "../flight";
 import { DEG_PER_RAD, RAD_PER_DEG, seededNormal, seededRandom, wrapDeg } from "../numbers";
 import { rateAtStick, stickForRateClamped } from "../rates";
 import { stickForThrottleClamped, throttleAtStick } from "../throttle";
-import type { Environment } from "./environment";
+import { densityOf, type Environment } from "./environment";
 import {
   resolve,
   type Axis,
@@ -19,6 +19,19 @@ import type { Slip } from "./slips";
 import type { StartTrim } from "./start-trim";
 import { stickForThrust } from "./thrust-stick";
 
+// Copies of this module: what is imported is looked up at every use in some builds.
+const TO_DEG = DEG_PER_RAD;
+const TO_RAD = RAD_PER_DEG;
+const wrapped = wrapDeg;
+const rateAt = rateAtStick;
+const stickForRate = stickForRateClamped;
+const stickForThrottle = stickForThrottleClamped;
+const throttleAt = throttleAtStick;
+const fractionAt = thrustFraction;
+const G_MPS2 = STANDARD_GRAVITY_MPS2;
+const stickForStaticThrust = stickForThrust;
+const resolved = resolve;
+
 /** How fast fingers move a stick, full deflections per second. Common practice, no source. */
 export const STICK_SPEED_PER_S = 15;
 const LONGEST_DELAY_S = 0.5;
@@ -31,14 +44,16 @@ const ANGLE_LOOP_PER_S = 6;
 const SELF_LEVEL_REACH_DEG = 45;
 
 /** What is seen with a delay. */
-type Sight = "pitch" | "bank" | "heading" | "object" | "climb" | "height";
-const sights: readonly Sight[] = ["pitch", "bank", "heading", "object", "climb", "height"];
+type Sight = "pitch" | "bank" | "side" | "heading" | "object" | "climb" | "height";
+const sights: readonly Sight[] = ["pitch", "bank", "side", "heading", "object", "climb", "height"];
 
 /** What the pilot sees and the clock of the phase, filled in by `fly` before each step. */
 export interface Seen {
   timeInPhaseS: number;
   pitchDeg: number;
   rollDeg: number;
+  /** How far the right-hand side hangs below the horizon. */
+  sideDeg: number;
   yawDeg: number;
   climbMps: number;
   /** Heading turned since the entry, right positive, counted on past half a turn. */
@@ -47,6 +62,9 @@ export interface Seen {
   aboveEntryM: number;
   /** Cosine of the angle between the thrust axis and straight up. */
   upright: number;
+  /** Speed of the air along the thrust, positive climbing, and of the air altogether, m/s. */
+  axialMps: number;
+  airspeedMps: number;
   /** The state vector of the flight. */
   readonly state: Float64Array;
   readonly turnedDeg: Record<TurnAxis, number>;
@@ -67,6 +85,18 @@ export class Hands {
   private readonly normal: () => number;
   private readonly noise = { roll: 0, pitch: 0, yaw: 0 };
   private phase: Phase | null = null;
+  private readonly before = { roll: 0, pitch: 0, yaw: 0, throttle: 0 };
+  /** Static thrust over weight of full throttle in this air, on a full pack and on this one. */
+  private readonly fullG: number;
+  private readonly fullNowG: number;
+  /** Less upright than this, throttle raises nothing that a hand would hold. */
+  private readonly leastUpright: number;
+  /** Drag along body z over weight, for a speed squared in m²/s². */
+  private readonly dragZPerG: number;
+  /** Whether the controller mixes roll and yaw for the camera, and the angle it does it for. */
+  private readonly mixes: boolean;
+  private readonly mixCos: number;
+  private readonly mixSin: number;
   /** Targets of the phase that do not move within it. */
   private readonly fixed: Record<Axis | "throttle", number | null> = {
     roll: null,
@@ -83,10 +113,18 @@ export class Hands {
     private readonly dtS: number,
     private readonly start: StartTrim,
   ) {
-    this.throttle = stickForThrottleClamped(settings.throttle, start.motor);
-    this.roll = stickForRateClamped(settings.rates.roll, start.rates.rollDps);
-    this.pitch = stickForRateClamped(settings.rates.pitch, start.rates.pitchDps);
-    this.yaw = stickForRateClamped(settings.rates.yaw, start.rates.yawDps);
+    const mixAngleDeg = settings.modes.mixAngleDeg ?? null;
+    this.mixes = mixAngleDeg !== null;
+    this.mixCos = Math.cos(TO_RAD * (mixAngleDeg ?? 0));
+    this.mixSin = Math.sin(TO_RAD * (mixAngleDeg ?? 0));
+    this.fullG = fullThrustG(airframe, densityOf(environment));
+    this.fullNowG = this.fullG * (1 - (airframe.sag?.emptyShare ?? 0) * (environment.packUsed ?? 0)) ** 2;
+    this.leastUpright = Math.min(0.2, 0.5 * Math.abs(start.upright));
+    this.dragZPerG = (0.5 * densityOf(environment) * airframe.dragAreaM2.z) / (airframe.massKg * G_MPS2);
+    this.throttle = stickForThrottle(settings.throttle, start.motor);
+    this.roll = stickForRate(settings.rates.roll, this.sustainedDps("roll"));
+    this.pitch = stickForRate(settings.rates.pitch, this.sustainedDps("pitch"));
+    this.yaw = stickForRate(settings.rates.yaw, this.sustainedDps("yaw"));
     this.length = Math.ceil(LONGEST_DELAY_S / dtS) + 1;
     this.history = Object.fromEntries(sights.map((sight) => [sight, new Float64Array(this.length)])) as Record<
       Sight,
@@ -95,11 +133,19 @@ export class Hands {
     this.normal = seededNormal(seededRandom(environment.seed));
   }
 
-  /** Moves the sticks one time step towards what the phase asks. */
-  move(phase: Phase, seen: Seen, slip: Slip): void {
-    this.remember(seen);
-    if (this.environment.stickNoise > 0 && this.count % NOISE_STEPS === 1) this.drawNoise();
-    const reach = STICK_SPEED_PER_S * this.dtS;
+  /** Moves the sticks for `dtS` towards what the phase asks. What is seen is remembered on the grid of equal steps only. */
+  move(phase: Phase, seen: Seen, slip: Slip, dtS: number, onGrid: boolean): void {
+    if (onGrid) {
+      this.remember(seen);
+      if (this.environment.stickNoise > 0 && this.count % NOISE_STEPS === 1) this.drawNoise();
+    }
+    const { before } = this;
+    before.roll = this.roll;
+    before.pitch = this.pitch;
+    before.yaw = this.yaw;
+    before.throttle = this.throttle;
+    const reach = STICK_SPEED_PER_S * dtS;
+    if (phase.frozen) return;
     if (phase !== this.phase) this.begin(phase);
     const { fixed } = this;
     const roll = fixed.roll ?? this.movingTarget(phase.roll, "roll", seen);
@@ -112,16 +158,28 @@ export class Hands {
     this.yaw = towards(this.yaw, strayed(phase.yaw, yaw, slip.yawGain, slip.yawOffset), reach);
     const pushed = phase.throttle.kind === "eye" ? throttle : Math.min(1, throttle * (1 + slip.throttleGain));
     this.throttle = towards(this.throttle, pushed, reach);
-    this.motor = throttleAtStick(this.settings.throttle, this.throttle);
+    this.motor = throttleAt(this.settings.throttle, this.throttle);
+  }
+
+  /** Takes back the last `share` of the move. */
+  takeBack(share: number): void {
+    const { before } = this;
+    this.roll = before.roll + (1 - share) * (this.roll - before.roll);
+    this.pitch = before.pitch + (1 - share) * (this.pitch - before.pitch);
+    this.yaw = before.yaw + (1 - share) * (this.yaw - before.yaw);
+    this.throttle = before.throttle + (1 - share) * (this.throttle - before.throttle);
+    this.motor = throttleAt(this.settings.throttle, this.throttle);
   }
 
   /** Writes the commanded body rates (rad/s) and thrust fraction for the present stick positions. */
   command(seen: Seen, out: Float64Array): void {
     const { rates } = this.settings;
-    out[0] = RAD_PER_DEG * this.levelled(rateAtStick(rates.roll, this.roll), this.roll, seen.rollDeg);
-    out[1] = RAD_PER_DEG * this.levelled(rateAtStick(rates.pitch, this.pitch), this.pitch, seen.pitchDeg);
-    out[2] = RAD_PER_DEG * rateAtStick(rates.yaw, this.yaw);
-    out[3] = thrustFraction(this.airframe, this.motor);
+    const rollDps = this.levelled(rateAt(rates.roll, this.roll), this.roll, seen.rollDeg);
+    const yawDps = rateAt(rates.yaw, this.yaw);
+    out[0] = TO_RAD * (this.mixes ? rollDps * this.mixCos + yawDps * this.mixSin : rollDps);
+    out[1] = TO_RAD * this.levelled(rateAt(rates.pitch, this.pitch), this.pitch, seen.pitchDeg);
+    out[2] = TO_RAD * (this.mixes ? yawDps * this.mixCos - rollDps * this.mixSin : yawDps);
+    out[3] = fractionAt(this.airframe, this.motor);
   }
 
   private levelled(rateDps: number, stick: number, angleDeg: number): number {
@@ -140,21 +198,20 @@ export class Hands {
     this.fixed.roll = this.fixedTarget(phase.roll, "roll");
     this.fixed.pitch = this.fixedTarget(phase.pitch, "pitch");
     this.fixed.yaw = this.fixedTarget(phase.yaw, "yaw");
-    if (throttle.kind === "sustained")
-      this.fixed.throttle = stickForThrottleClamped(this.settings.throttle, this.start.motor);
+    if (throttle.kind === "sustained") this.fixed.throttle = stickForThrottle(this.settings.throttle, this.start.motor);
     else if (throttle.kind === "hold") this.fixed.throttle = Math.max(0, Math.min(1, this.value(throttle.at)));
-    else this.fixed.throttle = throttle.kind === "thrust" ? this.stickForThrust(this.value(throttle.g)) : null;
+    else this.fixed.throttle = throttle.kind === "thrust" ? this.stickForStillThrust(this.value(throttle.g)) : null;
   }
 
   private fixedTarget(plan: StickPlan | undefined, axis: Axis): number | null {
     if (!plan) return 0;
     if (plan.kind === "hold") return clampStick(this.value(plan.at));
     if (plan.kind === "loop") {
-      const dps = (DEG_PER_RAD * this.start.figures.trimSpeedMps) / this.value(plan.radiusM);
-      return stickForRateClamped(this.settings.rates[axis], dps);
+      const dps = (TO_DEG * this.start.figures.trimSpeedMps) / this.value(plan.radiusM);
+      return stickForRate(this.settings.rates[axis], dps);
     }
-    if (plan.kind === "sustained") return stickForRateClamped(this.settings.rates[axis], this.sustainedDps(axis));
-    return plan.kind === "rate" ? stickForRateClamped(this.settings.rates[axis], this.value(plan.dps)) : null;
+    if (plan.kind === "sustained") return stickForRate(this.settings.rates[axis], this.sustainedDps(axis));
+    return plan.kind === "rate" ? stickForRate(this.settings.rates[axis], this.value(plan.dps)) : null;
   }
 
   private movingTarget(plan: StickPlan | undefined, axis: Axis, seen: Seen): number {
@@ -172,20 +229,23 @@ export class Hands {
         return clampStick(from + share * (this.value(plan.to) - from));
       }
       case "view-roll": {
-        const rollDps = rateAtStick(this.settings.rates.roll, this.roll);
-        const wantedDps = -rollDps * Math.tan(RAD_PER_DEG * this.settings.tiltDeg);
-        return stickForRateClamped(this.settings.rates[axis], wantedDps);
+        // The controller does it; a wrong angle of it goes uncorrected.
+        if (this.mixes) return 0;
+        const rollDps = rateAt(this.settings.rates.roll, this.roll);
+        const wantedDps = -rollDps * Math.tan(TO_RAD * this.settings.tiltDeg);
+        return stickForRate(this.settings.rates[axis], wantedDps);
       }
       case "level-turn": {
-        const yawDps = rateAtStick(this.settings.rates.yaw, this.yaw);
-        return stickForRateClamped(this.settings.rates[axis], yawDps * Math.tan(RAD_PER_DEG * this.settings.tiltDeg));
+        if (this.mixes) return 0;
+        const yawDps = rateAt(this.settings.rates.yaw, this.yaw);
+        return stickForRate(this.settings.rates[axis], yawDps * Math.tan(TO_RAD * this.settings.tiltDeg));
       }
       case "eye": {
-        const miss = wrapDeg(this.value(plan.targetDeg) - this.recall(plan.see, this.value(plan.delayS)));
+        const miss = wrapped(this.value(plan.targetDeg) - this.recall(plan.see, this.value(plan.delayS)));
         // An object is where it is seen; everything else is where the aircraft is.
         const error = plan.see === "object" ? -miss : miss;
         const wantedDps = this.value(plan.gainPerS) * error + (plan.sustained ? this.sustainedDps(axis) : 0);
-        return clampStick(stickForRateClamped(this.settings.rates[axis], wantedDps) + this.noise[axis]);
+        return clampStick(stickForRate(this.settings.rates[axis], wantedDps) + this.noise[axis]);
       }
       default:
         return 0;
@@ -195,8 +255,11 @@ export class Hands {
   private movingThrottle(plan: ThrottlePlan, seen: Seen): number {
     if (plan.kind === "loop") {
       const { trimSpeedMps } = this.start.figures;
-      const pull = trimSpeedMps ** 2 / (this.value(plan.radiusM) * STANDARD_GRAVITY_MPS2);
-      return this.stickForThrust(this.value(plan.share) * pull + this.value(plan.weightG) * seen.upright);
+      const pull = trimSpeedMps ** 2 / (this.value(plan.radiusM) * G_MPS2);
+      return this.stickForThrust(
+        this.value(plan.share) * pull + this.value(plan.weightG) * seen.upright,
+        seen.axialMps,
+      );
     }
     if (plan.kind !== "eye") return 0;
     const delayS = this.value(plan.delayS);
@@ -206,16 +269,27 @@ export class Hands {
         ? this.value(plan.targetMps)
         : Math.max(-3, Math.min(3, gain * (this.value(plan.targetM) - this.recall("height", delayS))));
     const error = targetMps - this.recall("climb", delayS);
-    const lift = 1 + ((plan.see === "climb" ? gain : CLIMB_GAIN_PER_S) * error) / STANDARD_GRAVITY_MPS2;
-    return this.stickForThrust(seen.upright > 0.2 ? lift / seen.upright : 0);
+    const lift = 1 - this.dragLiftG(seen) + ((plan.see === "climb" ? gain : CLIMB_GAIN_PER_S) * error) / G_MPS2;
+    return seen.upright > this.leastUpright ? this.stickForThrust(lift / seen.upright, seen.axialMps) : 0;
   }
 
   private value(value: Value): number {
-    return typeof value === "number" ? value : resolve(this.recipe, value, this.start.figures);
+    return typeof value === "number" ? value : resolved(this.recipe, value, this.start.figures);
   }
 
-  private stickForThrust(thrustG: number): number {
-    return stickForThrust(this.airframe, this.settings.throttle, thrustG);
+  /** Where a stick is put for a punch: as on a full pack, standing still. */
+  private stickForStillThrust(thrustG: number): number {
+    return stickForStaticThrust(this.airframe, this.settings.throttle, thrustG, this.fullG);
+  }
+
+  /** Hands that hold something by eye give what it takes at the speed it goes and on the pack there is. */
+  private stickForThrust(thrustG: number, axialMps: number): number {
+    return stickForStaticThrust(this.airframe, this.settings.throttle, thrustG, this.fullNowG, axialMps);
+  }
+
+  /** Part of the weight that the drag of the body carries, negative where it pushes down: along z, leant on by the air. */
+  private dragLiftG({ axialMps, upright, airspeedMps }: Seen): number {
+    return -this.dragZPerG * airspeedMps * axialMps * upright;
   }
 
   private remember(seen: Seen): void {
@@ -224,13 +298,14 @@ export class Hands {
     const { state } = seen;
     history.pitch[at] = seen.pitchDeg;
     history.bank[at] = seen.rollDeg;
+    history.side[at] = seen.sideDeg;
     history.heading[at] = seen.headingDeg;
     history.climb[at] = seen.climbMps;
     history.height[at] = seen.aboveEntryM;
     const { object } = this.start;
     if (object) {
       const bearingRad = Math.atan2(object.eastM - state[STATE.east], object.northM - state[STATE.north]);
-      history.object[at] = wrapDeg(bearingRad * DEG_PER_RAD - seen.yawDeg);
+      history.object[at] = wrapped(bearingRad * TO_DEG - seen.yawDeg);
     }
     this.count++;
   }
@@ -240,8 +315,13 @@ export class Hands {
     return this.history[what][(this.count - 1 - back) % this.length];
   }
 
+  /** What a stick asks for so that the body turns as in the start: with a mixing controller, about the axes of the picture. */
   private sustainedDps(axis: Axis): number {
-    return this.start.rates[`${axis}Dps`];
+    const { rates } = this.start;
+    if (!this.mixes || axis === "pitch") return rates[`${axis}Dps`];
+    return axis === "roll"
+      ? rates.rollDps * this.mixCos - rates.yawDps * this.mixSin
+      : rates.rollDps * this.mixSin + rates.yawDps * this.mixCos;
   }
 
   /** First-order noise with a 0.2 s memory, so that hands wander rather than rattle. */

@@ -1,15 +1,15 @@
 import type { ObstaclePlan } from "./obstacles";
 
 /**
- * A number of a recipe: fixed, or times a factor plus an offset a parameter, the camera tilt (°), the pitch (°) or bank (°) of the start trim,
- * or the speed of the start trim (m/s).
+ * A number of a recipe: fixed, or times a factor plus an offset a parameter (and with `timesOf` times a figure of the start trim too), the camera tilt (°), the pitch (°) or bank (°) of the start trim,
+ * the speed of the start trim (m/s), or the static thrust (over weight) of its throttle.
  */
 export type Value =
   | number
-  | { readonly param: string; readonly times?: number; readonly plus?: number }
+  | { readonly param: string; readonly timesOf?: TrimFigure; readonly times?: number; readonly plus?: number }
   | { readonly of: TrimFigure; readonly times?: number; readonly plus?: number };
 
-export type TrimFigure = "tiltDeg" | "trimPitchDeg" | "trimBankDeg" | "trimSpeedMps";
+export type TrimFigure = "tiltDeg" | "trimPitchDeg" | "trimBankDeg" | "trimSpeedMps" | "trimThrustG";
 
 export type Axis = "roll" | "pitch" | "yaw";
 /** What a turn is counted about: a body axis, or the axis of the view. */
@@ -40,12 +40,12 @@ export type StickPlan =
   | { readonly kind: "loop"; readonly radiusM: Value }
   /**
    * Held by the pilot's eye: the rate that closes what is seen, gain · (target − seen), seen `delayS` ago (McRuer and Jex 1967); with
-   * `sustained`, around the rate of the steady turn the recipe starts in. `object` turns the nose to the
+   * `sustained`, around the rate of the steady turn the recipe starts in. `side` is how far the right-hand side hangs below the horizon: bank that also means something nose up. `object` turns the nose to the
    * recipe's object.
    */
   | {
       readonly kind: "eye";
-      readonly see: "pitch" | "bank" | "heading" | "object";
+      readonly see: "pitch" | "bank" | "side" | "heading" | "object";
       readonly targetDeg: Value;
       readonly gainPerS: Value;
       readonly delayS: Value;
@@ -54,7 +54,7 @@ export type StickPlan =
 
 export type ThrottlePlan =
   | { readonly kind: "hold"; readonly at: Value }
-  /** The stick that gives this thrust over weight through the aircraft and the profile; full stick where neither reaches it. */
+  /** The stick that gives this static thrust over weight through the aircraft and the profile; full stick where neither reaches it. */
   | { readonly kind: "thrust"; readonly g: Value }
   /** The throttle the recipe starts with. */
   | { readonly kind: "sustained" }
@@ -113,6 +113,8 @@ export interface Phase {
   readonly maxS: number;
   /** Starts counting the angle turned afresh. */
   readonly mark?: boolean;
+  /** The hands stay where they are, whatever the plans say. */
+  readonly frozen?: boolean;
 }
 
 export interface RecipeParameter {
@@ -133,6 +135,8 @@ export type Start =
   /** A steady circle facing its centre, at the camera's tilt and so many m of radius; clockwise from above turns right. */
   | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean }
   /** A steady circle with the view raised and the picture turned about the view axis. */
+  /** A circle with the centre behind the tail, no bank and the nose up: the camera looks back at it over the top. */
+  | { readonly kind: "looking-back"; readonly turnDps: Value; readonly noseUpDeg: Value }
   | {
       readonly kind: "steady-turn";
       readonly turnDps: Value;
@@ -171,7 +175,12 @@ export interface Recipe {
     readonly catchPhase: string;
   } | null;
   /** What is solved for an aircraft, in order, and the parameter moved for it. */
-  readonly solveFor: readonly { readonly aim: Aim; readonly param: string }[];
+  readonly solveFor: readonly {
+    readonly aim: Aim;
+    readonly param: string;
+    /** Moved by this factor at a time where no value of the parameter meets the aim: a harder punch where no length of it will do. */
+    readonly otherwise?: { readonly param: string; readonly times: number };
+  }[];
   /** Flown instead of the rest when the pilot gives up. */
   readonly abort: readonly Phase[];
   /** The phase that a pilot who freezes never begins, and what the aircraft does instead: falls with the throttle closed if not said. */
@@ -223,7 +232,9 @@ export function resolve(recipe: Recipe, value: Value, trim?: TrimFigures): numbe
   }
   const parameter = recipe.parameters[value.param];
   if (!parameter) throw new RangeError(`${value.param} is no parameter of ${recipe.id}`);
-  return parameter.value * times + plus;
+  if (value.timesOf === undefined) return parameter.value * times + plus;
+  if (!trim) throw new RangeError(`${value.timesOf} is known only in flight`);
+  return parameter.value * trim[value.timesOf] * times + plus;
 }
 
 /**
@@ -257,6 +268,7 @@ export function mirrored(recipe: Recipe, axes: readonly Axis[], id: string, labe
 
 function mirroredStart(start: Start): Start {
   if (start.kind === "orbit") return { ...start, clockwise: !start.clockwise };
+  if (start.kind === "looking-back") return { ...start, turnDps: minus(start.turnDps) };
   if (start.kind !== "steady-turn") return start;
   return { ...start, turnDps: minus(start.turnDps), viewRollDeg: minus(start.viewRollDeg) };
 }

@@ -4,20 +4,18 @@ import { bisect } from "../numbers";
 import type { Environment } from "./environment";
 import { fly } from "./fly";
 import { resolve, withParameters, type Aim, type Recipe } from "./recipe";
-import { flyUncaught, withoutCatch } from "./way-out";
 
-/** An aim of the recipe, or the least entry height from which the slipped trick, caught late and aborted, still clears the ground by the margin. */
-export type Goal = Aim | { readonly kind: "lowest-entry"; readonly marginM: number; readonly reactionS: number };
+export type Goal = Aim;
 
-/** `answer` is the parameter or height found and `recipe` carries it; without an answer, `why` says what stands in the way. */
+/** `answer` is the parameter found and `recipe` carries it; without an answer, `why` says what stands in the way. */
 export type Solution =
   | { readonly answer: number; readonly recipe: Recipe }
   | { readonly answer: null; readonly why: string; readonly recipe: Recipe };
 
 /** High enough that nothing flown while solving meets the ground. */
-const CLEAR_OF_GROUND_M = 400;
+export const CLEAR_OF_GROUND_M = 400;
 
-/** Finds the recipe parameter, or the entry height, that meets a goal. */
+/** Finds the recipe parameter that meets an aim. */
 export function solve(
   recipe: Recipe,
   goal: Goal,
@@ -48,6 +46,7 @@ export function solve(
         0.002,
         (tried) => bodily(tried).heightGainedM,
         "no punch within reach ends where it began; see the thrust, the throttle limit and the turning rate",
+        (tried) => bodily(tried).complete,
       );
     case "stop-at":
       return solveParameter(
@@ -80,24 +79,6 @@ export function solve(
       const column = goal.kind === "gap-ahead" ? trace.northM : trace.eastM;
       return placed(recipe, goal, column[middle] ?? null, "it never gets as far as the gap");
     }
-    case "lowest-entry": {
-      const slipped = withSlip(open);
-      const plain = fly(open, aircraft, settings, high);
-      if (!recipe.freeze) {
-        const lost = Math.max(plain.measures.heightLostM, fly(slipped, aircraft, settings, high).measures.heightLostM);
-        return { answer: goal.marginM + lost, recipe };
-      }
-      const uncaught = flyUncaught(slipped, aircraft, settings, high);
-      if (uncaught.catchS === null) {
-        return { answer: null, why: "the turn never comes round, so no height is safe", recipe };
-      }
-      const late = fly(withoutCatch(slipped), aircraft, settings, high, {
-        atS: uncaught.catchS + goal.reactionS,
-        phases: recipe.abort,
-      });
-      const lost = Math.max(late.measures.heightLostM, plain.measures.heightLostM);
-      return { answer: goal.marginM + lost, recipe };
-    }
   }
 }
 
@@ -128,11 +109,28 @@ function solveParameter(
   tolerance: number,
   miss: (tried: Recipe) => number,
   why: string,
+  ends: (tried: Recipe) => boolean = () => true,
 ): Solution {
-  const name = recipe.solveFor.find((one) => one.aim.kind === aim.kind)?.param;
-  if (!name) return { answer: null, why: `${recipe.id} has no parameter for this goal`, recipe };
-  const { min, max } = recipe.parameters[name];
-  const root = bisect((value) => miss(withParameters(open, { [name]: value })), min, max, tolerance);
-  if (root === null) return { answer: null, why, recipe };
-  return { answer: root, recipe: withParameters(recipe, { [name]: root }) };
+  const sought = recipe.solveFor.find((one) => one.aim.kind === aim.kind);
+  if (!sought) return { answer: null, why: `${recipe.id} has no parameter for this goal`, recipe };
+  const { param, otherwise } = sought;
+  const { min, max } = recipe.parameters[param];
+  for (const moved of otherwise ? movedBy(recipe, otherwise) : [{}]) {
+    const tried = withParameters(open, moved);
+    const root = bisect((value) => miss(withParameters(tried, { [param]: value })), min, max, tolerance);
+    if (root !== null && ends(withParameters(tried, { [param]: root })))
+      return { answer: root, recipe: withParameters(recipe, { ...moved, [param]: root }) };
+  }
+  return { answer: null, why, recipe };
+}
+
+/** A parameter as it is, then moved by the factor at a time, as far as its range goes. */
+function movedBy(
+  recipe: Recipe,
+  { param, times }: { readonly param: string; readonly times: number },
+): readonly Readonly<Record<string, number>>[] {
+  const { value, min, max } = recipe.parameters[param];
+  const steps = [value];
+  for (let next = value * times; next > min && next < max; next *= times) steps.push(next);
+  return steps.map((step) => ({ [param]: step }));
 }

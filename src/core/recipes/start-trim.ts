@@ -1,19 +1,31 @@
-import { commandForThrust, type Airframe } from "../airframe";
+import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
 import { fromEuler } from "../attitude";
 import type { Air } from "../atmosphere";
 import { levelState, STATE, type Settings } from "../flight";
-import { bisect } from "../numbers";
-import { attitudeOfView, cruise, cruiseIfPossible, orbitFacingCentre, steadyTurn, type BodyRates } from "../sustained";
-import type { Environment } from "./environment";
-import { resolve, type Recipe, type TrimFigures } from "./recipe";
+import { bisect, RAD_PER_DEG } from "../numbers";
+import {
+  attitudeOfView,
+  cruise,
+  cruiseIfPossible,
+  orbitFacingCentre,
+  powerFor,
+  steadyTurn,
+  TooLittleThrust,
+  type BodyRates,
+  type Power,
+} from "../sustained";
+import { airOf, densityOf, type Environment } from "./environment";
+import { resolve, type Recipe, type Start, type TrimFigures, type Value } from "./recipe";
 
 /** What a flight begins with: the state vector, the motor command that holds it, and what the recipe may refer to. */
 export interface StartTrim {
   readonly state: Float64Array;
   readonly motor: number;
   readonly figures: TrimFigures;
-  /** Body rates of the steady turn; zero for a straight start. */
+  /** Body rates it begins with; zero for a straight start. */
   readonly rates: BodyRates;
+  /** Cosine of the thrust's angle to straight up. */
+  readonly upright: number;
   /** What the nose is held on, m north and east of the start. */
   readonly object: { readonly northM: number; readonly eastM: number } | null;
 }
@@ -22,10 +34,10 @@ const NO_RATES: BodyRates = { rollDps: 0, pitchDps: 0, yawDps: 0 };
 
 /** Trims the aircraft for the start of a recipe. Throws a RangeError when it has not the thrust, or no such flight exists. */
 export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): StartTrim {
-  const air = { heightM: environment.siteElevationM + environment.entryHeightM, isaOffsetK: environment.isaOffsetK };
-  const { pitchDeg, bankDeg, thrustG, northMps, eastMps, rates, centre } = trimOf(recipe, aircraft, settings, air);
-  const fraction = thrustG / aircraft.thrustToWeight;
-  const state = levelState(environment.entryHeightM, fraction);
+  const begun = trimOf(recipe, recipe.start, aircraft, settings, environment);
+  const { pitchDeg, bankDeg, power, northMps, eastMps, rates } = begun;
+  const state = levelState(environment.entryHeightM, power.rotorSpeed ** 2);
+  state[STATE.packUsed] = environment.packUsed ?? 0;
   const attitude = fromEuler({ yawDeg: 0, pitchDeg, rollDeg: bankDeg });
   state.set([attitude.w, attitude.x, attitude.y, attitude.z], STATE.qw);
   state[STATE.vNorth] = northMps + environment.windNorthMps;
@@ -38,37 +50,46 @@ export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings
     trimPitchDeg: pitchDeg,
     trimBankDeg: bankDeg,
     trimSpeedMps: Math.hypot(northMps, eastMps),
+    trimThrustG: fullThrustG(aircraft, densityOf(environment)) * thrustFraction(aircraft, power.throttle),
   };
   const { object } = recipe;
   return {
     state,
-    motor: commandForThrust(aircraft, fraction),
+    motor: power.throttle,
     figures,
     rates,
-    object:
-      centre ??
-      (object
-        ? { northM: resolve(recipe, object.alongM, figures), eastM: resolve(recipe, object.acrossM, figures) }
-        : null),
+    upright: Math.cos(RAD_PER_DEG * pitchDeg) * Math.cos(RAD_PER_DEG * bankDeg),
+    object: object
+      ? { northM: resolve(recipe, object.alongM, figures), eastM: resolve(recipe, object.acrossM, figures) }
+      : begun.centre,
   };
 }
 
 interface Trim {
   readonly pitchDeg: number;
   readonly bankDeg: number;
-  readonly thrustG: number;
+  readonly power: Power;
   readonly northMps: number;
   readonly eastMps: number;
   readonly rates: BodyRates;
   readonly centre: { readonly northM: number; readonly eastM: number } | null;
 }
 
-function trimOf(recipe: Recipe, aircraft: Airframe, { tiltDeg }: Settings, air: Air): Trim {
-  const { start } = recipe;
-  const straight = (pitchDeg: number, thrustG: number, northMps: number): Trim => ({
+function trimOf(
+  recipe: Recipe,
+  start: Start,
+  aircraft: Airframe,
+  { tiltDeg }: Settings,
+  environment: Environment,
+): Trim {
+  const air = airOf(environment);
+  const airDensityKgM3 = densityOf(environment);
+  const packUsed = environment.packUsed ?? 0;
+  const value = (of: Value) => resolve(recipe, of);
+  const straight = (pitchDeg: number, power: Power, northMps: number): Trim => ({
     pitchDeg,
     bankDeg: 0,
-    thrustG,
+    power,
     northMps,
     eastMps: 0,
     rates: NO_RATES,
@@ -78,7 +99,7 @@ function trimOf(recipe: Recipe, aircraft: Airframe, { tiltDeg }: Settings, air: 
     const turn = steadyTurn(aircraft, { ...attitude, turnDps }, air);
     return {
       ...attitude,
-      thrustG: turn.thrustG,
+      power: turn,
       northMps: turn.velocityNorthMps,
       eastMps: turn.velocityEastMps,
       rates: turn.rates,
@@ -87,37 +108,74 @@ function trimOf(recipe: Recipe, aircraft: Airframe, { tiltDeg }: Settings, air: 
   };
   switch (start.kind) {
     case "hover":
-      return straight(0, 1, 0);
+      return straight(0, hoverPower(aircraft, airDensityKgM3, packUsed), 0);
     case "cruise": {
-      const level = cruise(aircraft, tiltDeg, air);
-      return straight(-tiltDeg, level.thrustG, level.speedMps);
+      return remembered(aircraft, ["cruise", tiltDeg, airDensityKgM3, packUsed], () => {
+        const level = cruise(aircraft, tiltDeg, air, packUsed);
+        return straight(-tiltDeg, level, level.speedMps);
+      });
     }
     case "level": {
-      const speedMps = resolve(recipe, start.speedMps);
-      const leanDeg = leanForSpeed(aircraft, speedMps, air);
-      return straight(-leanDeg, cruise(aircraft, leanDeg, air).thrustG, speedMps);
+      const speedMps = value(start.speedMps);
+      return remembered(aircraft, ["level", speedMps, airDensityKgM3, packUsed], () => {
+        const leanDeg = leanForSpeed(aircraft, speedMps, air, packUsed);
+        return straight(-leanDeg, cruise(aircraft, leanDeg, air, packUsed), speedMps);
+      });
     }
     case "orbit": {
-      const radiusM = resolve(recipe, start.radiusM);
+      const radiusM = value(start.radiusM);
       const orbit = orbitFacingCentre(aircraft, { radiusM, tiltDeg, clockwise: start.clockwise }, air);
       return circle({ pitchDeg: -tiltDeg, bankDeg: orbit.leanDeg }, orbit.turnDps);
+    }
+    case "looking-back": {
+      const noseUpDeg = value(start.noseUpDeg);
+      if (noseUpDeg + tiltDeg <= 90)
+        throw new RangeError(
+          `noseUpDeg is ${noseUpDeg}; with ${tiltDeg}° of tilt the camera looks back only from ${90 - tiltDeg}° up, which takes ${(1 / Math.sin(RAD_PER_DEG * Math.max(0.1, tiltDeg))).toFixed(1)} g`,
+        );
+      return circle({ pitchDeg: noseUpDeg, bankDeg: 0 }, value(start.turnDps));
     }
     case "steady-turn": {
       const view = {
         tiltDeg,
-        viewElevationDeg: resolve(recipe, start.viewElevationDeg),
-        viewRollDeg: resolve(recipe, start.viewRollDeg),
+        viewElevationDeg: value(start.viewElevationDeg),
+        viewRollDeg: value(start.viewRollDeg),
       };
-      return circle(attitudeOfView(view), resolve(recipe, start.turnDps));
+      return circle(attitudeOfView(view), value(start.turnDps));
     }
   }
 }
 
+/** Straight trims of an aircraft that were worked out lately: a thousand scattered flights begin alike. */
+const trims = new WeakMap<Airframe, Map<string, Trim>>();
+const MOST_REMEMBERED = 50;
+
+function remembered(aircraft: Airframe, what: readonly (string | number)[], make: () => Trim): Trim {
+  let known = trims.get(aircraft);
+  if (!known) trims.set(aircraft, (known = new Map()));
+  const key = what.join(" ");
+  const found = known.get(key);
+  if (found) return found;
+  const made = make();
+  if (known.size >= MOST_REMEMBERED) known.clear();
+  known.set(key, made);
+  return made;
+}
+
+function hoverPower(aircraft: Airframe, airDensityKgM3: number, packUsed: number): Power {
+  const power = powerFor(aircraft, 1, 0, airDensityKgM3, packUsed);
+  if (!power)
+    throw new TooLittleThrust(
+      `airframe.thrustToWeight is ${aircraft.thrustToWeight}; in this air, on this pack, the aircraft cannot hover`,
+    );
+  return power;
+}
+
 /** Lean at which level flight has a speed. Throws a RangeError for more speed than the aircraft has. */
-function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air): number {
-  const fastestAt = bisect((lean) => (cruiseIfPossible(aircraft, lean, air) ? -1 : 1), 0, 80, 0.1) ?? 80;
+function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air, packUsed: number): number {
+  const fastestAt = bisect((lean) => (cruiseIfPossible(aircraft, lean, air, packUsed) ? -1 : 1), 0, 80, 0.1) ?? 80;
   const lean = bisect(
-    (tried) => (cruiseIfPossible(aircraft, tried, air)?.speedMps ?? Infinity) - speedMps,
+    (tried) => (cruiseIfPossible(aircraft, tried, air, packUsed)?.speedMps ?? Infinity) - speedMps,
     0,
     fastestAt,
     1e-6,

@@ -27,7 +27,8 @@ export interface Uncaught {
   readonly catchS: number | null;
 }
 
-const FROZEN: Phase = {
+/** Nothing is done for as long as it takes to hit the ground. */
+export const FROZEN: Phase = {
   id: "frozen",
   label: "Nothing is done",
   throttle: { kind: "hold", at: 0 },

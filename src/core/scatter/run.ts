@@ -69,6 +69,7 @@ export function drawRun(
   const windNorthMps = environment.windNorthMps + errors.windMps * normal();
   const windEastMps = environment.windEastMps + errors.windMps * normal();
   const ownSeed = Math.floor(uniform() * 4294967296);
+  const strays = Object.values(errors).some((error) => error !== 0);
   const slips = recipe.phases.map((): Slip => ({
     lateS: errors.lateS + errors.timingS * normal(),
     rollGain: errors.gain * normal(),
@@ -87,6 +88,7 @@ export function drawRun(
       windEastMps,
       // Hands that do not wander need no seed: the run is then the single flight itself.
       ...(errors.stickNoise > 0 && { stickNoise: errors.stickNoise, seed: ownSeed }),
+      ...(strays && { shakeSeed: ownSeed }),
     },
   };
 }

@@ -1,4 +1,4 @@
-import { briefTrick, type Recipe } from "../recipes";
+import { draftBrief, type Recipe } from "../recipes";
 import { turnKnobs, type KnobId } from "./knobs";
 import { scatterRuns, type ScatterPlan } from "./run";
 
@@ -16,7 +16,7 @@ export interface TurnedTask {
 export function tryTurned({ plan, values, runs }: TurnedTask): boolean[] | null {
   const turned = turnKnobs({ settings: plan.settings, recipe: plan.recipe }, values);
   try {
-    const brief = briefTrick(turned.recipe, plan.airframe, turned.settings, plan.environment);
+    const brief = draftBrief(turned.recipe, plan.airframe, turned.settings, plan.environment);
     if (brief.problem !== null) return null;
     const environment = { ...plan.environment, entryHeightM: brief.entryHeightM };
     return scatterRuns({ ...plan, ...turned, recipe: brief.recipe, environment }, 0, runs).map(

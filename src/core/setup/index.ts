@@ -1,6 +1,6 @@
 export { compareAircraft } from "./fleet";
 export type { FleetDifference, SetAircraft } from "./fleet";
-export { endRateFromRolls, fitAirframe, requireMeasurement } from "./measured";
+export { endRateFromRolls, fitAirframe, measuredNumbers, measurementKinds, requireMeasurement } from "./measured";
 export type { FittedAirframe, MeasuredNumber, Measurement } from "./measured";
 export { fastestMix, mixFor, pureHalfTurnViewDeg, tiltError, tiltOfSticks } from "./mix";
 export type { Mix, MixKind, TiltError } from "./mix";

@@ -1,17 +1,29 @@
-import { airframeRanges, requireAirframe, thrustFraction, type Airframe } from "../airframe";
-import { airDensity, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
-import { FieldRangeError, RAD_PER_DEG, requireNumber, requireOneOf } from "../numbers";
-import { cruise } from "../sustained";
+import { airframeRanges, densityRatio, requireAirframe, thrustFraction, withMass, type Airframe } from "../airframe";
+import { airDensity, type Air } from "../atmosphere";
+import { bisect, FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import { cruise, TooLittleThrust, topSpeed } from "../sustained";
+import { runOnDeg } from "./run-on";
 
-/** Something measured at the field, in the units it is read in. */
+/** Something measured at the field, in the units it is read in. What depends on the air may name the elevation it was read at, m. */
 export type Measurement =
   | { readonly kind: "weight"; readonly massKg: number }
-  | { readonly kind: "hover"; readonly command: number }
-  | { readonly kind: "cruise-throttle"; readonly tiltDeg: number; readonly command: number }
-  | { readonly kind: "cruise-speed"; readonly tiltDeg: number; readonly speedMps: number };
+  | { readonly kind: "hover"; readonly command: number; readonly elevationM?: number }
+  | {
+      readonly kind: "cruise-throttle";
+      readonly tiltDeg: number;
+      readonly command: number;
+      readonly elevationM?: number;
+    }
+  | { readonly kind: "cruise-speed"; readonly tiltDeg: number; readonly speedMps: number; readonly elevationM?: number }
+  /** Fastest level flight. */
+  | { readonly kind: "top-speed"; readonly speedMps: number; readonly elevationM?: number }
+  /** Degrees turned after the stick is let go at a full rate. */
+  | { readonly kind: "run-on"; readonly rateDps: number; readonly deg: number }
+  /** Seconds of full throttle for the same climb from rest, on a full pack and with this share of it used. */
+  | { readonly kind: "late-punch"; readonly freshS: number; readonly lateS: number; readonly usedShare: number };
 
 /** The numbers of an airframe that measuring settles. */
-export type MeasuredNumber = "massKg" | "thrustToWeight" | "dragAreaM2";
+export type MeasuredNumber = "massKg" | "thrustToWeight" | "dragAreaM2" | "pitchSpeedMps" | "rateLoopPerS" | "sag";
 
 /** An airframe after measuring. */
 export interface FittedAirframe {
@@ -21,30 +33,75 @@ export interface FittedAirframe {
   readonly residuals: readonly { readonly measurement: Measurement; readonly share: number }[];
 }
 
+const ranges = {
+  command: [0.02, 1],
+  tiltDeg: [0, 80],
+  elevationM: [-450, 5000],
+  rateDps: [100, 2000],
+  deg: [2, 180],
+  seconds: [0.1, 20],
+  usedShare: [0.2, 1],
+} as const;
+export const measurementKinds = [
+  "weight",
+  "hover",
+  "cruise-throttle",
+  "cruise-speed",
+  "top-speed",
+  "run-on",
+  "late-punch",
+] as const satisfies readonly Measurement["kind"][];
+
 /** Returns the measurement with only what its kind needs, each in range; throws a RangeError naming the field. */
 export function requireMeasurement(one: Measurement): Measurement {
-  const command = (value: unknown) => requireNumber("command", value, 0.02, 1);
-  switch (requireOneOf("kind", one?.kind, ["weight", "hover", "cruise-throttle", "cruise-speed"])) {
+  const given = one as Readonly<Record<string, unknown>> | undefined;
+  const number = (name: string, [min, max]: readonly [number, number]) => requireNumber(name, given?.[name], min, max);
+  const elevation = given?.elevationM === undefined ? {} : { elevationM: number("elevationM", ranges.elevationM) };
+  switch (requireOneOf("kind", one?.kind, measurementKinds)) {
     case "weight":
-      return {
-        kind: "weight",
-        massKg: requireNumber("massKg", (one as { massKg?: unknown }).massKg, ...airframeRanges.massKg),
-      };
+      return { kind: "weight", massKg: number("massKg", airframeRanges.massKg) };
     case "hover":
-      return { kind: "hover", command: command((one as { command?: unknown }).command) };
-    case "cruise-throttle": {
-      const { tiltDeg, command: at } = one as { tiltDeg?: unknown; command?: unknown };
-      return { kind: "cruise-throttle", tiltDeg: requireNumber("tiltDeg", tiltDeg, 0, 80), command: command(at) };
-    }
-    case "cruise-speed": {
-      const { tiltDeg, speedMps } = one as { tiltDeg?: unknown; speedMps?: unknown };
+      return { kind: "hover", command: number("command", ranges.command), ...elevation };
+    case "cruise-throttle":
+      return {
+        kind: "cruise-throttle",
+        tiltDeg: number("tiltDeg", ranges.tiltDeg),
+        command: number("command", ranges.command),
+        ...elevation,
+      };
+    case "cruise-speed":
       return {
         kind: "cruise-speed",
-        tiltDeg: requireNumber("tiltDeg", tiltDeg, 3, 80),
-        speedMps: requireNumber("speedMps", speedMps, 0.5, 80),
+        tiltDeg: number("tiltDeg", [3, 80]),
+        speedMps: number("speedMps", [0.5, 80]),
+        ...elevation,
       };
-    }
+    case "top-speed":
+      return { kind: "top-speed", speedMps: number("speedMps", [1, 120]), ...elevation };
+    case "run-on":
+      return { kind: "run-on", rateDps: number("rateDps", ranges.rateDps), deg: number("deg", ranges.deg) };
+    case "late-punch":
+      return {
+        kind: "late-punch",
+        freshS: number("freshS", ranges.seconds),
+        lateS: number("lateS", ranges.seconds),
+        usedShare: number("usedShare", ranges.usedShare),
+      };
   }
+}
+
+/** Which numbers of an airframe some measurements settle. */
+export function measuredNumbers(measurements: readonly Measurement[]): readonly MeasuredNumber[] {
+  const kinds = new Set(measurements.map(({ kind }) => kind));
+  const settled: readonly (readonly [MeasuredNumber, readonly Measurement["kind"][]])[] = [
+    ["massKg", ["weight"]],
+    ["dragAreaM2", ["cruise-speed"]],
+    ["thrustToWeight", ["hover", "cruise-throttle"]],
+    ["pitchSpeedMps", ["top-speed"]],
+    ["rateLoopPerS", ["run-on"]],
+    ["sag", ["late-punch"]],
+  ];
+  return settled.flatMap(([name, by]) => (by.some((kind) => kinds.has(kind)) ? [name] : []));
 }
 
 /** True end rate from a stopwatch over full-stick rolls, °/s. */
@@ -53,76 +110,168 @@ export function endRateFromRolls(rolls: number, seconds: number): number {
   return (360 * rolls) / requireNumber("seconds", seconds, 0.5, 600);
 }
 
+/** Drag, thrust and pitch speed ask for one another: so often round, which settles them to a millionth. */
+const ROUNDS = 12;
+
 /**
- * Fits an estimate to what was measured, in this order: weight (the motors push as before), drag from speeds at level cruise (both drag areas
- * scaled alike), thrust over weight from hover and cruise throttle (the middle of what each says). Numbers nobody measured stay estimates.
+ * Fits an estimate to what was measured. Weight first (the motors push as before); then, in turn until they settle, drag from speeds at level cruise (all of
+ * it scaled alike), thrust over weight from hover and cruise throttle, and the pitch speed of the propellers from the top speed; the rate loop from the
+ * run-on, the sag from a late punch. Of several of a kind the middle one counts. Numbers nobody measured stay estimates. `air` is where was measured what
+ * names no elevation. Throws a RangeError naming the field for what cannot be.
  */
 export function fitAirframe(estimate: Airframe, measurements: readonly Measurement[], air: Air): FittedAirframe {
   requireAirframe(estimate);
-  let airframe = estimate;
-  const measured = new Set<MeasuredNumber>();
+  const taken = measurements.map(requireMeasurement);
   const of = <Kind extends Measurement["kind"]>(kind: Kind) =>
-    measurements.filter((one): one is Extract<Measurement, { kind: Kind }> => one.kind === kind);
-
-  const weights = of("weight").map(({ massKg }) => requireNumber("massKg", massKg, ...airframeRanges.massKg));
+    taken.filter((one): one is Extract<Measurement, { kind: Kind }> => one.kind === kind);
+  const airAt = ({ elevationM }: { readonly elevationM?: number }): Air =>
+    elevationM === undefined ? air : { ...air, heightM: elevationM };
+  let airframe = estimate;
+  const weights = of("weight").map(({ massKg }) => massKg);
   if (weights.length) {
-    const massKg = median(weights);
-    const ratio = massKg / airframe.massKg;
-    airframe = {
-      ...airframe,
-      massKg,
-      thrustToWeight: airframe.thrustToWeight / ratio,
-      inertiaKgM2: scaled(airframe.inertiaKgM2, ratio),
-    };
-    measured.add("massKg");
+    airframe = withMass(airframe, median(weights));
   }
-  const dragScales = of("cruise-speed").map((one) => dragScale(airframe, one.tiltDeg, one.speedMps, air));
-  if (dragScales.length) {
-    airframe = { ...airframe, dragAreaM2: scaled(airframe.dragAreaM2, median(dragScales)) };
-    measured.add("dragAreaM2");
+  const speeds = of("cruise-speed");
+  const hovers = of("hover");
+  const throttles = of("cruise-throttle");
+  const tops = of("top-speed");
+  const rounds = speeds.length + throttles.length + tops.length > 0 ? ROUNDS : 1;
+  for (let round = 0; round < rounds; round++) {
+    if (hovers.length + throttles.length) airframe = withThrust(airframe, hovers, throttles, airAt);
+    if (speeds.length) {
+      const scales = speeds.map((one) => dragScale(airframe, one.tiltDeg, one.speedMps, airAt(one)));
+      airframe = withDrag(airframe, median(scales));
+    }
+    if (tops.length) {
+      const pitchSpeeds = tops.map((one) => pitchSpeedFor(airframe, one.speedMps, airAt(one)));
+      airframe = { ...airframe, pitchSpeedMps: median(pitchSpeeds) };
+    }
   }
-  const thrusts = [
-    ...of("hover").map(({ command }) => 1 / thrustFraction(airframe, requireNumber("command", command, 0.02, 1))),
-    ...of("cruise-throttle").map(
-      ({ tiltDeg, command }) =>
-        cruise({ ...airframe, thrustToWeight: airframeRanges.thrustToWeight[1] }, tiltDeg, air).thrustG /
-        thrustFraction(airframe, requireNumber("command", command, 0.02, 1)),
-    ),
-  ];
-  if (thrusts.length) {
-    const [least, most] = airframeRanges.thrustToWeight;
-    const thrustToWeight = median(thrusts);
-    if (thrustToWeight < least || thrustToWeight > most)
-      throw new FieldRangeError(
-        "command",
-        `command gives a thrust of ${thrustToWeight.toFixed(1)} times the weight; allowed: ${least} to ${most}`,
-      );
-    airframe = { ...airframe, thrustToWeight };
-    measured.add("thrustToWeight");
+  const runOns = of("run-on");
+  if (runOns.length) {
+    airframe = withLoop(airframe, median(runOns.map((one) => loopScale(airframe, one.rateDps, one.deg))));
+  }
+  const punches = of("late-punch");
+  if (punches.length) {
+    const sag = estimate.sag ?? { emptyShare: 0, loadShare: 0, fullThrottleS: 60 };
+    airframe = { ...airframe, sag: { ...sag, emptyShare: median(punches.map((one) => emptyShareFor(airframe, one))) } };
   }
   return {
     airframe: requireAirframe(airframe),
-    measured: [...measured],
-    residuals: measurements.map((measurement) => ({ measurement, share: residual(airframe, measurement, air) })),
+    measured: measuredNumbers(taken),
+    residuals: taken.map((measurement) => ({
+      measurement,
+      share: residual(airframe, measurement, airAt(measurement as { elevationM?: number })),
+    })),
   };
 }
 
-/** By how much both drag areas must be scaled for level cruise at this tilt to be this fast: k = mg·tan τ / (½ρv²·(back − down·tan τ)). */
+function withThrust(
+  airframe: Airframe,
+  hovers: readonly { readonly command: number; readonly elevationM?: number }[],
+  throttles: readonly { readonly tiltDeg: number; readonly command: number; readonly elevationM?: number }[],
+  airAt: (one: { readonly elevationM?: number }) => Air,
+): Airframe {
+  const [least, most] = airframeRanges.thrustToWeight;
+  const thrusts = [
+    ...hovers.map(
+      (one) => 1 / (thrustFraction(airframe, one.command) * densityRatio(airframe, airDensity(airAt(one)))),
+    ),
+    ...throttles.map((one) => {
+      // More thrust cruises on less throttle.
+      const off = (thrustToWeight: number) =>
+        cruiseThrottle({ ...airframe, thrustToWeight }, one.tiltDeg, airAt(one)) - one.command;
+      return bisect(off, least, most, 1e-9) ?? (off(most) > 0 ? Infinity : 0);
+    }),
+  ];
+  const thrustToWeight = median(thrusts);
+  if (!(thrustToWeight >= least && thrustToWeight <= most))
+    throw new FieldRangeError(
+      "command",
+      `command gives a thrust of ${thrustToWeight.toFixed(1)} times the weight; allowed: ${least} to ${most}`,
+    );
+  return { ...airframe, thrustToWeight };
+}
+
+/** Motor command of level cruise; above 1 where the aircraft has not the thrust. */
+function cruiseThrottle(airframe: Airframe, tiltDeg: number, air: Air): number {
+  try {
+    return cruise(airframe, tiltDeg, air).throttle;
+  } catch (error) {
+    if (error instanceof TooLittleThrust) return 2;
+    throw error;
+  }
+}
+
+const withDrag = (airframe: Airframe, scale: number): Airframe => {
+  const { x, y, z } = airframe.dragAreaM2;
+  return {
+    ...airframe,
+    dragAreaM2: { x: x * scale, y: y * scale, z: z * scale },
+    linearDragNPerMps: airframe.linearDragNPerMps * scale,
+  };
+};
+
+/** By how much all drag must be scaled for level cruise at this tilt to be this fast. */
 function dragScale(airframe: Airframe, tiltDeg: number, speedMps: number, air: Air): number {
-  const tilt = RAD_PER_DEG * requireNumber("tiltDeg", tiltDeg, 3, 80);
-  const v = requireNumber("speedMps", speedMps, 0.5, 80);
-  const { x, z } = airframe.dragAreaM2;
-  const back = x * Math.cos(tilt) ** 2 + z * Math.sin(tilt) ** 2;
-  const down = Math.cos(tilt) * Math.sin(tilt) * (z - x);
-  const pressure = 0.5 * airDensity(air) * v * v;
-  const weight = airframe.massKg * STANDARD_GRAVITY_MPS2;
-  const scale = (weight * Math.tan(tilt)) / (pressure * (back - down * Math.tan(tilt)));
-  if (!(scale > 0.2 && scale < 5))
+  const strong = { ...airframe, thrustToWeight: Math.max(airframe.thrustToWeight, 4) };
+  const excess = (scale: number) => cruise(withDrag(strong, scale), tiltDeg, air).speedMps - speedMps;
+  const scale = bisect(excess, 0.2, 5, 1e-9);
+  if (scale === null)
     throw new FieldRangeError(
       "speedMps",
-      `speedMps is ${speedMps}; at ${tiltDeg}° it would mean ${scale.toFixed(1)} times the drag of this kind of aircraft`,
+      `speedMps is ${speedMps}; at ${tiltDeg}° it would mean ${excess(1) < 0 ? "less than 0.2" : "more than 5"} times the drag of this kind of aircraft`,
     );
   return scale;
+}
+
+function pitchSpeedFor(airframe: Airframe, speedMps: number, air: Air): number {
+  const [least, most] = airframeRanges.pitchSpeedMps;
+  const off = (pitchSpeedMps: number) => topSpeed({ ...airframe, pitchSpeedMps }, air).speedMps - speedMps;
+  const found = bisect(off, least, most, 1e-4);
+  if (found === null)
+    throw new FieldRangeError(
+      "speedMps",
+      `speedMps is ${speedMps}; no propeller gives this aircraft that top speed, with its thrust and drag at most ${topSpeed({ ...airframe, pitchSpeedMps: most }, air).speedMps.toFixed(0)}`,
+    );
+  return found;
+}
+
+const withLoop = (airframe: Airframe, scale: number): Airframe => {
+  const { roll, pitch, yaw } = airframe.rateLoopPerS;
+  return { ...airframe, rateLoopPerS: { roll: roll * scale, pitch: pitch * scale, yaw: yaw * scale } };
+};
+
+/** By how much the loop's gains must be scaled to run on so far. */
+function loopScale(airframe: Airframe, rateDps: number, deg: number): number {
+  const off = (scale: number) => runOnDeg(withLoop(airframe, scale), rateDps) - deg;
+  const scale = bisect(off, 0.3, 2, 1e-4);
+  if (scale === null)
+    throw new FieldRangeError(
+      "deg",
+      `deg is ${deg}; this aircraft runs on ${runOnDeg(withLoop(airframe, 2), rateDps).toFixed(0)} to ${runOnDeg(withLoop(airframe, 0.3), rateDps).toFixed(0)}° from ${rateDps} °/s`,
+    );
+  return scale;
+}
+
+/**
+ * Voltage lost from a full to an empty pack: the same climb takes √(a/a′) times as long, a = g(W − 1), and thrust goes with the square of the voltage.
+ * Drag and inflow, alike in both, are left out.
+ */
+function emptyShareFor(
+  airframe: Airframe,
+  { freshS, lateS, usedShare }: { readonly freshS: number; readonly lateS: number; readonly usedShare: number },
+): number {
+  const w = airframe.thrustToWeight;
+  const late = 1 + (w - 1) * (freshS / lateS) ** 2;
+  const share = (1 - Math.sqrt(late / w)) / usedShare;
+  const [least, most] = airframeRanges.emptyShare;
+  if (!(share >= least && share <= most))
+    throw new FieldRangeError(
+      "lateS",
+      `lateS is ${lateS}; against ${freshS} s fresh it would mean ${(100 * share).toFixed(0)} % less voltage at the end of the pack; allowed: ${100 * least} to ${100 * most}`,
+    );
+  return share;
 }
 
 function residual(airframe: Airframe, measurement: Measurement, air: Air): number {
@@ -130,18 +279,28 @@ function residual(airframe: Airframe, measurement: Measurement, air: Air): numbe
     case "weight":
       return measurement.massKg / airframe.massKg - 1;
     case "hover":
-      return airframe.thrustToWeight * thrustFraction(airframe, measurement.command) - 1;
+      return (
+        airframe.thrustToWeight *
+          densityRatio(airframe, airDensity(air)) *
+          thrustFraction(airframe, measurement.command) -
+        1
+      );
     case "cruise-throttle": {
-      const wanted = cruise(airframe, measurement.tiltDeg, air).thrustG;
-      return (airframe.thrustToWeight * thrustFraction(airframe, measurement.command)) / wanted - 1;
+      const wanted = cruiseThrottle(airframe, measurement.tiltDeg, air);
+      return thrustFraction(airframe, measurement.command) / thrustFraction(airframe, Math.min(1, wanted)) - 1;
     }
     case "cruise-speed":
       return measurement.speedMps / cruise(airframe, measurement.tiltDeg, air).speedMps - 1;
+    case "top-speed":
+      return measurement.speedMps / topSpeed(airframe, air).speedMps - 1;
+    case "run-on":
+      return measurement.deg / runOnDeg(airframe, measurement.rateDps) - 1;
+    case "late-punch": {
+      const w = airframe.thrustToWeight;
+      const voltage = 1 - (airframe.sag?.emptyShare ?? 0) * measurement.usedShare;
+      return measurement.lateS / measurement.freshS / Math.sqrt((w - 1) / (w * voltage ** 2 - 1)) - 1;
+    }
   }
-}
-
-function scaled(axes: Airframe["dragAreaM2"], ratio: number): Airframe["dragAreaM2"] {
-  return { x: axes.x * ratio, y: axes.y * ratio, z: axes.z * ratio };
 }
 
 /** The middle one, so that one slip of the eye does not move the rest. */

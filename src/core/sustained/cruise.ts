@@ -1,6 +1,7 @@
-import { commandForThrust, requireAirframe, type Airframe } from "../airframe";
+import { fullThrustG, requireAirframe, type Airframe } from "../airframe";
 import { airDensity, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { bisect, RAD_PER_DEG, requireNumber } from "../numbers";
+import { powerFor, rotorDragPerS, TooLittleThrust } from "./power";
 
 /** Level flight with the horizon through the middle of the picture. */
 export interface Cruise {
@@ -9,44 +10,56 @@ export interface Cruise {
   readonly thrustG: number;
   /** Motor command 0..1. */
   readonly throttle: number;
+  /** Speed fraction of the rotors. */
+  readonly rotorSpeed: number;
 }
 
 /**
- * Level cruise at pitch −tilt: balance of thrust along −z, weight and body-axis drag, solved for the speed.
- * Throws a RangeError when the aircraft has not the thrust for it.
+ * Level cruise at pitch −tilt, in body axes: weight against drag along x, thrust against weight and drag along z; the drag of the rotors asks for their
+ * speed, which asks for the inflow v·sin τ. Solved for the speed. Throws a RangeError when the aircraft has not the thrust for it.
  */
-export function cruise(airframe: Airframe, tiltDeg: number, air: Air): Cruise {
+export function cruise(airframe: Airframe, tiltDeg: number, air: Air, packUsed = 0): Cruise {
   requireAirframe(airframe);
+  requireNumber("packUsed", packUsed, 0, 1);
   const tilt = RAD_PER_DEG * requireNumber("tiltDeg", tiltDeg, 0, 80);
   const sin = Math.sin(tilt);
   const cos = Math.cos(tilt);
-  const halfRho = 0.5 * airDensity(air);
-  const weight = airframe.massKg * STANDARD_GRAVITY_MPS2;
-  // Body x is dipped by the tilt: a level velocity v has components v·cos along x and −v·sin along z.
-  const drag = (v: number) => ({
-    back: halfRho * v * v * (airframe.dragAreaM2.x * cos * cos + airframe.dragAreaM2.z * sin * sin),
-    down: halfRho * v * v * cos * sin * (airframe.dragAreaM2.z - airframe.dragAreaM2.x),
-  });
-  // Vertical: T·cos = weight + down; horizontal: T·sin = back.
-  const excess = (v: number) => ((weight + drag(v).down) * sin) / cos - drag(v).back;
+  const density = airDensity(air);
+  const g = STANDARD_GRAVITY_MPS2;
+  const thrustAt = (v: number) => cos + (0.5 * density * airframe.dragAreaM2.z * v * v * sin) / airframe.massKg / g;
+  // With a full-throttle rotor's drag where the aircraft has not the thrust: it is refused below.
+  const powerAt = (v: number) => powerFor(airframe, thrustAt(v), v * sin, density, packUsed);
+  const excess = (v: number) =>
+    g * sin -
+    (0.5 * density * airframe.dragAreaM2.x * v * v * cos) / airframe.massKg -
+    rotorDragPerS(airframe, powerAt(v)?.rotorSpeed ?? 1, density) * v * cos;
   const speedMps = tilt === 0 ? 0 : (bisect(excess, 0, 400, 1e-9) ?? Number.NaN);
-  const thrustG = (weight + drag(speedMps).down) / (cos * weight);
-  if (!(thrustG <= airframe.thrustToWeight)) {
+  const power = powerAt(speedMps);
+  if (!power) {
     throw new TooLittleThrust(
-      `tiltDeg is ${tiltDeg}; level cruise needs more than the ${airframe.thrustToWeight} g this aircraft has`,
+      `tiltDeg is ${tiltDeg}; level cruise needs more than the ${fullThrustG(airframe, density).toFixed(1)} g this aircraft has standing still`,
     );
   }
-  return { speedMps, thrustG, throttle: commandForThrust(airframe, thrustG / airframe.thrustToWeight) };
+  return { speedMps, thrustG: thrustAt(speedMps), ...power };
 }
 
 /** The same, or null for an aircraft that has not the thrust for it. Other wrong input still throws. */
-export function cruiseIfPossible(airframe: Airframe, tiltDeg: number, air: Air): Cruise | null {
+export function cruiseIfPossible(airframe: Airframe, tiltDeg: number, air: Air, packUsed = 0): Cruise | null {
   try {
-    return cruise(airframe, tiltDeg, air);
+    return cruise(airframe, tiltDeg, air, packUsed);
   } catch (error) {
     if (error instanceof TooLittleThrust) return null;
     throw error;
   }
 }
 
-class TooLittleThrust extends RangeError {}
+/** Fastest level flight: full throttle at the lean at which it just holds the height. Leans of 80° and more are left out. */
+export function topSpeed(
+  airframe: Airframe,
+  air: Air,
+  packUsed = 0,
+): { readonly speedMps: number; readonly leanDeg: number } {
+  const leanDeg = bisect((lean) => (cruiseIfPossible(airframe, lean, air, packUsed) ? -1 : 1), 0, 80, 0.01) ?? 80;
+  const cruising = cruiseIfPossible(airframe, Math.max(0, leanDeg - 0.02), air, packUsed);
+  return { speedMps: cruising?.speedMps ?? 0, leanDeg };
+}

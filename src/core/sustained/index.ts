@@ -1,9 +1,11 @@
-export { cruise, cruiseIfPossible } from "./cruise";
+export { cruise, cruiseIfPossible, topSpeed } from "./cruise";
 export type { Cruise } from "./cruise";
 export { invertedFlat } from "./inverted";
 export type { InvertedFlat } from "./inverted";
 export { backFacingOrbit, orbitFacingCentre } from "./orbit";
 export type { BackFacingOrbit, Orbit } from "./orbit";
+export { mostThrustG, powerFor, rotorDragPerS, TooLittleThrust } from "./power";
+export type { Power } from "./power";
 export { levelTurnRates, viewRollRates } from "./rates";
 export type { BodyRates } from "./rates";
 export { bankedTurn, turnRates } from "./turn";

@@ -1,8 +1,11 @@
-import { commandForThrust, requireAirframe, type Airframe } from "../airframe";
+import { requireAirframe, type Airframe } from "../airframe";
 import { airDensity, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
+import { powerFor, rotorDragPerS, TooLittleThrust } from "./power";
 import type { BodyRates } from "./rates";
 import { turnRates } from "./turn";
+
+const ROUNDS = 12;
 
 /** Flying sideways round a point with the nose on it. */
 export interface Orbit {
@@ -29,12 +32,25 @@ export function orbitFacingCentre(
   const tilt = RAD_PER_DEG * requireNumber("tiltDeg", orbit.tiltDeg, 1, 80);
   const speedMps = Math.sqrt(radius * STANDARD_GRAVITY_MPS2 * Math.tan(tilt));
   const weight = airframe.massKg * STANDARD_GRAVITY_MPS2;
-  const drag = 0.5 * airDensity(air) * airframe.dragAreaM2.y * speedMps * speedMps;
-  const lean = Math.atan((drag * Math.cos(tilt)) / weight);
-  const thrustG = 1 / (Math.cos(lean) * Math.cos(tilt));
-  if (thrustG > airframe.thrustToWeight)
-    throw new RangeError(
-      `radiusM is ${orbit.radiusM}; this orbit needs more than the ${airframe.thrustToWeight} g there are`,
+  const density = airDensity(air);
+  const still = 0.5 * density * airframe.dragAreaM2.y * speedMps * speedMps;
+  const leanWith = (rotorSpeed: number) =>
+    Math.atan(
+      (still / weight + (rotorDragPerS(airframe, rotorSpeed, density) * speedMps) / STANDARD_GRAVITY_MPS2) *
+        Math.cos(tilt),
+    );
+  let lean = 0;
+  let thrustG = 1;
+  let power = powerFor(airframe, thrustG, 0, density);
+  // The drag of the rotors asks for their speed, which asks for the lean: a few rounds settle it.
+  for (let round = 0; round < ROUNDS && power; round++) {
+    lean = leanWith(power.rotorSpeed);
+    thrustG = 1 / (Math.cos(lean) * Math.cos(tilt));
+    power = powerFor(airframe, thrustG, speedMps * Math.sin(lean), density);
+  }
+  if (!power)
+    throw new TooLittleThrust(
+      `radiusM is ${orbit.radiusM}; this orbit needs ${thrustG.toFixed(1)} g at ${speedMps.toFixed(1)} m/s, more than this aircraft has`,
     );
   // Seen from above and turning clockwise (yaw right), the aircraft travels to its left.
   const side = orbit.clockwise ? -1 : 1;
@@ -45,7 +61,7 @@ export function orbitFacingCentre(
     turnDps,
     leanDeg,
     thrustG,
-    throttle: commandForThrust(airframe, thrustG / airframe.thrustToWeight),
+    throttle: power.throttle,
     rates: turnRates({ turnDps, pitchDeg: -orbit.tiltDeg, bankDeg: leanDeg }),
   };
 }

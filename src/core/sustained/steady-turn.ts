@@ -1,13 +1,17 @@
-import { requireAirframe, type Airframe } from "../airframe";
+import { fullThrustG, requireAirframe, type Airframe } from "../airframe";
 import { fromEuler, toBody, toWorld } from "../attitude";
 import { airDensity, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
+import { mostThrustG, powerFor, rotorDragPerS, TooLittleThrust } from "./power";
 import type { BodyRates } from "./rates";
 import { turnRates } from "./turn";
 
 /** A circle flown at constant height with an attitude that keeps its angle to the centre. Headings are those of the moment the nose points north. */
 export interface SteadyTurn {
   readonly thrustG: number;
+  /** Speed fraction of the rotors, and the motor command behind it. */
+  readonly rotorSpeed: number;
+  readonly throttle: number;
   readonly speedMps: number;
   readonly radiusM: number;
   readonly velocityNorthMps: number;
@@ -18,7 +22,7 @@ export interface SteadyTurn {
   readonly rates: BodyRates;
 }
 
-const ROUNDS = 200;
+const ROUNDS = 600;
 const SETTLED_MPS = 1e-6;
 
 /**
@@ -36,14 +40,23 @@ export function steadyTurn(
   const turnRad = RAD_PER_DEG * requireNumber("turnDps", turn.turnDps, -1000, 1000);
   if (Math.abs(turnRad) < 0.01) throw new RangeError(`turnDps is ${turn.turnDps}; a turn needs at least 1 °/s`);
   const weight = airframe.massKg * STANDARD_GRAVITY_MPS2;
-  const halfRho = 0.5 * airDensity(air);
+  const density = airDensity(air);
+  const halfRho = 0.5 * density;
   const push = toWorld(attitude, { x: 0, y: 0, z: -1 });
   const { x: areaX, y: areaY, z: areaZ } = airframe.dragAreaM2;
+  let rotorSpeed = 0;
   const drag = (north: number, east: number) => {
     const v = toBody(attitude, { x: north, y: east, z: 0 });
     const perSpeed = -halfRho * Math.hypot(v.x, v.y, v.z);
-    return toWorld(attitude, { x: perSpeed * areaX * v.x, y: perSpeed * areaY * v.y, z: perSpeed * areaZ * v.z });
+    const rotors = -airframe.massKg * rotorDragPerS(airframe, rotorSpeed, density);
+    return toWorld(attitude, {
+      x: (perSpeed * areaX + rotors) * v.x,
+      y: (perSpeed * areaY + rotors) * v.y,
+      z: perSpeed * areaZ * v.z,
+    });
   };
+  const axialAt = (north: number, east: number) => -toBody(attitude, { x: north, y: east, z: 0 }).z;
+  const powerAt = (north: number, east: number) => powerFor(airframe, thrust / weight, axialAt(north, east), density);
   let north = 0;
   let east = 0;
   let thrust = weight;
@@ -52,25 +65,28 @@ export function steadyTurn(
     if (push.z > -0.02)
       throw new RangeError("no thrust points upward in this attitude: it falls however much there is");
     thrust = (weight + held.z) / -push.z;
+    rotorSpeed = powerAt(north, east)?.rotorSpeed ?? 1;
     const perOmega = 1 / (airframe.massKg * turnRad);
     // Ω about the down axis: a = Ω × v = (−Ω·east, Ω·north).
     const nextNorth = (thrust * push.y + held.y) * perOmega;
     const nextEast = -(thrust * push.x + held.x) * perOmega;
     const moved = Math.hypot(nextNorth - north, nextEast - east);
-    // Half steps, because the drag turns against what made it.
-    north += 0.5 * (nextNorth - north);
-    east += 0.5 * (nextEast - east);
+    // Small steps, because the drag turns against what made it.
+    north += 0.15 * (nextNorth - north);
+    east += 0.15 * (nextEast - east);
     if (moved < SETTLED_MPS) break;
     if (round === ROUNDS - 1 || !Number.isFinite(moved))
       throw new RangeError(`turnDps is ${turn.turnDps}; the drag lets no steady circle be at this attitude`);
   }
   const thrustG = thrust / weight;
-  if (!(thrustG <= airframe.thrustToWeight))
-    throw new RangeError(
-      `this turn needs ${thrustG.toFixed(1)} g of thrust; the aircraft has ${airframe.thrustToWeight.toFixed(1)} g`,
+  const power = powerAt(north, east);
+  if (!power)
+    throw new TooLittleThrust(
+      `this turn needs ${thrustG.toFixed(1)} g of thrust; the aircraft has ${mostThrustG(airframe, axialAt(north, east), density).toFixed(1)} g there and ${fullThrustG(airframe, density).toFixed(1)} g standing still`,
     );
   return {
     thrustG,
+    ...power,
     speedMps: Math.hypot(north, east),
     radiusM: Math.hypot(north, east) / Math.abs(turnRad),
     velocityNorthMps: north,

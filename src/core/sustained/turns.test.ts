@@ -1,4 +1,4 @@
-import { airframePresets, thrustFraction } from "../airframe";
+import { airframePresets, idealAirframe, thrustFraction } from "../airframe";
 import { fromEuler, multiply, toWorld, type Quaternion } from "../attitude";
 import { SEA_LEVEL_AIR } from "../atmosphere";
 import { groundShare, verticalFovDeg } from "../camera";
@@ -40,7 +40,7 @@ it("body rates of a turn keep the attitude's pitch and bank, checked by turning 
 });
 
 describe("an orbit with the nose to the centre", () => {
-  const orbit = orbitFacingCentre(five, { radiusM: 5, tiltDeg: 25, clockwise: true }, SEA_LEVEL_AIR);
+  const orbit = orbitFacingCentre(idealAirframe(five), { radiusM: 5, tiltDeg: 25, clockwise: true }, SEA_LEVEL_AIR);
 
   it("balances all forces", () => {
     const attitude = fromEuler({ yawDeg: 0, pitchDeg: -25, rollDeg: orbit.leanDeg });
@@ -54,7 +54,7 @@ describe("an orbit with the nose to the centre", () => {
   });
 
   it("is mirrored the other way round, and refused where the thrust is not there", () => {
-    const other = orbitFacingCentre(five, { radiusM: 5, tiltDeg: 25, clockwise: false }, SEA_LEVEL_AIR);
+    const other = orbitFacingCentre(idealAirframe(five), { radiusM: 5, tiltDeg: 25, clockwise: false }, SEA_LEVEL_AIR);
     expect(other.turnDps).toBeCloseTo(-orbit.turnDps, 12);
     expect(other.rates.rollDps).toBeCloseTo(-orbit.rates.rollDps, 12);
     expect(() =>
@@ -83,13 +83,14 @@ describe("a back-facing orbit", () => {
   });
 
   it("wants about three quarters throttle at 25° of tilt and all of it near 10° (common practice, no source)", () => {
-    const view = { viewElevationDeg: 21, viewRollDeg: 85.5 };
-    const throttle = (tiltDeg: number) => {
-      const found = backFacingOrbit({ tiltDeg, ...view });
+    // Nose up 76.5° at 25° of tilt, 82° at 10°: the view stands 78.5° and 88° up, backward over the top.
+    const throttle = (tiltDeg: number, viewElevationDeg: number) => {
+      const found = backFacingOrbit({ tiltDeg, viewElevationDeg, viewRollDeg: 180 });
       return found.sustainable ? found.thrustG / five.thrustToWeight : Infinity;
     };
-    expect(throttle(25)).toBeCloseTo(thrustFraction(five, 0.75), 1);
-    expect(throttle(10)).toBeCloseTo(1, 1);
+    expect(throttle(25, 78.5)).toBeCloseTo(thrustFraction(five, 0.75), 1);
+    expect(throttle(25, 78.5) * five.thrustToWeight).toBeCloseTo(1 / Math.cos((76.5 * Math.PI) / 180), 6);
+    expect(throttle(10, 88)).toBeCloseTo(0.96, 2);
   });
 
   it("says when nothing points up", () => {

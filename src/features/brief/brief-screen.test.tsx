@@ -1,22 +1,35 @@
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, briefTrick, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
+import { airframePresets, draftBrief, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
 import { odo, plank, plankSetup, standingAtStep } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
+import { useStartHeight, type StartHeightState } from "@/ui/start-height/use-start-height";
 import { BriefScreen } from "./brief-screen";
 import type { BriefData } from "./load";
 import { useBrief, type BriefState } from "./use-brief";
 
 jest.mock("./use-brief");
+jest.mock("@/ui/start-height/use-start-height");
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
 const done = (settings: Settings = firstSettings): BriefState => ({
   kind: "done",
-  brief: briefTrick(recipes["flip-one-move-back"], airframe, settings, CALM_AIR),
+  brief: draftBrief(recipes["flip-one-move-back"], airframe, settings, CALM_AIR),
 });
 
-function show(state: BriefState, change: Partial<BriefData> = {}, settings: Settings = firstSettings): void {
+const KNOWN: StartHeightState = {
+  kind: "known",
+  startHeight: { heightM: 9.3, reason: { kind: "scatter", runs: 1000, lostM: 9.2, packUsed: 0.8 } },
+};
+
+function show(
+  state: BriefState,
+  change: Partial<BriefData> = {},
+  settings: Settings = firstSettings,
+  height = KNOWN,
+): void {
   jest.mocked(useBrief).mockReturnValue(state);
+  jest.mocked(useStartHeight).mockReturnValue(height);
   const data: BriefData = {
     pilot: odo,
     aircraft: plank(),
@@ -44,6 +57,17 @@ it("leads to the aircraft or the setup that is missing", () => {
   expect(screen.getByRole("link", { name: "Make the first setup" })).toBeVisible();
 });
 
+it("shows the drawing at once and the minimum start height when it is there, with what decided it", async () => {
+  show(done(), {}, firstSettings, { kind: "computing", share: 0.4 });
+  expect(screen.getByText(/being worked out, 40 %/)).toBeVisible();
+  expect(screen.queryByText(/start no lower/)).toBeNull();
+  document.body.innerHTML = "";
+  show(done());
+  const figure = screen.getByRole("button", { name: /^Minimum start height: 9\.3 m/ });
+  await userEvent.click(figure);
+  expect(screen.getByText(/1000 flights on a nearly empty pack: three lose more than 9\.2 m/)).toBeVisible();
+});
+
 it("shows progress while it computes, with the words of the step already there", () => {
   show({ kind: "computing" });
   expect(screen.getByRole("progressbar", { name: "Flying it in the model" })).toBeVisible();
@@ -58,7 +82,7 @@ it("shows sticks, path, instructions and figures of the flown trick, each figure
   const figures = within(screen.getByRole("region", { name: /For Plank, setup 2/ }));
   expect(figures.getAllByRole("button").map((button) => button.getAttribute("aria-label")!.split(":")[0])).toEqual([
     "Punch",
-    "Lowest safe entry",
+    "Minimum start height",
     "Climbed at closing",
     "Climb at closing",
     "Hang time",
@@ -128,7 +152,7 @@ it("briefs a trick that stays upright too: what to do, its figures, its obstacle
   const recipe = recipes["bail-wall"];
   jest.mocked(useBrief).mockReturnValue({
     kind: "done",
-    brief: briefTrick(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR),
+    brief: draftBrief(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR),
   });
   const standing = standingAtStep("bail-wall", [], { signedOff: ["pitch-brake"] });
   show(jest.mocked(useBrief)(recipe, airframe, firstSettings), { standing, direction: "on" });

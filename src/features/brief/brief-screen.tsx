@@ -12,7 +12,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, type ReactNode } from "react";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { markWords, type Recipe, type Settings } from "@/core";
+import { CALM_AIR, markWords, usualErrors, type Recipe, type Settings } from "@/core";
 import {
   cueFor,
   directionNames,
@@ -36,6 +36,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
+import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
 import { cautionsFor } from "./cautions";
@@ -161,7 +162,16 @@ function FullBrief({
   setupHref: string | null;
 }) {
   const step = useStep(data);
-  const state = useBrief(recipe, aircraft.airframe, setup.settings);
+  const syllabus = useSyllabus();
+  const height = useStartHeight({
+    recipe,
+    airframe: aircraft.airframe,
+    settings: setup.settings,
+    environment: CALM_AIR,
+    hands: usualErrors(skillOf(syllabus, step).stage),
+  });
+  const known = height.kind === "known" ? height.startHeight : null;
+  const state = useBrief(recipe, aircraft.airframe, setup.settings, known);
   return (
     <>
       <Before data={data} />
@@ -176,6 +186,7 @@ function FullBrief({
       {state.kind === "done" && (
         <FlownTrick
           brief={state.brief}
+          height={height}
           pilot={data.pilot}
           step={step}
           setupNumber={setup.number}

@@ -1,4 +1,4 @@
-import { airframePresets, briefTrick, CALM_AIR, firstSettings, recipes } from "@/core";
+import { airframePresets, draftBrief, CALM_AIR, firstSettings, recipes } from "@/core";
 import { builtInSyllabus, findStep } from "@/syllabus";
 import { plank } from "@/ui/testing/made-up";
 import { cautionsFor } from "./cautions";
@@ -21,8 +21,8 @@ it("a brief says what stands against the step with these settings", () => {
 
 it("a brief of an aircraft that may not turn over says so and still has a picture", () => {
   const held = { ...firstSettings, modes: { ...firstSettings.modes, bankLimitDeg: 30 } };
-  const { problem, lowestEntryM, flight } = briefTrick(recipes["flip-slow-back"], airframe, held, CALM_AIR);
+  const { problem, minimumStartHeightM, flight } = draftBrief(recipes["flip-slow-back"], airframe, held, CALM_AIR);
   expect(problem).toContain("never comes round");
-  expect(lowestEntryM).toBeNull();
+  expect(minimumStartHeightM).toBeNull();
   expect(flight.trace.timeS.length).toBeGreaterThan(10);
 });

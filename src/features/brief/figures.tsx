@@ -4,27 +4,32 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { resolve, type TrickBrief } from "@/core";
 import type { Step } from "@/syllabus";
+import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
+import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { quantityText, type Quantity } from "@/ui/units/quantity";
 
 const MODEL =
-  "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, calm sea-level air (ISO 2533). The aircraft's numbers are estimates until measured.";
+  "Flight model: four rotors with lag, inflow and wake, drag, battery, rate loop; RK4 at 500 Hz, calm sea-level air (ISO 2533). The aircraft's numbers are estimates until measured.";
 
 /** The numbers of the brief, each with its reason behind it. */
 export function BriefFigures({
   brief,
   step,
+  height,
   aircraftName,
   setupNumber,
 }: {
   brief: TrickBrief;
   step: Step & { readonly stopWithinDeg: number };
+  /** The minimum start height, as far as it is known. */
+  height: StartHeightState;
   aircraftName: string;
   setupNumber: number;
 }) {
   const { units } = usePreferences();
-  const { recipe, flight, simplyCentred, margins } = brief;
+  const { recipe, flight, simplyCentred } = brief;
   const { measures } = flight;
   const parameter = (name: string) => resolve(recipe, { param: name });
   const say = (value: number | null, quantity: Quantity, digits?: number) =>
@@ -46,30 +51,16 @@ export function BriefFigures({
           value={parameter("punchS")}
           quantity="time"
           why={{
-            how: `The punch at ${say(parameter("punchG"), "thrust")} of thrust after which the whole trick, with its catch, ends at the height at which it began.`,
+            how: `The punch at ${parameter("punchTimes").toFixed(1)} times the thrust that hovers, after which the whole trick, with its catch, ends at the height at which it began.`,
             inputs: [
               ...flown,
-              ["thrust in the punch", say(parameter("punchG"), "thrust")],
+              ["thrust in the punch, over the hover", parameter("punchTimes").toFixed(1)],
               ["ends off the start by", say(measures.heightGainedM, "length")],
             ],
             source: `Solved by bisection. ${MODEL}`,
           }}
         />
-        <Figure
-          label="Lowest safe entry"
-          value={brief.lowestEntryM}
-          quantity="length"
-          why={{
-            how: `Height to begin at so that a punch a fifth too short, with nothing done for ${say(margins.reactionS, "time", 1)} after the catch was due and then full power, still clears the ground by ${say(margins.marginM, "length")}. It is advice, not a promise: begin higher while learning.`,
-            inputs: [
-              ...flown,
-              ["clearance", say(margins.marginM, "length")],
-              ["late by", say(margins.reactionS, "time", 1)],
-              ["punch short by", "20 %"],
-            ],
-            source: `Margins are this program's choice. ${MODEL}`,
-          }}
-        />
+        <StartHeightFigure state={height} recipe={recipe} flown={flown} />
         <Figure
           label="Climbed at closing"
           value={gained}

@@ -15,6 +15,7 @@ import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
+import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { quantityText } from "@/ui/units/quantity";
 import { instructionsFor } from "@/ui/flight/choreography";
 import { BriefFigures } from "./figures";
@@ -23,12 +24,14 @@ interface FlownTrickProps {
   readonly brief: TrickBrief;
   readonly pilot: Pilot;
   readonly step: Step;
+  /** The minimum start height, as far as it is known. */
+  readonly height: StartHeightState;
   readonly aircraftName: string;
   readonly setupNumber: number;
 }
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
-export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: FlownTrickProps) {
+export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumber }: FlownTrickProps) {
   const { flight, recipe } = brief;
   const { trace, measures } = flight;
   const { units } = usePreferences();
@@ -41,9 +44,12 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
   const cursor = cursorS === null ? null : indexAt(trace, cursorS);
   useKeys(keys);
   const lowestEntry =
-    brief.lowestEntryM === null
+    height.kind !== "known" || height.startHeight === null
       ? null
-      : { heightM: brief.entryHeightM, text: `begin no lower: ${quantityText(brief.entryHeightM, "length", units)}` };
+      : {
+          heightM: brief.entryHeightM,
+          text: `start no lower: ${quantityText(Math.ceil(2 * height.startHeight.heightM) / 2, "length", units)}`,
+        };
   const travels = travelsFar(trace);
   const { wayOut } = brief;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
@@ -123,7 +129,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
         </Typography>
       </section>
       {brief.problem === null ? (
-        <Figures brief={brief} step={step} aircraftName={aircraftName} setupNumber={setupNumber} />
+        <Figures brief={brief} step={step} height={height} aircraftName={aircraftName} setupNumber={setupNumber} />
       ) : (
         <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
           No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not go with
@@ -136,7 +142,7 @@ export function FlownTrick({ brief, pilot, step, aircraftName, setupNumber }: Fl
 
 /** A flip that comes with the program has figures of its own; of everything else, what a coach would look at. */
 function Figures(props: Omit<FlownTrickProps, "pilot">) {
-  const { brief, step, aircraftName, setupNumber } = props;
+  const { brief, step, height, aircraftName, setupNumber } = props;
   const { stopWithinDeg } = step;
   const { id, turn, start, parameters } = brief.recipe;
   const known = recipes[id] !== undefined;
@@ -145,6 +151,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
       <BriefFigures
         brief={brief}
         step={{ ...step, stopWithinDeg }}
+        height={height}
         aircraftName={aircraftName}
         setupNumber={setupNumber}
       />
@@ -153,6 +160,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
   return (
     <Measured
       trick={brief}
+      height={height}
       looksAt={findTrick(step.flownAs?.trick ?? "")?.looksAt ?? []}
       aircraftName={`${aircraftName}, setup ${setupNumber}`}
     />

@@ -233,6 +233,7 @@ const trimWords: Readonly<Record<string, string>> = {
   trimPitchDeg: "pitch at the start",
   trimBankDeg: "bank at the start",
   trimSpeedMps: "speed at the start",
+  trimThrustG: "thrust of the start",
 };
 
 /** The numbers of one plan or guard. */

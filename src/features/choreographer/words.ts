@@ -47,6 +47,7 @@ export const seenWords = {
   pitch: "pitch",
   bank: "bank",
   heading: "heading",
+  side: "the right-hand side, below the horizon",
   object: "the object, off its middle",
 } as const;
 

@@ -19,6 +19,7 @@ import { PlayerBar } from "@/ui/flight/player-bar";
 import { SideView } from "@/ui/flight/side-view";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
+import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -42,8 +43,10 @@ export const FlightViews = memo(function FlightViews(props: {
   aircraftName: string;
   ceilingM: number | null;
   ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
+  /** The minimum start height, as far as it is known. */
+  height: StartHeightState;
 }) {
-  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost } = props;
+  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost, height } = props;
   const { flight, recipe, wayOut } = trick;
   const { trace, measures, obstacles } = flight;
   const { units } = usePreferences();
@@ -180,7 +183,7 @@ export const FlightViews = memo(function FlightViews(props: {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
+          <Measured trick={trick} height={height} looksAt={looksAt} aircraftName={aircraftName} />
           {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
         </Box>
         <Box sx={{ minWidth: 0 }}>

@@ -4,12 +4,13 @@ import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useDeferredValue, useMemo, useState } from "react";
-import { measuredIn, USUAL_STOP_DEG, withParameters, type TrickRequest } from "@/core";
+import { measuredIn, USUAL_STOP_DEG, usualErrors, withParameters, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { findStep, findTrick } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
+import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { askedBeside, nameOfOther, OtherControl, otherOf } from "./beside";
 import { ParameterControls, SurroundingsControls } from "./controls";
@@ -74,6 +75,19 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     [other, request, ways, variant, direction, data.setups, kept],
   );
   const { flown, pending } = useFlown(request);
+  const height = useStartHeight(
+    useMemo(
+      () => ({
+        // What was set by hand is flown as it is.
+        recipe: values === null ? request.recipe : { ...withParameters(request.recipe, values), solveFor: [] },
+        airframe: request.airframe,
+        settings: request.settings,
+        environment: request.environment,
+        hands: usualErrors(trick.stage),
+      }),
+      [request, values, trick.stage],
+    ),
+  );
   const { flown: flownOther } = useFlown(otherRequest);
   const change =
     <T,>(set: (next: T) => void) =>
@@ -160,6 +174,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             aircraftName={aircraft.name}
             ceilingM={surroundings.ceilingM}
             ghost={ghost}
+            height={height}
           />
         ) : (
           flown?.kind !== "refused" && (

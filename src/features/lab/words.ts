@@ -21,8 +21,6 @@ export function comparedInWords(
     const by = quantityText(Math.abs(seenOther - seen), "time", units, 1);
     flight.push(`sees the exit ${by} ${seenOther < seen ? "sooner" : "later"}`);
   }
-  if (trick.lowestEntryM !== null && other.trick.lowestEntryM !== null)
-    flight.push(...change("Lowest safe entry", trick.lowestEntryM, other.trick.lowestEntryM, "length"));
   for (const name of looksAt) {
     const words = measureNames[name];
     const [was, is] = [trick.flight.measures[name], other.trick.flight.measures[name]];

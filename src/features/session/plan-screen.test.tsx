@@ -264,7 +264,7 @@ describe("the plan", () => {
     expect(steps()).toHaveLength(4);
     await type("Wind, m/s", "20");
     expect(plan()).toHaveTextContent(
-      /Flip in one movement waits for less wind: 20 m\/s is more than half of the [\d.]+ m\/s/,
+      /Flip in one movement waits for less wind: 20 m\/s is more than a third of the [\d.]+ m\/s/,
     );
     await type("Wind, m/s", "99");
     expect(screen.getByText("0 to 40")).toBeVisible();

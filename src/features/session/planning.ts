@@ -1,4 +1,4 @@
-import { allot, cruiseIfPossible, orderTurns, SEA_LEVEL_AIR, turnsIn, type SessionFrame } from "@/core";
+import { allot, orderTurns, SEA_LEVEL_AIR, topSpeed, turnsIn, type Airframe, type SessionFrame } from "@/core";
 import type { PlannedBlock } from "@/server/repositories";
 import { stepName, type ReasonedOffer, type Syllabus } from "@/syllabus";
 import type { Candidate } from "./load";
@@ -27,8 +27,8 @@ export interface SessionPlan {
 
 /** Above this wind nobody takes on a new step. Common practice, no source. */
 export const NEW_STEP_WIND_MPS = 6;
-/** A wind above this share of its cruise leaves an aircraft too little to come home with. Ours. */
-export const WIND_SHARE_OF_CRUISE = 0.5;
+/** A wind above this share of its top speed leaves an aircraft too little to come home with. Ours. */
+export const WIND_SHARE_OF_TOP_SPEED = 1 / 3;
 
 /** The plan of a session from what each pilot could fly; `refusal` says why a step is not flown here today. */
 export function planSession(
@@ -131,9 +131,20 @@ export function windRefusal(
   if (isNew && windMps > NEW_STEP_WIND_MPS)
     return `${name} is new, and not begun in more than ${metresPerSecond(NEW_STEP_WIND_MPS)} of wind; there are ${metresPerSecond(windMps)}.`;
   const setup = one.setups.find(({ id }) => id === setupId);
-  const cruise = setup && cruiseIfPossible(setup.airframe, setup.settings.tiltDeg, SEA_LEVEL_AIR);
-  if (!cruise || windMps <= WIND_SHARE_OF_CRUISE * cruise.speedMps) return null;
-  return `${name} waits for less wind: ${metresPerSecond(windMps)} is more than half of the ${metresPerSecond(cruise.speedMps)} that ${setup.name} cruises at.`;
+  if (!setup || windMps === 0) return null;
+  const topMps = topSpeedOf(setup.airframe);
+  if (windMps <= WIND_SHARE_OF_TOP_SPEED * topMps) return null;
+  return `${name} waits for less wind: ${metresPerSecond(windMps)} is more than a third of the ${metresPerSecond(topMps)} that ${setup.name} reaches at most.`;
+}
+
+const topSpeeds = new WeakMap<Airframe, number>();
+
+function topSpeedOf(airframe: Airframe): number {
+  const known = topSpeeds.get(airframe);
+  if (known !== undefined) return known;
+  const { speedMps } = topSpeed(airframe, SEA_LEVEL_AIR);
+  topSpeeds.set(airframe, speedMps);
+  return speedMps;
 }
 
 /** What a plan changed by hand does against the limits, a line each. */

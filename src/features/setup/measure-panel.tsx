@@ -33,7 +33,10 @@ const kinds = [
   ["hover", "throttle stick that hovers"],
   ["cruise-throttle", "throttle stick of level cruise"],
   ["cruise-speed", "speed of level cruise"],
-] as const;
+  ["top-speed", "top speed, level"],
+  ["run-on", "roll after letting go of full stick"],
+  ["late-punch", "the same climb, fresh and late in the pack"],
+] as const satisfies readonly (readonly [Measurement["kind"], string])[];
 type Kind = Measurement["kind"];
 
 /** The numbers of an aircraft: which are measured, which estimated, what was measured, and how well it agrees. */
@@ -137,6 +140,10 @@ function NumbersTable({
 }) {
   const origin = (name: MeasuredNumber | null) => (name && measured.includes(name) ? "■ measured" : "estimate");
   const area = ({ dragAreaM2: { x, y, z } }: Airframe) => [x, y, z].map((side) => side.toFixed(4)).join(", ");
+  const speedOrOff = (mps: number | null) => (mps === null ? "off" : quantityText(mps, "speed", units));
+  const loop = ({ rateLoopPerS: { roll, pitch, yaw } }: Airframe) =>
+    [roll, pitch, yaw].map((gain) => gain.toFixed(0)).join(", ");
+  const sagText = ({ sag }: Airframe) => (sag ? percent(sag.emptyShare) : "none");
   return (
     <PlainTable
       label="Numbers of this aircraft"
@@ -155,6 +162,32 @@ function NumbersTable({
           origin("thrustToWeight"),
         ],
         ["Drag area x, y, z, m²", area(airframe), area(estimate), origin("dragAreaM2")],
+        [
+          "Rotor drag at full speed, N per m/s",
+          airframe.linearDragNPerMps.toFixed(3),
+          estimate.linearDragNPerMps.toFixed(3),
+          origin("dragAreaM2"),
+        ],
+        [
+          "Propellers pitch at full speed",
+          speedOrOff(airframe.pitchSpeedMps),
+          speedOrOff(estimate.pitchSpeedMps),
+          origin("pitchSpeedMps"),
+        ],
+        ["Rate loop roll, pitch, yaw, 1/s", loop(airframe), loop(estimate), origin("rateLoopPerS")],
+        ["Feed-forward", percent(airframe.feedForwardShare), "", origin(null)],
+        ["Voltage lost by the end of the pack", sagText(airframe), sagText(estimate), origin("sag")],
+        ["Voltage lost under full load", airframe.sag ? percent(airframe.sag.loadShare) : "none", "", origin(null)],
+        ["A pack at full throttle", airframe.sag ? `${airframe.sag.fullThrottleS} s` : "for ever", "", origin(null)],
+        ["Propeller diameter", quantityText(airframe.propellerDiameterM, "length", units, 3), "", origin(null)],
+        ["Thrust lost in its own wake, at most", percent(airframe.wakeLossShare), "", origin(null)],
+        ["Shake there, of each rotor's thrust", percent(airframe.wakeShakeShare), "", origin(null)],
+        [
+          "Air the thrust was measured in",
+          airframe.measuredDensityKgM3 === null ? "any" : `${airframe.measuredDensityKgM3.toFixed(3)} kg/m³`,
+          "",
+          origin(null),
+        ],
         ["Motor diagonal", quantityText(airframe.motorDiagonalM, "length", units, 2), "", origin(null)],
         ["Motors up, down, s", `${airframe.rotorUpS}, ${airframe.rotorDownS}`, "", origin(null)],
       ]}
@@ -170,38 +203,62 @@ function agreement(share: number): string {
 }
 
 function inWords(one: Measurement, units: UnitSystem): string {
+  const at = ({ elevationM }: { readonly elevationM?: number }) =>
+    elevationM === undefined ? "" : `, at ${quantityText(elevationM, "length", units, 0)} above the sea`;
   switch (one.kind) {
     case "weight":
       return `weighs ${quantityText(one.massKg, "mass", units)}`;
     case "hover":
-      return `hovers with ${percent(one.command)} to the motors`;
+      return `hovers with ${percent(one.command)} to the motors${at(one)}`;
     case "cruise-throttle":
-      return `cruises at ${one.tiltDeg}° with ${percent(one.command)} to the motors`;
+      return `cruises at ${one.tiltDeg}° with ${percent(one.command)} to the motors${at(one)}`;
     case "cruise-speed":
-      return `cruises at ${one.tiltDeg}° with ${quantityText(one.speedMps, "speed", units)}`;
+      return `cruises at ${one.tiltDeg}° with ${quantityText(one.speedMps, "speed", units)}${at(one)}`;
+    case "top-speed":
+      return `flies level at ${quantityText(one.speedMps, "speed", units)} at most${at(one)}`;
+    case "run-on":
+      return `rolls on ${one.deg}° from ${one.rateDps} °/s`;
+    case "late-punch":
+      return `climbs in ${one.lateS} s with ${percent(one.usedShare)} of the pack used, in ${one.freshS} s fresh`;
   }
 }
 
 const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
-const fieldOf: Readonly<Record<Kind, string>> = {
-  weight: "Weight, g",
-  hover: "Stick, %",
-  "cruise-throttle": "Stick, %",
-  "cruise-speed": "Speed, m/s",
+const elevation = ["elevation", "Elevation, m (may stay empty)"] as const;
+const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: string])[]>> = {
+  weight: [["value", "Weight, g"]],
+  hover: [["value", "Stick, %"], elevation],
+  "cruise-throttle": [["value", "Stick, %"], elevation],
+  "cruise-speed": [["value", "Speed, m/s"], elevation],
+  "top-speed": [["value", "Speed, m/s"], elevation],
+  "run-on": [
+    ["value", "Turned on, °"],
+    ["rate", "From, °/s"],
+  ],
+  "late-punch": [
+    ["fresh", "Fresh, s"],
+    ["value", "Late, s"],
+    ["used", "Pack used, %"],
+  ],
 };
+const withSettings: readonly Kind[] = ["hover", "cruise-throttle", "cruise-speed"];
 
 function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: Measurement) => void }) {
   const [kind, setKind] = useState<Kind>("weight");
-  const [text, setText] = useState("");
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [problem, setProblem] = useState<string | null>(null);
+  const fields = fieldsOf[kind];
+  const text = (name: string) => texts[name] ?? "";
   const add = () => {
+    const number = (name: string) => (text(name).trim() === "" ? Number.NaN : Number(text(name).replace(",", ".")));
     try {
-      onAdd(requireMeasurement(read(kind, Number(text.replace(",", ".")), settings)));
-      setText("");
+      onAdd(requireMeasurement(read(kind, number, settings)));
+      setTexts({});
       setProblem(null);
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
-      setProblem(text.trim() === "" ? "a number is missing" : error.message);
+      const missing = fields.some((field) => field !== elevation && text(field[0]).trim() === "");
+      setProblem(missing ? "a number is missing" : error.message);
     }
   };
   return (
@@ -213,6 +270,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
         value={kind}
         onChange={(event) => {
           setKind(event.target.value as Kind);
+          setTexts({});
           setProblem(null);
         }}
         sx={{ minWidth: 250 }}
@@ -223,18 +281,26 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
           </MenuItem>
         ))}
       </TextField>
-      <TextField
-        size="small"
-        label={fieldOf[kind]}
-        value={text}
-        error={problem !== null}
-        helperText={
-          problem ?? (kind === "weight" ? undefined : `with the settings of this screen, tilt ${settings.tiltDeg}°`)
-        }
-        onChange={(event) => setText(event.target.value)}
-        onKeyDown={(event) => event.key === "Enter" && add()}
-        slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 12 } }}
-      />
+      {fields.map(([name, label], i) => (
+        <TextField
+          key={`${kind} ${name}`}
+          size="small"
+          label={label}
+          value={text(name)}
+          error={i === 0 && problem !== null}
+          helperText={
+            i > 0
+              ? undefined
+              : (problem ??
+                (withSettings.includes(kind)
+                  ? `with the settings of this screen, tilt ${settings.tiltDeg}°`
+                  : undefined))
+          }
+          onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
+          onKeyDown={(event) => event.key === "Enter" && add()}
+          slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 12 } }}
+        />
+      ))}
       <Button variant="outlined" onClick={add}>
         Add it
       </Button>
@@ -243,16 +309,25 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
 }
 
 /** What was typed as a measurement; a stick is turned into what reached the motors by the throttle profile flown. */
-function read(kind: Kind, value: number, { throttle, tiltDeg }: Settings): Measurement {
+function read(kind: Kind, number: (name: string) => number, { throttle, tiltDeg }: Settings): Measurement {
+  const value = number("value");
+  const elevationM = number("elevation");
+  const there = Number.isNaN(elevationM) ? {} : { elevationM };
   switch (kind) {
     case "weight":
       return { kind, massKg: value / 1000 };
     case "hover":
-      return { kind, command: throttleOut(throttle, value / 100) };
+      return { kind, command: throttleOut(throttle, value / 100), ...there };
     case "cruise-throttle":
-      return { kind, tiltDeg, command: throttleOut(throttle, value / 100) };
+      return { kind, tiltDeg, command: throttleOut(throttle, value / 100), ...there };
     case "cruise-speed":
-      return { kind, tiltDeg, speedMps: value };
+      return { kind, tiltDeg, speedMps: value, ...there };
+    case "top-speed":
+      return { kind, speedMps: value, ...there };
+    case "run-on":
+      return { kind, rateDps: number("rate"), deg: value };
+    case "late-punch":
+      return { kind, freshS: number("fresh"), lateS: value, usedShare: number("used") / 100 };
   }
 }
 

@@ -1,5 +1,6 @@
 "use client";
 
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -8,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { airframePresets, fitAirframe, SEA_LEVEL_AIR, withMass } from "@/core";
+import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendForm } from "@/ui/forms/send-form";
@@ -86,6 +87,7 @@ export function SetupScreen({ data }: { data: SetupData }) {
           </>
         )}
       </Box>
+      <FiguresChanged data={data} />
       <FlightStateLine data={data} />
       <SetupEditor
         key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`}
@@ -125,7 +127,7 @@ function AircraftNumbers({ data }: { data: SetupData }) {
   const { units } = usePreferences();
   const { airframe, presetId, estimate, measurements } = data.aircraft!;
   const preset = airframePresets[presetId];
-  const { measured } = fitAirframe(estimate, measurements, SEA_LEVEL_AIR);
+  const measured = measuredNumbers(measurements);
   // A weight or thrust typed when the aircraft was added is measured too: it is not what its kind says.
   const kind = preset?.airframe && withMass(preset.airframe, estimate.massKg);
   const weighed = measured.includes("massKg") || estimate.massKg !== preset?.airframe.massKg;
@@ -139,6 +141,33 @@ function AircraftNumbers({ data }: { data: SetupData }) {
       {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> ({given(weighed)}) · thrust{" "}
       <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight ({given(pushes)})
     </Box>
+  );
+}
+
+/** Said once of an aircraft kept before the flight model knew what it knows now. */
+function FiguresChanged({ data }: { data: SetupData }) {
+  const { sendAction, pending } = useSend();
+  const router = useRouter();
+  const { id, version, measurements, modelVersion } = data.aircraft!;
+  if (modelVersion >= MODEL_VERSION) return null;
+  const accept = async () => {
+    if ((await sendAction("measure-aircraft", { id, version, measurements })).ok) router.refresh();
+  };
+  return (
+    <Alert
+      severity="warning"
+      sx={{ mb: 2 }}
+      action={
+        data.mayChange && (
+          <Button color="inherit" disabled={pending} onClick={accept}>
+            Figures checked
+          </Button>
+        )
+      }
+    >
+      Figures changed: the flight model now counts inflow, air density, rotor drag, battery sag and the rate loop of
+      this size of aircraft. What nobody measured is the estimate of its kind: look through Measured and estimated.
+    </Alert>
   );
 }
 

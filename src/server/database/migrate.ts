@@ -12,6 +12,8 @@ import * as sessionPlan from "./migrations/0009-session-plan";
 import * as targets from "./migrations/0010-targets";
 import * as variants from "./migrations/0011-variants";
 import * as sessionNotes from "./migrations/0012-session-notes";
+import * as flightModel from "./migrations/0013-flight-model";
+import * as startHeights from "./migrations/0014-start-heights";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -32,6 +34,8 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0010-targets", targets],
   ["0011-variants", variants],
   ["0012-session-notes", sessionNotes],
+  ["0013-flight-model", flightModel],
+  ["0014-start-heights", startHeights],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

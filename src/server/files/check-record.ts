@@ -1,5 +1,5 @@
 import "server-only";
-import { requireAirframe, requireSettings } from "@/core";
+import { completedAirframe, requireAirframe, requireSettings } from "@/core";
 import { builtInSyllabus, requireSchool, type Syllabus } from "@/syllabus";
 import { badField } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
@@ -29,8 +29,9 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
   within("pilot", () => requireSchool(record.pilot.school ?? {}));
   const setupIds = new Set<string>();
   for (const [i, aircraft] of record.aircraft.entries()) {
-    within(`aircraft.${i}`, () => requireAirframe(aircraft.airframe));
-    if (aircraft.estimate) within(`aircraft.${i}`, () => requireAirframe(aircraft.estimate!));
+    within(`aircraft.${i}`, () => requireAirframe(completedAirframe(aircraft.airframe, aircraft.presetId)));
+    if (aircraft.estimate)
+      within(`aircraft.${i}`, () => requireAirframe(completedAirframe(aircraft.estimate!, aircraft.presetId)));
     const numbers = new Set<number>();
     for (const [n, setup] of aircraft.setups.entries()) {
       within(`aircraft.${i}.setups.${n}`, () => requireSettings(setup.settings));

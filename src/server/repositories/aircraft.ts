@@ -1,4 +1,4 @@
-import type { Airframe, Measurement, Settings } from "@/core";
+import { completedAirframe, MODEL_VERSION, type Airframe, type Measurement, type Settings } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
 
@@ -18,6 +18,8 @@ export interface Aircraft {
   /** The airframe before measuring. */
   readonly estimate: Airframe;
   readonly version: number;
+  /** The flight model for which its numbers were last gone over. */
+  readonly modelVersion: number;
 }
 
 /** One saved version of the settings of an aircraft. Never overwritten. */
@@ -42,6 +44,7 @@ interface AircraftRow {
   measurements: unknown;
   estimate: unknown;
   version: number;
+  model_version: number;
 }
 
 interface SetupRow {
@@ -60,11 +63,12 @@ const aircraftFrom = (row: AircraftRow): Aircraft => ({
   pilotId: row.pilot_id,
   name: row.name,
   presetId: row.preset_id,
-  airframe: fromJson(row.airframe),
+  airframe: completedAirframe(fromJson(row.airframe), row.preset_id),
   flightState: row.flight_state,
   measurements: row.measurements === null ? [] : fromJson(row.measurements),
-  estimate: fromJson(row.estimate ?? row.airframe),
+  estimate: completedAirframe(fromJson(row.estimate ?? row.airframe), row.preset_id),
   version: row.version,
+  modelVersion: row.model_version,
 });
 
 const setupFrom = (row: SetupRow): Setup => ({
@@ -132,7 +136,7 @@ export async function findSetup(id: string): Promise<Setup | undefined> {
 
 export async function insertAircraft(
   transaction: Transaction,
-  aircraft: Omit<Aircraft, "measurements" | "estimate" | "version">,
+  aircraft: Omit<Aircraft, "measurements" | "estimate" | "version" | "modelVersion">,
   now: Date,
 ): Promise<void> {
   await insertOnce(transaction, "aircraft", {
@@ -142,6 +146,7 @@ export async function insertAircraft(
     preset_id: aircraft.presetId,
     airframe: JSON.stringify(aircraft.airframe),
     flight_state: aircraft.flightState,
+    model_version: MODEL_VERSION,
     created_at: now,
   });
 }
@@ -190,6 +195,7 @@ export async function updateMeasurements(
       measurements: JSON.stringify(measurements),
       estimate: JSON.stringify(estimate),
       airframe: JSON.stringify(airframe),
+      model_version: MODEL_VERSION,
       version: version + 1,
     });
   return changed === 1;

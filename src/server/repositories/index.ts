@@ -34,3 +34,4 @@ export * from "./trail";
 export * from "./variants";
 export { isDuplicate } from "./rows";
 export { inTransaction } from "./transaction";
+export * from "./start-heights";

@@ -1,4 +1,13 @@
-import type { Airframe, AttemptMeasure, Measurement, Outcome, Place, Settings } from "@/core";
+import {
+  completedAirframe,
+  MODEL_VERSION,
+  type Airframe,
+  type AttemptMeasure,
+  type Measurement,
+  type Outcome,
+  type Place,
+  type Settings,
+} from "@/core";
 import { database, type Transaction } from "../database";
 import { Refusal } from "../actions/errors";
 import type { FlightState } from "./aircraft";
@@ -277,12 +286,13 @@ export async function writeRecord(
       pilot_id: pilotId,
       name: one.name,
       preset_id: one.presetId,
-      airframe: JSON.stringify(one.airframe),
+      airframe: JSON.stringify(completedAirframe(one.airframe, one.presetId)),
+      model_version: MODEL_VERSION,
       flight_state: one.flightState,
       created_at: at(one.createdAt),
       removed_at: one.inBin ? now : null,
       measurements: one.measurements ? JSON.stringify(one.measurements) : null,
-      estimate: one.estimate ? JSON.stringify(one.estimate) : null,
+      estimate: one.estimate ? JSON.stringify(completedAirframe(one.estimate, one.presetId)) : null,
     })),
   );
   await add(

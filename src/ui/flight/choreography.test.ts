@@ -1,9 +1,9 @@
-import { airframePresets, briefTrick, CALM_AIR, recipes, firstSettings } from "@/core";
+import { airframePresets, draftBrief, CALM_AIR, recipes, firstSettings } from "@/core";
 import { instructionsFor } from "./choreography";
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
 describe("instructions", () => {
-  const brief = (id: string) => briefTrick(recipes[id], airframe, firstSettings, CALM_AIR);
+  const brief = (id: string) => draftBrief(recipes[id], airframe, firstSettings, CALM_AIR);
   const text = (id: string, stickMode: number) =>
     instructionsFor({ ...brief(id), stickMode })
       .map((one) => `${one.text} ${one.figure}`)

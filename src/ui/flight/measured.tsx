@@ -8,6 +8,8 @@ import type { MeasureName } from "@/syllabus";
 import { measureNames } from "./measure-names";
 import { usePreferences } from "../theme/preferences";
 import { Figure } from "../units/figure";
+import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
+import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { quantityText } from "../units/quantity";
 
 const MODEL =
@@ -16,15 +18,18 @@ const MODEL =
 /** The figures of a trick that a coach would look at, each with its reason, and the end of its way out. */
 export const Measured = memo(function Measured({
   trick,
+  height = null,
   looksAt,
   aircraftName,
 }: {
-  trick: Pick<FlownTrick, "flight" | "lowestEntryM" | "wayOut" | "entryHeightM">;
+  trick: Pick<FlownTrick, "recipe" | "flight" | "wayOut" | "entryHeightM">;
+  /** The minimum start height, as far as it is known; null where none is asked for. */
+  height?: StartHeightState | null;
   looksAt: readonly MeasureName[];
   aircraftName: string;
 }) {
   const { units } = usePreferences();
-  const { flight, lowestEntryM, wayOut, entryHeightM } = trick;
+  const { flight, wayOut, entryHeightM } = trick;
   const inputs = [
     ["aircraft", aircraftName],
     ["begun at", quantityText(entryHeightM, "length", units)],
@@ -40,18 +45,7 @@ export const Measured = memo(function Measured({
         What it measures
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
-        {lowestEntryM !== null && (
-          <Figure
-            label="Lowest safe entry"
-            value={lowestEntryM}
-            quantity="length"
-            why={{
-              how: "Height lost by the trick when it slips a fifth, is caught half a second late and given up, and 1.5 m on top. Advice, not a promise.",
-              inputs,
-              source: `Margins are this program's choice. ${MODEL}`,
-            }}
-          />
-        )}
+        {height && <StartHeightFigure state={height} recipe={trick.recipe} flown={inputs} />}
         {figures.map(({ words, value }) => (
           <Figure
             key={words.name}

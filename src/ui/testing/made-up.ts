@@ -1,6 +1,7 @@
 import {
   airframePresets,
   firstSettings,
+  MODEL_VERSION,
   flyAsSet,
   learningCurve,
   type Airframe,
@@ -36,6 +37,7 @@ export const plank = (airframe: Airframe = airframePresets["five-inch-freestyle"
     measurements: [],
     estimate: airframe,
     version: 1,
+    modelVersion: MODEL_VERSION,
   }) as const;
 
 /** A version of its settings. */

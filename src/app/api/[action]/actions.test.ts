@@ -199,7 +199,7 @@ it("fits an aircraft to what was measured, on the version that was read, and bac
     post("measure-aircraft", { id: plank.id, version, measurements });
   expect((await measure(1, [{ kind: "hover", command: 0.4 }])).status).toBe(200);
   const fitted = (await findAircraft(plank.id))!;
-  expect(fitted.airframe.thrustToWeight).toBeCloseTo(1 / (0.3 * 0.4 + 0.7 * 0.16), 9);
+  expect(fitted.airframe.thrustToWeight).toBeCloseTo(1 / (0.3 * 0.4 + 0.7 * 0.16), 6);
   expect(fitted).toMatchObject({ version: 2, estimate: { thrustToWeight: 7.5 } });
   expect((await measure(1, [])).status).toBe(409);
   expect((await measure(2, [{ kind: "hover", command: 4 }])).body.fields).toHaveProperty("command");

@@ -1,4 +1,5 @@
 import { accountActions } from "@/features/account";
+import { briefActions } from "@/features/brief";
 import { calendarActions } from "@/features/calendar";
 import { choreographerActions } from "@/features/choreographer";
 import { peopleActions } from "@/features/people";
@@ -25,6 +26,7 @@ const actions: ReadonlyMap<string, Action<object, unknown>> = new Map(
     ...yardActions,
     ...calendarActions,
     ...choreographerActions,
+    ...briefActions,
   }),
 ) as ReadonlyMap<string, Action<object, unknown>>;
 

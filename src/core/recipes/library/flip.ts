@@ -58,7 +58,7 @@ const backward: readonly Recipe[] = [
     [turning("turn", "Turn slowly", { pitch: { kind: "rate", dps: { param: "slowDps" } } }, toCentre, { mark: true })],
     {
       // A learner climbs longer and gentler, so that nothing hurries (common practice, no source: punch a little over 1 s).
-      punchG: { ...punchParameters.punchG, value: 1.7 },
+      punchTimes: { ...punchParameters.punchTimes, value: 1.7 },
       slowDps: { label: "Turning rate", unit: "°/s", value: 250, min: 150, max: 450 },
       centreDeg: centreParameter(345),
     },
@@ -94,7 +94,8 @@ const backward: readonly Recipe[] = [
       turning(
         "ease",
         "Slow only the last twentieth",
-        { pitch: { kind: "hold", at: { param: "easeStick" } } },
+        // Who begins it too early has more of the turn left, and does not crawl through that.
+        { pitch: { kind: "ease", axis: "pitch", fromDeg: 300, toDeg: 335, from: 1, to: { param: "easeStick" } } },
         toCentre,
       ),
     ],

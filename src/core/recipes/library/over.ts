@@ -7,11 +7,13 @@ import {
   catchHover,
   centreParameter,
   closed,
-  fullPower,
-  heldCruise,
+  cruisePunchParameters,
+  harder,
   heldLevel,
   keepTurning,
   pitchHeld,
+  POP_LEAN,
+  popUp,
   punchAndClose,
   punchParameters,
   stopAtCentre,
@@ -30,12 +32,12 @@ const lookBack: Recipe = {
   label: "Look back",
   start: { kind: "cruise" },
   parameters: {
-    ...punchParameters,
+    ...cruisePunchParameters,
     centreDeg: centreParameter(320),
     lookS: { label: "Look for", unit: "s", value: 0.5, min: 0.1, max: 1.5 },
   },
   phases: [
-    { ...punchAndClose[0], label: "Punch, horizon held", ...heldCruise },
+    { ...punchAndClose[0], label: "Punch, horizon held low", ...popUp },
     punchAndClose[1],
     turning("turn", "Nose down and under", { pitch: forward }, turned("pitch", { param: "centreDeg", plus: -180 }), {
       mark: true,
@@ -55,15 +57,14 @@ function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
   return {
     start: { kind: "cruise" },
     parameters: {
-      ...punchParameters,
-      punchG: { ...punchParameters.punchG, value: 2 },
+      ...cruisePunchParameters,
       punchS: { ...punchParameters.punchS, value: 0.35 },
       leadS: lead,
       floatS: { label: "Float upside down for", unit: "s", value: tight ? 0.05 : 0.45, min: 0, max: 1.5 },
       pullDps: { label: "Pull through at", unit: "°/s", value: tight ? 450 : 260, min: 120, max: 900 },
     },
     phases: [
-      { ...punchAndClose[0], label: "Climb to the obstacle", ...heldCruise },
+      { ...punchAndClose[0], label: "Climb to the obstacle", ...popUp },
       punchAndClose[1],
       turning("half-roll", "Half a roll", { roll: right }, turned("roll", 180, { param: "leadS" }), { mark: true }),
       turning("float", "Centre it, throttle closed", {}, after({ param: "floatS" })),
@@ -71,7 +72,7 @@ function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
         "pull",
         "Pull through",
         { pitch: { kind: "rate", dps: { param: "pullDps" } } },
-        turned("pitch", { of: "tiltDeg", times: -2, plus: 180 }, { param: "leadS" }),
+        turned("pitch", { of: "tiltDeg", times: -1 - POP_LEAN, plus: 180 }, { param: "leadS" }),
         { mark: true },
       ),
       {
@@ -121,7 +122,7 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
       catchHover,
     ],
     turn: null,
-    solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+    solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
     freeze: { before: "catch" },
     abort: way === "pitch" ? lookBack.abort : keepTurning("roll"),
     slip: { punchS: 0.8 },
@@ -149,37 +150,51 @@ const wag: Omit<Recipe, "id" | "label"> = (() => {
   };
 })();
 
-/** Yaw to half round while travelling, pushed over backward to inverted, the yaw reversed there, and out. */
+/**
+ * Yaw alone to half round while travelling; floating backward, pushed into a backward arc; a lot of throttle and more push over the top; the yaw reversed
+ * as it comes upside down, so that the turn looks unbroken; and out.
+ */
 const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   start: { kind: "cruise" },
   parameters: {
-    ...punchParameters,
-    punchS: { ...punchParameters.punchS, value: 0.7 },
+    ...cruisePunchParameters,
+    punchS: { ...punchParameters.punchS, value: 0.5 },
     leadS: lead,
     yawDps: { label: "Yaw at", unit: "°/s", value: 300, min: 100, max: 700 },
-    pushDps: { label: "Push at", unit: "°/s", value: 320, min: 120, max: 800 },
-    pushG: { label: "Thrust in the push", unit: "g", value: 0.8, min: 0, max: 4 },
+    floatTimes: { label: "Throttle in the float, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 1.5 },
+    pushDps: { label: "Push at", unit: "°/s", value: 220, min: 120, max: 800 },
+    pushTimes: { label: "Throttle over the top, times the cruise's thrust", unit: "", value: 3.2, min: 0.5, max: 6 },
   },
   phases: [
-    { ...punchAndClose[0], label: "Climb, horizon held", ...heldCruise },
+    { ...punchAndClose[0], label: "Climb, horizon held low", ...popUp },
     {
       id: "yaw-round",
-      label: "Yaw to half round, horizon held",
+      label: "Yaw alone to half round",
       yaw: { kind: "rate", dps: { param: "yawDps" } },
-      roll: { kind: "level-turn" },
-      throttle: thrust(0.6),
-      until: [{ kind: "heading", is: "above", deg: 165 }],
+      throttle: thrust({ param: "floatTimes", timesOf: "trimThrustG" }),
+      until: [turned("yaw", 178, { param: "leadS" })],
       maxS: 3,
+      mark: true,
     },
     turning(
       "push",
-      "Push over, throttle up",
+      "Float backward, push into the arc",
       { pitch: { kind: "rate", dps: { param: "pushDps", times: -1 } } },
-      turned("pitch", { of: "tiltDeg", times: -1, plus: 180 }, { param: "leadS" }),
-      {
-        mark: true,
-        throttle: thrust({ param: "pushG" }),
-      },
+      turned("pitch", 40),
+      { mark: true, throttle: thrust({ param: "floatTimes", timesOf: "trimThrustG" }) },
+    ),
+    turning(
+      "over",
+      "A lot of throttle, push over the top",
+      { pitch: { kind: "rate", dps: { param: "pushDps", times: -1 } } },
+      turned("pitch", 150),
+      { throttle: thrust({ param: "pushTimes", timesOf: "trimThrustG" }) },
+    ),
+    turning(
+      "under",
+      "Close, push on upside down",
+      { pitch: { kind: "rate", dps: { param: "pushDps", times: -1 } } },
+      turned("pitch", { of: "tiltDeg", times: POP_LEAN, plus: 180 }, { param: "leadS" }),
     ),
     turning(
       "yaw-on",
@@ -197,7 +212,7 @@ const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
     { ...catchHover, until: [after(2)], maxS: 2.5 },
   ],
   turn: null,
-  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
   freeze: { before: "catch" },
   abort: lookBack.abort,
   slip: { punchS: 0.8 },
@@ -214,12 +229,11 @@ const loopParameters: Readonly<Record<string, RecipeParameter>> = {
 /** Pitched evenly all round; the thrust that turns with the nose makes the circle, the punch before it the height. With `float` the throttle is closed over the top. */
 function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["phases"] {
   const pitch = { kind: "loop", radiusM: { param: "pitchedForM" } } as const;
-  // The floated top does not push down, so less is pushed up below.
   const power = {
     kind: "loop",
     radiusM: { param: "pitchedForM" },
-    share: float ? 0.8 : 1,
-    weightG: float ? 0.3 : 0.5,
+    share: 1,
+    weightG: 0.5,
   } as const;
   return [
     {
@@ -227,7 +241,7 @@ function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["pha
       label: "Punch",
       ...heldLevel,
       pitch: pitchHeld({ of: "trimPitchDeg" }),
-      throttle: thrust(3),
+      throttle: thrust({ of: "trimThrustG", times: 2.4 }),
       until: [{ kind: "climb", is: "above", mps: { param: "riseMps" } }],
       maxS: 4,
     },
@@ -262,17 +276,8 @@ function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["pha
   ];
 }
 
-const finishTheHalf: readonly Phase[] = [
-  {
-    id: "finish-half",
-    label: "Finish the half turn to upright",
-    roll: right,
-    throttle: closed,
-    until: [{ kind: "upright", withinDeg: 60 }],
-    maxS: 2.5,
-  },
-  fullPower,
-];
+/** A loop given up goes on: pitched the rest of the way, power, away. */
+const pitchOn = keepTurning("pitch", "Keep pitching the rest of the way");
 
 const loops = {
   start: { kind: "level", speedMps: { param: "speedMps" } },
@@ -280,11 +285,11 @@ const loops = {
   turn: null,
   // The punch changes the fitted circle a little: once round again.
   solveFor: [
-    { aim: { kind: "return-to-entry-height" }, param: "riseMps" },
+    { aim: { kind: "return-to-entry-height" }, param: "riseMps", otherwise: { param: "speedMps", times: 0.8 } },
     { aim: { kind: "loop-radius", radiusM: { param: "radiusM" } }, param: "pitchedForM" },
     { aim: { kind: "return-to-entry-height" }, param: "riseMps" },
   ],
-  abort: finishTheHalf,
+  abort: pitchOn,
   slip: { riseMps: 0.8 },
   loop: { from: "pull", to: "catch" },
 } as const satisfies Partial<Recipe>;
@@ -338,7 +343,9 @@ const spinInLoop: Omit<Recipe, "id" | "label"> = {
     ),
     turning("spin-stop", "Centre it", {}, after(0.1)),
   ]),
-  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "riseMps" }],
+  solveFor: [
+    { aim: { kind: "return-to-entry-height" }, param: "riseMps", otherwise: { param: "speedMps", times: 0.8 } },
+  ],
   loop: undefined,
 };
 

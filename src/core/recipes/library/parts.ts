@@ -76,7 +76,7 @@ export const punchAndClose: readonly Phase[] = [
   {
     id: "punch",
     label: "Punch, level",
-    throttle: thrust({ param: "punchG" }),
+    throttle: thrust({ param: "punchTimes", timesOf: "trimThrustG" }),
     until: [after({ param: "punchS" })],
     maxS: 3,
   },
@@ -84,9 +84,22 @@ export const punchAndClose: readonly Phase[] = [
 ];
 
 export const punchParameters: Readonly<Record<string, RecipeParameter>> = {
-  punchG: { label: "Punch thrust", unit: "g", value: 2.5, min: 1.2, max: 8 },
-  punchS: { label: "Punch", unit: "s", value: 0.6, min: 0.15, max: 2.5 },
+  punchTimes: { label: "Punch, times the throttle's thrust before it", unit: "", value: 2.5, min: 1.2, max: 8 },
+  punchS: { label: "Punch", unit: "s", value: 0.6, min: 0.05, max: 2.5 },
   closeS: { label: "Throttle closed before the turn", unit: "s", value: 0.15, min: 0.05, max: 0.6 },
+};
+
+/** From a cruise the throttle is up already. */
+export const cruisePunchParameters: typeof punchParameters = {
+  ...punchParameters,
+  punchTimes: { ...punchParameters.punchTimes, value: 1.7 },
+};
+
+/** Climbing out of fast flight asks for a little less nose down: so much of the tilt. */
+export const POP_LEAN = 0.72;
+export const popUp: Pick<Phase, "roll" | "pitch"> = {
+  roll: bankHeld(0),
+  pitch: pitchHeld({ of: "tiltDeg", times: -POP_LEAN }),
 };
 
 /** Back to the hover. */
@@ -152,10 +165,13 @@ export const centreParameter = (value: number): RecipeParameter => ({
   max: 360,
 });
 
+/** Where no length of punch will do, a harder one. */
+export const harder = { param: "punchTimes", times: 1.25 } as const;
+
 /** The aims of a turn that is thrown up: on the mark and back at its height. The punch moves the stop a little, so that is met twice. */
 export const thrownTurn: Recipe["solveFor"] = [
   { aim: { kind: "stop-on-mark" }, param: "centreDeg" },
-  { aim: { kind: "return-to-entry-height" }, param: "punchS" },
+  { aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder },
   { aim: { kind: "stop-on-mark" }, param: "centreDeg" },
 ];
 

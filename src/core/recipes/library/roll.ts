@@ -7,9 +7,12 @@ import {
   catchHover,
   centreParameter,
   closed,
+  cruisePunchParameters,
+  harder,
   headingHeld,
-  heldCruise,
+  heightHeld,
   keepTurning,
+  popUp,
   punchAndClose,
   punchParameters,
   stopAtCentre,
@@ -20,12 +23,12 @@ import {
 
 const full = { kind: "hold", at: 1 } as const;
 
-const popUp: Phase = { ...punchAndClose[0], label: "Pop up", ...heldCruise };
+const popped: Phase = { ...punchAndClose[0], label: "Pop up", ...popUp };
 
 /** From the cruise: a pop upward, throttle closed, a roll, and on. */
 const rolled = {
   start: { kind: "cruise" },
-  parameters: { ...punchParameters, centreDeg: centreParameter(320) },
+  parameters: { ...cruisePunchParameters, centreDeg: centreParameter(320) },
   ...aboutAxis("roll"),
 } as const satisfies Partial<Recipe>;
 /** A roll about what the camera looks at is counted about that. */
@@ -34,7 +37,7 @@ const rolledAboutView = { ...rolled, turn: { ...rolled.turn, axis: "view" } } as
 const aboutView = { roll: full, yaw: { kind: "view-roll" } } as const;
 const toCentre = turned("roll", { param: "centreDeg" });
 const viewToCentre = turned("view", { param: "centreDeg" });
-const kept = thrust({ param: "keptG" });
+const kept = thrust({ param: "keptTimes", timesOf: "trimThrustG" });
 
 /** Half turns about pitch and roll in turn, with a rest after each. */
 const tumble: readonly Phase[] = (
@@ -54,7 +57,7 @@ export const rollRecipes: readonly Recipe[] = [
     {
       ...rolled,
       phases: [
-        popUp,
+        popped,
         punchAndClose[1],
         turning("turn", "Roll, nothing else", { roll: full }, toCentre, { mark: true }),
         stopAtCentre,
@@ -68,7 +71,7 @@ export const rollRecipes: readonly Recipe[] = [
     {
       ...rolledAboutView,
       phases: [
-        popUp,
+        popped,
         punchAndClose[1],
         turning("turn", "Roll with the opposite yaw", aboutView, viewToCentre, { mark: true }),
         stopAtCentre,
@@ -83,10 +86,10 @@ export const rollRecipes: readonly Recipe[] = [
       ...rolledAboutView,
       parameters: {
         ...rolled.parameters,
-        keptG: { label: "Thrust kept through it", unit: "g", value: 0.5, min: 0, max: 2 },
+        keptTimes: { label: "Throttle kept, times the cruise's thrust", unit: "", value: 0.3, min: 0, max: 1.5 },
       },
       phases: [
-        popUp,
+        popped,
         { ...punchAndClose[1], label: "Ease the throttle", throttle: kept },
         turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
           mark: true,
@@ -107,7 +110,7 @@ export const rollRecipes: readonly Recipe[] = [
         snapS: { label: "Extra yaw for", unit: "s", value: 0.15, min: 0.05, max: 0.4 },
       },
       phases: [
-        popUp,
+        popped,
         punchAndClose[1],
         turning("turn", "Roll with the opposite yaw", aboutView, viewToCentre, { mark: true }),
         {
@@ -127,16 +130,19 @@ export const rollRecipes: readonly Recipe[] = [
       ...rolledAboutView,
       parameters: {
         ...rolled.parameters,
-        keptG: { label: "Thrust kept through it", unit: "g", value: 0.8, min: 0, max: 2 },
+        punchTimes: { ...punchParameters.punchTimes, value: 1.3 },
+        punchS: { ...punchParameters.punchS, value: 0.2 },
+        keptTimes: { label: "Throttle kept, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 2.5 },
       },
+      solveFor: [{ aim: { kind: "stop-on-mark" }, param: "centreDeg" }],
       phases: [
-        popUp,
+        popped,
         turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
           mark: true,
           throttle: kept,
         }),
         { ...stopAtCentre, throttle: kept, until: [after(0.15)] },
-        { ...catchCruise, yaw: headingHeld(0) },
+        { ...catchCruise, yaw: headingHeld(0), throttle: heightHeld(0) },
       ],
     },
     "low-line",
@@ -152,7 +158,7 @@ export const rollRecipes: readonly Recipe[] = [
       },
       phases: [...punchAndClose, ...tumble, catchHover],
       turn: null,
-      solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS" }],
+      solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
       freeze: { before: "catch" },
       abort: keepTurning("roll"),
       slip: { punchS: 0.8 },

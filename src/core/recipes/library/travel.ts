@@ -10,9 +10,9 @@ import {
   fullPower,
   headingHeld,
   heightHeld,
-  heldCruise,
   heldLevel,
   pitchHeld,
+  popUp,
   thrust,
 } from "./parts";
 
@@ -76,7 +76,7 @@ const turnBrake: Omit<Recipe, "id" | "label"> = {
   start: { kind: "cruise" },
   parameters: {
     yawDps: { label: "Yaw at", unit: "°/s", value: 360, min: 120, max: 900 },
-    burstG: { label: "Burst", unit: "g", value: 1.6, min: 1, max: 5 },
+    leanDeg: { label: "Lean against the travel", unit: "°", value: 50, min: 20, max: 65 },
   },
   phases: [
     {
@@ -84,20 +84,21 @@ const turnBrake: Omit<Recipe, "id" | "label"> = {
       label: "Yaw half round, horizon held",
       yaw: { kind: "rate", dps: { param: "yawDps" } },
       roll: { kind: "level-turn" },
-      throttle: climbHeld(0),
-      until: [{ kind: "heading", is: "above", deg: 160 }],
+      throttle: heightHeld(0),
+      until: [{ kind: "heading", is: "above", deg: 155 }],
       maxS: 3,
     },
     {
       id: "burst",
-      label: "Short burst against the travel",
-      ...heldCruise,
+      label: "Lean against the travel, a burst that holds the height",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ param: "leanDeg", times: -1 }),
       yaw: headingHeld(180),
-      throttle: thrust({ param: "burstG" }),
-      until: [stopped],
+      throttle: heightHeld(0),
+      until: [{ kind: "ahead", is: "below", mps: 2 }],
       maxS: 5,
     },
-    { ...hover, yaw: headingHeld(180), until: [after(1.8)], maxS: 2.4 },
+    { ...hover, yaw: headingHeld(180), throttle: heightHeld(0), until: [after(1.8)], maxS: 2.4 },
   ],
   brakePhase: "brake",
 };
@@ -302,7 +303,7 @@ const knife: Omit<Recipe, "id" | "label"> = {
     leadS: { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 },
     edgeS: { label: "On the edge for", unit: "s", value: 0.35, min: 0.1, max: 1.2 },
     edgeG: { label: "Thrust on the edge", unit: "g", value: 0.2, min: 0, max: 2 },
-    gapAlongM: { label: "Begin before the gap by", unit: "m", value: 14, min: 4, max: 60 },
+    gapAlongM: { label: "Begin before the gap by", unit: "m", value: 14, min: 0.5, max: 60 },
     gapAcrossM: { label: "Drifts to the side by the gap", unit: "m", value: 0, min: -15, max: 15 },
     gapWidthM: { label: "Width of the gap", unit: "m", value: 1.5, min: 0.3, max: 10 },
   },
@@ -310,8 +311,8 @@ const knife: Omit<Recipe, "id" | "label"> = {
     {
       id: "pop",
       label: "Pop up",
-      ...heldCruise,
-      throttle: thrust(2),
+      ...popUp,
+      throttle: thrust({ of: "trimThrustG", times: 1.8 }),
       until: [{ kind: "climb", is: "above", mps: { param: "popMps" } }],
       maxS: 3,
     },
@@ -366,7 +367,7 @@ const levelSpin: Omit<Recipe, "id" | "label"> = {
   start: { kind: "cruise" },
   parameters: {
     spinDps: { label: "Spin at", unit: "°/s", value: 300, min: 90, max: 900 },
-    spinG: { label: "Thrust in the spin", unit: "g", value: 0.9, min: 0.3, max: 1.5 },
+    spinTimes: { label: "Throttle in the spin, times the cruise's thrust", unit: "", value: 0.7, min: 0.2, max: 1.2 },
     stopAtDeg: { label: "Centre the yaw at", unit: "°", value: 345, min: 180, max: 360 },
   },
   phases: [
@@ -375,7 +376,7 @@ const levelSpin: Omit<Recipe, "id" | "label"> = {
       label: "Yaw, with the roll that holds the horizon",
       yaw: { kind: "rate", dps: { param: "spinDps" } },
       roll: { kind: "level-turn" },
-      throttle: thrust({ param: "spinG" }),
+      throttle: thrust({ param: "spinTimes", timesOf: "trimThrustG" }),
       until: [{ kind: "heading", is: "above", deg: { param: "stopAtDeg" } }],
       maxS: 6,
       mark: true,
@@ -384,13 +385,15 @@ const levelSpin: Omit<Recipe, "id" | "label"> = {
   ],
 };
 
+const postAlong = { param: "postAheadS", timesOf: "trimSpeedMps" } as const;
+const postBeside = { param: "postBesideS", timesOf: "trimSpeedMps" } as const;
 /** The nose is kept on a post while passing it. */
 const trackSpin: Omit<Recipe, "id" | "label"> = {
   ...plain,
   start: { kind: "cruise" },
   parameters: {
-    postAlongM: { label: "Post ahead by", unit: "m", value: 15, min: 4, max: 60 },
-    postAcrossM: { label: "Post beside the line by", unit: "m", value: 6, min: 2, max: 30 },
+    postAheadS: { label: "Post ahead by, at the cruise", unit: "s", value: 0.9, min: 0.3, max: 4 },
+    postBesideS: { label: "Post beside the line by, at the cruise", unit: "s", value: 0.35, min: 0.15, max: 2 },
     gainPerS: { label: "How sharply it is followed", unit: "", value: 5, min: 1, max: 9 },
   },
   phases: [
@@ -401,19 +404,20 @@ const trackSpin: Omit<Recipe, "id" | "label"> = {
       roll: bankHeld(0),
       pitch: pitchHeld({ of: "tiltDeg", times: -0.4 }),
       throttle: heightHeld(0),
-      until: [{ kind: "along", is: "above", m: { param: "postAlongM", times: 1.6 } }],
+      until: [
+        { kind: "along", is: "above", m: { param: "postAheadS", timesOf: "trimSpeedMps", times: 1.6 } },
+        { kind: "heading", is: "above", deg: 110 },
+      ],
       maxS: 12,
     },
     { ...catchHover, label: "Let it go: level", throttle: heightHeld(0), until: [after(1.5)] },
   ],
-  object: { alongM: { param: "postAlongM" }, acrossM: { param: "postAcrossM" } },
-  obstacles: [
-    { kind: "pole", alongM: { param: "postAlongM" }, acrossM: { param: "postAcrossM" }, heightM: 6, widthM: 0.3 },
-  ],
+  object: { alongM: postAlong, acrossM: postBeside },
+  obstacles: [{ kind: "pole", alongM: postAlong, acrossM: postBeside, heightM: 6, widthM: 0.3 }],
 };
 
 const held = (
-  see: "pitch" | "bank" | "object",
+  see: "pitch" | "bank" | "side" | "object",
   targetDeg: Extract<StickPlan, { kind: "eye" }>["targetDeg"],
   gainPerS = 2,
 ): StickPlan => ({
@@ -449,38 +453,33 @@ const orbit: Omit<Recipe, "id" | "label"> = {
   steadyPhase: "orbit",
 };
 
-/** Round a point with the picture on its side: what holds it up is what the camera tilt gives. */
+/** Round a point behind the tail, nose up, no bank: the camera looks back at it over the top. Throttle alone sets the height. */
 const orbitBack: Omit<Recipe, "id" | "label"> = {
   ...plain,
-  start: {
-    kind: "steady-turn",
-    turnDps: { param: "turnDps" },
-    viewElevationDeg: { param: "viewUpDeg" },
-    viewRollDeg: { param: "viewRollDeg" },
-  },
+  start: { kind: "looking-back", turnDps: { param: "turnDps" }, noseUpDeg: { param: "noseUpDeg" } },
   parameters: {
-    turnDps: { label: "Round at", unit: "°/s", value: 150, min: 60, max: 300 },
-    viewUpDeg: { label: "View raised by", unit: "°", value: 21, min: 0, max: 80 },
-    viewRollDeg: { label: "Picture turned by", unit: "°", value: 85.5, min: 0, max: 150 },
-    lapS: { label: "Flown for", unit: "s", value: 2.4, min: 0.5, max: 10 },
+    turnDps: { label: "Round at", unit: "°/s", value: 230, min: 80, max: 400 },
+    noseUpDeg: { label: "Nose up", unit: "°", value: 76.5, min: 45, max: 84 },
+    lapS: { label: "Flown for", unit: "s", value: 3, min: 0.5, max: 10 },
   },
   phases: [
     {
       id: "orbit",
-      label: "Sticks rest; throttle alone sets the height",
+      label: "Roll and yaw opposed, pitch at rest; throttle alone sets the height",
+      // Nose up, the yaw keeps the wings level and the roll turns it round.
       roll: { kind: "sustained" },
-      pitch: { kind: "sustained" },
-      yaw: { kind: "sustained" },
-      throttle: { kind: "sustained" },
+      pitch: held("pitch", { of: "trimPitchDeg" }),
+      yaw: held("side", 0),
+      throttle: heightHeld(0),
       until: [after({ param: "lapS" })],
       maxS: 11,
     },
     {
-      id: "roll-level",
-      label: "Roll level",
-      roll: { kind: "hold", at: -0.8 },
+      id: "push-level",
+      label: "Push the nose down: level",
+      pitch: { kind: "hold", at: -0.8 },
       throttle: thrust(1),
-      until: [{ kind: "upright", withinDeg: 35 }],
+      until: [{ kind: "pitch", is: "below", deg: 25 }],
       maxS: 2,
     },
     { ...catchHover, label: "Level: hover", until: [after(2)], maxS: 2.5 },
@@ -547,21 +546,11 @@ export const travelRecipes: readonly Recipe[] = [
   ...bothSides(levelSpin, "spin-level", "Level spin"),
   ...bothSides(trackSpin, "spin-track", "Spin with the nose on a post"),
   ...bothSides(orbit, "orbit", "Orbit"),
-  ...bothSides(orbitBack, "orbit-back", "Orbit on its side"),
+  ...bothSides(orbitBack, "orbit-back", "Orbit looking back"),
   ...bothSides(
-    {
-      ...orbitBack,
-      parameters: {
-        ...orbitBack.parameters,
-        turnDps: { ...orbitBack.parameters.turnDps, value: 120 },
-        viewUpDeg: { ...orbitBack.parameters.viewUpDeg, value: 62 },
-        viewRollDeg: { ...orbitBack.parameters.viewRollDeg, value: 25 },
-        lapS: { ...orbitBack.parameters.lapS, value: 3 },
-      },
-      phases: orbitBack.phases.filter(({ id }) => id !== "roll-level"),
-    },
+    { ...orbitBack, parameters: { ...orbitBack.parameters, lapS: { ...orbitBack.parameters.lapS, value: 1.6 } } },
     "orbit-back-fall",
-    "Orbit fallen back into",
+    "Orbit looking back, once round",
   ),
   rewind,
 ];

@@ -1,0 +1,128 @@
+import type { Airframe } from "../airframe";
+import type { Settings } from "../flight";
+import { FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import {
+  flyOutcome,
+  highUp,
+  NEARLY_EMPTY,
+  PACKS,
+  type Environment,
+  type Phase,
+  type Recipe,
+  type SolvedTrick,
+  type StartHeight,
+} from "../recipes";
+import { drawRun, type PilotErrors } from "../scatter";
+import { TooLittleThrust } from "../sustained";
+
+/** Scattered flights for a figure, and the place of the one whose loss it covers: of 1,000 three lose more. */
+export const START_HEIGHT_RUNS = 1000;
+const RANK = 4;
+/** From the middle of an aircraft down to what touches the ground first, as a share of the motor diagonal. Estimate. */
+const BELLY_SHARE = 0.5;
+
+/** A trick whose start height is sought: solved, with an aircraft, settings, air and hands. */
+export interface StartHeightTask {
+  readonly solved: SolvedTrick;
+  readonly airframe: Airframe;
+  readonly settings: Settings;
+  readonly environment: Environment;
+  readonly hands: PilotErrors;
+  readonly seed: number;
+}
+
+/** Flown on after the trick until it no longer sinks, so that what a flight loses is all there. */
+const SETTLE: Phase = {
+  id: "settle-after",
+  label: "Level until it no longer sinks",
+  roll: { kind: "eye", see: "bank", targetDeg: 0, gainPerS: 3, delayS: 0.2 },
+  pitch: { kind: "eye", see: "pitch", targetDeg: 0, gainPerS: 3, delayS: 0.2 },
+  throttle: { kind: "eye", see: "climb", targetMps: 0.8, gainPerS: 4, delayS: 0.2 },
+  until: [{ kind: "climb", is: "above", mps: 0.2 }],
+  maxS: 6,
+};
+
+/** Packs that a task is flown on: an aircraft whose battery never sags has one. */
+export const packsOf = ({ airframe }: Pick<StartHeightTask, "airframe">): readonly number[] =>
+  airframe.sag === null ? [0] : PACKS;
+
+/** Height lost, m, by each scattered flight from `from` up to but without `to`, high above the ground, on a pack of which so much is used. */
+export function heightLosses(task: StartHeightTask, packUsed: number, from: number, to: number): number[] {
+  const trick = packUsed > 0 ? task.solved.late : task.solved.recipe;
+  const recipe: Recipe = { ...trick, obstacles: [], phases: [...trick.phases, SETTLE] };
+  const environment = { ...highUp(task.environment), packUsed };
+  const { airframe, settings, hands: errors, seed } = task;
+  const plan = { recipe, airframe, settings, environment, errors, stopWithinDeg: null, seed };
+  return Array.from({ length: to - from }, (_, i) => {
+    const run = drawRun(plan, from + i);
+    const outcome = flyOutcome(recipe, airframe, settings, run.environment, run.slips);
+    return Math.max(0, environment.entryHeightM - outcome.lowestM);
+  });
+}
+
+/** The start height that scattered flights ask for on one pack. */
+export function startHeightOf(losses: readonly number[], packUsed: number, airframe: Airframe): StartHeight {
+  const lostM = [...losses].sort((a, b) => b - a)[Math.min(RANK, losses.length) - 1];
+  return {
+    heightM: lostM + BELLY_SHARE * airframe.motorDiagonalM,
+    reason: { kind: "scatter", runs: losses.length, lostM, packUsed },
+  };
+}
+
+/** Returns a start height with only what it needs, each number in range; throws a RangeError naming the field. */
+export function requireStartHeight(given: StartHeight): StartHeight {
+  const heightM = requireNumber("startHeight.heightM", given?.heightM, 0, 1000);
+  const reason = given.reason as Partial<Record<string, unknown>> | undefined;
+  const lostM = requireNumber("startHeight.reason.lostM", reason?.lostM, 0, 1000);
+  const packUsed = requireNumber("startHeight.reason.packUsed", reason?.packUsed, 0, 1);
+  if (requireOneOf("startHeight.reason.kind", reason?.kind, ["freeze", "scatter"]) === "scatter")
+    return {
+      heightM,
+      reason: {
+        kind: "scatter",
+        runs: requireNumber("startHeight.reason.runs", reason?.runs, 1, 1e6),
+        lostM,
+        packUsed,
+      },
+    };
+  const before = reason?.before;
+  if (typeof before !== "string" || before.length === 0 || before.length > 60)
+    throw new FieldRangeError("startHeight.reason.before", "startHeight.reason.before is no phase");
+  return { heightM, reason: { kind: "freeze", before, lostM, packUsed } };
+}
+
+/** The higher of two. */
+export function worseStartHeight(a: StartHeight | null, b: StartHeight | null): StartHeight | null {
+  if (a === null || b === null) return a ?? b;
+  return b.heightM > a.heightM ? b : a;
+}
+
+/** The start height that scattered flights ask for, on the worse of the packs. A nearly empty one that no longer holds the aircraft up is left out. */
+export function startHeightByScatter(task: StartHeightTask, runs = START_HEIGHT_RUNS): StartHeight | null {
+  let worst: StartHeight | null = null;
+  for (const packUsed of packsOf(task)) {
+    try {
+      worst = worseStartHeight(worst, startHeightOf(heightLosses(task, packUsed, 0, runs), packUsed, task.airframe));
+    } catch (error) {
+      if (error instanceof TooLittleThrust && packUsed === NEARLY_EMPTY) continue;
+      throw error;
+    }
+  }
+  return worst;
+}
+
+/** How many of so many scattered flights, begun at the environment's height with nothing about, meet the ground. */
+export function groundHits(task: StartHeightTask, packUsed: number, runs: number): number {
+  const recipe = { ...(packUsed > 0 ? task.solved.late : task.solved.recipe), obstacles: [] };
+  const { airframe, settings, hands: errors, seed } = task;
+  const environment = { ...task.environment, obstacles: [], packUsed };
+  const plan = { recipe, airframe, settings, environment, errors, stopWithinDeg: null, seed };
+  let crashes = 0;
+  for (let i = 0; i < runs; i++) {
+    const run = drawRun(plan, i);
+    const { events } = flyOutcome(recipe, airframe, settings, run.environment, run.slips);
+    const landed = recipe.ends === "landed";
+    if (events.some(({ kind }) => kind === "crash" || (kind === "touchdown" && !landed))) crashes++;
+  }
+  return crashes;
+}

@@ -1,0 +1,32 @@
+import { MODEL_VERSION, type StartHeight } from "@/core";
+import { database, type Transaction } from "../database";
+import { fromJson, isDuplicate } from "./rows";
+
+/** A minimum start height that was worked out before, by the key of all that it depends on. */
+export async function findStartHeight(key: string): Promise<StartHeight | null> {
+  const row: { height_m: number; reason: unknown } | undefined = await database()("start_height")
+    .where({ key })
+    .first();
+  return row ? { heightM: Number(row.height_m), reason: fromJson(row.reason) } : null;
+}
+
+/** Keeps a minimum start height once: what is there already stands. Figures of older flight models go. */
+export async function keepStartHeight(
+  transaction: Transaction,
+  { key, startHeight, coachId }: { readonly key: string; readonly startHeight: StartHeight; readonly coachId: string },
+  now: Date,
+): Promise<void> {
+  await transaction("start_height").where("model_version", "<", MODEL_VERSION).delete();
+  try {
+    await transaction("start_height").insert({
+      key,
+      height_m: startHeight.heightM,
+      reason: JSON.stringify(startHeight.reason),
+      model_version: MODEL_VERSION,
+      coach_id: coachId,
+      created_at: now,
+    });
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+  }
+}

@@ -1,0 +1,53 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import { USUAL_FREEZE, type Recipe, type StartHeight } from "@/core";
+import { usePreferences } from "@/ui/theme/preferences";
+import { Figure } from "@/ui/units/figure";
+import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import type { StartHeightState } from "./use-start-height";
+
+/** The minimum start height with what decided it, or how far it is worked out. Never a figure that is not the whole one. */
+export function StartHeightFigure({
+  state,
+  recipe,
+  flown,
+}: {
+  state: StartHeightState;
+  recipe: Recipe;
+  flown: readonly (readonly [string, string])[];
+}) {
+  const { units } = usePreferences();
+  if (state.kind !== "known")
+    return (
+      <Box role="status" sx={{ py: 1 }}>
+        <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
+        {state.kind === "broken"
+          ? "not worked out: " + state.why
+          : `being worked out, ${Math.round(100 * state.share)} %`}
+      </Box>
+    );
+  if (state.startHeight === null) return null;
+  const { heightM, reason } = state.startHeight;
+  return (
+    <Figure
+      label="Minimum start height"
+      value={heightM}
+      quantity="length"
+      why={{
+        how: `Every freeze for ${quantityText(USUAL_FREEZE.reactionS, "time", units, 1)} before any phase, hands as they were, and then the bail-out, with ${quantityText(USUAL_FREEZE.marginM, "length", units)} to spare; and all but three of 1,000 flights with the errors usual at this stage; on a full and on a nearly empty pack. The worst of them decides. Advice, not a promise: start higher while learning.`,
+        inputs: [...flown, ["decided by", reasonInWords(state.startHeight, recipe, units)]],
+        source: `Margins are this program's choice. ${reason.kind === "scatter" ? "Flown 1,000 times in the flight model." : "Flown in the flight model."}`,
+      }}
+    />
+  );
+}
+
+/** What decided a minimum start height, in words. */
+export function reasonInWords({ reason }: StartHeight, recipe: Recipe, units: UnitSystem): string {
+  const pack = reason.packUsed > 0 ? "a nearly empty pack" : "a full pack";
+  const lost = quantityText(reason.lostM, "length", units);
+  if (reason.kind === "scatter") return `${reason.runs} flights on ${pack}: three lose more than ${lost}`;
+  const phase = recipe.phases.find(({ id }) => id === reason.before);
+  return `freezing before "${phase?.label ?? reason.before}" on ${pack}: ${lost} lost`;
+}
