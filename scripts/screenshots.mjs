@@ -55,7 +55,7 @@ const views = {
   brief: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
-    await page.getByText("Minimum start height").waitFor();
+    await page.getByRole("button", { name: /^Minimum start height/ }).waitFor({ timeout: 120_000 });
     await page.getByLabel("Moment of the trick").fill("0.9");
   },
   lab: async (page) => {

@@ -74,7 +74,6 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
     [other, request, ways, variant, direction, data.setups, kept],
   );
-  const { flown, pending } = useFlown(request);
   const height = useStartHeight(
     useMemo(
       () => ({
@@ -88,6 +87,13 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
       [request, values, trick.stage],
     ),
   );
+  // Begun at the minimum start height once that is known, where no height was set by hand.
+  const startM = height.kind === "known" && height.startHeight ? Math.ceil(2 * height.startHeight.heightM) / 2 : null;
+  const begun = useMemo(
+    () => (request.entryHeightM === null && startM !== null ? { ...request, entryHeightM: startM } : request),
+    [request, startM],
+  );
+  const { flown, pending } = useFlown(begun);
   const { flown: flownOther } = useFlown(otherRequest);
   const change =
     <T,>(set: (next: T) => void) =>

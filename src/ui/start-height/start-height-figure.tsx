@@ -28,7 +28,7 @@ export function StartHeightFigure({
       </Box>
     );
   if (state.startHeight === null) return null;
-  const { heightM, reason } = state.startHeight;
+  const { heightM } = state.startHeight;
   return (
     <Figure
       label="Minimum start height"
@@ -37,7 +37,7 @@ export function StartHeightFigure({
       why={{
         how: `Every freeze for ${quantityText(USUAL_FREEZE.reactionS, "time", units, 1)} before any phase, hands as they were, and then the bail-out, with ${quantityText(USUAL_FREEZE.marginM, "length", units)} to spare; and all but three of 1,000 flights with the errors usual at this stage; on a full and on a nearly empty pack. The worst of them decides. Advice, not a promise: start higher while learning.`,
         inputs: [...flown, ["decided by", reasonInWords(state.startHeight, recipe, units)]],
-        source: `Margins are this program's choice. ${reason.kind === "scatter" ? "Flown 1,000 times in the flight model." : "Flown in the flight model."}`,
+        source: "Flight model. The margins are this program's choice.",
       }}
     />
   );
