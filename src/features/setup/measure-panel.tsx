@@ -144,54 +144,57 @@ function NumbersTable({
   const loop = ({ rateLoopPerS: { roll, pitch, yaw } }: Airframe) =>
     [roll, pitch, yaw].map((gain) => gain.toFixed(0)).join(", ");
   const sagText = ({ sag }: Airframe) => (sag ? percent(sag.emptyShare) : "none");
+  // On a phone the table scrolls, not the page.
   return (
-    <PlainTable
-      label="Numbers of this aircraft"
-      head={["", "now", "estimate of its kind", ""]}
-      rows={[
-        [
-          "Weight with battery",
-          quantityText(airframe.massKg, "mass", units),
-          quantityText(estimate.massKg, "mass", units),
-          origin("massKg"),
-        ],
-        [
-          "Thrust over weight",
-          airframe.thrustToWeight.toFixed(2),
-          estimate.thrustToWeight.toFixed(2),
-          origin("thrustToWeight"),
-        ],
-        ["Drag area x, y, z, m²", area(airframe), area(estimate), origin("dragAreaM2")],
-        [
-          "Rotor drag, N per m/s",
-          airframe.linearDragNPerMps.toFixed(3),
-          estimate.linearDragNPerMps.toFixed(3),
-          origin("dragAreaM2"),
-        ],
-        [
-          "Pitch speed",
-          speedOrOff(airframe.pitchSpeedMps),
-          speedOrOff(estimate.pitchSpeedMps),
-          origin("pitchSpeedMps"),
-        ],
-        ["Rate loop, 1/s", loop(airframe), loop(estimate), origin("rateLoopPerS")],
-        ["Feed-forward", percent(airframe.feedForwardShare), "", origin(null)],
-        ["Voltage lost, pack empty", sagText(airframe), sagText(estimate), origin("sag")],
-        ["Voltage lost, full load", airframe.sag ? percent(airframe.sag.loadShare) : "none", "", origin(null)],
-        ["Pack at full throttle", airframe.sag ? `${airframe.sag.fullThrottleS} s` : "for ever", "", origin(null)],
-        ["Propeller diameter", quantityText(airframe.propellerDiameterM, "length", units, 3), "", origin(null)],
-        ["Lost in its own wake", percent(airframe.wakeLossShare), "", origin(null)],
-        ["Shake in its own wake", percent(airframe.wakeShakeShare), "", origin(null)],
-        [
-          "Air it was measured in",
-          airframe.measuredDensityKgM3 === null ? "any" : `${airframe.measuredDensityKgM3.toFixed(3)} kg/m³`,
-          "",
-          origin(null),
-        ],
-        ["Motor diagonal", quantityText(airframe.motorDiagonalM, "length", units, 2), "", origin(null)],
-        ["Motors up, down, s", `${airframe.rotorUpS}, ${airframe.rotorDownS}`, "", origin(null)],
-      ]}
-    />
+    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)" }}>
+      <PlainTable
+        label="Numbers of this aircraft"
+        head={["", "now", "estimate of its kind", ""]}
+        rows={[
+          [
+            "Weight with battery",
+            quantityText(airframe.massKg, "mass", units),
+            quantityText(estimate.massKg, "mass", units),
+            origin("massKg"),
+          ],
+          [
+            "Thrust over weight",
+            airframe.thrustToWeight.toFixed(2),
+            estimate.thrustToWeight.toFixed(2),
+            origin("thrustToWeight"),
+          ],
+          ["Drag area x, y, z, m²", area(airframe), area(estimate), origin("dragAreaM2")],
+          [
+            "Rotor drag, N per m/s",
+            airframe.linearDragNPerMps.toFixed(3),
+            estimate.linearDragNPerMps.toFixed(3),
+            origin("dragAreaM2"),
+          ],
+          [
+            "Pitch speed",
+            speedOrOff(airframe.pitchSpeedMps),
+            speedOrOff(estimate.pitchSpeedMps),
+            origin("pitchSpeedMps"),
+          ],
+          ["Rate loop, 1/s", loop(airframe), loop(estimate), origin("rateLoopPerS")],
+          ["Feed-forward", percent(airframe.feedForwardShare), "", origin(null)],
+          ["Voltage lost, pack empty", sagText(airframe), sagText(estimate), origin("sag")],
+          ["Voltage lost, full load", airframe.sag ? percent(airframe.sag.loadShare) : "none", "", origin(null)],
+          ["Pack at full throttle", airframe.sag ? `${airframe.sag.fullThrottleS} s` : "for ever", "", origin(null)],
+          ["Propeller diameter", quantityText(airframe.propellerDiameterM, "length", units, 3), "", origin(null)],
+          ["Lost in its own wake", percent(airframe.wakeLossShare), "", origin(null)],
+          ["Shake in its own wake", percent(airframe.wakeShakeShare), "", origin(null)],
+          [
+            "Air it was measured in",
+            airframe.measuredDensityKgM3 === null ? "any" : `${airframe.measuredDensityKgM3.toFixed(3)} kg/m³`,
+            "",
+            origin(null),
+          ],
+          ["Motor diagonal", quantityText(airframe.motorDiagonalM, "length", units, 2), "", origin(null)],
+          ["Motors up, down, s", `${airframe.rotorUpS}, ${airframe.rotorDownS}`, "", origin(null)],
+        ]}
+      />
+    </Box>
   );
 }
 
