@@ -8,7 +8,7 @@ import {
   groundHits,
   draftBrief,
   firstSettings,
-  packsOf,
+  onPacks,
   recipes,
   solveTrick,
   usualErrors,
@@ -57,7 +57,7 @@ function check(cell: Cell): Checked {
     const solved = solveTrick(recipes[cell.id], airframe, settings, CALM_AIR);
     const environment = { ...CALM_AIR, entryHeightM };
     const task = { solved, airframe, settings, environment, hands, seed: FRESH_SEED };
-    const packs = packsOf({ airframe });
+    const packs = onPacks(solved);
     const reason = brief.startHeight?.reason;
     return {
       ...cell,
@@ -66,7 +66,7 @@ function check(cell: Cell): Checked {
       by: reason
         ? `${reason.kind}${reason.kind === "freeze" ? ` before ${reason.before}` : ""}, pack ${reason.packUsed}`
         : "own height",
-      crashes: Math.max(...packs.map((packUsed) => groundHits(task, packUsed, RUNS))),
+      crashes: Math.max(...packs.map(({ packUsed }) => groundHits(task, packUsed, RUNS))),
       runs: RUNS,
     };
   } catch (error) {

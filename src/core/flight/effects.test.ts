@@ -9,7 +9,7 @@ import {
   type Airframe,
 } from "../airframe";
 import { airDensity } from "../atmosphere";
-import { createDerivative, createStep, levelState, STATE, STATE_SIZE, type FlightMedium } from ".";
+import { createDerivative, createStep, levelState, runOnDeg, STATE, STATE_SIZE, type FlightMedium } from ".";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 const ideal = idealAirframe(five);
@@ -121,30 +121,10 @@ it("rotor drag is linear in speed along x and y, goes with rotor speed and densi
 });
 
 describe("the rate loop", () => {
-  /** Degrees turned after the command begins to go to nothing, in 1/15 s, from a full-rate roll. */
-  const runOn = (airframe: Airframe) => {
-    const full = (667 * Math.PI) / 180;
-    const state = fly(airframe, levelState(50, 0.2), [full, 0, 0, 0.2], 0.5);
-    const step = createStep(createDerivative(airframe, calm, true));
-    let turned = 0;
-    let most = 0;
-    const now = Float64Array.of(full, 0, 0, 0.2);
-    const next = Float64Array.from(now);
-    for (let i = 1; i <= 200; i++) {
-      next[0] = Math.max(0, full * (1 - (i / 500) * 15));
-      const before = state[STATE.p];
-      step(state, now, next, 1 / 500);
-      turned += (0.5 * (before + state[STATE.p]) * 180) / Math.PI / 500;
-      most = Math.max(most, turned);
-      now.set(next);
-    }
-    return most;
-  };
-
   it("with its own gains and feed-forward runs on about half as far as the plain one (common practice, no source)", () => {
-    expect(runOn(ideal)).toBeGreaterThan(50);
-    expect(runOn(five) / runOn(ideal)).toBeGreaterThan(0.4);
-    expect(runOn(five) / runOn(ideal)).toBeLessThan(0.65);
+    expect(runOnDeg(ideal, 667)).toBeGreaterThan(50);
+    expect(runOnDeg(five, 667) / runOnDeg(ideal, 667)).toBeGreaterThan(0.4);
+    expect(runOnDeg(five, 667) / runOnDeg(ideal, 667)).toBeLessThan(0.65);
   });
 
   it("feed-forward adds its share of the change of the command as wanted acceleration", () => {

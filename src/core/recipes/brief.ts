@@ -52,16 +52,26 @@ export interface FreezeMargins {
 export const USUAL_FREEZE: FreezeMargins = { marginM: 1.5, reactionS: 0.5 };
 /** Share of a pack that is used when it is nearly empty: landed on the rest. Common practice, no source. */
 export const NEARLY_EMPTY = 0.8;
-export const PACKS: readonly number[] = [0, NEARLY_EMPTY];
-
 /** A trick with its figures worked out. */
 export interface SolvedTrick {
   readonly recipe: Recipe;
   /** Why there is no answer, in words. */
   readonly why: string | null;
-  /** The same worked out for a nearly empty pack, whose punch is longer; the full one's where that has no answer. */
-  readonly late: Recipe;
+  /** The same worked out for a nearly empty pack, whose punch is longer; null where the battery never sags or no longer carries the aircraft. */
+  readonly late: Recipe | null;
 }
+
+/** The ways a solved trick is flown: on a full pack and, where it still goes, on a nearly empty one. */
+export const onPacks = ({
+  recipe,
+  late,
+}: SolvedTrick): readonly { readonly packUsed: number; readonly recipe: Recipe }[] => [
+  { packUsed: 0, recipe },
+  ...(late ? [{ packUsed: NEARLY_EMPTY, recipe: late }] : []),
+];
+
+/** The height that a minimum start height is begun at: rounded up to half metres. */
+export const begunAtM = ({ heightM }: StartHeight): number => Math.ceil(2 * heightM) / 2;
 
 /** Meets the recipe's aims, on a full pack and on a nearly empty one. */
 export function solveTrick(
@@ -72,10 +82,11 @@ export function solveTrick(
 ): SolvedTrick {
   const goals: readonly Goal[] = recipe.solveFor.map(({ aim }) => aim);
   const fresh = solveInTurn(recipe, goals, aircraft, settings, environment);
-  if (fresh.why !== null || recipe.entryHeightM !== undefined || aircraft.sag === null)
-    return { recipe: fresh.recipe, why: fresh.why, late: fresh.recipe };
-  const late = lateSolution(fresh.recipe, goals, aircraft, settings, environment);
-  return { recipe: fresh.recipe, why: null, late: late ?? fresh.recipe };
+  const late =
+    fresh.why !== null || aircraft.sag === null
+      ? null
+      : lateSolution(fresh.recipe, goals, aircraft, settings, environment);
+  return { ...fresh, late };
 }
 
 function lateSolution(
@@ -85,11 +96,13 @@ function lateSolution(
   settings: Settings,
   environment: Environment,
 ): Recipe | null {
+  const onLatePack = { ...highUp(environment), packUsed: NEARLY_EMPTY };
   try {
-    const solved = solveInTurn(recipe, goals, aircraft, settings, { ...environment, packUsed: NEARLY_EMPTY });
-    return solved.why === null ? solved.recipe : null;
+    fly({ ...recipe, obstacles: [] }, aircraft, settings, onLatePack);
+    const solved = solveInTurn(recipe, goals, aircraft, settings, onLatePack);
+    // What has no answer is flown as on a full pack.
+    return solved.why === null ? solved.recipe : recipe;
   } catch (error) {
-    // It has not the thrust any more: flown as on a full pack.
     if (error instanceof TooLittleThrust) return null;
     throw error;
   }
@@ -97,36 +110,21 @@ function lateSolution(
 
 /** The height that every freeze asks for, on the worse of the two packs; null for a trick that belongs at its own height or does not go. */
 export function startHeightByFreezes(
-  { recipe, late, why }: SolvedTrick,
+  solved: SolvedTrick,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
   { marginM, reactionS }: FreezeMargins,
 ): StartHeight | null {
-  if (why !== null || recipe.entryHeightM !== undefined) return null;
+  if (solved.why !== null || solved.recipe.entryHeightM !== undefined) return null;
   let worst: StartHeight | null = null;
-  for (const packUsed of aircraft.sag === null ? [0] : PACKS) {
+  for (const { packUsed, recipe } of onPacks(solved)) {
     const high = { ...highUp(environment), packUsed };
-    for (const { before, lostM } of freezeLossesIfFlown(
-      packUsed > 0 ? late : recipe,
-      aircraft,
-      settings,
-      high,
-      reactionS,
-    ))
+    for (const { before, lostM } of freezeLosses(recipe, aircraft, settings, high, reactionS))
       if (worst === null || lostM + marginM > worst.heightM)
         worst = { heightM: lostM + marginM, reason: { kind: "freeze", before, lostM, packUsed } };
   }
   return worst;
-}
-
-function freezeLossesIfFlown(...args: Parameters<typeof freezeLosses>): ReturnType<typeof freezeLosses> {
-  try {
-    return freezeLosses(...args);
-  } catch (error) {
-    if (error instanceof TooLittleThrust) return [];
-    throw error;
-  }
 }
 
 /** The same place high above the ground, with nothing about. */
@@ -195,7 +193,7 @@ export function draftBrief(
 
 function entryHeightOf(solved: Recipe, environment: Environment, startHeight: StartHeight | null): number {
   if (solved.entryHeightM !== undefined) return resolve(solved, solved.entryHeightM);
-  return startHeight === null ? environment.entryHeightM : Math.ceil(2 * startHeight.heightM) / 2;
+  return startHeight === null ? environment.entryHeightM : begunAtM(startHeight);
 }
 
 /** The highest point of a trick above the ground, m, solved and begun as its draft has it; null when it does not go. */

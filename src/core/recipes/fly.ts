@@ -1,6 +1,7 @@
 import { requireAirframe, type Airframe } from "../airframe";
 import { createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
 import { DEG_PER_RAD } from "../numbers";
+import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
@@ -124,7 +125,7 @@ function play(
       );
   }
   if (throttleAtStick(settings.throttle, 1) < start.motor) {
-    throw new RangeError(
+    throw new TooLittleThrust(
       `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${start.motor.toFixed(2)}`,
     );
   }

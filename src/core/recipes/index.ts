@@ -1,10 +1,11 @@
 export {
+  begunAtM,
   draftBrief,
   flyBrief,
   highestPointM,
   highUp,
   NEARLY_EMPTY,
-  PACKS,
+  onPacks,
   solveTrick,
   startHeightByFreezes,
   USUAL_FREEZE,

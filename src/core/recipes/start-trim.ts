@@ -181,6 +181,6 @@ function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air, packUsed: 
     1e-6,
   );
   if (lean === null)
-    throw new RangeError(`speedMps is ${speedMps}; this aircraft does not fly that fast in level flight`);
+    throw new TooLittleThrust(`speedMps is ${speedMps}; this aircraft does not fly that fast in level flight`);
   return lean;
 }

@@ -1,8 +1,8 @@
 import { airframeRanges, densityRatio, requireAirframe, thrustFraction, withMass, type Airframe } from "../airframe";
 import { airDensity, type Air } from "../atmosphere";
 import { bisect, FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import { runOnDeg } from "../flight";
 import { cruise, TooLittleThrust, topSpeed } from "../sustained";
-import { runOnDeg } from "./run-on";
 
 /** Something measured at the field, in the units it is read in. What depends on the air may name the elevation it was read at, m. */
 export type Measurement =

@@ -1,7 +1,7 @@
 import { airframePresets, hoverCommand, type Airframe } from "../airframe";
 import { multiply, toWorld, type Quaternion } from "../attitude";
 import { airDensity, SEA_LEVEL_AIR } from "../atmosphere";
-import { firstSettings } from "../flight";
+import { firstSettings, runOnDeg } from "../flight";
 import { rateDps, stickTravelByGrip, type AxisRates } from "../rates";
 import { cruise, topSpeed } from "../sustained";
 import { throttleOut, type ThrottleProfile } from "../throttle";
@@ -19,7 +19,6 @@ import {
   tiltError,
   tiltOfSticks,
 } from ".";
-import { runOnDeg } from "./run-on";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 const seven = airframePresets["seven-inch"].airframe;

@@ -3,7 +3,6 @@ export type { SafetyMargins } from "./brief-trick";
 export {
   groundHits,
   heightLosses,
-  packsOf,
   requireStartHeight,
   START_HEIGHT_RUNS,
   startHeightOf,

@@ -1,12 +1,11 @@
 import { airframePresets, idealAirframe } from "../airframe";
 import { firstSettings } from "../flight";
-import { CALM_AIR, draftBrief, recipes, solveTrick } from "../recipes";
+import { CALM_AIR, draftBrief, onPacks, recipes, solveTrick } from "../recipes";
 import { usualErrors } from "../scatter";
 import {
   briefTrick,
   groundHits,
   heightLosses,
-  packsOf,
   requireStartHeight,
   startHeightKey,
   startHeightOf,
@@ -47,8 +46,14 @@ it("covers all but three of a thousand, from the worse of a full and a nearly em
     heightM: 9.96 + 0.5 * five.motorDiagonalM,
     reason: { kind: "scatter", runs: 1000, lostM: 9.96, packUsed: 0.8 },
   });
-  expect(packsOf({ airframe: five })).toEqual([0, 0.8]);
-  expect(packsOf({ airframe: idealAirframe(five) })).toEqual([0]);
+  const packs = (airframe: typeof five, throttle = settings.throttle) =>
+    onPacks(solveTrick(recipes["hang-right"], airframe, { ...settings, throttle }, CALM_AIR)).map(
+      ({ packUsed }) => packUsed,
+    );
+  expect(packs(five)).toEqual([0, 0.8]);
+  expect(packs(idealAirframe(five))).toEqual([0]);
+  // Enough to hover on a full pack, not on a nearly empty one: the full one alone counts, and nothing is refused.
+  expect(packs(five, { ...settings.throttle, limit: { kind: "clip", fraction: 0.29 } })).toEqual([0]);
 });
 
 it("flies a run the same whatever runs are flown beside it", () => {

@@ -4,8 +4,7 @@ import { FieldRangeError, requireNumber, requireOneOf } from "../numbers";
 import {
   flyOutcome,
   highUp,
-  NEARLY_EMPTY,
-  PACKS,
+  onPacks,
   type Environment,
   type Phase,
   type Recipe,
@@ -13,7 +12,6 @@ import {
   type StartHeight,
 } from "../recipes";
 import { drawRun, type PilotErrors } from "../scatter";
-import { TooLittleThrust } from "../sustained";
 
 /** Scattered flights for a figure, and the place of the one whose loss it covers: of 1,000 three lose more. */
 export const START_HEIGHT_RUNS = 1000;
@@ -42,14 +40,17 @@ const SETTLE: Phase = {
   maxS: 6,
 };
 
-/** Packs that a task is flown on: an aircraft whose battery never sags has one. */
-export const packsOf = ({ airframe }: Pick<StartHeightTask, "airframe">): readonly number[] =>
-  airframe.sag === null ? [0] : PACKS;
+/** The trick of a task as it is flown on one of its packs, with nothing about. */
+function flownOn({ solved }: Pick<StartHeightTask, "solved">, packUsed: number): Recipe {
+  const found = onPacks(solved).find((pack) => pack.packUsed === packUsed);
+  if (!found) throw new FieldRangeError("packUsed", `packUsed is ${packUsed}; this trick is not flown on such a pack`);
+  return { ...found.recipe, obstacles: [] };
+}
 
 /** Height lost, m, by each scattered flight from `from` up to but without `to`, high above the ground, on a pack of which so much is used. */
 export function heightLosses(task: StartHeightTask, packUsed: number, from: number, to: number): number[] {
-  const trick = packUsed > 0 ? task.solved.late : task.solved.recipe;
-  const recipe: Recipe = { ...trick, obstacles: [], phases: [...trick.phases, SETTLE] };
+  const trick = flownOn(task, packUsed);
+  const recipe: Recipe = { ...trick, phases: [...trick.phases, SETTLE] };
   const environment = { ...highUp(task.environment), packUsed };
   const { airframe, settings, hands: errors, seed } = task;
   const plan = { recipe, airframe, settings, environment, errors, stopWithinDeg: null, seed };
@@ -97,23 +98,18 @@ export function worseStartHeight(a: StartHeight | null, b: StartHeight | null): 
   return b.heightM > a.heightM ? b : a;
 }
 
-/** The start height that scattered flights ask for, on the worse of the packs. A nearly empty one that no longer holds the aircraft up is left out. */
+/** The start height that scattered flights ask for, on the worse of the packs. */
 export function startHeightByScatter(task: StartHeightTask, runs = START_HEIGHT_RUNS): StartHeight | null {
-  let worst: StartHeight | null = null;
-  for (const packUsed of packsOf(task)) {
-    try {
-      worst = worseStartHeight(worst, startHeightOf(heightLosses(task, packUsed, 0, runs), packUsed, task.airframe));
-    } catch (error) {
-      if (error instanceof TooLittleThrust && packUsed === NEARLY_EMPTY) continue;
-      throw error;
-    }
-  }
-  return worst;
+  return onPacks(task.solved).reduce<StartHeight | null>(
+    (worst, { packUsed }) =>
+      worseStartHeight(worst, startHeightOf(heightLosses(task, packUsed, 0, runs), packUsed, task.airframe)),
+    null,
+  );
 }
 
 /** How many of so many scattered flights, begun at the environment's height with nothing about, meet the ground. */
 export function groundHits(task: StartHeightTask, packUsed: number, runs: number): number {
-  const recipe = { ...(packUsed > 0 ? task.solved.late : task.solved.recipe), obstacles: [] };
+  const recipe = flownOn(task, packUsed);
   const { airframe, settings, hands: errors, seed } = task;
   const environment = { ...task.environment, obstacles: [], packUsed };
   const plan = { recipe, airframe, settings, environment, errors, stopWithinDeg: null, seed };

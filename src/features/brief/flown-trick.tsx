@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
-import { indexAt, recipes, type TrickBrief } from "@/core";
+import { begunAtM, indexAt, recipes, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
@@ -48,7 +48,7 @@ export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumb
       ? null
       : {
           heightM: brief.entryHeightM,
-          text: `start no lower: ${quantityText(Math.ceil(2 * height.startHeight.heightM) / 2, "length", units)}`,
+          text: `start no lower: ${quantityText(begunAtM(height.startHeight), "length", units)}`,
         };
   const travels = travelsFar(trace);
   const { wayOut } = brief;

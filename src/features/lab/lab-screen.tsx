@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useDeferredValue, useMemo, useState } from "react";
-import { measuredIn, USUAL_STOP_DEG, usualErrors, withParameters, type TrickRequest } from "@/core";
+import { begunAtM, measuredIn, USUAL_STOP_DEG, usualErrors, withParameters, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { findStep, findTrick } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
@@ -88,7 +88,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     ),
   );
   // Begun at the minimum start height once that is known, where no height was set by hand.
-  const startM = height.kind === "known" && height.startHeight ? Math.ceil(2 * height.startHeight.heightM) / 2 : null;
+  const startM = height.kind === "known" && height.startHeight ? begunAtM(height.startHeight) : null;
   const begun = useMemo(
     () => (request.entryHeightM === null && startM !== null ? { ...request, entryHeightM: startM } : request),
     [request, startM],

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 import {
-  packsOf,
+  onPacks,
   START_HEIGHT_RUNS,
   START_HEIGHT_SEED,
   startHeightKey,
@@ -86,11 +86,11 @@ async function workOut(
   );
   if (byFreezes === null) return null;
   const task = { solved, airframe, settings, environment, hands, seed: START_HEIGHT_SEED };
-  const packs = packsOf(task);
+  const packs = onPacks(solved);
   const starts = Array.from({ length: START_HEIGHT_RUNS / AT_A_TIME }, (_, i) => i * AT_A_TIME);
   let flown = 0;
   const byPack = await Promise.all(
-    packs.map(async (packUsed) => {
+    packs.map(async ({ packUsed }) => {
       const parts = await Promise.all(
         starts.map(async (from) => {
           const part = await pool.run((remote) => remote.heightLosses(task, packUsed, from, from + AT_A_TIME));

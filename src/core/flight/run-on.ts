@@ -1,7 +1,8 @@
 import { SEA_LEVEL_DENSITY_KGM3 } from "../atmosphere";
-import { createDerivative, createStep, levelState, STATE } from "../flight";
 import type { Airframe } from "../airframe";
 import { DEG_PER_RAD, RAD_PER_DEG } from "../numbers";
+import { createDerivative, levelState, STATE } from "./dynamics";
+import { createStep } from "./integrator";
 
 const STEP_S = 1 / 500;
 /** A finger lets a full stick go to the middle in so long, s. Common practice, no source. */
