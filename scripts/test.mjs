@@ -13,6 +13,8 @@ import { typablePassword } from "./lib/secrets.mjs";
 const SUITES = ["lint", "types", "jest", "e2e", "faults"];
 const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
 const suites = asked.length ? asked : SUITES;
+/** `--only=pattern`: of Jest and Playwright the files whose path it is part of. */
+const only = process.argv.flatMap((word) => (word.startsWith("--only=") ? [word.slice("--only=".length)] : []));
 let passedInAll = 0;
 /** What failed, in a line each: said once more at the end, where it is found. */
 const failedInAll = [];
@@ -110,7 +112,7 @@ await runMain(async () => {
     if (suites.includes("jest")) {
       say("Jest");
       const report = join(scratch, "jest.json");
-      await counted("jest", bin("jest"), ["--json", `--outputFile=${report}`], database.env, report, readJest);
+      await counted("jest", bin("jest"), ["--json", `--outputFile=${report}`, ...only], database.env, report, readJest);
     }
     if (suites.includes("e2e")) {
       const build = await ensureBuild();
@@ -131,7 +133,7 @@ await runMain(async () => {
         env[`E2E_${name.toUpperCase()}`] = application.address;
       }
       say("Playwright");
-      await counted("e2e", bin("playwright"), ["test"], env, env.E2E_REPORT, readPlaywright);
+      await counted("e2e", bin("playwright"), ["test", ...only], env, env.E2E_REPORT, readPlaywright);
     }
   } finally {
     await stopAll();

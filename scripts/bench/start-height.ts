@@ -5,9 +5,10 @@ import {
   airframePresets,
   briefTrick,
   CALM_AIR,
-  groundHits,
+  DomainError,
   draftBrief,
   firstSettings,
+  groundHits,
   onPacks,
   recipes,
   solveTrick,
@@ -70,7 +71,7 @@ function check(cell: Cell): Checked {
       runs: RUNS,
     };
   } catch (error) {
-    if (error instanceof RangeError) return refused(error.message);
+    if (error instanceof DomainError) return refused(error.message);
     throw error;
   }
 }

@@ -1,14 +1,14 @@
-import { attemptMeasures, recipes, requireMark, requireNumber } from "@/core";
+import { attemptMeasures, DomainError, recipes, requireMark, requireNumber } from "@/core";
 import { findTrick } from "./tricks";
 import { families, routes, type Step, type SyllabusDocument } from "./types";
 
 /** Something in a syllabus that cannot be, with where it is. */
-export class SyllabusError extends RangeError {
+export class SyllabusError extends DomainError {
   constructor(
     readonly place: string,
     message: string,
   ) {
-    super(message);
+    super(place, undefined, "", message);
     this.name = "SyllabusError";
   }
 }

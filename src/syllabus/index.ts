@@ -21,7 +21,7 @@ export {
 export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
 export { siteRefusal } from "./site";
 export type { SiteLimits } from "./site";
-export { settingsProposals, usualTilt } from "./stage-settings";
+export { settingsProposals, usualTilt, settingsSchoolOf } from "./stage-settings";
 export type { SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";
 export { directionWords, findTrick, tricks } from "./tricks";

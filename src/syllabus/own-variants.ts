@@ -1,4 +1,4 @@
-import { FieldRangeError, mirrorImage, otherDirection, requireRecipe, type Recipe } from "@/core";
+import { DomainError, mirrorImage, otherDirection, requireRecipe, type Recipe } from "@/core";
 import { findTrick } from "./tricks";
 
 /** A coach's own way to fly a trick, as it goes in and out as a file; files/trick-variant.schema.json publishes it. */
@@ -26,10 +26,10 @@ export function ownRecipe(own: OwnVariant, direction: string): Recipe | null {
   return own.bothWays && direction === otherDirection(own.direction) ? mirrorImage(named, own.direction) : null;
 }
 
-/** The document, when its trick is known and its recipe can be flown. Throws a RangeError naming the field otherwise. */
+/** The document, when its trick is known and its recipe can be flown. Throws a DomainError naming the field otherwise. */
 export function requireVariant(document: VariantDocument): VariantDocument {
   const refuse = (field: string, message: string) => {
-    throw new FieldRangeError(field, `${field}: ${message}`);
+    throw new DomainError(field, undefined, "", `${field}: ${message}`);
   };
   const trick = findTrick(document.trick);
   if (!trick) return refuse("trick", `the model flies no trick "${document.trick}"`);
@@ -40,7 +40,7 @@ export function requireVariant(document: VariantDocument): VariantDocument {
   try {
     requireRecipe(document.recipe);
   } catch (error) {
-    if (error instanceof FieldRangeError) return refuse(`recipe.${error.field}`, error.message);
+    if (error instanceof DomainError) return refuse(`recipe.${error.field}`, error.message);
     throw error;
   }
   return document;

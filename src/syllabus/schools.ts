@@ -1,4 +1,4 @@
-import { FieldRangeError } from "@/core";
+import { DomainError } from "@/core";
 import { routes, type Route } from "./types";
 
 /** One side of a question on which practitioners disagree. */
@@ -250,7 +250,13 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
 /** The side of a question in a school. */
 export function sideOf(school: School, questionId: string): SchoolSide {
   const question = schoolQuestions.find(({ id }) => id === questionId);
-  if (!question) throw new RangeError(`there is no question ${questionId} of the schools`);
+  if (!question)
+    throw new DomainError(
+      "questionId",
+      questionId,
+      "a question of the schools",
+      `there is no question ${questionId} of the schools`,
+    );
   return question.sides.find(({ id }) => id === school[questionId]) ?? question.sides[0];
 }
 
@@ -263,16 +269,26 @@ export function routeOf(school: School): Route {
   return routes.find((route) => route === sideOf(school, "route").id)!;
 }
 
-/** Only questions and sides that there are; throws a FieldRangeError that names what is not. */
+/** Only questions and sides that there are; throws a DomainError that names what is not. */
 export function requireSchool(school: unknown): School {
   if (typeof school !== "object" || school === null || Array.isArray(school))
-    throw new FieldRangeError("school", "school is no list of choices");
+    throw new DomainError("school", school, "a list of choices", "school is no list of choices");
   for (const [questionId, side] of Object.entries(school)) {
     const question = schoolQuestions.find(({ id }) => id === questionId);
     if (!question)
-      throw new FieldRangeError("school", `school.${questionId.slice(0, 40)} is no question of the schools`);
+      throw new DomainError(
+        "school",
+        questionId,
+        "a question of the schools",
+        `school.${questionId.slice(0, 40)} is no question of the schools`,
+      );
     if (!question.sides.some(({ id }) => id === side))
-      throw new FieldRangeError("school", `school.${questionId} has no such side`);
+      throw new DomainError(
+        "school",
+        side,
+        question.sides.map(({ id }) => id).join(", "),
+        `school.${questionId} has no such side`,
+      );
   }
   return school as School;
 }

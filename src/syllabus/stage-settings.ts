@@ -1,17 +1,19 @@
 import {
+  type Airframe,
   cruiseIfPossible,
   curveFeel,
+  DomainError,
   dpsPerMillimetre,
   proposedMid,
+  type RateCurve,
   requireSettings,
   SEA_LEVEL_AIR,
-  stickTravelByGrip,
-  tipTravelMm,
-  type Airframe,
-  type RateCurve,
   type Settings,
+  stickTravelByGrip,
   type ThrottleProfile,
+  tipTravelMm,
 } from "@/core";
+import { routeOf, sideOf, type School } from "./schools";
 import type { Route } from "./types";
 
 /** Which way a pilot's school goes where that changes the settings. */
@@ -20,6 +22,12 @@ export interface SettingsSchool {
   readonly tilt: "fixed" | "by-stage";
   readonly route: Route;
 }
+
+/** The school's choices that change the settings. */
+export const settingsSchoolOf = (school: School): SettingsSchool => ({
+  tilt: sideOf(school, "tilt").id as SettingsSchool["tilt"],
+  route: routeOf(school),
+});
 
 /** One thing that settings could be, with what speaks for it. */
 export interface SettingsProposal {
@@ -152,7 +160,7 @@ export function settingsProposals(
 ): readonly SettingsProposal[] {
   requireSettings(settings);
   const wanted = byStage[stage];
-  if (!wanted) throw new RangeError(`stage is ${stage}; allowed: 0 to ${byStage.length - 1}`);
+  if (!wanted) throw new DomainError("stage", stage, `0 to ${byStage.length - 1}`);
   const tiltDeg = school.tilt === "fixed" ? settings.tiltDeg : wanted.tiltDeg;
   const bankLimitDeg = school.route === "rate-mode" ? null : wanted.bankLimitDeg;
   const selfLevel = school.route === "self-level" && stage <= 1;

@@ -1,3 +1,4 @@
+import { DomainError } from "@/core";
 import { builtInDocument } from "./built-in";
 import type { Direction, Fault, Route, Skill, Step, SyllabusDocument } from "./types";
 
@@ -41,10 +42,11 @@ export function stepName(syllabus: Syllabus, id: string): string {
   return (syllabus.stepById.get(id) ?? builtInSyllabus.stepById.get(id))?.name ?? id;
 }
 
-/** The skill a step belongs to. Throws a RangeError for a step of no skill. */
+/** The skill a step belongs to. Throws a DomainError for a step of no skill. */
 export function skillOf(syllabus: Syllabus, step: Step): Skill {
   const skill = syllabus.skillByStep.get(step.id);
-  if (!skill) throw new RangeError(`step ${step.id} belongs to no skill`);
+  if (!skill)
+    throw new DomainError("step", step.id, "a step of a skill of the syllabus", `step ${step.id} belongs to no skill`);
   return skill;
 }
 

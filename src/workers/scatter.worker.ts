@@ -1,5 +1,6 @@
 import { expose } from "comlink";
 import {
+  costOfTurned,
   fitOwnErrors,
   heightLosses,
   highestPointM,
@@ -10,6 +11,7 @@ import {
 } from "@/core";
 
 const worker = {
+  costOfTurned,
   fitOwnErrors,
   heightLosses,
   highestPointM,

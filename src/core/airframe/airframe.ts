@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
-import { requireNumber } from "../numbers";
+import { DomainError, requireFinite, requireNumber } from "../numbers";
 
 /** Numbers of one aircraft. Body axes: x forward, y right, z down. */
 export interface Airframe {
@@ -80,7 +80,7 @@ export const airframeRanges = {
 /** The loop of an aircraft without a size of its own, 1/s. Common practice, no source. */
 export const IDEAL_RATE_LOOP_PER_S = { roll: 20, pitch: 20, yaw: 9 } as const;
 
-/** Returns the airframe when every field is in range; throws a RangeError naming the first that is not. */
+/** Returns the airframe when every field is in range; throws a DomainError naming the first that is not. */
 export function requireAirframe(airframe: Airframe): Airframe {
   const check = (field: string, value: unknown, [min, max]: readonly [number, number]) =>
     requireNumber(`airframe.${field}`, value, min, max);
@@ -166,7 +166,8 @@ export function commandForThrust(airframe: Airframe, fraction: number): number {
 
 /** Thrust in air of this density over the thrust in the air of the measurement: ρ/ρ_measured (thrust of a rotor at a given speed goes with density). */
 export function densityRatio(airframe: Airframe, airDensityKgM3: number): number {
-  return airframe.measuredDensityKgM3 === null ? 1 : airDensityKgM3 / airframe.measuredDensityKgM3;
+  const ratio = airframe.measuredDensityKgM3 === null ? 1 : airDensityKgM3 / airframe.measuredDensityKgM3;
+  return requireFinite("airDensityKgM3", ratio);
 }
 
 /** Static thrust over weight at full throttle on a full pack in air of this density. */
@@ -174,11 +175,14 @@ export function fullThrustG(airframe: Airframe, airDensityKgM3: number): number 
   return airframe.thrustToWeight * densityRatio(airframe, airDensityKgM3);
 }
 
-/** Motor command that hovers in air of this density, that of the measurement if not said: thrust fraction 1/W. Throws a RangeError when nothing does. */
+/** Motor command that hovers in air of this density, that of the measurement if not said: thrust fraction 1/W. Throws a DomainError when nothing does. */
 export function hoverCommand(airframe: Airframe, airDensityKgM3?: number): number {
   const most = airDensityKgM3 === undefined ? airframe.thrustToWeight : fullThrustG(airframe, airDensityKgM3);
   if (most < 1)
-    throw new RangeError(
+    throw new DomainError(
+      "airDensityKgM3",
+      airDensityKgM3,
+      "air that carries it",
       `airDensityKgM3 is ${airDensityKgM3}; in air so thin this aircraft has ${most.toFixed(2)} g and cannot hover`,
     );
   return commandForThrust(airframe, 1 / most);

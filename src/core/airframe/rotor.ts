@@ -1,3 +1,4 @@
+import { requireFinite } from "../numbers";
 import { SEA_LEVEL_DENSITY_KGM3 } from "../atmosphere";
 import { rotorThrustN, type Airframe } from "./airframe";
 
@@ -7,7 +8,10 @@ import { rotorThrustN, type Airframe } from "./airframe";
  */
 export function inducedSpeedMps(airframe: Airframe): number {
   const discM2 = 0.25 * Math.PI * airframe.propellerDiameterM ** 2;
-  return Math.sqrt(rotorThrustN(airframe) / (2 * (airframe.measuredDensityKgM3 ?? SEA_LEVEL_DENSITY_KGM3) * discM2));
+  const speed = Math.sqrt(
+    rotorThrustN(airframe) / (2 * (airframe.measuredDensityKgM3 ?? SEA_LEVEL_DENSITY_KGM3) * discM2),
+  );
+  return requireFinite("propellerDiameterM", speed);
 }
 
 /** How far a rotor is in its own wake, 0..1, sinking at so many times its induced speed: nothing below 0.5 and above 1.5, all of it at 1. */

@@ -1,4 +1,4 @@
-import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
+import { DEG_PER_RAD, RAD_PER_DEG, requireFinite, requireNumber } from "../numbers";
 
 /** Unit quaternion from body axes to world axes, scalar first, Hamilton product. */
 export interface Quaternion {
@@ -53,7 +53,7 @@ export function toBody(q: Quaternion, v: Vector3): Vector3 {
   return toWorld(conjugate(q), v);
 }
 
-/** Attitude of given Euler angles. Throws a RangeError for angles that are not finite. */
+/** Attitude of given Euler angles. Throws a DomainError for angles that are not finite. */
 export function fromEuler({ yawDeg, pitchDeg, rollDeg }: Euler): Quaternion {
   const yaw = 0.5 * RAD_PER_DEG * requireNumber("yawDeg", yawDeg, -1e6, 1e6);
   const pitch = 0.5 * RAD_PER_DEG * requireNumber("pitchDeg", pitchDeg, -1e6, 1e6);
@@ -74,6 +74,7 @@ export function fromEuler({ yawDeg, pitchDeg, rollDeg }: Euler): Quaternion {
 
 /** Euler angles of an attitude: yaw and roll in (−180, 180], pitch in [−90, 90] degrees. */
 export function toEuler(q: Quaternion): Euler {
+  requireFinite("attitude", q.w + q.x + q.y + q.z);
   const sinPitch = Math.max(-1, Math.min(1, 2 * (q.w * q.y - q.z * q.x)));
   return {
     yawDeg: DEG_PER_RAD * Math.atan2(2 * (q.w * q.z + q.x * q.y), 1 - 2 * (q.y * q.y + q.z * q.z)),

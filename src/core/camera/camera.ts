@@ -1,5 +1,5 @@
 import { toWorld, type Quaternion } from "../attitude";
-import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
+import { DEG_PER_RAD, RAD_PER_DEG, requireFinite, requireNumber } from "../numbers";
 
 /** A pinhole camera tilted up from the body's x axis. */
 export interface Camera {
@@ -98,6 +98,7 @@ export function groundShare(attitude: Quaternion, camera: Camera): number {
 /** Down components of the optical axis (cos τ, 0, −sin τ), the picture's right (body y) and its up (−sin τ, 0, −cos τ). */
 function pictureDownComponents(attitude: Quaternion, camera: Camera) {
   const tilt = RAD_PER_DEG * requireNumber("camera.tiltDeg", camera.tiltDeg, -90, 90);
+  requireFinite("attitude", attitude.w + attitude.x + attitude.y + attitude.z);
   requireNumber("camera.verticalFovDeg", camera.verticalFovDeg, 5, 175);
   requireNumber("camera.aspect", camera.aspect, 0.2, 5);
   const axis = toWorld(attitude, { x: Math.cos(tilt), y: 0, z: -Math.sin(tilt) });

@@ -1,5 +1,5 @@
 import { toBody, type Quaternion, type Vector3 } from "../attitude";
-import { RAD_PER_DEG, requireNumber } from "../numbers";
+import { RAD_PER_DEG, requireFinite, requireNumber } from "../numbers";
 import type { Camera } from "./camera";
 
 /** Nearer than this in front of the lens nothing is drawn, m. */
@@ -40,6 +40,7 @@ interface Ray {
 function rayTo(from: Vector3, attitude: Quaternion, camera: Camera, point: Vector3): Ray {
   const tilt = RAD_PER_DEG * requireNumber("camera.tiltDeg", camera.tiltDeg, -90, 90);
   const body = toBody(attitude, { x: point.x - from.x, y: point.y - from.y, z: point.z - from.z });
+  requireFinite("point", body.x + body.y + body.z);
   const [cos, sin] = [Math.cos(tilt), Math.sin(tilt)];
   return { depth: body.x * cos - body.z * sin, right: body.y, up: -body.x * sin - body.z * cos };
 }

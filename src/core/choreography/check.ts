@@ -1,4 +1,4 @@
-import { FieldRangeError } from "../numbers";
+import { DomainError } from "../numbers";
 import { resolve, type Phase, type Recipe, type Value } from "../recipes";
 import { figuresOf, LONGEST_PHASE_S } from "./figures";
 
@@ -37,10 +37,10 @@ export function recipeFaults(recipe: Recipe): readonly RecipeFault[] {
   return faults;
 }
 
-/** The recipe, when nothing is wrong with it. Throws a RangeError naming the first field that is. */
+/** The recipe, when nothing is wrong with it. Throws a DomainError naming the first field that is. */
 export function requireRecipe(recipe: Recipe): Recipe {
   const [first] = recipeFaults(recipe);
-  if (first) throw new FieldRangeError(first.field, `${first.field}: ${first.message}`);
+  if (first) throw new DomainError(first.field, undefined, "", `${first.field}: ${first.message}`);
   return recipe;
 }
 

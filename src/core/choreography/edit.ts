@@ -1,3 +1,4 @@
+import { DomainError } from "../numbers";
 import {
   boundOf,
   senseOf,
@@ -47,18 +48,24 @@ export function hangsOn(recipe: Recipe, at: number): readonly string[] {
   return phasesNamed(recipe).flatMap((one) => (one.id === id ? [one.field] : []));
 }
 
-/** The recipe without a phase. Where the turn was counted from it, it is counted from the next. Throws a RangeError for one that has to stay. */
+/** The recipe without a phase. Where the turn was counted from it, it is counted from the next. Throws a DomainError for one that has to stay. */
 export function withoutPhase(recipe: Recipe, at: number): Recipe {
-  if (recipe.phases.length === 1) throw new RangeError("a trick has at least one phase");
+  if (recipe.phases.length === 1) throw new DomainError("phases", 0, "1 or more", "a trick has at least one phase");
   const names = hangsOn(recipe, at);
-  if (names.length > 0) throw new RangeError(`phase ${at + 1} is named by ${names.join(", ")}`);
+  if (names.length > 0)
+    throw new DomainError(
+      "phases",
+      at,
+      "a phase that nothing names",
+      `phase ${at + 1} is named by ${names.join(", ")}`,
+    );
   const { mark } = recipe.phases[at];
   const phases = spliced(recipe.phases, at, 1);
   return { ...recipe, phases: mark ? phases.map((one, i) => (i === at ? { ...one, mark } : one)) : phases };
 }
 
 /**
- * The recipe with a phase cut in two at a time of its flight. It is flown exactly as before. Throws a RangeError where the phase is not flown
+ * The recipe with a phase cut in two at a time of its flight. It is flown exactly as before. Throws a DomainError where the phase is not flown
  * then, or one part would be too short.
  */
 export function withPhaseSplit(recipe: Recipe, at: number, flight: Flight, atS: number, figures: TrimFigures): Recipe {
@@ -66,7 +73,12 @@ export function withPhaseSplit(recipe: Recipe, at: number, flight: Flight, atS: 
   const span = phaseSpans(recipe, flight)[at];
   const firstS = span ? rounded(atS - span.startS, 0.002) : 0;
   if (!span || firstS < SHORTEST_PHASE_S || span.endS - atS < SHORTEST_PHASE_S)
-    throw new RangeError(`phase ${at + 1} is not flown long enough on both sides of ${atS.toFixed(2)} s`);
+    throw new DomainError(
+      "atS",
+      atS,
+      "well inside the phase",
+      `phase ${at + 1} is not flown long enough on both sides of ${atS.toFixed(2)} s`,
+    );
   const phase = recipe.phases[at];
   const parts = turningAxes.map((axis) => [axis, splitPlan(recipe, phase[axis], firstS, figures)] as const);
   const sticks = (which: 0 | 1) =>
@@ -109,7 +121,13 @@ function endedBy(recipe: Recipe, at: number, flight: Flight, figures: TrimFigure
  */
 export function withEndAt(recipe: Recipe, at: number, flight: Flight, atS: number, figures: TrimFigures): Recipe {
   const span = phaseSpans(recipe, flight)[at];
-  if (!span) throw new RangeError(`phase ${at + 1} is never begun, so its end cannot be moved`);
+  if (!span)
+    throw new DomainError(
+      "phases",
+      at,
+      "a phase that is flown",
+      `phase ${at + 1} is never begun, so its end cannot be moved`,
+    );
   const endS = Math.max(span.startS + SHORTEST_PHASE_S, atS);
   const lastsS = endS - span.startS;
   const roomy = withPhase(recipe, at, (phase) => ({
@@ -151,8 +169,7 @@ const spliced = <T>(list: readonly T[], at: number, gone: number, ...put: readon
 ];
 
 function requireRoom(recipe: Recipe): void {
-  if (recipe.phases.length >= MOST_PHASES)
-    throw new RangeError(`phases is ${recipe.phases.length}; allowed: 1 to ${MOST_PHASES}`);
+  if (recipe.phases.length >= MOST_PHASES) throw new DomainError("phases", recipe.phases.length, `1 to ${MOST_PHASES}`);
 }
 
 function newPhaseId(recipe: Recipe): string {

@@ -1,3 +1,4 @@
+import { DomainError } from "../numbers";
 import {
   resolve,
   type Axis,
@@ -108,13 +109,19 @@ export function figuresOf(
   ];
 }
 
-/** What stands at a place. Throws a RangeError where nothing does. */
+/** What stands at a place. Throws a DomainError where nothing does. */
 export function figureAt(recipe: Recipe, place: FigurePlace): { readonly field: FigureField; readonly value: Value } {
   const phase: Phase | undefined = recipe.phases[place.phase];
   const found = (phase ? figuresOf(phase, place.phase) : []).find(
     ({ place: one }) => one.part === place.part && one.guard === place.guard && one.name === place.name,
   );
-  if (!found) throw new RangeError(`phase ${place.phase + 1} has no figure ${place.name} of its ${place.part}`);
+  if (!found)
+    throw new DomainError(
+      place.name,
+      undefined,
+      "figures of the phase",
+      `phase ${place.phase + 1} has no figure ${place.name} of its ${place.part}`,
+    );
   return found;
 }
 

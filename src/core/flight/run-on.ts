@@ -1,6 +1,6 @@
 import { SEA_LEVEL_DENSITY_KGM3 } from "../atmosphere";
 import type { Airframe } from "../airframe";
-import { DEG_PER_RAD, RAD_PER_DEG } from "../numbers";
+import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
 import { createDerivative, levelState, STATE } from "./dynamics";
 import { createStep } from "./integrator";
 
@@ -13,7 +13,7 @@ export function runOnDeg(airframe: Airframe, rateDps: number): number {
   const medium = { airDensityKgM3: SEA_LEVEL_DENSITY_KGM3, windNorthMps: 0, windEastMps: 0 };
   const step = createStep(createDerivative(airframe, medium, true));
   const state = levelState(0, 0.25);
-  const full = RAD_PER_DEG * rateDps;
+  const full = RAD_PER_DEG * requireNumber("rateDps", rateDps, 0, 5000);
   const now = Float64Array.of(full, 0, 0, 0.25);
   const next = Float64Array.from(now);
   for (let i = 0; i < 250; i++) step(state, now, next, STEP_S);

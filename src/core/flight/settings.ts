@@ -1,4 +1,4 @@
-import { FieldRangeError, requireNumber } from "../numbers";
+import { DomainError, requireNumber } from "../numbers";
 import { rateParameters, requireRateCurve, type AxisRates, type RateCurve } from "../rates";
 import { requireThrottleProfile, type ThrottleProfile } from "../throttle";
 
@@ -38,7 +38,7 @@ export const settingsRanges = {
   mixAngleDeg: [0, 80],
 } as const satisfies Record<string, readonly [number, number]>;
 
-/** Returns the settings when every field is in range, else throws a RangeError naming the first that is not. */
+/** Returns the settings when every field is in range, else throws a DomainError naming the first that is not. */
 export function requireSettings(settings: Settings): Settings {
   requireRateCurve(settings?.rates?.roll, "rates.roll");
   requireRateCurve(settings.rates.pitch, "rates.pitch");
@@ -49,7 +49,7 @@ export function requireSettings(settings: Settings): Settings {
   requireNumber("camera.aspect", settings.camera.aspect, ...settingsRanges.aspect);
   for (const name of ["idleAuthority", "selfLevel"] as const) {
     if (typeof settings.modes?.[name] !== "boolean")
-      throw new FieldRangeError(`modes.${name}`, `modes.${name} is neither on nor off`);
+      throw new DomainError(`modes.${name}`, settings.modes?.[name], "on or off", `modes.${name} is neither on nor off`);
   }
   if (settings.modes.bankLimitDeg !== null) {
     requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);

@@ -1,9 +1,11 @@
+import { requireFinite } from "./require";
+
 export const RAD_PER_DEG = Math.PI / 180;
 export const DEG_PER_RAD = 180 / Math.PI;
 
-/** The same angle within (−180, 180] degrees. */
+/** The same angle within (−180, 180] degrees. Throws a DomainError for an angle that is not finite. */
 export function wrapDeg(angleDeg: number): number {
-  const turned = angleDeg % 360;
+  const turned = requireFinite("angleDeg", angleDeg) % 360;
   if (turned > 180) return turned - 360;
   return turned <= -180 ? turned + 360 : turned;
 }

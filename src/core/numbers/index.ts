@@ -1,5 +1,5 @@
 export { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "./angles";
 export { nonNegativeLeastSquares } from "./least-squares";
 export { seededNormal, seededRandom } from "./random";
-export { FieldRangeError, requireNumber, requireOneOf } from "./require";
+export { DomainError, requireFinite, requireNumber, requireOneOf, requireWhole } from "./require";
 export { bisect, goldenMinimum, risingCubicRoot } from "./roots";

@@ -1,30 +1,40 @@
-/** A RangeError that also carries the field it is about, for forms. */
-export class FieldRangeError extends RangeError {
+/** Input that the arithmetic refuses: which field, its value and what is allowed there. */
+export class DomainError extends RangeError {
   constructor(
     readonly field: string,
-    message: string,
+    readonly value: unknown,
+    readonly allowed: string,
+    message = `${field} is ${describe(value)}; allowed: ${allowed}`,
   ) {
     super(message);
-    this.name = "RangeError";
+    this.name = "DomainError";
   }
 }
 
-/**
- * Returns `value` when it is a finite number within [min, max].
- * Throws a FieldRangeError naming the field, the value and the allowed range.
- */
+/** Returns `value` when it is a finite number within [min, max], else throws a DomainError. */
 export function requireNumber(field: string, value: unknown, min: number, max: number): number {
-  if (typeof value !== "number" || !Number.isFinite(value) || value < min || value > max) {
-    throw new FieldRangeError(field, `${field} is ${describe(value)}; allowed: ${min} to ${max}`);
-  }
+  if (typeof value !== "number" || !Number.isFinite(value) || value < min || value > max)
+    throw new DomainError(field, value, `${min} to ${max}`);
   return value;
 }
 
-/** Returns `value` when it is one of `allowed`, else throws a RangeError naming the field. */
+/** The same for any number that is finite: cheap enough for inner loops. */
+export function requireFinite(field: string, value: number): number {
+  if (value - value !== 0) throw new DomainError(field, value, "a finite number");
+  return value;
+}
+
+/** The same for a whole number. */
+export function requireWhole(field: string, value: unknown, min: number, max: number): number {
+  if (!Number.isInteger(value) || (value as number) < min || (value as number) > max)
+    throw new DomainError(field, value, `whole numbers ${min} to ${max}`);
+  return value as number;
+}
+
+/** Returns `value` when it is one of `allowed`, else throws a DomainError. */
 export function requireOneOf<T extends string>(field: string, value: unknown, allowed: readonly T[]): T {
-  if (typeof value !== "string" || !(allowed as readonly string[]).includes(value)) {
-    throw new FieldRangeError(field, `${field} is ${describe(value)}; allowed: ${allowed.join(", ")}`);
-  }
+  if (typeof value !== "string" || !(allowed as readonly string[]).includes(value))
+    throw new DomainError(field, value, allowed.join(", "));
   return value as T;
 }
 

@@ -24,7 +24,7 @@ export interface RateChange {
 
 /**
  * Compares raw counts before and after: 90 % Wilson intervals, and the chance from uniform priors. It does not know what else changed between;
- * practice alone makes "after" better. Throws a RangeError for counts that cannot be.
+ * practice alone makes "after" better. Throws a DomainError for counts that cannot be.
  */
 export function rateChange(before: Counted, after: Counted): RateChange {
   return {

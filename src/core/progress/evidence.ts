@@ -1,3 +1,4 @@
+import { requireNumber } from "../numbers";
 import type { Attempt } from "./attempt";
 import { betaCdf, betaDensity, betaQuantile } from "./beta";
 import type { Tallied } from "./digest";
@@ -138,6 +139,8 @@ function imbalanceOf(each: readonly DirectionEvidence[]): Imbalance | null {
 
 /** P(X > Y) for independent Beta variables: the integral of X's density times Y's distribution function over where X lies. */
 export function chanceGreater(x: { a: number; b: number }, y: { a: number; b: number }): number {
+  for (const [name, value] of Object.entries({ "x.a": x.a, "x.b": x.b, "y.a": y.a, "y.b": y.b }))
+    requireNumber(name, value, 1e-6, 1e7);
   const mean = x.a / (x.a + x.b);
   const spread = Math.sqrt((mean * (1 - mean)) / (x.a + x.b + 1));
   const from = Math.max(0, mean - REACH * spread);

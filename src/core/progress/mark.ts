@@ -1,5 +1,5 @@
 import { attemptMeasures, places, type Attempt, type AttemptMeasure, type Place } from "./attempt";
-import { requireNumber } from "../numbers";
+import { DomainError, requireNumber } from "../numbers";
 
 /**
  * What passes: a rule, or rules joined. `each-direction` asks its rule of every direction by itself; without it the directions count together.
@@ -255,20 +255,28 @@ export function windowOf(mark: PassMark): { readonly attempts: number; readonly 
 }
 
 /**
- * The mark when it is one that can be judged. Throws a RangeError that names the place: counts 1 to 50, no more clean than looked at, places
+ * The mark when it is one that can be judged. Throws a DomainError that names the place: counts 1 to 50, no more clean than looked at, places
  * and measures that exist, joined marks not deeper than six.
  */
 export function requireMark(mark: unknown, place = "mark", depth = 0): PassMark {
-  if (depth > DEEPEST) throw new RangeError(`${place} is joined deeper than ${DEEPEST} times`);
-  if (typeof mark !== "object" || mark === null) throw new RangeError(`${place} is no pass mark`);
+  if (depth > DEEPEST)
+    throw new DomainError(place, depth, `${DEEPEST} at most`, `${place} is joined deeper than ${DEEPEST} times`);
+  if (typeof mark !== "object" || mark === null)
+    throw new DomainError(place, mark, "a pass mark", `${place} is no pass mark`);
   const rule = mark as PassMark;
   const whole = (name: string, value: unknown, most: number) => {
     requireNumber(`${place}.${name}`, value as number, 1, most);
-    if (!Number.isInteger(value)) throw new RangeError(`${place}.${name} is ${value}; allowed: whole numbers`);
+    if (!Number.isInteger(value)) throw new DomainError(`${place}.${name}`, value, "whole numbers");
   };
   switch (rule.kind) {
     case "measured":
-      if (!attemptMeasures.includes(rule.measure)) throw new RangeError(`${place}.measure is not one that is known`);
+      if (!attemptMeasures.includes(rule.measure))
+        throw new DomainError(
+          `${place}.measure`,
+          rule.measure,
+          attemptMeasures.join(", "),
+          `${place}.measure is not one that is known`,
+        );
       requireNumber(`${place}.within`, rule.within, 0, 10_000);
       whole("n", rule.n, LONGEST_WINDOW);
       whole("k", rule.k, rule.n);
@@ -291,17 +299,27 @@ export function requireMark(mark: unknown, place = "mark", depth = 0): PassMark 
       break;
     case "in-places":
       if (!Array.isArray(rule.places) || rule.places.length === 0 || rule.places.some((one) => !places.includes(one)))
-        throw new RangeError(`${place}.places must name one or more of ${places.join(", ")}`);
+        throw new DomainError(
+          `${place}.places`,
+          rule.places,
+          places.join(", "),
+          `${place}.places must name one or more of ${places.join(", ")}`,
+        );
       requireMark(rule.rule, `${place}.rule`, depth + 1);
       break;
     case "all":
     case "any":
       if (!Array.isArray(rule.rules) || rule.rules.length === 0 || rule.rules.length > 8)
-        throw new RangeError(`${place}.rules must be one to eight`);
+        throw new DomainError(`${place}.rules`, rule.rules, "one to eight", `${place}.rules must be one to eight`);
       rule.rules.forEach((one, i) => requireMark(one, `${place}.rules.${i}`, depth + 1));
       break;
     default:
-      throw new RangeError(`${place}.kind is not one that is known`);
+      throw new DomainError(
+        `${place}.kind`,
+        undefined,
+        "a kind of pass mark",
+        `${place}.kind is not one that is known`,
+      );
   }
   return rule;
 }

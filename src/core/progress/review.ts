@@ -1,3 +1,4 @@
+import { requireFinite, requireNumber } from "../numbers";
 import { fsrs, Rating, type FSRSState, type Grade } from "ts-fsrs";
 import type { FlyingDay } from "./digest";
 
@@ -17,6 +18,8 @@ const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_shor
  */
 export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | null {
   if (days.length === 0) return null;
+  days.forEach(([day], i) => requireNumber("days", day, i === 0 ? -1e6 : days[i - 1][0] + 1, 1e6));
+  requireFinite("nowMs", nowMs);
   const last = days[days.length - 1][0];
   const stability = stabilityAfter(days);
   const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);

@@ -52,7 +52,7 @@ export function rateParameters(family: RateFamily): readonly (keyof typeof rateR
   }
 }
 
-/** Returns the curve when its family is known and every parameter is in range, else throws a RangeError naming the field. */
+/** Returns the curve when its family is known and every parameter is in range, else throws a DomainError naming the field. */
 export function requireRateCurve(curve: RateCurve, field = "curve"): RateCurve {
   const family = requireOneOf(`${field}.family`, curve?.family, rateFamilies);
   for (const name of rateParameters(family)) {
@@ -88,7 +88,7 @@ export function rateAtStick(curve: RateCurve, x: number): number {
 
 /**
  * Stick position −1..1 that commands a rate in °/s, the inverse of `rateDps`.
- * Throws a RangeError when the rate is beyond the curve's end.
+ * Throws a DomainError when the rate is beyond the curve's end.
  */
 export function stickForRate(curve: RateCurve, wantedDps: number): number {
   requireRateCurve(curve);

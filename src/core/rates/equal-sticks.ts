@@ -24,6 +24,9 @@ export function equalStickYaw(roll: RateCurve, yaw: RateCurve, tiltDeg: number):
 
 /** Largest angle, °, between the axis that equal sticks turn about and the upright one a flat spin at this tilt wants. */
 export function equalStickError(roll: RateCurve, yaw: RateCurve, tiltDeg: number): number {
+  requireRateCurve(roll, "roll");
+  requireRateCurve(yaw, "yaw");
+  requireNumber("tiltDeg", tiltDeg, -90, 90);
   return Math.max(
     ...STICKS.map((stick) => {
       const flownDeg = DEG_PER_RAD * Math.atan2(rateAtStick(roll, stick), rateAtStick(yaw, stick));

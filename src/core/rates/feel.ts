@@ -1,5 +1,6 @@
 import { requireNumber } from "../numbers";
 import { rateAtStick, requireRateCurve, type RateCurve } from "./curve";
+import { tipTravelMm, type StickTravel } from "./grip";
 
 /** What a curve feels like, in the figures a coach compares. */
 export interface CurveFeel {
@@ -31,16 +32,10 @@ export function curveFeel(curve: RateCurve): CurveFeel {
  * °/s per millimetre of travel of the stick tip at a stick position: the tip moves stickLengthMm·sin(throwDeg)
  * from centre to end.
  */
-export function dpsPerMillimetre(
-  curve: RateCurve,
-  stick: number,
-  grip: { readonly stickLengthMm: number; readonly throwDeg: number },
-): number {
+export function dpsPerMillimetre(curve: RateCurve, stick: number, grip: StickTravel): number {
   requireRateCurve(curve);
   requireNumber("stick", stick, -1, 1);
-  const lengthMm = requireNumber("stickLengthMm", grip.stickLengthMm, 5, 100);
-  const throwDeg = requireNumber("throwDeg", grip.throwDeg, 5, 45);
-  return slopeAt(curve, stick) / (lengthMm * Math.sin((throwDeg * Math.PI) / 180));
+  return slopeAt(curve, stick) / tipTravelMm(grip);
 }
 
 /** d(rate)/d(stick) by a central difference, one-sided at the ends. */

@@ -1,3 +1,5 @@
+import { requireNumber } from "../numbers";
+
 /** How far a stick tip goes under a hand. */
 export interface StickTravel {
   /** From the pivot to where the hand holds the stick, mm. */
@@ -15,5 +17,6 @@ export const stickTravelByGrip: Readonly<Record<"thumbs" | "pinch" | "hybrid", S
 
 /** Way of the tip from the centre to the stop, mm: length · sin(throw). */
 export function tipTravelMm({ stickLengthMm, throwDeg }: StickTravel): number {
-  return stickLengthMm * Math.sin((throwDeg * Math.PI) / 180);
+  const lengthMm = requireNumber("stickLengthMm", stickLengthMm, 5, 100);
+  return lengthMm * Math.sin((requireNumber("throwDeg", throwDeg, 5, 45) * Math.PI) / 180);
 }

@@ -1,5 +1,5 @@
 import { airDensity, type Air } from "../atmosphere";
-import { FieldRangeError, requireNumber } from "../numbers";
+import { DomainError, requireNumber } from "../numbers";
 import { requireObstacle, type Obstacle } from "./obstacles";
 
 /** Where and in what air a trick is flown. */
@@ -35,7 +35,7 @@ export const CALM_AIR: Environment = {
   seed: 1,
 };
 
-/** Returns the environment when every field is in range, else throws a RangeError naming the field. */
+/** Returns the environment when every field is in range, else throws a DomainError naming the field. */
 export function requireEnvironment(environment: Environment): Environment {
   requireNumber("entryHeightM", environment?.entryHeightM, 0.1, 1000);
   requireNumber("siteElevationM", environment.siteElevationM, -450, 5000);
@@ -51,8 +51,10 @@ export function requireEnvironment(environment: Environment): Environment {
   if (ceilingM !== null && ceilingM !== undefined) {
     requireNumber("ceilingM", ceilingM, 0.5, 5000);
     if (ceilingM <= environment.entryHeightM)
-      throw new FieldRangeError(
+      throw new DomainError(
         "ceilingM",
+        ceilingM,
+        `above ${environment.entryHeightM}`,
         `ceilingM is ${ceilingM}; the flight begins at ${environment.entryHeightM} m, already above the local ceiling`,
       );
   }

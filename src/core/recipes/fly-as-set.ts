@@ -33,7 +33,7 @@ export interface FlownTrick {
   readonly bySpeed: readonly SpeedMargin[] | null;
 }
 
-/** Flies a trick as it was set: by hand where somebody set something, worked out where not. Throws a RangeError for what cannot be begun. */
+/** Flies a trick as it was set: by hand where somebody set something, worked out where not. Throws a DomainError for what cannot be begun. */
 export function flyAsSet({ recipe, values, entryHeightM, airframe, settings, environment }: TrickRequest): FlownTrick {
   const brief = values === null ? draftBrief(recipe, airframe, settings, environment) : null;
   const set = brief ? brief.recipe : withParameters(recipe, values ?? {});

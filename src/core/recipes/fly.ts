@@ -1,6 +1,6 @@
 import { requireAirframe, type Airframe } from "../airframe";
 import { createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
-import { DEG_PER_RAD } from "../numbers";
+import { DEG_PER_RAD, DomainError } from "../numbers";
 import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
@@ -44,7 +44,7 @@ const HALF_SPAN = 0.75;
 
 /**
  * Flies a recipe with an aircraft and a pilot's settings and returns the sampled path, what happened and what it measures.
- * Fixed-step RK4 at 500 Hz. `slips` has how the hands stray in each phase, by its place. Throws a RangeError naming the field for input out of range or an aircraft that cannot hover.
+ * Fixed-step RK4 at 500 Hz. `slips` has how the hands stray in each phase, by its place. Throws a DomainError naming the field for input out of range or an aircraft that cannot hover.
  */
 export function fly(
   recipe: Recipe,
@@ -120,7 +120,10 @@ function play(
   const reachM = HALF_SPAN * aircraft.motorDiagonalM;
   for (const { kind, ...at } of obstacles) {
     if (distanceTo({ kind, ...at }, 0, 0, environment.entryHeightM) < reachM)
-      throw new RangeError(
+      throw new DomainError(
+        "obstacle",
+        kind,
+        "clear of where it begins",
         `obstacle: the flight would begin inside the ${kind}; stand it further off or make it smaller`,
       );
   }

@@ -1,5 +1,5 @@
 import type { Vector3 } from "../attitude";
-import { requireNumber, requireOneOf } from "../numbers";
+import { requireFinite, requireNumber, requireOneOf } from "../numbers";
 import type { Value } from "./recipe";
 
 export const obstacleKinds = ["pole", "tree", "bar", "gap", "wall", "building"] as const;
@@ -35,7 +35,7 @@ const POST_M = 0.08;
 const WALL_M = 0.3;
 const TRUNK_M = 0.3;
 
-/** Throws a RangeError naming the first field out of range. */
+/** Throws a DomainError naming the first field out of range. */
 export function requireObstacle(obstacle: Obstacle, name = "obstacle"): Obstacle {
   requireOneOf(`${name}.kind`, obstacle?.kind, obstacleKinds);
   requireNumber(`${name}.alongM`, obstacle.alongM, -500, 500);
@@ -80,14 +80,17 @@ function boxDistance(x: number, y: number, z: number, a: number, b: number, c: n
   const dy = Math.abs(y) - b;
   const dz = Math.abs(z) - c;
   const outside = Math.hypot(Math.max(dx, 0), Math.max(dy, 0), Math.max(dz, 0));
-  return outside + Math.min(0, Math.max(dx, dy, dz));
+  return requireFinite("obstacle", outside + Math.min(0, Math.max(dx, dy, dz)));
 }
 
 /** Distance to an upright round post that stands on the ground. */
 function postDistance(x: number, y: number, heightM: number, radius: number, height: number): number {
   const side = Math.hypot(x, y) - radius;
   const over = heightM - height;
-  return Math.hypot(Math.max(side, 0), Math.max(over, 0)) + Math.min(0, Math.max(side, over));
+  return requireFinite(
+    "obstacle",
+    Math.hypot(Math.max(side, 0), Math.max(over, 0)) + Math.min(0, Math.max(side, over)),
+  );
 }
 
 /** A line of an obstacle's outline, north, east, down in m from the start on the ground. */

@@ -156,7 +156,8 @@ export class Hands {
     this.roll = towards(this.roll, strayed(phase.roll, roll, slip.rollGain, slip.rollOffset), reach);
     this.pitch = towards(this.pitch, strayed(phase.pitch, pitch, slip.pitchGain, slip.pitchOffset), reach);
     this.yaw = towards(this.yaw, strayed(phase.yaw, yaw, slip.yawGain, slip.yawOffset), reach);
-    const pushed = phase.throttle.kind === "eye" ? throttle : Math.min(1, throttle * (1 + slip.throttleGain));
+    const pushed =
+      phase.throttle.kind === "eye" ? throttle : Math.max(0, Math.min(1, throttle * (1 + slip.throttleGain)));
     this.throttle = towards(this.throttle, pushed, reach);
     this.motor = throttleAt(this.settings.throttle, this.throttle);
   }

@@ -1,3 +1,4 @@
+import { DomainError, requireNumber } from "../numbers";
 import type { ObstaclePlan } from "./obstacles";
 
 /**
@@ -204,17 +205,19 @@ export interface Recipe {
   readonly entryHeightM?: Value;
 }
 
-/** The same recipe with other parameter values. Throws a RangeError for an unknown name or a value out of its range. */
+/** The same recipe with other parameter values. Throws a DomainError for an unknown name or a value out of its range. */
 export function withParameters(recipe: Recipe, values: Readonly<Record<string, number>>): Recipe {
   const parameters: Record<string, RecipeParameter> = { ...recipe.parameters };
   for (const [name, value] of Object.entries(values)) {
     const known = parameters[name];
     if (!known)
-      throw new RangeError(`${name} is no parameter of ${recipe.id}; known: ${Object.keys(parameters).join(", ")}`);
-    if (!Number.isFinite(value) || value < known.min || value > known.max) {
-      throw new RangeError(`${name} is ${value}; allowed: ${known.min} to ${known.max}`);
-    }
-    parameters[name] = { ...known, value };
+      throw new DomainError(
+        name,
+        values[name],
+        Object.keys(parameters).join(", "),
+        `${name} is no parameter of ${recipe.id}; known: ${Object.keys(parameters).join(", ")}`,
+      );
+    parameters[name] = { ...known, value: requireNumber(name, value, known.min, known.max) };
   }
   return { ...recipe, parameters };
 }
@@ -222,18 +225,24 @@ export function withParameters(recipe: Recipe, values: Readonly<Record<string, n
 /** The figures of the start trim that values may refer to. */
 export type TrimFigures = Readonly<Record<TrimFigure, number>>;
 
-/** The number behind a value of a recipe. Throws a RangeError for an unknown name, or for a trim figure without a trim. */
+/** The number behind a value of a recipe. Throws a DomainError for an unknown name, or for a trim figure without a trim. */
 export function resolve(recipe: Recipe, value: Value, trim?: TrimFigures): number {
   if (typeof value === "number") return value;
   const { times = 1, plus = 0 } = value;
   if ("of" in value) {
-    if (!trim) throw new RangeError(`${value.of} is known only in flight`);
+    if (!trim) throw new DomainError(value.of, value, "", `${value.of} is known only in flight`);
     return trim[value.of] * times + plus;
   }
   const parameter = recipe.parameters[value.param];
-  if (!parameter) throw new RangeError(`${value.param} is no parameter of ${recipe.id}`);
+  if (!parameter)
+    throw new DomainError(
+      value.param,
+      value,
+      Object.keys(recipe.parameters).join(", "),
+      `${value.param} is no parameter of ${recipe.id}`,
+    );
   if (value.timesOf === undefined) return parameter.value * times + plus;
-  if (!trim) throw new RangeError(`${value.timesOf} is known only in flight`);
+  if (!trim) throw new DomainError(value.timesOf, value, "", `${value.timesOf} is known only in flight`);
   return parameter.value * trim[value.timesOf] * times + plus;
 }
 

@@ -2,7 +2,7 @@ import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
 import { fromEuler } from "../attitude";
 import type { Air } from "../atmosphere";
 import { levelState, STATE, type Settings } from "../flight";
-import { bisect, RAD_PER_DEG } from "../numbers";
+import { bisect, DomainError, RAD_PER_DEG } from "../numbers";
 import {
   attitudeOfView,
   cruise,
@@ -32,7 +32,7 @@ export interface StartTrim {
 
 const NO_RATES: BodyRates = { rollDps: 0, pitchDps: 0, yawDps: 0 };
 
-/** Trims the aircraft for the start of a recipe. Throws a RangeError when it has not the thrust, or no such flight exists. */
+/** Trims the aircraft for the start of a recipe. Throws a DomainError when it has not the thrust, or no such flight exists. */
 export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): StartTrim {
   const begun = trimOf(recipe, recipe.start, aircraft, settings, environment);
   const { pitchDeg, bankDeg, power, northMps, eastMps, rates } = begun;
@@ -130,7 +130,10 @@ function trimOf(
     case "looking-back": {
       const noseUpDeg = value(start.noseUpDeg);
       if (noseUpDeg + tiltDeg <= 90)
-        throw new RangeError(
+        throw new DomainError(
+          "noseUpDeg",
+          noseUpDeg,
+          `${90 - tiltDeg} or more`,
           `noseUpDeg is ${noseUpDeg}; with ${tiltDeg}° of tilt the camera looks back only from ${90 - tiltDeg}° up, which takes ${(1 / Math.sin(RAD_PER_DEG * Math.max(0.1, tiltDeg))).toFixed(1)} g`,
         );
       return circle({ pitchDeg: noseUpDeg, bankDeg: 0 }, value(start.turnDps));
@@ -171,7 +174,7 @@ function hoverPower(aircraft: Airframe, airDensityKgM3: number, packUsed: number
   return power;
 }
 
-/** Lean at which level flight has a speed. Throws a RangeError for more speed than the aircraft has. */
+/** Lean at which level flight has a speed. Throws a DomainError for more speed than the aircraft has. */
 function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air, packUsed: number): number {
   const fastestAt = bisect((lean) => (cruiseIfPossible(aircraft, lean, air, packUsed) ? -1 : 1), 0, 80, 0.1) ?? 80;
   const lean = bisect(

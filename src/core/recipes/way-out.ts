@@ -1,3 +1,4 @@
+import { DomainError } from "../numbers";
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Environment } from "./environment";
@@ -138,7 +139,7 @@ export function marginsBySpeed(
       };
     } catch (error) {
       // Faster than this aircraft flies.
-      if (error instanceof RangeError) return nothing;
+      if (error instanceof DomainError) return nothing;
       throw error;
     }
   });

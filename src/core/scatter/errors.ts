@@ -27,7 +27,7 @@ export const errorRanges: Readonly<Record<keyof PilotErrors, readonly [min: numb
   stickNoise: [0, 0.3],
 };
 
-/** Returns the errors when every field is in range, else throws a RangeError naming the field. */
+/** Returns the errors when every field is in range, else throws a DomainError naming the field. */
 export function requireErrors(errors: PilotErrors): PilotErrors {
   for (const name of Object.keys(errorRanges) as (keyof PilotErrors)[])
     requireNumber(`errors.${name}`, errors?.[name], ...errorRanges[name]);

@@ -12,5 +12,5 @@ export { knobIds, knobsOf, turnKnobs } from "./knobs";
 export type { Knob, KnobId, Turned } from "./knobs";
 export { searchKnobs, triesOf } from "./search";
 export type { SearchKnob, SearchPoint, SearchResult, Tried, Try } from "./search";
-export { tryTurned } from "./try-turned";
-export type { TurnedTask } from "./try-turned";
+export { costOfTurned, tryTurned } from "./try-turned";
+export type { TurnedCost, TurnedTask } from "./try-turned";

@@ -65,7 +65,7 @@ export function knobsOf(settings: Settings, recipe: Recipe): readonly Knob[] {
   ];
 }
 
-/** Settings and recipe with knobs turned to these values. Throws a RangeError for a value out of its range. */
+/** Settings and recipe with knobs turned to these values. Throws a DomainError for a value out of its range. */
 export function turnKnobs({ settings, recipe }: Turned, values: Readonly<Partial<Record<KnobId, number>>>): Turned {
   const axis = axisOf(recipe);
   const {

@@ -39,7 +39,7 @@ const POINTS = 50;
 
 /**
  * Flies the runs from `from` up to but without `to`. A run is the same whatever other runs are flown beside it: its errors come from the seed and
- * its number. Throws a RangeError naming the field for input out of range.
+ * its number. Throws a DomainError naming the field for input out of range.
  */
 export function scatterRuns(plan: ScatterPlan, from: number, to: number): ScatterRun[] {
   requireErrors(plan.errors);

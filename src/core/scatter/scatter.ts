@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { requireNumber } from "../numbers";
+import { requireNumber, requireWhole } from "../numbers";
 import type { Environment, Recipe } from "../recipes";
 import { NO_ERRORS, usualErrors, type PilotErrors } from "./errors";
 import { scatterRuns, type ScatterRun } from "./run";
@@ -24,7 +24,7 @@ export const USUAL_STOP_DEG = 15;
 
 /**
  * Flies a recipe as it stands many times with seeded errors of the hands and the wind, and says how forgiving it is: the share clean with its interval, the
- * spread of the stop, the height kept at a risk and what went wrong, with every run. The same seed gives the same answer. Throws a RangeError naming
+ * spread of the stop, the height kept at a risk and what went wrong, with every run. The same seed gives the same answer. Throws a DomainError naming
  * the field for input out of range.
  */
 export function scatter(
@@ -34,8 +34,7 @@ export function scatter(
   environment: Environment,
   { errors, runs = 200, seed = 1, stopWithinDeg, risk = 0.01 }: ScatterOptions = {},
 ): ScatterSummary & { readonly flights: readonly ScatterRun[] } {
-  if (!Number.isInteger(requireNumber("runs", runs, 1, 100_000)))
-    throw new RangeError(`runs is ${runs}; a whole number`);
+  requireWhole("runs", runs, 1, 100_000);
   if (stopWithinDeg != null) requireNumber("stopWithinDeg", stopWithinDeg, 0, 360);
   const plan = {
     recipe,

@@ -1,4 +1,4 @@
-import { requireNumber } from "../numbers";
+import { DomainError, requireFinite, requireNumber } from "../numbers";
 import { betaCdf, wilsonInterval } from "../progress";
 import type { Failure, ScatterRun } from "./run";
 
@@ -76,8 +76,9 @@ function stopOf(errors: readonly number[]): ScatterSummary["stop"] {
  * Statistics, 7.1, from memory). Where there are too few values for a bound, the least or the greatest of them stands for it.
  */
 export function quantileOf(values: readonly number[], share: number): Estimate {
+  values.forEach((value, i) => requireFinite(`values[${i}]`, value));
   const sorted = [...values].sort((a, b) => a - b);
-  const n = sorted.length;
+  const n = requireNumber("values", values.length, 1, 1e7);
   const side = (1 - CONFIDENCE) / 2;
   let below = 0;
   while (below < n && binomialCdf(below, n, share) < side) below++;
@@ -101,11 +102,16 @@ export interface Comparison extends Estimate {
 
 /**
  * Difference of the clean shares of paired runs, first minus second, with an interval for matched pairs: half an observation more in each of the four cells
- * (Agresti and Min 2005, Statistics in Medicine 24, from memory). Throws a RangeError when the runs do not pair up.
+ * (Agresti and Min 2005, Statistics in Medicine 24, from memory). Throws a DomainError when the runs do not pair up.
  */
 export function compareRuns(first: readonly ScatterRun[], second: readonly ScatterRun[]): Comparison {
   if (first.length !== second.length || first.length === 0)
-    throw new RangeError(`runs do not pair up: ${first.length} and ${second.length}`);
+    throw new DomainError(
+      "runs",
+      second.length,
+      String(first.length),
+      `runs do not pair up: ${first.length} and ${second.length}`,
+    );
   let onlyFirst = 0;
   let onlySecond = 0;
   first.forEach(({ failure }, i) => {

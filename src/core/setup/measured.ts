@@ -1,6 +1,6 @@
 import { airframeRanges, densityRatio, requireAirframe, thrustFraction, withMass, type Airframe } from "../airframe";
 import { airDensity, type Air } from "../atmosphere";
-import { bisect, FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import { bisect, DomainError, requireNumber, requireOneOf } from "../numbers";
 import { runOnDeg } from "../flight";
 import { cruise, TooLittleThrust, topSpeed } from "../sustained";
 
@@ -52,7 +52,7 @@ export const measurementKinds = [
   "late-punch",
 ] as const satisfies readonly Measurement["kind"][];
 
-/** Returns the measurement with only what its kind needs, each in range; throws a RangeError naming the field. */
+/** Returns the measurement with only what its kind needs, each in range; throws a DomainError naming the field. */
 export function requireMeasurement(one: Measurement): Measurement {
   const given = one as Readonly<Record<string, unknown>> | undefined;
   const number = (name: string, [min, max]: readonly [number, number]) => requireNumber(name, given?.[name], min, max);
@@ -117,7 +117,7 @@ const ROUNDS = 12;
  * Fits an estimate to what was measured. Weight first (the motors push as before); then, in turn until they settle, drag from speeds at level cruise (all of
  * it scaled alike), thrust over weight from hover and cruise throttle, and the pitch speed of the propellers from the top speed; the rate loop from the
  * run-on, the sag from a late punch. Of several of a kind the middle one counts. Numbers nobody measured stay estimates. `air` is where was measured what
- * names no elevation. Throws a RangeError naming the field for what cannot be.
+ * names no elevation. Throws a DomainError naming the field for what cannot be.
  */
 export function fitAirframe(estimate: Airframe, measurements: readonly Measurement[], air: Air): FittedAirframe {
   requireAirframe(estimate);
@@ -186,8 +186,10 @@ function withThrust(
   ];
   const thrustToWeight = median(thrusts);
   if (!(thrustToWeight >= least && thrustToWeight <= most))
-    throw new FieldRangeError(
+    throw new DomainError(
       "command",
+      thrustToWeight,
+      `a thrust of ${least} to ${most} times the weight`,
       `command gives a thrust of ${thrustToWeight.toFixed(1)} times the weight; allowed: ${least} to ${most}`,
     );
   return { ...airframe, thrustToWeight };
@@ -218,8 +220,10 @@ function dragScale(airframe: Airframe, tiltDeg: number, speedMps: number, air: A
   const excess = (scale: number) => cruise(withDrag(strong, scale), tiltDeg, air).speedMps - speedMps;
   const scale = bisect(excess, 0.2, 5, 1e-9);
   if (scale === null)
-    throw new FieldRangeError(
+    throw new DomainError(
       "speedMps",
+      speedMps,
+      "0.2 to 5 times the drag of this kind",
       `speedMps is ${speedMps}; at ${tiltDeg}° it would mean ${excess(1) < 0 ? "less than 0.2" : "more than 5"} times the drag of this kind of aircraft`,
     );
   return scale;
@@ -230,8 +234,10 @@ function pitchSpeedFor(airframe: Airframe, speedMps: number, air: Air): number {
   const off = (pitchSpeedMps: number) => topSpeed({ ...airframe, pitchSpeedMps }, air).speedMps - speedMps;
   const found = bisect(off, least, most, 1e-4);
   if (found === null)
-    throw new FieldRangeError(
+    throw new DomainError(
       "speedMps",
+      speedMps,
+      "what a propeller gives it",
       `speedMps is ${speedMps}; no propeller gives this aircraft that top speed, with its thrust and drag at most ${topSpeed({ ...airframe, pitchSpeedMps: most }, air).speedMps.toFixed(0)}`,
     );
   return found;
@@ -247,8 +253,10 @@ function loopScale(airframe: Airframe, rateDps: number, deg: number): number {
   const off = (scale: number) => runOnDeg(withLoop(airframe, scale), rateDps) - deg;
   const scale = bisect(off, 0.3, 2, 1e-4);
   if (scale === null)
-    throw new FieldRangeError(
+    throw new DomainError(
       "deg",
+      deg,
+      "what this aircraft runs on",
       `deg is ${deg}; this aircraft runs on ${runOnDeg(withLoop(airframe, 2), rateDps).toFixed(0)} to ${runOnDeg(withLoop(airframe, 0.3), rateDps).toFixed(0)}° from ${rateDps} °/s`,
     );
   return scale;
@@ -267,8 +275,10 @@ function emptyShareFor(
   const share = (1 - Math.sqrt(late / w)) / usedShare;
   const [least, most] = airframeRanges.emptyShare;
   if (!(share >= least && share <= most))
-    throw new FieldRangeError(
+    throw new DomainError(
       "lateS",
+      lateS,
+      `${100 * least} to ${100 * most} % less voltage`,
       `lateS is ${lateS}; against ${freshS} s fresh it would mean ${(100 * share).toFixed(0)} % less voltage at the end of the pack; allowed: ${100 * least} to ${100 * most}`,
     );
   return share;

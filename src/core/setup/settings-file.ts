@@ -1,5 +1,5 @@
 import { knownSettings, requireSettings, settingsRanges, type Settings } from "../flight";
-import { FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import { DomainError, requireNumber, requireOneOf } from "../numbers";
 import { rateFamilies, rateParameters, rateRanges, type RateCurve } from "../rates";
 import { throttleLimitKinds, throttleRanges } from "../throttle";
 
@@ -34,7 +34,7 @@ export function readSettingsFile(file: unknown): ReadSettings {
     try {
       test();
     } catch (error) {
-      if (!(error instanceof FieldRangeError)) throw error;
+      if (!(error instanceof DomainError)) throw error;
       problems.push({ field: error.field, message: error.message });
     }
   };

@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { FieldRangeError, requireNumber, requireOneOf } from "../numbers";
+import { DomainError, requireNumber, requireOneOf } from "../numbers";
 import {
   flyOutcome,
   highUp,
@@ -43,7 +43,13 @@ const SETTLE: Phase = {
 /** The trick of a task as it is flown on one of its packs, with nothing about. */
 function flownOn({ solved }: Pick<StartHeightTask, "solved">, packUsed: number): Recipe {
   const found = onPacks(solved).find((pack) => pack.packUsed === packUsed);
-  if (!found) throw new FieldRangeError("packUsed", `packUsed is ${packUsed}; this trick is not flown on such a pack`);
+  if (!found)
+    throw new DomainError(
+      "packUsed",
+      packUsed,
+      "a pack the trick is flown on",
+      `packUsed is ${packUsed}; this trick is not flown on such a pack`,
+    );
   return { ...found.recipe, obstacles: [] };
 }
 
@@ -70,7 +76,7 @@ export function startHeightOf(losses: readonly number[], packUsed: number, airfr
   };
 }
 
-/** Returns a start height with only what it needs, each number in range; throws a RangeError naming the field. */
+/** Returns a start height with only what it needs, each number in range; throws a DomainError naming the field. */
 export function requireStartHeight(given: StartHeight): StartHeight {
   const heightM = requireNumber("startHeight.heightM", given?.heightM, 0, 1000);
   const reason = given.reason as Partial<Record<string, unknown>> | undefined;
@@ -88,7 +94,12 @@ export function requireStartHeight(given: StartHeight): StartHeight {
     };
   const before = reason?.before;
   if (typeof before !== "string" || before.length === 0 || before.length > 60)
-    throw new FieldRangeError("startHeight.reason.before", "startHeight.reason.before is no phase");
+    throw new DomainError(
+      "startHeight.reason.before",
+      before,
+      "the name of a phase",
+      "startHeight.reason.before is no phase",
+    );
   return { heightM, reason: { kind: "freeze", before, lostM, packUsed } };
 }
 

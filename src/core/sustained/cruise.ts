@@ -16,7 +16,7 @@ export interface Cruise {
 
 /**
  * Level cruise at pitch −tilt, in body axes: weight against drag along x, thrust against weight and drag along z; the drag of the rotors asks for their
- * speed, which asks for the inflow v·sin τ. Solved for the speed. Throws a RangeError when the aircraft has not the thrust for it.
+ * speed, which asks for the inflow v·sin τ. Solved for the speed. Throws a DomainError when the aircraft has not the thrust for it.
  */
 export function cruise(airframe: Airframe, tiltDeg: number, air: Air, packUsed = 0): Cruise {
   requireAirframe(airframe);

@@ -20,7 +20,7 @@ export interface Orbit {
 
 /**
  * Orbit with the nose to the centre and the horizon through the middle of the picture: pitch −tilt pulls inward with g·tan τ = v²/R, the lean
- * holds against the drag along body y. The drag's small vertical part is left out. Throws a RangeError when the aircraft has not the thrust.
+ * holds against the drag along body y. The drag's small vertical part is left out. Throws a DomainError when the aircraft has not the thrust.
  */
 export function orbitFacingCentre(
   airframe: Airframe,

@@ -1,3 +1,4 @@
+import { DomainError } from "../numbers";
 import { commandForThrust, densityRatio, rotorSpeedForThrust, type Airframe } from "../airframe";
 import { SEA_LEVEL_DENSITY_KGM3 } from "../atmosphere";
 
@@ -10,7 +11,11 @@ export interface Power {
 }
 
 /** More thrust asked for than the aircraft has. */
-export class TooLittleThrust extends RangeError {}
+export class TooLittleThrust extends DomainError {
+  constructor(message: string) {
+    super("thrust", undefined, "", message);
+  }
+}
 
 /**
  * Rotor speed and motor command for a thrust (over weight) while the air comes along it at `axialMps`, in air of this density and with this share of

@@ -1,7 +1,7 @@
 import { fullThrustG, requireAirframe, type Airframe } from "../airframe";
 import { fromEuler, toBody, toWorld } from "../attitude";
 import { airDensity, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
-import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
+import { DEG_PER_RAD, DomainError, RAD_PER_DEG, requireNumber } from "../numbers";
 import { mostThrustG, powerFor, rotorDragPerS, TooLittleThrust } from "./power";
 import type { BodyRates } from "./rates";
 import { turnRates } from "./turn";
@@ -27,7 +27,7 @@ const SETTLED_MPS = 1e-6;
 
 /**
  * The steady turn of an attitude at `turnDps`: thrust that holds the height, and the velocity at which thrust and body-axis drag bend the path
- * as fast as the nose turns, m·Ω × v = F. Found by repeated substitution, because the drag asks for the velocity. Throws a RangeError when the
+ * as fast as the nose turns, m·Ω × v = F. Found by repeated substitution, because the drag asks for the velocity. Throws a DomainError when the
  * aircraft has not the thrust, or when the drag lets no such circle be.
  */
 export function steadyTurn(
@@ -38,7 +38,7 @@ export function steadyTurn(
   requireAirframe(airframe);
   const attitude = fromEuler({ yawDeg: 0, pitchDeg: turn.pitchDeg, rollDeg: turn.bankDeg });
   const turnRad = RAD_PER_DEG * requireNumber("turnDps", turn.turnDps, -1000, 1000);
-  if (Math.abs(turnRad) < 0.01) throw new RangeError(`turnDps is ${turn.turnDps}; a turn needs at least 1 °/s`);
+  if (Math.abs(turnRad) < 0.01) throw new DomainError("turnDps", turn.turnDps, "1 °/s or more either way");
   const weight = airframe.massKg * STANDARD_GRAVITY_MPS2;
   const density = airDensity(air);
   const halfRho = 0.5 * density;
@@ -63,7 +63,12 @@ export function steadyTurn(
   for (let round = 0; round < ROUNDS; round++) {
     const held = drag(north, east);
     if (push.z > -0.02)
-      throw new RangeError("no thrust points upward in this attitude: it falls however much there is");
+      throw new DomainError(
+        "attitude",
+        attitude,
+        "thrust pointing up",
+        "no thrust points upward in this attitude: it falls however much there is",
+      );
     thrust = (weight + held.z) / -push.z;
     rotorSpeed = powerAt(north, east)?.rotorSpeed ?? 1;
     const perOmega = 1 / (airframe.massKg * turnRad);
@@ -76,7 +81,12 @@ export function steadyTurn(
     east += 0.15 * (nextEast - east);
     if (moved < SETTLED_MPS) break;
     if (round === ROUNDS - 1 || !Number.isFinite(moved))
-      throw new RangeError(`turnDps is ${turn.turnDps}; the drag lets no steady circle be at this attitude`);
+      throw new DomainError(
+        "turnDps",
+        turn.turnDps,
+        "what the drag lets be a circle",
+        `turnDps is ${turn.turnDps}; the drag lets no steady circle be at this attitude`,
+      );
   }
   const thrustG = thrust / weight;
   const power = powerAt(north, east);

@@ -15,7 +15,7 @@ export const throttleRanges = {
   limitFraction: [0.25, 1],
 } as const satisfies Record<string, readonly [number, number]>;
 
-/** Returns the profile when in range, else throws a RangeError naming the field. */
+/** Returns the profile when in range, else throws a DomainError naming the field. */
 export function requireThrottleProfile(profile: ThrottleProfile): ThrottleProfile {
   requireNumber("throttle.mid", profile?.mid, ...throttleRanges.mid);
   requireNumber("throttle.expo", profile.expo, ...throttleRanges.expo);
@@ -45,7 +45,7 @@ export function throttleAtStick({ mid, expo, limit }: ThrottleProfile, stick: nu
   }
 }
 
-/** Throttle stick 0..1 for a motor command. Throws a RangeError when the limit does not allow that command. */
+/** Throttle stick 0..1 for a motor command. Throws a DomainError when the limit does not allow that command. */
 export function stickForThrottle(profile: ThrottleProfile, out: number): number {
   requireThrottleProfile(profile);
   requireNumber("out", out, 0, throttleAtStick(profile, 1));

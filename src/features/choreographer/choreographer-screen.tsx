@@ -12,26 +12,27 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import {
   CALM_AIR,
+  DomainError,
+  type FlownTrick,
   hangsOn,
+  type Hardware,
   indexAt,
-  MOST_PHASES,
   mirrorImage,
+  MOST_PHASES,
   otherDirection,
+  type PhaseNote,
   phaseNotes,
   phaseSpans,
+  type Recipe,
   recipeFaults,
   recipes,
   requireRecipe,
   SHORTEST_PHASE_S,
   startTrim,
+  type TrickRequest,
   withoutPhase,
   withPhaseAdded,
   withPhaseSplit,
-  type FlownTrick,
-  type Hardware,
-  type PhaseNote,
-  type Recipe,
-  type TrickRequest,
 } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { directionWords, findTrick } from "@/syllabus";
@@ -195,7 +196,7 @@ function useHardware(recipe: Recipe, aircraft: Aircraft, setup: Setup): Hardware
       return { aircraft: airframe, settings, figures: startTrim(recipe, airframe, settings, CALM_AIR).figures };
     } catch (error) {
       // The flight says why.
-      if (error instanceof RangeError) return null;
+      if (error instanceof DomainError) return null;
       throw error;
     }
   }, [recipe, aircraft, setup]);

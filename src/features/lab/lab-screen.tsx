@@ -214,6 +214,8 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
               environment={request.environment}
               errors={errors}
               stopWithinDeg={stopWithinDeg}
+              frozen={data.pilot.settingsFrozen}
+              grip={data.pilot.grip}
             />
           )}
         </ScatterPanel>

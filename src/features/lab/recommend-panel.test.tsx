@@ -1,6 +1,6 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { CALM_AIR, firstSettings, recipes, seededRandom, usualErrors, type TurnedTask } from "@/core";
+import { CALM_AIR, costOfTurned, firstSettings, recipes, seededRandom, usualErrors, type TurnedTask } from "@/core";
 import { findTrick, type Manner } from "@/syllabus";
 import { createPool } from "@/ui/scatter/pool";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
@@ -15,16 +15,18 @@ function flownBy(chance: (task: TurnedTask) => number): TurnedTask[] {
   const asked: TurnedTask[] = [];
   const tryTurned = (task: TurnedTask) => {
     asked.push(task);
-    return Promise.resolve(Array.from({ length: task.runs }, (_, n) => seededRandom(n + 1)() < chance(task)));
+    return Promise.resolve(
+      Array.from({ length: task.to - task.from }, (_, n) => seededRandom(task.from + n + 1)() < chance(task)),
+    );
   };
   jest.mocked(createPool).mockReturnValue({
-    run: (job) => job({ tryTurned } as unknown as Parameters<typeof job>[0]),
+    run: (job) => job({ tryTurned, costOfTurned } as unknown as Parameters<typeof job>[0]),
     warm: () => undefined,
     close: () => undefined,
   });
   return asked;
 }
-function show(manner: Manner = { school: {}, own: [] }) {
+function show(manner: Manner = { school: {}, own: [] }, frozen = false) {
   renderScreen(
     <RecommendPanel
       recipe={recipes["flip-slow-back"]}
@@ -37,6 +39,8 @@ function show(manner: Manner = { school: {}, own: [] }) {
       environment={CALM_AIR}
       errors={usualErrors(4)}
       stopWithinDeg={15}
+      frozen={frozen}
+      grip="thumbs"
     />,
     { address: "/lab?pilot=odo" },
   );
@@ -59,6 +63,9 @@ it("looks within the coach's bounds, shows what is gained, and saves it as the n
   await userEvent.click(screen.getByRole("button", { name: "Search" }));
   expect(await screen.findByText(/^Camera tilt 20° to 3\d°$/)).toBeVisible();
   expect(screen.getByText(/clean more often by/)).toHaveTextContent(/points \(\d+ to \d+\), with the same errors/);
+  expect(screen.getByText(/^What it costs:/).parentElement).toHaveTextContent(
+    /takes \d\.\d to \d\.\d s; asks for \d+\.\d to \d+\.\d m of height by its freezes/,
+  );
   for (const { values } of asked) expect(values.tilt! >= 15 && values.tilt! <= 45).toBe(true);
   await userEvent.click(screen.getByRole("button", { name: "Save as setup 3" }));
   await waitFor(() => expect(navigation.journeys[0]).toMatch(/^\/setup\?/));

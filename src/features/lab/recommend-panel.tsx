@@ -7,33 +7,26 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
 import { useState } from "react";
-import { v7 as newId } from "uuid";
 import {
   knobsOf,
   searchKnobs,
   triesOf,
-  turnKnobs,
   USUAL_STOP_DEG,
   type Environment,
   type Knob,
   type KnobId,
   type PilotErrors,
   type Recipe,
-  type SearchResult,
   type Settings,
+  type stickTravelByGrip,
 } from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { findStep, recipeOf, tricks, type Manner, type Trick } from "@/syllabus";
-import { useSend } from "@/ui/actions/use-send";
-import { TradePlot } from "@/ui/scatter/pictures";
+import { findStep, recipeOf, settingsProposals, settingsSchoolOf, tricks, type Manner, type Trick } from "@/syllabus";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { useComputed } from "@/ui/scatter/use-scatter";
-import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { capital } from "@/ui/units/capital";
+import { Found, shown, type Searched } from "./found";
 
 const SEED = 1;
 const MOST_OTHERS = 2;
@@ -45,15 +38,6 @@ interface Bounds {
   readonly on: boolean;
   readonly min: string;
   readonly max: string;
-}
-
-/** What was found, with what it was asked of: the page may ask something else by now. */
-interface Searched {
-  readonly result: SearchResult;
-  readonly knobs: readonly Knob[];
-  readonly names: readonly string[];
-  readonly recipe: Recipe;
-  readonly settings: Settings;
 }
 
 /** Looks within the coach's bounds for what makes a trick kinder, against what it costs other tricks. */
@@ -68,6 +52,8 @@ export function RecommendPanel({
   environment,
   errors,
   stopWithinDeg,
+  frozen,
+  grip,
 }: {
   /** As the library has it. */
   recipe: Recipe;
@@ -81,6 +67,9 @@ export function RecommendPanel({
   environment: Environment;
   errors: PilotErrors | null;
   stopWithinDeg: number | null;
+  /** Whether the settings of the pilot are frozen. */
+  frozen: boolean;
+  grip: keyof typeof stickTravelByGrip;
 }) {
   const knobs = knobsOf(settings, recipe);
   const [bounds, setBounds] = useState<Readonly<Partial<Record<KnobId, Bounds>>>>(() => ({}));
@@ -128,11 +117,14 @@ export function RecommendPanel({
       const result = await searchKnobs(
         turned,
         weighed.map(({ weight }) => weight),
-        (values, runs) =>
-          Promise.all(plans.map((plan) => pool.run((remote) => remote.tryTurned({ plan, values, runs })))),
+        (values, from, to) =>
+          Promise.all(plans.map((plan) => pool.run((remote) => remote.tryTurned({ plan, values, from, to })))),
         () => onProgress(++tried / all),
       );
-      return { ...asked, result };
+      const [before, after] = await Promise.all(
+        [{}, result.values].map((values) => pool.run((remote) => remote.costOfTurned({ plan: plans[0], values }))),
+      );
+      return { ...asked, result, before, after };
     });
   };
   return (
@@ -224,7 +216,17 @@ export function RecommendPanel({
         </RunOrStop>
       </Box>
       {state.kind === "broken" && <Alert severity="error">{state.why}</Alert>}
-      {state.kind === "done" && <Found searched={state.result} setup={setup} aircraft={aircraft} />}
+      {state.kind === "done" && (
+        <Found
+          searched={state.result}
+          setup={setup}
+          aircraft={aircraft}
+          frozen={frozen}
+          usual={(turned) =>
+            settingsProposals(turned, aircraft.airframe, trick.stage, settingsSchoolOf(manner.school), grip)
+          }
+        />
+      )}
     </Box>
   );
 }
@@ -237,85 +239,3 @@ function proposedBounds({ value, min, max }: Knob): Bounds {
 }
 
 const read = ({ min, max }: Bounds) => ({ min: Number(min.replace(",", ".")), max: Number(max.replace(",", ".")) });
-const shown = ({ unit }: Knob, value: number) =>
-  unit === "" ? value.toFixed(2) : `${Math.round(value)}${unit === "°" ? "" : " "}${unit}`;
-const percent = (share: number) => Math.round(100 * share);
-
-function Found({ searched, setup, aircraft }: { searched: Searched; setup: Setup; aircraft: Aircraft }) {
-  const { result, knobs, names, recipe, settings } = searched;
-  const router = useRouter();
-  const { coaches, hrefFor } = useAtHand();
-  const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
-  const [id] = useState(() => newId());
-  const { gain, present, proposed, better } = result;
-  const values = result.values as Partial<Record<KnobId, number>>;
-  const changed = knobs.filter((knob) => values[knob.id] !== knob.value);
-  const changes = changed.map(
-    (knob) => `${knob.label.toLowerCase()} ${shown(knob, knob.value)} to ${shown(knob, values[knob.id]!)}`,
-  );
-  const inSetup = changed.some((knob) => knob.id !== "ease");
-  const shares = names.map((name, i) => `${name.toLowerCase()} ${percent(present[i])} to ${percent(proposed[i])} %`);
-  const save = async () => {
-    const reason = `Scatter: ${changes.join(", ")}. Modelled clean: ${shares.join(", ")}.`.slice(0, 300);
-    const turned = turnKnobs({ settings, recipe }, values);
-    const saved = await sendAction("save-setup", {
-      id,
-      aircraftId: aircraft.id,
-      basedOn: setup.number,
-      reason,
-      settings: turned.settings,
-    });
-    if (!saved.ok) return;
-    enqueueSnackbar(`Saved as setup ${setup.number + 1}`, { variant: "success" });
-    router.push(hrefFor("/setup"));
-    router.refresh();
-  };
-  return (
-    <Box role="status" aria-label="What the search found">
-      {better ? (
-        <>
-          <Typography sx={{ fontSize: "1.1rem" }}>
-            <b>{capital(changes.join(", "))}</b>: clean more often by <b className="num">{percent(gain.value)}</b>{" "}
-            points ({percent(gain.low)} to {percent(gain.high)}), with the same errors.
-          </Typography>
-          <Typography>{shares.map(capital).join(". ")}.</Typography>
-          {changed.some(({ id: knob }) => knob === "ease") && (
-            <Typography>
-              The stick left at the end belongs to the hands, not to the setup: say it in the brief.
-            </Typography>
-          )}
-          {coaches && inSetup && (
-            <Button variant="contained" disabled={pending} onClick={save} sx={{ mt: 1 }}>
-              Save as setup {setup.number + 1}
-            </Button>
-          )}
-          {inSetup && (
-            <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
-              A changed setup wants a dozen attempts before it is judged.
-            </Typography>
-          )}
-        </>
-      ) : (
-        <Typography sx={{ fontSize: "1.1rem" }}>
-          <b>Nothing found beats the present setup</b> within these bounds: {percent(gain.value)} points (
-          {percent(gain.low)} to {percent(gain.high)}).
-        </Typography>
-      )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }}>
-        {knobs.map((knob) => (
-          <TradePlot
-            key={knob.id}
-            name={knob.label}
-            points={result.points.flatMap((point) =>
-              point.knob === knob.id ? [[point.value, point.share] as const] : [],
-            )}
-            now={knob.value}
-            proposed={better ? values[knob.id]! : null}
-            text={(value) => shown(knob, value)}
-          />
-        ))}
-      </Box>
-    </Box>
-  );
-}

@@ -13,6 +13,7 @@ import { need } from "@/server/access";
 import { badField, coachAction, conflict } from "@/server/actions";
 import {
   findAircraft,
+  findPilot,
   findSetup,
   insertAircraft,
   insertSetup,
@@ -103,7 +104,7 @@ export const setupActions = {
   "save-setup": coachAction(
     SaveSetupInput,
     ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
-    async ({ id, aircraftId, basedOn, reason, settings }, { coachId, name }) => {
+    async ({ id, aircraftId, basedOn, reason, settings, evenFrozen }, { coachId, name }) => {
       const aircraft = (await findAircraft(aircraftId))!;
       const clean = knownSettings(requireSettings(settings));
       return inTransaction(async (transaction) => {
@@ -116,6 +117,13 @@ export const setupActions = {
         if (latest !== basedOn) {
           throw conflict(
             `Setup ${latest} was saved meanwhile. Yours is still here: look at the new one, then save yours on top of it.`,
+          );
+        }
+        const pilot = await findPilot(aircraft.pilotId);
+        // The first setup of an aircraft is where settings begin.
+        if (pilot?.settingsFrozen && latest > 0 && !evenFrozen) {
+          throw conflict(
+            `The settings of ${pilot.name} are frozen. To change them for a reason, say on the setup screen that they change all the same.`,
           );
         }
         const now = new Date();

@@ -3,6 +3,7 @@ import { Type } from "class-transformer";
 import {
   ArrayMaxSize,
   IsArray,
+  IsBoolean,
   IsInt,
   IsNumber,
   IsObject,
@@ -12,7 +13,7 @@ import {
   MinLength,
   ValidateNested,
 } from "class-validator";
-import { airframePresets, type Settings } from "@/core";
+import { airframePresets, measurementKinds, type Measurement, type Settings } from "@/core";
 import { IsId, IsName, IsOneOf, IsText } from "@/server/actions";
 import { flightStates, type FlightState } from "@/server/repositories";
 
@@ -46,6 +47,8 @@ export class SaveSetupInput {
   /** Checked field by field by the core. */
   @IsObject({ message: "settings are missing" })
   settings!: Settings;
+  /** Said when the settings of the pilot are frozen and are to change all the same. */
+  @IsOptional() @IsBoolean({ message: "evenFrozen is true or false" }) evenFrozen?: boolean;
 }
 
 export class AircraftInput {
@@ -54,12 +57,17 @@ export class AircraftInput {
 
 /** One measurement; which numbers it needs follows from its kind and is checked by the core. */
 export class MeasurementInput {
-  @IsOneOf(["weight", "hover", "cruise-throttle", "cruise-speed"]) kind!:
-    "weight" | "hover" | "cruise-throttle" | "cruise-speed";
+  @IsOneOf(measurementKinds) kind!: Measurement["kind"];
   @IsOptional() @IsNumber({}, { message: "the weight is not a number" }) massKg?: number;
   @IsOptional() @IsNumber({}, { message: "the throttle is not a number" }) command?: number;
   @IsOptional() @IsNumber({}, { message: "the tilt is not a number" }) tiltDeg?: number;
   @IsOptional() @IsNumber({}, { message: "the speed is not a number" }) speedMps?: number;
+  @IsOptional() @IsNumber({}, { message: "the elevation is not a number" }) elevationM?: number;
+  @IsOptional() @IsNumber({}, { message: "the rate is not a number" }) rateDps?: number;
+  @IsOptional() @IsNumber({}, { message: "the angle run on is not a number" }) deg?: number;
+  @IsOptional() @IsNumber({}, { message: "the time on a full pack is not a number" }) freshS?: number;
+  @IsOptional() @IsNumber({}, { message: "the time late in the pack is not a number" }) lateS?: number;
+  @IsOptional() @IsNumber({}, { message: "the share used is not a number" }) usedShare?: number;
 }
 
 export class MeasureAircraftInput {

@@ -10,17 +10,18 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
 import {
+  type Airframe,
   curveFeel,
+  DomainError,
   endRateFromRolls,
   fitAirframe,
+  type FittedAirframe,
+  type MeasuredNumber,
+  type Measurement,
   requireMeasurement,
   SEA_LEVEL_AIR,
-  throttleOut,
-  type Airframe,
-  type FittedAirframe,
-  type Measurement,
-  type MeasuredNumber,
   type Settings,
+  throttleOut,
 } from "@/core";
 import type { Aircraft } from "@/server/repositories";
 import { useSend } from "@/ui/actions/use-send";
@@ -124,7 +125,7 @@ function tryFit(estimate: Airframe, list: readonly Measurement[]): FittedAirfram
   try {
     return fitAirframe(estimate, list, SEA_LEVEL_AIR);
   } catch (error) {
-    if (error instanceof RangeError) return { problem: `These do not fit together: ${error.message}.` };
+    if (error instanceof DomainError) return { problem: `These do not fit together: ${error.message}.` };
     throw error;
   }
 }
@@ -259,7 +260,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
       setTexts({});
       setProblem(null);
     } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
+      if (!(error instanceof DomainError)) throw error;
       const missing = fields.some((field) => field !== elevation && text(field[0]).trim() === "");
       setProblem(missing ? "a number is missing" : error.message);
     }

@@ -103,6 +103,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
       basedOn: latest?.number ?? 0,
       reason: draft.reason,
       settings,
+      ...(data.pilot.settingsFrozen && thawed && { evenFrozen: true }),
     });
     setSaving(false);
     if (!result.ok) {

@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
 import type { Grip } from "@/server/repositories";
-import { routeOf, schoolQuestions, settingsProposals, sideOf, type School, type SettingsSchool } from "@/syllabus";
+import { schoolQuestions, settingsProposals, settingsSchoolOf, type School, type SettingsSchool } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
 const sidesOf = (questionId: string) =>
@@ -35,10 +35,7 @@ export function StagePanel({
   onChange: (settings: Settings) => void;
 }) {
   const [stage, setStage] = useState(currentStage);
-  const [school, setSchool] = useState<SettingsSchool>({
-    tilt: sideOf(own, "tilt").id as SettingsSchool["tilt"],
-    route: routeOf(own),
-  });
+  const [school, setSchool] = useState<SettingsSchool>(() => settingsSchoolOf(own));
   const { stages } = useSyllabus();
   const proposals = settingsProposals(settings, airframe, stage, school, grip);
   return (

@@ -1,5 +1,5 @@
 import { IsInt } from "class-validator";
-import { FieldRangeError } from "@/core";
+import { DomainError } from "@/core";
 import type { SignedIn } from "../accounts";
 import {
   badField,
@@ -127,9 +127,9 @@ it("passes refusals on with their status and fields", async () => {
   });
   expect(await failing(conflict("Somebody was faster"))).toMatchObject({ status: 409, message: "Somebody was faster" });
   expect(await failing(badField("massG", "too heavy"))).toMatchObject({ status: 422, fields: { massG: "too heavy" } });
-  expect(await failing(new FieldRangeError("tiltDeg", "tiltDeg is 99"))).toMatchObject({
+  expect(await failing(new DomainError("tiltDeg", 99, "0 to 60"))).toMatchObject({
     status: 422,
-    fields: { tiltDeg: "tiltDeg is 99" },
+    fields: { tiltDeg: "tiltDeg is 99; allowed: 0 to 60" },
   });
   expect(log).not.toHaveBeenCalled();
 });

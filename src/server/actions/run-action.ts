@@ -2,7 +2,7 @@ import "reflect-metadata";
 import "server-only";
 import { plainToInstance } from "class-transformer";
 import { validate, type ValidationError } from "class-validator";
-import { FieldRangeError } from "@/core";
+import { DomainError } from "@/core";
 import { requireAccess, type Need } from "../access";
 import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
 import { causeForLog, log } from "../log";
@@ -127,7 +127,7 @@ function requireSameAccount(who: SignedIn | null, { doneByAccountId }: Asker): v
 function failure(error: unknown, requestId: string): ActionResult<never> {
   if (error instanceof Refusal)
     return { ok: false, status: error.status, message: error.message, fields: error.fields };
-  if (error instanceof FieldRangeError) {
+  if (error instanceof DomainError) {
     return { ok: false, status: 422, message: error.message, fields: { [error.field]: error.message } };
   }
   log("error", { requestId, cause: causeForLog(error) });

@@ -1,3 +1,4 @@
+import { DomainError } from "@/core";
 import type { PassMark } from "@/core";
 import type { Skill, SyllabusDocument } from "../types";
 import { usualSettings } from "../stage-settings";
@@ -53,7 +54,7 @@ export const builtInDocument: SyllabusDocument = {
 
 function placed({ recipeFor, lookAt = [], ...text }: StepText, stage: number): Skill["steps"][number] {
   const place = chart[text.id];
-  if (!place) throw new RangeError(`${text.id} has no place in the chart`);
+  if (!place) throw new DomainError("id", text.id, "a place in the chart", `${text.id} has no place in the chart`);
   const flown = Object.keys(recipeFor).length > 0;
   return {
     settings: usualSettings(stage),

@@ -1,4 +1,4 @@
-import { firstSettings } from "@/core";
+import { firstSettings, measurementKinds } from "@/core";
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
 import { signedInBy } from "@/server/accounts";
@@ -124,6 +124,22 @@ describe("a repeated send changes nothing", () => {
 });
 
 describe("setups", () => {
+  it("of a pilot whose settings are frozen change only where that is said", async () => {
+    const other = { ...pilot, id: newId(), name: "Tester Cold", settingsFrozen: true };
+    const craft = { ...aircraft, id: newId(), pilotId: other.id };
+    const first = { ...setup, id: newId(), aircraftId: craft.id };
+    await post("add-pilot", { ...other, settingsFrozen: undefined });
+    await post("edit-pilot", { ...other, version: 1 });
+    await post("add-aircraft", craft);
+    expect((await post("save-setup", first)).status).toBe(200);
+    const next = { ...first, id: newId(), basedOn: 1, reason: "scatter" };
+    expect(await post("save-setup", next)).toMatchObject({
+      status: 409,
+      body: { message: expect.stringContaining("frozen") },
+    });
+    expect(await post("save-setup", { ...next, evenFrozen: true })).toMatchObject({ status: 200 });
+  });
+
   it("are kept as versions, and the second of two editors is told and loses nothing", async () => {
     const second = {
       ...setup,
@@ -206,14 +222,26 @@ it("fits an aircraft to what was measured, on the version that was read, and bac
   expect((await measure(2, [{ kind: "hover" }])).status).toBe(422);
   expect((await measure(2, [{ kind: "smell", command: 1 }])).status).toBe(422);
   expect((await measure(2, [{ kind: "hover", command: 0.02 }])).status).toBe(422);
-  expect((await measure(2, [])).status).toBe(200);
+  const everyKind = [
+    { kind: "weight", massKg: 0.66 },
+    { kind: "hover", command: 0.3, elevationM: 900 },
+    { kind: "cruise-throttle", tiltDeg: 20, command: 0.4 },
+    { kind: "cruise-speed", tiltDeg: 20, speedMps: 14 },
+    { kind: "top-speed", speedMps: 33 },
+    { kind: "run-on", rateDps: 660, deg: 30 },
+    { kind: "late-punch", freshS: 1, lateS: 1.2, usedShare: 0.8 },
+  ];
+  expect(everyKind.map(({ kind }) => kind)).toEqual([...measurementKinds]);
+  expect(await measure(2, everyKind)).toMatchObject({ status: 200 });
+  expect((await findAircraft(plank.id))!.measurements).toEqual(everyKind);
+  expect((await measure(3, [])).status).toBe(200);
   expect((await findAircraft(plank.id))!.airframe.thrustToWeight).toBe(7.5);
 });
 
 it("takes a pilot's change only onto the version that was read", async () => {
   expect((await post("edit-pilot", { ...pilot, name: "Tester Two", version: 1 })).status).toBe(200);
   expect((await post("edit-pilot", { ...pilot, name: "Tester Three", version: 1 })).status).toBe(409);
-  expect((await listPilots(reach))[0]).toMatchObject({ name: "Tester Two", version: 2 });
+  expect((await listPilots(reach)).find(({ id }) => id === pilot.id)).toMatchObject({ name: "Tester Two", version: 2 });
 });
 
 it("undoes, restores and marks faults; refuses a fault of another step", async () => {

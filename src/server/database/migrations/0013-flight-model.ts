@@ -1,5 +1,5 @@
 import type { Knex } from "knex";
-import { completedAirframe, fitAirframe, SEA_LEVEL_AIR, type Airframe, type Measurement } from "@/core";
+import { type Airframe, completedAirframe, DomainError, fitAirframe, type Measurement, SEA_LEVEL_AIR } from "@/core";
 
 const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
 
@@ -8,7 +8,7 @@ function refitted(estimate: Airframe, measurements: readonly Measurement[]): Air
   try {
     return fitAirframe(estimate, measurements, SEA_LEVEL_AIR).airframe;
   } catch (error) {
-    if (error instanceof RangeError) return estimate;
+    if (error instanceof DomainError) return estimate;
     throw error;
   }
 }
