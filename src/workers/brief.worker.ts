@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { draftBrief } from "@/core";
+import { draftBrief, windAdvice } from "@/core";
 
-const worker = { draftBrief };
+const worker = { draftBrief, windAdvice };
 export type BriefWorker = typeof worker;
 
 expose(worker);

@@ -49,7 +49,12 @@ export function requireSettings(settings: Settings): Settings {
   requireNumber("camera.aspect", settings.camera.aspect, ...settingsRanges.aspect);
   for (const name of ["idleAuthority", "selfLevel"] as const) {
     if (typeof settings.modes?.[name] !== "boolean")
-      throw new DomainError(`modes.${name}`, settings.modes?.[name], "on or off", `modes.${name} is neither on nor off`);
+      throw new DomainError(
+        `modes.${name}`,
+        settings.modes?.[name],
+        "on or off",
+        `modes.${name} is neither on nor off`,
+      );
   }
   if (settings.modes.bankLimitDeg !== null) {
     requireNumber("modes.bankLimitDeg", settings.modes.bankLimitDeg, ...settingsRanges.bankLimitDeg);

@@ -48,8 +48,22 @@ export interface FreezeMargins {
   readonly reactionS: number;
 }
 
-/** 1.5 m of clearance, half a second to notice. Our choice; shown beside the figure. */
-export const USUAL_FREEZE: FreezeMargins = { marginM: 1.5, reactionS: 0.5 };
+/** Kept clear of the ground, m. Our choice; shown beside the figure. */
+const CLEARANCE_M = 1.5;
+/** Allowed for a pilot's own reaction, call to stick, s. */
+export const reactionRangeS = [0.15, 2] as const;
+
+/** How long a pilot at a stage 0 to 7 takes to notice and move: from 0.7 s down to 0.35, half a second where the first flips are learnt. Common practice, no source. */
+export const usualReactionS = (stage: number): number => 0.7 - 0.05 * Math.max(0, Math.min(7, stage));
+
+/** What a freeze costs a pilot: with their own reaction where it was measured, else that of the stage. */
+export const freezeMargins = (stage: number, ownReactionS: number | null = null): FreezeMargins => ({
+  marginM: CLEARANCE_M,
+  reactionS: ownReactionS ?? Math.round(100 * usualReactionS(stage)) / 100,
+});
+
+/** Of the stage at which the first flips are learnt. */
+export const USUAL_FREEZE: FreezeMargins = freezeMargins(4);
 /** Share of a pack that is used when it is nearly empty: landed on the rest. Common practice, no source. */
 export const NEARLY_EMPTY = 0.8;
 /** A trick with its figures worked out. */

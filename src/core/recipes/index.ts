@@ -2,13 +2,16 @@ export {
   begunAtM,
   draftBrief,
   flyBrief,
+  freezeMargins,
   highestPointM,
   highUp,
   NEARLY_EMPTY,
   onPacks,
+  reactionRangeS,
   solveTrick,
   startHeightByFreezes,
   USUAL_FREEZE,
+  usualReactionS,
   whyNot,
 } from "./brief";
 export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason, TrickBrief } from "./brief";
@@ -49,5 +52,7 @@ export type { Goal, Solution } from "./solve";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";
 export { flyUncaught, marginsBySpeed, wayOut, withoutCatch } from "./way-out";
 export type { SpeedMargin, Uncaught, WayOut } from "./way-out";
+export { environmentOn, windAdvice } from "./wind";
+export type { Facing, WindAdvice } from "./wind";
 export { flyAsSet } from "./fly-as-set";
 export type { FlownTrick, TrickRequest } from "./fly-as-set";

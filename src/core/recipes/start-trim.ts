@@ -40,8 +40,11 @@ export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings
   state[STATE.packUsed] = environment.packUsed ?? 0;
   const attitude = fromEuler({ yawDeg: 0, pitchDeg, rollDeg: bankDeg });
   state.set([attitude.w, attitude.x, attitude.y, attitude.z], STATE.qw);
-  state[STATE.vNorth] = northMps + environment.windNorthMps;
-  state[STATE.vEast] = eastMps + environment.windEastMps;
+  // Who hovers holds a place over the ground; what flies, flies through the air.
+  if (recipe.start.kind !== "hover") {
+    state[STATE.vNorth] = northMps + environment.windNorthMps;
+    state[STATE.vEast] = eastMps + environment.windEastMps;
+  }
   state[STATE.p] = (rates.rollDps * Math.PI) / 180;
   state[STATE.q] = (rates.pitchDps * Math.PI) / 180;
   state[STATE.r] = (rates.yawDps * Math.PI) / 180;

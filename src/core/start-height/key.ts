@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import { MODEL_VERSION, type Settings } from "../flight";
-import { USUAL_FREEZE, type Environment, type Recipe } from "../recipes";
+import { mirrored, type Environment, type FreezeMargins, type Recipe } from "../recipes";
 import type { PilotErrors } from "../scatter";
 
 /** What a minimum start height depends on. */
@@ -11,14 +11,28 @@ export interface StartHeightInputs {
   readonly settings: Settings;
   readonly environment: Environment;
   readonly hands: PilotErrors;
+  /** What a freeze costs. */
+  readonly freeze: FreezeMargins;
 }
 
-/** A name for all that a minimum start height depends on, the flight model included: 32 hexadecimal digits. The same inputs give the same name. */
-export function startHeightKey({ recipe, airframe, settings, environment, hands }: StartHeightInputs): string {
+/**
+ * A name for all that a minimum start height depends on, the flight model included: 32 hexadecimal digits. The same inputs give the same name, and so does
+ * their mirror image: to the left is as high as to the right.
+ */
+export function startHeightKey({ recipe, airframe, settings, environment, hands, freeze }: StartHeightInputs): string {
   const { siteElevationM, isaOffsetK, windNorthMps, windEastMps } = environment;
-  const { id: _, label: __, ...flown } = recipe;
-  const air = { siteElevationM, isaOffsetK, windNorthMps, windEastMps };
-  return hash128(ordered([MODEL_VERSION, USUAL_FREEZE, flown, airframe, settings, air, hands]));
+  const texts = [recipe, mirrored(recipe, ["roll", "yaw"], "", "")].map(({ id: _, label: __, ...flown }, i) =>
+    ordered([
+      MODEL_VERSION,
+      freeze,
+      flown,
+      airframe,
+      settings,
+      { siteElevationM, isaOffsetK, windNorthMps, windEastMps: (i === 0 ? 1 : -1) * windEastMps + 0 },
+      hands,
+    ]),
+  );
+  return hash128(texts[0] < texts[1] ? texts[0] : texts[1]);
 }
 
 /** JSON with the fields of every object in the order of their names: a database may give them back in another. */

@@ -1,6 +1,6 @@
 import { airframePresets, idealAirframe } from "../airframe";
 import { firstSettings } from "../flight";
-import { CALM_AIR, draftBrief, onPacks, recipes, solveTrick } from "../recipes";
+import { CALM_AIR, draftBrief, onPacks, recipes, solveTrick, USUAL_FREEZE } from "../recipes";
 import { usualErrors } from "../scatter";
 import {
   briefTrick,
@@ -72,17 +72,31 @@ it("without hands it is the draft's, and a landing that belongs at its own heigh
 });
 
 it("the key is the same for the same inputs, whatever the order of their fields, and another for any other", () => {
-  const inputs = { recipe: recipes["hang-right"], airframe: five, settings, environment: CALM_AIR, hands };
+  const inputs = {
+    recipe: recipes["hang-right"],
+    airframe: five,
+    settings,
+    environment: CALM_AIR,
+    hands,
+    freeze: USUAL_FREEZE,
+  };
   const key = startHeightKey(inputs);
   expect(key).toMatch(/^[0-9a-f]{32}$/);
   const turned = Object.fromEntries(Object.entries(five).reverse()) as typeof five;
   expect(startHeightKey({ ...inputs, airframe: turned })).toBe(key);
+  // The mirror image is the same, its side wind mirrored too.
+  expect(startHeightKey({ ...inputs, recipe: recipes["hang-left"] })).toBe(key);
+  const sideways = (id: string, windEastMps: number) =>
+    startHeightKey({ ...inputs, recipe: recipes[id], environment: { ...CALM_AIR, windEastMps } });
+  expect(sideways("hang-left", -2)).toBe(sideways("hang-right", 2));
+  expect(sideways("hang-left", 2)).not.toBe(sideways("hang-right", 2));
   const others = [
-    { ...inputs, recipe: recipes["hang-left"] },
+    { ...inputs, recipe: recipes["hang-right"], environment: { ...CALM_AIR, windEastMps: 2 } },
     { ...inputs, airframe: { ...five, massKg: 0.66 } },
     { ...inputs, settings: { ...settings, tiltDeg: 26 } },
     { ...inputs, environment: { ...CALM_AIR, siteElevationM: 100 } },
     { ...inputs, hands: usualErrors(5) },
+    { ...inputs, freeze: { ...USUAL_FREEZE, reactionS: 0.6 } },
   ];
   expect(new Set([key, ...others.map(startHeightKey)]).size).toBe(others.length + 1);
 });

@@ -1,3 +1,5 @@
+import { standardDay } from "@/ui/air/air-line";
+import type { Day } from "@/server/progress";
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, draftBrief, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
@@ -15,6 +17,7 @@ const airframe = airframePresets["five-inch-freestyle"].airframe;
 const done = (settings: Settings = firstSettings): BriefState => ({
   kind: "done",
   brief: draftBrief(recipes["flip-one-move-back"], airframe, settings, CALM_AIR),
+  wind: null,
 });
 
 const KNOWN: StartHeightState = {
@@ -41,6 +44,8 @@ function show(
     direction: "back",
     isCurrent: false,
     measured: {},
+    day: standardDay,
+    startHeights: {},
     ...change,
   };
   renderScreen(<BriefScreen data={data} />, { address: "/brief?pilot=odo" });
@@ -150,12 +155,9 @@ it("says why it does not go, and what stands against it", () => {
 
 it("briefs a trick that stays upright too: what to do, its figures, its obstacle and its way out in metres", () => {
   const recipe = recipes["bail-wall"];
-  jest.mocked(useBrief).mockReturnValue({
-    kind: "done",
-    brief: draftBrief(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR),
-  });
   const standing = standingAtStep("bail-wall", [], { signedOff: ["pitch-brake"] });
-  show(jest.mocked(useBrief)(recipe, airframe, firstSettings), { standing, direction: "on" });
+  const brief = draftBrief(recipe, airframe, { ...firstSettings, tiltDeg: 15 }, CALM_AIR);
+  show({ kind: "done", brief, wind: null }, { standing, direction: "on" });
   expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent("Bail off a wall");
   expect(screen.getByRole("button", { name: /^Room to the obstacle: \d/ })).toBeVisible();
   expect(screen.getByText(/it still works up to/, { selector: "p" })).toHaveTextContent(
@@ -172,4 +174,44 @@ it("says what to look at where no model can judge, with or without an aircraft",
   expect(within(region).getAllByRole("listitem").length).toBeGreaterThanOrEqual(2);
   expect(screen.getByText(/Simulator first/)).toBeVisible();
   expect(screen.queryByRole("link", { name: "In the lab" })).toBeNull();
+});
+
+it("is worked out for the air of the day, says what the wind does, and lets the air be changed here and now", async () => {
+  const day: Day = {
+    air: { elevationM: 640, temperatureC: 21, windMps: 4 },
+    from: { kind: "session", siteName: "Upper pans" },
+  };
+  const state = done();
+  show(
+    {
+      ...(state as Extract<BriefState, { kind: "done" }>),
+      wind: { facing: "into-wind", driftM: 6.2, sideDriftM: 5.8, crabDeg: null },
+    },
+    { day },
+  );
+  expect(screen.getByText(/Upper pans, 640.m, 21 °C, wind 4\.0.m\/s/)).toBeVisible();
+  expect(screen.getByText("Face the wind.").parentElement).toHaveTextContent(
+    /drifts back by 6\.2.m.*to the side by 5\.8.m/,
+  );
+  const asked = () => jest.mocked(useStartHeight).mock.lastCall![0]!.environment;
+  // Coarse, to the side of thinner air and more wind, faced.
+  expect(asked()).toMatchObject({ siteElevationM: 700, windNorthMps: -4 });
+  await userEvent.click(screen.getByRole("button", { name: "Change the air" }));
+  const wind = screen.getByLabelText("Wind, m/s");
+  await userEvent.clear(wind);
+  await userEvent.type(wind, "77");
+  expect(asked().windNorthMps).toBe(-7);
+  expect(screen.getByText("0 to 30")).toBeVisible();
+  await userEvent.clear(wind);
+  await userEvent.type(wind, "2,5");
+  expect(asked().windNorthMps).toBe(-3);
+});
+
+it("shows a pilot the kept minimum start height or that it is not worked out yet, and works nothing out", () => {
+  show(done(), {}, firstSettings, { kind: "absent" });
+  expect(screen.getByText(/not worked out yet/)).toBeVisible();
+  expect(screen.queryByText(/start no lower/)).toBeNull();
+  const kept = { heightM: 8.1, reason: { kind: "freeze", before: "catch", lostM: 6.6, packUsed: 0 } } as const;
+  show(done(), { startHeights: { back: kept } });
+  expect(jest.mocked(useStartHeight).mock.lastCall![1]).toMatchObject({ kept });
 });

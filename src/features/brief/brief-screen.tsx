@@ -10,9 +10,9 @@ import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { CALM_AIR, markWords, usualErrors, type Recipe, type Settings } from "@/core";
+import { freezeMargins, markWords, type DayAir, type Recipe, type Settings } from "@/core";
 import {
   cueFor,
   directionNames,
@@ -26,9 +26,11 @@ import {
   skillOf,
   stepBefore,
   stepName,
+  startHeightInputsOf,
   stepTitle,
   type Step,
 } from "@/syllabus";
+import { AirLine, standardDay } from "@/ui/air/air-line";
 import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { PickOne } from "@/ui/forms/pick-one";
@@ -45,11 +47,12 @@ import type { BriefData } from "./load";
 import { Readiness } from "./readiness";
 import { StickQuiz } from "./stick-quiz";
 import { useBrief, type BriefState } from "./use-brief";
+import { WindWords } from "./wind-words";
 
 /** Brief: one step for one pilot on one aircraft, everything computed for exactly these. */
 export function BriefScreen({ data }: { data: BriefData }) {
   const { pilot, aircraft, setup } = data;
-  const { hrefFor } = useAtHand();
+  const { coaches, hrefFor } = useAtHand();
   const step = useStep(data);
   const recipe = recipeOf(step, data.direction, data);
   if (!recipe)
@@ -76,15 +79,28 @@ export function BriefScreen({ data }: { data: BriefData }) {
   return (
     <>
       <Title data={data} />
-      <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} setupHref={hrefFor("/setup")} />
+      <FullBrief
+        data={data}
+        aircraft={aircraft}
+        setup={setup}
+        recipe={recipe}
+        setupHref={hrefFor("/setup")}
+        worksOut={coaches}
+      />
     </>
   );
 }
 
 /** The same in the field, from what is kept on the device: nothing of it leads anywhere. */
 export function FieldBrief({ data: kept, onDirection }: { data: BriefData; onDirection: (id: string) => void }) {
-  // A packet that an older version of the program kept on this device knows of no own ways and has the measures elsewhere.
-  const data = { ...kept, own: kept.own ?? [], measured: kept.measured ?? {} };
+  // A packet that an older version of the program kept on this device knows of no own ways, has the measures elsewhere and no air.
+  const data = {
+    ...kept,
+    own: kept.own ?? [],
+    measured: kept.measured ?? {},
+    day: kept.day ?? standardDay,
+    startHeights: kept.startHeights ?? {},
+  };
   const { aircraft, setup } = data;
   const step = useStep(data);
   const recipe = recipeOf(step, data.direction, data);
@@ -95,7 +111,7 @@ export function FieldBrief({ data: kept, onDirection }: { data: BriefData; onDir
         <DirectionToggle step={step} direction={data.direction} onChange={onDirection} />
       </Box>
       {recipe && aircraft && setup ? (
-        <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} setupHref={null} />
+        <FullBrief data={data} aircraft={aircraft} setup={setup} recipe={recipe} setupHref={null} worksOut={false} />
       ) : (
         <>
           {!recipe && <BySight data={data} step={step} />}
@@ -154,29 +170,44 @@ function FullBrief({
   setup,
   recipe,
   setupHref,
+  worksOut,
 }: {
   data: BriefData;
   aircraft: Aircraft;
   setup: Setup;
   recipe: Recipe;
   setupHref: string | null;
+  /** Whether a minimum start height that nobody worked out yet is worked out here. */
+  worksOut: boolean;
 }) {
   const step = useStep(data);
   const syllabus = useSyllabus();
-  const height = useStartHeight({
-    recipe,
-    airframe: aircraft.airframe,
-    settings: setup.settings,
-    environment: CALM_AIR,
-    hands: usualErrors(skillOf(syllabus, step).stage),
+  const [changedAir, setAir] = useState<DayAir | null>(null);
+  const air = changedAir ?? data.day.air;
+  const { airframe } = aircraft;
+  const { settings } = setup;
+  const { reactionS } = data.pilot;
+  const freeze = freezeMargins(skillOf(syllabus, step).stage, reactionS);
+  const inputs = startHeightInputsOf(syllabus, step, data.direction, {
+    airframe,
+    settings,
+    manner: data,
+    day: air,
+    reactionS,
   });
+  const kept = changedAir === null ? (data.startHeights[data.direction] ?? null) : null;
+  const height = useStartHeight(inputs, { kept, worksOut });
   const known = height.kind === "known" ? height.startHeight : null;
-  const state = useBrief(recipe, aircraft.airframe, setup.settings, known);
+  const state = useBrief({ recipe, airframe, settings, day: air, freeze }, known);
   return (
     <>
       <Before data={data} />
       <OwnWay data={data} step={step} />
       <Warnings data={data} aircraft={aircraft} settings={setup.settings} state={state} setupHref={setupHref} />
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2, mb: 1 }}>
+        <AirLine day={data.day} air={air} onChange={setAir} />
+        {state.kind === "done" && state.wind && <WindWords wind={state.wind} />}
+      </Box>
       {state.kind === "computing" && (
         <Box sx={{ py: 6, maxWidth: 420 }}>
           <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
@@ -186,7 +217,8 @@ function FullBrief({
       {state.kind === "done" && (
         <FlownTrick
           brief={state.brief}
-          height={height}
+          height={inputs && height}
+          freeze={freeze}
           pilot={data.pilot}
           step={step}
           setupNumber={setup.number}
@@ -198,7 +230,7 @@ function FullBrief({
         state={state}
         readiness={
           state.kind === "done" && state.brief.problem === null ? (
-            <Readiness data={data} step={step} aircraft={aircraft} setup={setup} brief={state.brief} />
+            <Readiness data={data} step={step} aircraft={aircraft} setup={setup} brief={state.brief} air={air} />
           ) : null
         }
       />

@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { resolve, type TrickBrief } from "@/core";
+import { resolve, type FreezeMargins, type TrickBrief } from "@/core";
 import type { Step } from "@/syllabus";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
@@ -11,20 +11,22 @@ import { Figure } from "@/ui/units/figure";
 import { quantityText, type Quantity } from "@/ui/units/quantity";
 
 const MODEL =
-  "Flight model: four rotors with lag, inflow and wake, drag, battery, rate loop; RK4 at 500 Hz, calm sea-level air (ISO 2533). The aircraft's numbers are estimates until measured.";
+  "Flight model: four rotors with lag, inflow and wake, drag, battery, rate loop; RK4 at 500 Hz, air of the day by ISO 2533. The aircraft's numbers are estimates until measured.";
 
 /** The numbers of the brief, each with its reason behind it. */
 export function BriefFigures({
   brief,
   step,
   height,
+  freeze,
   aircraftName,
   setupNumber,
 }: {
   brief: TrickBrief;
   step: Step & { readonly stopWithinDeg: number };
   /** The minimum start height, as far as it is known. */
-  height: StartHeightState;
+  height: StartHeightState | null;
+  freeze: FreezeMargins;
   aircraftName: string;
   setupNumber: number;
 }) {
@@ -60,7 +62,7 @@ export function BriefFigures({
             source: `Solved by bisection. ${MODEL}`,
           }}
         />
-        <StartHeightFigure state={height} recipe={recipe} flown={flown} />
+        {height && <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={flown} />}
         <Figure
           label="Climbed at closing"
           value={gained}

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
-import { begunAtM, indexAt, recipes, type TrickBrief } from "@/core";
+import { begunAtM, indexAt, recipes, type FreezeMargins, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
@@ -24,14 +24,16 @@ interface FlownTrickProps {
   readonly brief: TrickBrief;
   readonly pilot: Pilot;
   readonly step: Step;
-  /** The minimum start height, as far as it is known. */
-  readonly height: StartHeightState;
+  /** The minimum start height, as far as it is known; null for a trick that belongs at its own. */
+  readonly height: StartHeightState | null;
+  /** What a freeze costs this pilot. */
+  readonly freeze: FreezeMargins;
   readonly aircraftName: string;
   readonly setupNumber: number;
 }
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
-export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumber }: FlownTrickProps) {
+export function FlownTrick({ brief, pilot, step, height, freeze, aircraftName, setupNumber }: FlownTrickProps) {
   const { flight, recipe } = brief;
   const { trace, measures } = flight;
   const { units } = usePreferences();
@@ -44,7 +46,7 @@ export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumb
   const cursor = cursorS === null ? null : indexAt(trace, cursorS);
   useKeys(keys);
   const lowestEntry =
-    height.kind !== "known" || height.startHeight === null
+    height?.kind !== "known" || height.startHeight === null
       ? null
       : {
           heightM: brief.entryHeightM,
@@ -129,7 +131,14 @@ export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumb
         </Typography>
       </section>
       {brief.problem === null ? (
-        <Figures brief={brief} step={step} height={height} aircraftName={aircraftName} setupNumber={setupNumber} />
+        <Figures
+          brief={brief}
+          step={step}
+          height={height}
+          freeze={freeze}
+          aircraftName={aircraftName}
+          setupNumber={setupNumber}
+        />
       ) : (
         <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
           No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not go with
@@ -142,7 +151,7 @@ export function FlownTrick({ brief, pilot, step, height, aircraftName, setupNumb
 
 /** A flip that comes with the program has figures of its own; of everything else, what a coach would look at. */
 function Figures(props: Omit<FlownTrickProps, "pilot">) {
-  const { brief, step, height, aircraftName, setupNumber } = props;
+  const { brief, step, height, freeze, aircraftName, setupNumber } = props;
   const { stopWithinDeg } = step;
   const { id, turn, start, parameters } = brief.recipe;
   const known = recipes[id] !== undefined;
@@ -152,6 +161,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
         brief={brief}
         step={{ ...step, stopWithinDeg }}
         height={height}
+        freeze={freeze}
         aircraftName={aircraftName}
         setupNumber={setupNumber}
       />
@@ -161,6 +171,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
     <Measured
       trick={brief}
       height={height}
+      freeze={freeze}
       looksAt={findTrick(step.flownAs?.trick ?? "")?.looksAt ?? []}
       aircraftName={`${aircraftName}, setup ${setupNumber}`}
     />

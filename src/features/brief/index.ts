@@ -1,4 +1,4 @@
 export { briefActions } from "./actions";
 export { downloadStartHeight } from "./download";
 export { BriefScreen } from "./brief-screen";
-export { briefFrom, loadBrief } from "./load";
+export { briefFrom, loadBrief, withStartHeights } from "./load";

@@ -1,8 +1,17 @@
 import "server-only";
-import { measuredOn, type Attempt, type MeasuredByDirection } from "@/core";
-import { loadProgress, type Progress } from "@/server/progress";
+import { measuredOn, type Attempt, type MeasuredByDirection, type StartHeight } from "@/core";
+import { loadDay, loadProgress, loadStartHeights, type Day, type Progress } from "@/server/progress";
 import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
-import { currentStepOf, findStep, standingAt, type OwnVariant, type School, type StepStanding } from "@/syllabus";
+import {
+  currentStepOf,
+  findStep,
+  standingAt,
+  startHeightInputsOf,
+  type OwnVariant,
+  type School,
+  type StepStanding,
+  type Syllabus,
+} from "@/syllabus";
 
 export interface BriefData {
   readonly pilot: Pilot;
@@ -20,7 +29,13 @@ export interface BriefData {
   readonly measured: MeasuredByDirection;
   /** The step asked for is the pilot's current one. */
   readonly isCurrent: boolean;
+  /** The air it is worked out for. */
+  readonly day: Day;
+  /** Minimum start heights kept for this air, by direction. */
+  readonly startHeights: Readonly<Record<string, StartHeight>>;
 }
+
+type Unheighted = Omit<BriefData, "startHeights">;
 
 /** The brief of a step for a pilot: the step and direction asked for, else the current step and its weaker side. */
 export async function loadBrief(
@@ -30,9 +45,39 @@ export async function loadBrief(
   direction: string | null,
   nowMs = Date.now(),
 ): Promise<BriefData | null> {
-  const [all, setups] = await Promise.all([loadProgress([pilot]), latestSetups([pilot.id])]);
+  const [all, setups, day] = await Promise.all([
+    loadProgress([pilot]),
+    latestSetups([pilot.id]),
+    loadDay(pilot.squadId, nowMs),
+  ]);
   const setup = (aircraft && setups.get(aircraft.id)) ?? null;
-  return briefFrom({ pilot, aircraft, setup, progress: all.get(pilot.id)!, stepId, direction, nowMs });
+  const progress = all.get(pilot.id)!;
+  const brief = briefFrom({ pilot, aircraft, setup, progress, stepId, direction, nowMs, day });
+  return brief && (await withStartHeights([[brief, progress.syllabus]]))[0];
+}
+
+/** The same briefs with the minimum start heights that are kept for them. */
+export async function withStartHeights(
+  briefs: readonly (readonly [brief: Unheighted, syllabus: Syllabus])[],
+): Promise<BriefData[]> {
+  const asked = briefs.flatMap(([brief, syllabus], i) => {
+    const { aircraft, setup, pilot, standing, day } = brief;
+    const step = findStep(syllabus, standing.stepId);
+    if (!aircraft || !setup || !step) return [];
+    const { airframe } = aircraft;
+    const flownWith = { airframe, settings: setup.settings, manner: brief, day: day.air, reactionS: pilot.reactionS };
+    return step.directions.map(({ id }) => [`${i} ${id}`, startHeightInputsOf(syllabus, step, id, flownWith)] as const);
+  });
+  const kept = await loadStartHeights(asked);
+  return briefs.map(([brief], i) => ({
+    ...brief,
+    startHeights: Object.fromEntries(
+      [...kept].flatMap(([name, startHeight]) => {
+        const [at, direction] = name.split(" ");
+        return at === String(i) ? [[direction, startHeight]] : [];
+      }),
+    ),
+  }));
 }
 
 /** The same from what was read already: for many briefs at once. */
@@ -44,12 +89,13 @@ export function briefFrom({
   stepId,
   direction,
   nowMs,
-}: Pick<BriefData, "pilot" | "aircraft" | "setup"> & {
+  day,
+}: Pick<BriefData, "pilot" | "aircraft" | "setup" | "day"> & {
   readonly progress: Progress;
   readonly stepId: string | null;
   readonly direction: string | null;
   readonly nowMs: number;
-}): BriefData | null {
+}): Unheighted | null {
   const { syllabus, school, own, flown } = progress;
   const current = currentStepOf(progress);
   const step = stepId === null ? (current ?? syllabus.steps[syllabus.steps.length - 1]) : findStep(syllabus, stepId);
@@ -68,6 +114,7 @@ export function briefFrom({
     faultCounts: countFaults(flown.get(step.id)?.recent ?? []),
     measured: measuredOn(flown.get(step.id)?.recent ?? []),
     isCurrent: current?.id === step.id,
+    day,
   };
 }
 

@@ -4,12 +4,13 @@ import Button from "@mui/material/Button";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import {
-  CALM_AIR,
+  environmentOn,
   LEAST_MEASURED,
   measuredEnough,
   measuredIn,
   summarise,
   usualErrors,
+  type DayAir,
   type PilotErrors,
   type ScatterPlan,
   type ScatterRun,
@@ -33,12 +34,14 @@ export function Readiness({
   aircraft,
   setup,
   brief,
+  air,
 }: {
   data: BriefData;
   step: Step;
   aircraft: Aircraft;
   setup: Setup;
   brief: TrickBrief;
+  air: DayAir;
 }) {
   const syllabus = useSyllabus();
   const { state, start, cancel } = useComputed<{ runs: readonly ScatterRun[]; own: PilotErrors | null }>();
@@ -50,11 +53,11 @@ export function Readiness({
     recipe,
     airframe: aircraft.airframe,
     settings: setup.settings,
-    environment: { ...CALM_AIR, entryHeightM: brief.entryHeightM },
+    environment: { ...environmentOn(air), entryHeightM: brief.entryHeightM },
     stopWithinDeg: step.stopWithinDeg,
     seed: SEED,
   };
-  const key = JSON.stringify([recipe, setup.id]);
+  const key = JSON.stringify([recipe, setup.id, air]);
   const fly = async (pool: Pool, onProgress: (share: number) => void) => {
     const own = enough ? await pool.run((remote) => remote.fitOwnErrors(plan, usual, measured)) : null;
     const [runs] = await flyMany(pool, [{ ...plan, errors: own ?? usual }], RUNS, onProgress);

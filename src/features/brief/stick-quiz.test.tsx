@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { quizQuestions } from "@/ui/sticks/quiz";
@@ -22,6 +23,8 @@ function begin(stickMode: number): void {
         faultCounts: {},
         isCurrent: true,
         measured: {},
+        day: standardDay,
+        startHeights: {},
       }}
     />,
   );

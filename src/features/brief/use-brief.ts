@@ -3,51 +3,59 @@
 import { wrap } from "comlink";
 import { useEffect, useState } from "react";
 import {
-  CALM_AIR,
-  USUAL_FREEZE,
+  environmentOn,
   type Airframe,
+  type DayAir,
+  type FreezeMargins,
   type Recipe,
   type Settings,
   type StartHeight,
   type TrickBrief,
+  type WindAdvice,
 } from "@/core";
 import type { BriefWorker } from "@/workers/brief.worker";
 
 export type BriefState =
   | { readonly kind: "computing" }
-  | { readonly kind: "done"; readonly brief: TrickBrief }
+  /** Flown facing the wind of the day; what the wind does to it, null in a calm. */
+  | { readonly kind: "done"; readonly brief: TrickBrief; readonly wind: WindAdvice | null }
   | { readonly kind: "impossible"; readonly why: string };
 
+/** What a brief is worked out from. */
+export interface Briefed {
+  readonly recipe: Recipe;
+  readonly airframe: Airframe;
+  readonly settings: Settings;
+  readonly day: DayAir;
+  readonly freeze: FreezeMargins;
+}
+
 /**
- * Solves and flies a recipe in a worker; starts afresh when the recipe, the aircraft or the settings change. Begun at `startHeight` once that is known, till
- * then at what the freezes ask for.
+ * Solves and flies a recipe in a worker; starts afresh when what it is worked out from changes. Begun at `startHeight` once that is known, till then at
+ * what the freezes ask for.
  */
-export function useBrief(
-  recipe: Recipe,
-  airframe: Airframe,
-  settings: Settings,
-  startHeight: StartHeight | null = null,
-): BriefState {
+export function useBrief(briefed: Briefed, startHeight: StartHeight | null = null): BriefState {
   const [state, setState] = useState<{ key: string; trick: string; result: BriefState } | null>(null);
-  const trick = JSON.stringify([recipe, airframe, settings]);
+  const trick = JSON.stringify(briefed);
   const key = JSON.stringify([trick, startHeight]);
   useEffect(() => {
     const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
     let gone = false;
+    const [flownTrick, known] = JSON.parse(key) as [string, StartHeight | null];
     const settle = (result: BriefState) => {
       worker.terminate();
-      if (!gone) setState({ key, trick: JSON.parse(key)[0] as string, result });
+      if (!gone) setState({ key, trick: flownTrick, result });
     };
-    const [flownTrick, known] = JSON.parse(key) as [string, StartHeight | null];
-    const [flown, frame, set] = JSON.parse(flownTrick) as [Recipe, Airframe, Settings];
     worker.onerror = (event) =>
       settle({ kind: "impossible", why: event.message || "The computation could not be started." });
-    wrap<BriefWorker>(worker)
-      .draftBrief(flown, frame, set, CALM_AIR, USUAL_FREEZE, known)
-      .then(
-        (brief) => settle({ kind: "done", brief }),
-        (error: Error) => settle({ kind: "impossible", why: error.message }),
-      );
+    const remote = wrap<BriefWorker>(worker);
+    const fly = async (): Promise<BriefState> => {
+      const { recipe, airframe, settings, day, freeze } = JSON.parse(flownTrick) as Briefed;
+      const brief = await remote.draftBrief(recipe, airframe, settings, environmentOn(day), freeze, known);
+      const wind = brief.problem === null ? await remote.windAdvice(brief.recipe, airframe, settings, day) : null;
+      return { kind: "done", brief, wind };
+    };
+    fly().then(settle, (error: Error) => settle({ kind: "impossible", why: error.message }));
     return () => {
       gone = true;
       worker.terminate();

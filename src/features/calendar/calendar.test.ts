@@ -54,6 +54,7 @@ beforeAll(() =>
       surface: "",
       roomM: 60,
       ceilingM: null,
+      elevationM: null,
       features: "",
       hazards: "",
       rules: "",

@@ -6,10 +6,13 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo, useCallback, useEffect, useRef } from "react";
-import { obstacleKinds, type ObstacleKind, type Recipe } from "@/core";
+import { dayAirRanges, obstacleKinds, standardTemperatureC, type ObstacleKind, type Recipe } from "@/core";
+import type { Day } from "@/server/progress";
+import { airInWords } from "@/ui/air/air-line";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
-import { calm, usualObstacles, type Surroundings } from "./surroundings";
+import { usePreferences } from "@/ui/theme/preferences";
+import { usualObstacles, type Surroundings } from "./surroundings";
 
 /**
  * The parameters of the trick as sliders. What is worked out follows when another is moved; moving one that is worked out takes all of them into the
@@ -84,19 +87,25 @@ export function ParameterControls({
 /** Height, wind, local ceiling and one thing that stands about. */
 export const SurroundingsControls = memo(function SurroundingsControls({
   surroundings,
+  usual,
+  day,
   shownHeightM,
   onChange,
 }: {
   surroundings: Surroundings;
+  /** As they are on this day. */
+  usual: Surroundings;
+  day: Day;
   /** The height flown at, when it is worked out. */
   shownHeightM: number;
   onChange: (next: Surroundings) => void;
 }) {
   const set = (change: Partial<Surroundings>) => onChange({ ...surroundings, ...change });
-  const { obstacle, ceilingM, entryHeightM } = surroundings;
+  const { units } = usePreferences();
+  const { obstacle, ceilingM, entryHeightM, elevationM, temperatureC } = surroundings;
   const setObstacle = (change: Partial<NonNullable<Surroundings["obstacle"]>>) =>
     obstacle && set({ obstacle: { ...obstacle, ...change } });
-  const touched = JSON.stringify(surroundings) !== JSON.stringify(calm);
+  const touched = JSON.stringify(surroundings) !== JSON.stringify(usual);
   return (
     <section aria-labelledby="surroundings">
       <Box sx={{ display: "flex", alignItems: "baseline", justifyContent: "space-between", mt: 1.5 }}>
@@ -104,11 +113,14 @@ export const SurroundingsControls = memo(function SurroundingsControls({
           Round about
         </Typography>
         {touched && (
-          <Button size="small" onClick={() => onChange(calm)}>
-            Calm and empty
+          <Button size="small" onClick={() => onChange(usual)}>
+            As today
           </Button>
         )}
       </Box>
+      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", mb: 0.5 }}>
+        Today: {airInWords(day, units)}.
+      </Typography>
       <NumberSlider
         label={entryHeightM === null ? "◆ Begin at, m" : "Begin at, m"}
         value={entryHeightM ?? Math.max(0.5, Math.min(60, shownHeightM))}
@@ -135,6 +147,24 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         digits={1}
         unit="m/s"
         onChange={(next) => set({ crossWindMps: next })}
+      />
+      <NumberSlider
+        label="Elevation of the ground, m"
+        value={elevationM}
+        range={[...dayAirRanges.elevationM]}
+        step={100}
+        digits={0}
+        unit="m"
+        onChange={(next) => set({ elevationM: next })}
+      />
+      <NumberSlider
+        label={temperatureC === null ? "Temperature, °C (standard)" : "Temperature, °C"}
+        value={temperatureC ?? standardTemperatureC(elevationM)}
+        range={[...dayAirRanges.temperatureC]}
+        step={5}
+        digits={0}
+        unit="°C"
+        onChange={(next) => set({ temperatureC: next })}
       />
       <TextField
         select

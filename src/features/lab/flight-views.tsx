@@ -7,7 +7,15 @@ import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { memo, useMemo, useState } from "react";
-import { edgesOf, indexAt, segmentInFrame, type FlownTrick, type Settings, type SpeedMargin } from "@/core";
+import {
+  edgesOf,
+  indexAt,
+  segmentInFrame,
+  type FlownTrick,
+  type Settings,
+  type SpeedMargin,
+  type FreezeMargins,
+} from "@/core";
 import type { Pilot } from "@/server/repositories";
 import type { Trick } from "@/syllabus";
 import { CameraView } from "@/ui/flight/camera-view";
@@ -45,8 +53,9 @@ export const FlightViews = memo(function FlightViews(props: {
   ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
   /** The minimum start height, as far as it is known. */
   height: StartHeightState;
+  freeze: FreezeMargins;
 }) {
-  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost, height } = props;
+  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost, height, freeze } = props;
   const { flight, recipe, wayOut } = trick;
   const { trace, measures, obstacles } = flight;
   const { units } = usePreferences();
@@ -183,7 +192,7 @@ export const FlightViews = memo(function FlightViews(props: {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <Measured trick={trick} height={height} looksAt={looksAt} aircraftName={aircraftName} />
+          <Measured trick={trick} height={height} freeze={freeze} looksAt={looksAt} aircraftName={aircraftName} />
           {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
         </Box>
         <Box sx={{ minWidth: 0 }}>

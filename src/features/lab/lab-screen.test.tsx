@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings } from "@/core";
@@ -29,6 +30,7 @@ function show(trickId: string, change: Partial<LabData> = {}, airframe = five): 
         own: [],
         manner: { school: {}, own: [] },
         measured: {},
+        day: standardDay,
         variantId: findTrick(trickId)!.variants[0].id,
         ...change,
       }}

@@ -4,11 +4,20 @@ import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useDeferredValue, useMemo, useState } from "react";
-import { begunAtM, measuredIn, USUAL_STOP_DEG, usualErrors, withParameters, type TrickRequest } from "@/core";
+import {
+  begunAtM,
+  freezeMargins,
+  measuredIn,
+  USUAL_STOP_DEG,
+  usualErrors,
+  withParameters,
+  type TrickRequest,
+} from "@/core";
 import type { Aircraft, Setup } from "@/server/repositories";
 import { findStep, findTrick } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
+import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -19,7 +28,7 @@ import { LabHeading, Statements } from "./lab-heading";
 import type { LabData } from "./load";
 import { RecommendPanel } from "./recommend-panel";
 import { ScatterPanel } from "./scatter-panel";
-import { calm, environmentOf, type Surroundings } from "./surroundings";
+import { environmentOf, surroundingsOn, type Surroundings } from "./surroundings";
 import { waysOf } from "./ways";
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */
@@ -56,7 +65,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   // Moved while the rest is worked out.
   const [moved, setMoved] = useState<Readonly<Record<string, number>>>({});
   const [kept, setKept] = useState<TrickRequest | null>(null);
-  const [surroundings, setSurroundings] = useState<Surroundings>(calm);
+  const [surroundings, setSurroundings] = useState<Surroundings>(() => surroundingsOn(data.day.air));
   const [otherKey, setOther] = useState("none");
   const other = otherOf(otherKey);
   const request = useMemo(
@@ -74,6 +83,8 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
     [other, request, ways, variant, direction, data.setups, kept],
   );
+  const { coaches } = useAtHand();
+  const freeze = useMemo(() => freezeMargins(trick.stage, data.pilot.reactionS), [trick.stage, data.pilot.reactionS]);
   const height = useStartHeight(
     useMemo(
       () => ({
@@ -83,9 +94,11 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         settings: request.settings,
         environment: request.environment,
         hands: usualErrors(trick.stage),
+        freeze,
       }),
-      [request, values, trick.stage],
+      [request, values, trick.stage, freeze],
     ),
+    { worksOut: coaches },
   );
   // Begun at the minimum start height once that is known, where no height was set by hand.
   const startM = height.kind === "known" && height.startHeight ? begunAtM(height.startHeight) : null;
@@ -153,6 +166,8 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           />
           <SurroundingsControls
             surroundings={surroundings}
+            usual={surroundingsOn(data.day.air)}
+            day={data.day}
             shownHeightM={shown?.entryHeightM ?? 10}
             onChange={setSurroundings}
           />
@@ -181,6 +196,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             ceilingM={surroundings.ceilingM}
             ghost={ghost}
             height={height}
+            freeze={freeze}
           />
         ) : (
           flown?.kind !== "refused" && (

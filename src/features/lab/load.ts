@@ -1,6 +1,6 @@
 import "server-only";
 import { measuredOn, type MeasuredByDirection } from "@/core";
-import { loadProgress } from "@/server/progress";
+import { loadDay, loadProgress, type Day } from "@/server/progress";
 import { listSetups, listVariants, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
 import {
   currentStepOf,
@@ -27,13 +27,15 @@ export interface LabData {
   readonly own: readonly OwnVariant[];
   /** The way in which the pilot flies it: a way of their own, or that of their school. */
   readonly variantId: string;
+  /** The air of the squad's day. */
+  readonly day: Day;
   /** What was measured on attempts of this pilot at this trick. */
   readonly measured: MeasuredByDirection;
 }
 
 /** The lab at the trick or step asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
 export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: string | null): Promise<LabData | null> {
-  const [all, progress] = await Promise.all([listSetups(pilot.id), loadProgress([pilot])]);
+  const [all, progress, day] = await Promise.all([listSetups(pilot.id), loadProgress([pilot]), loadDay(pilot.squadId)]);
   const { syllabus, school, own, flown } = progress.get(pilot.id)!;
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const open = asked === null ? currentStepOf(progress.get(pilot.id)!) : findStep(syllabus, asked);
@@ -59,6 +61,7 @@ export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: st
     own: await listVariants(pilot.squadId, trick.id),
     variantId: (chosen ?? usual).id,
     manner,
+    day,
     measured: measuredOn(flown.get(open?.id ?? trick.id)?.recent ?? []),
   };
 }

@@ -1,4 +1,4 @@
-import { CALM_AIR, type Environment, type ObstacleKind } from "@/core";
+import { airOfDay, CALM_AIR, coarseDay, type DayAir, type Environment, type ObstacleKind } from "@/core";
 
 /** What the coach sets about a flight besides the trick itself. */
 export interface Surroundings {
@@ -7,6 +7,9 @@ export interface Surroundings {
   /** Wind from ahead (head wind positive) and from the right, m/s. */
   readonly headWindMps: number;
   readonly crossWindMps: number;
+  readonly elevationM: number;
+  /** Null for standard. */
+  readonly temperatureC: number | null;
   readonly ceilingM: number | null;
   readonly obstacle: {
     readonly kind: ObstacleKind;
@@ -17,13 +20,19 @@ export interface Surroundings {
   } | null;
 }
 
-export const calm: Surroundings = {
-  entryHeightM: null,
-  headWindMps: 0,
-  crossWindMps: 0,
-  ceilingM: null,
-  obstacle: null,
-};
+/** The air of a day, made coarse as everywhere, faced; nothing that stands about. */
+export function surroundingsOn(day: DayAir): Surroundings {
+  const { elevationM, temperatureC, windMps } = coarseDay(day);
+  return {
+    entryHeightM: null,
+    headWindMps: windMps,
+    crossWindMps: 0,
+    elevationM,
+    temperatureC,
+    ceilingM: null,
+    obstacle: null,
+  };
+}
 
 /** Sizes that an obstacle begins with. Estimates of ours. */
 export const usualObstacles: Readonly<Record<ObstacleKind, NonNullable<Surroundings["obstacle"]>>> = {
@@ -37,8 +46,12 @@ export const usualObstacles: Readonly<Record<ObstacleKind, NonNullable<Surroundi
 
 /** The model's environment for these surroundings. Every flight begins heading north, so that a head wind blows south. */
 export function environmentOf(surroundings: Surroundings): Environment {
+  const { elevationM, temperatureC } = surroundings;
+  const air = airOfDay({ elevationM, temperatureC, windMps: 0 });
   return {
     ...CALM_AIR,
+    siteElevationM: air.heightM,
+    isaOffsetK: air.isaOffsetK,
     windNorthMps: surroundings.headWindMps === 0 ? 0 : -surroundings.headWindMps,
     windEastMps: surroundings.crossWindMps === 0 ? 0 : -surroundings.crossWindMps,
     ceilingM: surroundings.ceilingM,

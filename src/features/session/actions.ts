@@ -76,7 +76,7 @@ const mayStart = ({ pilots, siteId }: StartSessionInput): Need[] => [
 
 export const sessionActions = {
   "start-session": memberAction(StartSessionInput, mayStart, async (input, who) => {
-    const { id, place, siteId = null, pilots, prepared = false } = input;
+    const { id, place, siteId = null, temperatureC = null, windMps = null, pilots, prepared = false } = input;
     const members = pilots.map(({ pilotId, stepId, setupId, plan }) => ({
       pilotId,
       stepId,
@@ -106,6 +106,8 @@ export const sessionActions = {
         coachId: who.coachId,
         place,
         siteId,
+        temperatureC,
+        windMps,
         startedAtMs: Date.now(),
         begun: !prepared,
         pilots: members,

@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import type { LoggedAttempt, Session } from "@/server/repositories";
 import { builtInSyllabus } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
@@ -45,6 +46,7 @@ const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [
         mayKeep: true,
         coaches: true,
         syllabi: [],
+        day: standardDay,
       } satisfies TallyData,
       builtInSyllabus,
       "Pans",

@@ -4,7 +4,7 @@ import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { latestSetups, listAircraft, listPilots } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
-import { briefFrom } from "@/features/brief";
+import { briefFrom, withStartHeights } from "@/features/brief";
 import { loadTally } from "./load";
 import type { FieldPacket } from "./packet";
 
@@ -22,16 +22,18 @@ export async function downloadPacket(who: SignedIn, sessionId: string): Promise<
     loadProgress(pilots),
   ]);
   const nowMs = Date.now();
-  const packet: FieldPacket = {
-    tally,
-    briefs: tally.pilots.flatMap(({ id, setupId, steps }) => {
-      const pilot = pilots.find((one) => one.id === id)!;
-      const fleet = aircraft.filter(({ pilotId }) => pilotId === id);
-      const flown = fleet.find((one) => setups.get(one.id)?.id === setupId) ?? fleet[0] ?? null;
-      const setup = (flown && setups.get(flown.id)) ?? null;
-      const common = { pilot, aircraft: flown, setup, progress: progress.get(id)!, direction: null, nowMs };
-      return steps.flatMap(({ stepId }) => briefFrom({ ...common, stepId }) ?? []);
-    }),
-  };
+  const briefs = tally.pilots.flatMap(({ id, setupId, steps }) => {
+    const pilot = pilots.find((one) => one.id === id)!;
+    const fleet = aircraft.filter(({ pilotId }) => pilotId === id);
+    const flown = fleet.find((one) => setups.get(one.id)?.id === setupId) ?? fleet[0] ?? null;
+    const setup = (flown && setups.get(flown.id)) ?? null;
+    const own = progress.get(id)!;
+    const common = { pilot, aircraft: flown, setup, progress: own, direction: null, nowMs, day: tally.day };
+    return steps.flatMap(({ stepId }) => {
+      const brief = briefFrom({ ...common, stepId });
+      return brief ? [[brief, own.syllabus] as const] : [];
+    });
+  });
+  const packet: FieldPacket = { tally, briefs: await withStartHeights(briefs) };
   return Response.json(packet, { headers: { "cache-control": "no-store" } });
 }

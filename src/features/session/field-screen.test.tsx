@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { keepPacket } from "@/ui/outbox/device-store";
@@ -27,6 +28,7 @@ const tally: TallyData = {
   coaches: true,
   site: null,
   syllabi: [],
+  day: standardDay,
 };
 const keep = () => keepPacket({ sessionId: "s", accountId: "account", keptAtMs: 1, packet: { tally, briefs: [] } });
 const item = (sessionId: string) =>

@@ -18,6 +18,7 @@ import {
   ValidateNested,
 } from "class-validator";
 import {
+  dayAirRanges,
   attemptMeasures,
   blockKinds,
   outcomes,
@@ -108,6 +109,17 @@ export class StartSessionInput {
   @IsOneOf(places) place!: Place;
   /** Where; left out where no site is known. */
   @IsOptional() @IsId() siteId?: string | null;
+  /** Air of the day, as far as it is known. */
+  @IsOptional()
+  @Max(dayAirRanges.temperatureC[1], { message: "the temperature is -40 to 50 °C" })
+  @Min(dayAirRanges.temperatureC[0], { message: "the temperature is -40 to 50 °C" })
+  @IsNumber({}, { message: "the temperature is a number of °C" })
+  temperatureC?: number | null;
+  @IsOptional()
+  @Max(dayAirRanges.windMps[1], { message: "the wind is 0 to 30 m/s" })
+  @Min(dayAirRanges.windMps[0], { message: "the wind is 0 to 30 m/s" })
+  @IsNumber({}, { message: "the wind is a number of m/s" })
+  windMps?: number | null;
   /** Prepared at the desk: it is begun in the field. */
   @IsOptional() @IsBoolean({ message: "prepared is true or false" }) prepared?: boolean;
   @ArrayUnique((one: SessionPilotInput) => one?.pilotId, { message: "a pilot is in there twice" })

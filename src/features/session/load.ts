@@ -26,7 +26,7 @@ import {
   type PlannedSession,
   type Site,
 } from "@/server/repositories";
-import { loadProgressBriefly } from "@/server/progress";
+import { dayOfSession, loadProgressBriefly, type Day } from "@/server/progress";
 import {
   currentStepOf,
   offersOf,
@@ -64,6 +64,8 @@ export interface Candidate {
   readonly school: School;
   /** Ways of a coach's own that were chosen for the pilot. */
   readonly own: readonly OwnVariant[];
+  /** From the coach's call to the stick, measured; null where it was not. */
+  readonly reactionS: number | null;
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
 }
@@ -107,7 +109,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
     coaches: isCoach(who),
     sites,
     plan: planned.find(({ id }) => id === plannedId) ?? null,
-    candidates: pilots.map(({ id, name, squadId }) => {
+    candidates: pilots.map(({ id, name, squadId, reactionS }) => {
       const fleet = aircraft.filter((one) => one.pilotId === id);
       const own = progress.get(id)!;
       const { syllabus, school, flown, signedOff } = own;
@@ -125,6 +127,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
           .map((step) => step.id),
         school,
         own: own.own,
+        reactionS,
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup
@@ -197,6 +200,8 @@ export interface TallyData {
   readonly coaches: boolean;
   /** Where it is flown, if that was said. */
   readonly site: Site | null;
+  /** The air of this session. */
+  readonly day: Day;
   /** The syllabus of the session's squad, where it is not the built-in one. */
   readonly syllabi: readonly SentSyllabus[];
 }
@@ -246,6 +251,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
     coaches: isCoach(who),
     site: site ?? null,
+    day: dayOfSession(session, site ?? null),
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
     pilots: members.map(({ pilotId, stepId, setupId, plan }) => ({
       id: pilotId,

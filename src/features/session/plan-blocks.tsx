@@ -24,6 +24,7 @@ export function PlanBlocks({
   blocks,
   left,
   packMin,
+  startHeight,
   onChange,
 }: {
   one: Candidate;
@@ -32,6 +33,8 @@ export function PlanBlocks({
   /** What does not fit or is refused, and why. */
   left: readonly string[];
   packMin: number;
+  /** The minimum start height of a step in words; null where there is none. */
+  startHeight: (stepId: string) => string | null;
   onChange: (blocks: readonly PlannedBlock[]) => void;
 }) {
   const ids = blocks.map((_, i) => `${one.id}-${i}`);
@@ -52,6 +55,7 @@ export function PlanBlocks({
           <SortableLine key={ids[i]} id={ids[i]} label={`${nameOf(block, syllabus)}, ${one.name}`}>
             <Block
               block={block}
+              height={block.stepId === null ? null : startHeight(block.stepId)}
               syllabus={syllabus}
               onChange={(part) => replace(i, part)}
               onRemove={() => onChange(blocks.filter((_, n) => n !== i))}
@@ -89,11 +93,13 @@ const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepN
 
 function Block({
   block,
+  height,
   syllabus,
   onChange,
   onRemove,
 }: {
   block: PlannedBlock;
+  height: string | null;
   syllabus: Syllabus;
   onChange: (part: Partial<PlannedBlock>) => void;
   onRemove: () => void;
@@ -173,7 +179,15 @@ function Block({
           <CloseIcon fontSize="small" />
         </IconButton>
       </Box>
-      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>{block.why}</Typography>
+      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>
+        {block.why}
+        {height && (
+          <Box component="span" sx={{ color: "text.primary" }}>
+            {" "}
+            {height}.
+          </Box>
+        )}
+      </Typography>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, firstSettings } from "@/core";
+import { airframePresets, firstSettings, STANDARD_DAY } from "@/core";
 import { builtInSyllabus, type ReasonedOffer } from "@/syllabus";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load";
@@ -16,6 +16,7 @@ const site = {
   surface: "dry salt",
   roomM: 60,
   ceilingM: null,
+  elevationM: null,
   features: "",
   hazards: "",
   rules: "",
@@ -58,6 +59,7 @@ const data: PlanData = {
       simulatorFirst: [],
       school: {},
       own: [],
+      reactionS: null,
       setups: [{ id: "v2", name: "Plank · setup 2", airframe, settings: firstSettings }],
       checkFirst: ["Plank"],
     },
@@ -72,6 +74,7 @@ const data: PlanData = {
       simulatorFirst: [],
       school: {},
       own: [],
+      reactionS: null,
       setups: [],
       checkFirst: [],
     },
@@ -183,8 +186,8 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
       const why = siteRefusalFor(who, ...at);
       return why ? [`${who.one.name}: ${why}`] : [];
     });
-  const [task] = peakTasks(flying, low);
-  expect(peakTasks(flying, site)).toEqual([]);
+  const [task] = peakTasks(flying, low, STANDARD_DAY);
+  expect(peakTasks(flying, site, STANDARD_DAY)).toEqual([]);
   expect(siteRefusals(flying, low, new Map())).toEqual([]);
   expect(siteRefusals(flying, low, new Map([[task.key, 11.04]]))).toEqual([
     "Odo Fenn: Flip in one movement goes up to 11 m with this aircraft; the limit at Evaporation pans is 8 m.",

@@ -11,7 +11,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { v7 as newId } from "uuid";
-import { places, type Place } from "@/core";
+import { places, type Place, type StartHeightInputs } from "@/core";
 import type { PlannedBlock, Site } from "@/server/repositories";
 import { findStep } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
@@ -20,14 +20,17 @@ import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { Moment } from "@/ui/moment/moment";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { usePreferences } from "@/ui/theme/preferences";
 import { BeforeGoggles } from "./before-goggles";
 import type { Candidate, PlanData } from "./load";
 import { PlanBlocks } from "./plan-blocks";
 import { PlanTurns } from "./plan-turns";
 import { limitsBroken, planSession, slotsFit, slotsFor, windRefusal, type Flier, type SessionPlan } from "./planning";
 import { peakTasks, siteRefusalFor } from "./site-checks";
+import { dayOfPlan, startHeightsAsked, startHeightText } from "./start-heights";
 import { usePeaks } from "./use-peaks";
 import { frameFields, usePlanFrame } from "./use-plan-frame";
+import { useStartHeights } from "./use-start-heights";
 
 const placeNames: Readonly<Record<Place, string>> = {
   field: "field, through the camera",
@@ -50,6 +53,7 @@ interface ByHand {
   readonly slots: SessionPlan["slots"] | null;
 }
 const UNTOUCHED: ByHand = { blocks: {}, slots: null };
+const NOTHING_ASKED: readonly StartHeightInputs[] = [];
 const MINUTES = 90;
 const PACKS = "4";
 const MOST_PACKS = 50;
@@ -108,10 +112,22 @@ export function PlanScreen({ data }: { data: PlanData }) {
     syllabus: syllabusOf(one.squadId),
   }));
   const outside = place !== "simulator";
+  const flierOf = (one: Candidate) => fliers.find((flier) => flier.one.id === one.id)!;
+  const { units } = usePreferences();
   const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, byHand, {
     outside,
     site,
   });
+  const air = dayOfPlan(site, day.frame);
+  const heights = useStartHeights(
+    plan && outside
+      ? fliers.flatMap((flier) =>
+          (plan.blocks.get(flier.one.id) ?? []).flatMap(({ stepId }) =>
+            stepId ? startHeightsAsked({ ...flier, stepId }, air).map(([, inputs]) => inputs) : [],
+          ),
+        )
+      : NOTHING_ASKED,
+  );
   const known = taken.every((one) => packsOf(one) !== null);
   const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame) : [];
   const start = async (prepared: boolean) => {
@@ -126,7 +142,15 @@ export function PlanScreen({ data }: { data: PlanData }) {
         plan: { blocks, turns: plan.slots.flatMap((slot, i) => (slot.includes(one.id) ? [i] : [])) },
       };
     });
-    const result = await sendAction("start-session", { id, place, siteId: site?.id ?? null, prepared, pilots });
+    const result = await sendAction("start-session", {
+      id,
+      place,
+      siteId: site?.id ?? null,
+      temperatureC: day.frame?.temperatureC ?? null,
+      windMps: day.frame?.windKnown ? day.frame.windMps : null,
+      prepared,
+      pilots,
+    });
     if (result.ok) router.push(`/session/${id}`);
   };
   if (data.candidates.length === 0) {
@@ -221,6 +245,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
                 blocks={plan.blocks.get(one.id) ?? []}
                 left={plan.left.flatMap(({ pilotId, text }) => (pilotId === one.id ? [text] : []))}
                 packMin={day.frame.packMin}
+                startHeight={(stepId) => startHeightText({ ...flierOf(one), stepId }, air, heights.known, units)}
                 onChange={(blocks) => change({ blocks: { ...byHand.blocks, [one.id]: blocks } })}
               />
             )}
@@ -240,6 +265,27 @@ export function PlanScreen({ data }: { data: PlanData }) {
                 {way}
               </Alert>
             ),
+        )}
+        {outside && data.coaches && heights.missing > 0 && (
+          <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, mt: 1 }} role="status">
+            {heights.working ? (
+              <span>
+                Working out minimum start heights, <span className="num">{heights.working.done}</span> of{" "}
+                <span className="num">{heights.working.of}</span>
+              </span>
+            ) : (
+              <>
+                <span>
+                  <span className="num">{heights.missing}</span> minimum start{" "}
+                  {heights.missing === 1 ? "height is" : "heights are"} not worked out yet.
+                </span>
+                <Button size="small" variant="outlined" onClick={heights.workOutMissing}>
+                  Work {heights.missing === 1 ? "it" : "them"} out
+                </Button>
+              </>
+            )}
+            {heights.why && <Box sx={{ color: "error.main" }}>{heights.why}</Box>}
+          </Box>
         )}
         {!flown && (
           <Typography role="status" sx={{ mt: 1, color: "text.secondary" }}>
@@ -304,6 +350,7 @@ function useChecked(
     ? peakTasks(
         fliers.flatMap((flier) => stepsOf(flier).map((stepId) => ({ ...flier, stepId }))),
         site,
+        dayOfPlan(site, frame),
       )
     : [];
   const peaks = usePeaks(tasks);

@@ -13,6 +13,10 @@ export interface Flier {
 
 export interface PlanFrame extends SessionFrame {
   readonly windMps: number;
+  /** Whether anybody said how windy it is. */
+  readonly windKnown?: boolean;
+  /** Null where nobody said. */
+  readonly temperatureC?: number | null;
 }
 
 /** What each pilot flies, in which order they take turns, and what was left out. */

@@ -1,3 +1,4 @@
+import { environmentOn, type DayAir } from "@/core";
 import { findStep, recipeOf, siteRefusal, skillOf, type Syllabus } from "@/syllabus";
 import type { Site } from "@/server/repositories";
 import type { Candidate } from "./load";
@@ -15,8 +16,9 @@ const NOT_FLOWN: ReadonlyMap<string, number | null> = new Map();
 const keyOf = ({ one, stepId, setupId }: Flying, direction: string) => `${one.id} ${stepId} ${setupId} ${direction}`;
 
 /** The tricks to be flown in the model before it is known whether they stay under a site's height limit. */
-export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTask[] {
+export function peakTasks(flying: readonly Flying[], site: Site | null, day: DayAir): PeakTask[] {
   if (!site || site.ceilingM === null) return [];
+  const environment = environmentOn(day);
   return flying.flatMap((who) => {
     const step = findStep(who.syllabus, who.stepId);
     const setup = who.one.setups.find(({ id }) => id === who.setupId);
@@ -24,7 +26,9 @@ export function peakTasks(flying: readonly Flying[], site: Site | null): PeakTas
     if (!step || !setup || siteRefusalFor(who, site, NOT_FLOWN)) return [];
     return step.directions.flatMap(({ id }) => {
       const recipe = recipeOf(step, id, who.one);
-      return recipe ? [{ key: keyOf(who, id), recipe, airframe: setup.airframe, settings: setup.settings }] : [];
+      return recipe
+        ? [{ key: keyOf(who, id), recipe, airframe: setup.airframe, settings: setup.settings, environment }]
+        : [];
     });
   });
 }

@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import type { Outgoing } from "@/ui/outbox/outbox";
 import type { TallyData } from "./load";
 import { tallyPilot } from "./made-up-pilot";
@@ -22,6 +23,7 @@ const tally: TallyData = {
   coaches: true,
   site: null,
   syllabi: [],
+  day: standardDay,
 };
 const tap = {
   id: "a",

@@ -1,3 +1,4 @@
+import { standardDay } from "@/ui/air/air-line";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Outcome } from "@/core";
@@ -45,6 +46,7 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   mayKeep: true,
   coaches: true,
   syllabi: [],
+  day: standardDay,
   site: null,
   pilots: [
     tallyPilot("odo", "Odo Fenn", ["flip-slow"], { setupId: "setup" }),

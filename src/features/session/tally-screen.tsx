@@ -7,11 +7,14 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomes, type Outcome } from "@/core";
-import { directionNames, type Step } from "@/syllabus";
+import type { BriefData } from "@/features/brief/client";
+import { directionNames, recipeOf, type Step } from "@/syllabus";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider, useKeys } from "@/ui/keys/keys";
 import { outcomeWords } from "@/ui/marks/marks";
 import { SyllabiProvider, useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
 import { WhyProvider } from "@/ui/why/why";
 import { BeforeGoggles } from "./before-goggles";
 import { BlockSwitch } from "./block-switch";
@@ -204,6 +207,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
                   </span>
                 </>
               )}
+              {step && brief && <StartAt brief={brief} step={step} direction={direction} />}
               {tally.site?.ceilingM != null && (
                 <Box component="span" sx={{ color: "error.main", fontWeight: 650, ml: 1, whiteSpace: "nowrap" }}>
                   not above <span className="num">{tally.site.ceilingM} m</span>
@@ -335,6 +339,26 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
         <NoteDialog pilotName={pilot.name} text={note.text} onText={note.set} onKeep={note.keep} onClose={note.close} />
       )}
       {briefShown && brief && <BriefDialog brief={brief} direction={direction} onClose={() => setBriefShown(false)} />}
+    </Box>
+  );
+}
+
+/** From which height the step is begun, as it was worked out before. */
+function StartAt({ brief, step, direction }: { brief: BriefData; step: Step; direction: string }) {
+  const { units } = usePreferences();
+  const recipe = recipeOf(step, direction, brief);
+  if (!recipe || recipe.entryHeightM !== undefined) return null;
+  // A packet that an older version of the program kept knows of none.
+  const kept = brief.startHeights?.[direction];
+  return (
+    <Box component="span" sx={{ ml: 1, whiteSpace: "nowrap", fontWeight: 650 }}>
+      {kept ? (
+        <>
+          from <span className="num">{quantityText(kept.heightM, "length", units)}</span> up
+        </>
+      ) : (
+        "start height not worked out"
+      )}
     </Box>
   );
 }

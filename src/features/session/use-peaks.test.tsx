@@ -1,5 +1,5 @@
 import { renderHook, waitFor } from "@testing-library/react";
-import { airframePresets, firstSettings, recipes } from "@/core";
+import { airframePresets, CALM_AIR, firstSettings, recipes } from "@/core";
 import { usePeaks, type PeakTask } from "./use-peaks";
 
 const { airframe } = airframePresets["five-inch-freestyle"];
@@ -23,6 +23,7 @@ const task = (id: string, key = id, tiltDeg = 20): PeakTask => ({
   recipe: recipes[id],
   airframe,
   settings: { ...firstSettings, tiltDeg },
+  environment: CALM_AIR,
 });
 
 beforeEach(() => {

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState } from "react";
-import { CALM_AIR, type Airframe, type Recipe, type Settings } from "@/core";
+import type { Airframe, Environment, Recipe, Settings } from "@/core";
 import { createPool, type Pool } from "@/ui/scatter/pool";
 
 /** A trick to be flown in the model for its highest point. */
@@ -10,12 +10,15 @@ export interface PeakTask {
   readonly recipe: Recipe;
   readonly airframe: Airframe;
   readonly settings: Settings;
+  /** Air of the day. */
+  readonly environment: Environment;
 }
 
 /** Highest points flown before, by all that was flown: a plan is looked at again and again with the same pilots. */
 const known = new Map<string, number | null>();
 const MOST_KNOWN = 500;
-const textOf = ({ recipe, airframe, settings }: PeakTask) => JSON.stringify([recipe, airframe, settings]);
+const textOf = ({ recipe, airframe, settings, environment }: PeakTask) =>
+  JSON.stringify([recipe, airframe, settings, environment]);
 
 /** The highest point of each trick above the ground, m, by its key, as the flight model flies it; null where it cannot. What is not there yet is being flown. */
 export function usePeaks(tasks: readonly PeakTask[]): ReadonlyMap<string, number | null> {
@@ -35,10 +38,10 @@ export function usePeaks(tasks: readonly PeakTask[]): ReadonlyMap<string, number
     for (const [i, [, text]] of texts.entries()) {
       if (known.has(text) || asked.current.has(text)) continue;
       asked.current.add(text);
-      const { recipe, airframe, settings } = tasks[i];
+      const { recipe, airframe, settings, environment } = tasks[i];
       pool.current ??= createPool();
       void pool.current
-        .run((remote) => remote.highestPointM(recipe, airframe, settings, CALM_AIR))
+        .run((remote) => remote.highestPointM(recipe, airframe, settings, environment))
         .then((peakM) => {
           if (known.size >= MOST_KNOWN) known.clear();
           known.set(text, peakM);

@@ -8,6 +8,7 @@ export const frameFields = [
   { name: "minutes", label: "Minutes", least: 5, most: 1440, whole: true },
   { name: "lightMin", label: "Light left, min", least: 0, most: 1440, whole: true },
   { name: "windMps", label: "Wind, m/s", least: 0, most: 40, whole: false },
+  { name: "temperatureC", label: "Air, °C", least: -40, most: 50, whole: false },
   { name: "packMin", label: "Pack, min", least: 0.5, most: 60, whole: false },
   { name: "changeMin", label: "Change, min", least: 0, most: 60, whole: false },
   { name: "spots", label: "Spots", least: 1, most: 10, whole: true },
@@ -19,6 +20,8 @@ type Typed = Readonly<Record<FrameField, string>>;
 
 /** A coach's habits are kept on the device; the day's minutes, light and wind are not. */
 const habits: readonly FrameField[] = ["packMin", "changeMin", "spots", "observers", "newSteps"];
+/** Not known is no mistake. */
+const mayBeEmpty: readonly FrameField[] = ["lightMin", "windMps", "temperatureC"];
 const STORE = "bathygon-plan-habits";
 
 /** The day and the habits a plan is made from, with what is wrong about each field. */
@@ -27,6 +30,7 @@ export function usePlanFrame(minutes: number) {
     minutes: String(minutes),
     lightMin: "",
     windMps: "",
+    temperatureC: "",
     packMin: "4",
     changeMin: "3",
     spots: "1",
@@ -48,7 +52,7 @@ export function usePlanFrame(minutes: number) {
   const values: Partial<Record<FrameField, number>> = {};
   for (const { name, least, most, whole } of frameFields) {
     const text = typed[name].trim().replace(",", ".");
-    if (text === "" && (name === "lightMin" || name === "windMps")) continue;
+    if (text === "" && mayBeEmpty.includes(name)) continue;
     const value = Number(text);
     if (text === "" || !Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
       errors[name] = `${least} to ${most}${whole ? ", whole" : ""}`;
@@ -59,6 +63,8 @@ export function usePlanFrame(minutes: number) {
     ? {
         minutes: Math.min(values.minutes!, values.lightMin ?? Infinity),
         windMps: values.windMps ?? 0,
+        windKnown: values.windMps !== undefined,
+        temperatureC: values.temperatureC ?? null,
         packMin: values.packMin!,
         changeMin: values.changeMin!,
         spots: values.spots!,

@@ -1,9 +1,11 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import {
+  airOfDay,
   cruiseIfPossible,
   curveFeel,
   rateAtStick,
-  SEA_LEVEL_AIR,
+  coarseDay,
+  type DayAir,
   stickForThrottleClamped,
   throttleAtStick,
   tiltError,
@@ -19,13 +21,27 @@ import type { CardPaper } from "./papers";
 const { ink, inkSoft, rule, shoal, buoyText, slate } = tokens.light;
 const axes = ["roll", "pitch", "yaw"] as const;
 const axisLooks = { roll: [ink, ""], pitch: [shoal, "5 3"], yaw: [buoyText, "1.5 2.5"] } as const;
+/** Heights that there is room for. */
+const MOST_HEIGHTS = 8;
 const TURN_DPS = 90;
 const SPIN_DPS = 300;
 /** Sizes are laid out for the small card; the large one is the same, twice as big. */
 const scales: Readonly<Record<CardPaper, number>> = { a6: 1, a4: 2 };
 
+/** Minimum start heights of the tricks a pilot is at, and the air they hold in. */
+export interface CardHeights {
+  readonly day: DayAir;
+  readonly lines: readonly { readonly name: string; readonly heightM: number | null }[];
+}
+
 /** One page with all a pilot or a second coach needs of a setup at the field: curves, figures, mix, stick positions. */
-export function cardContent(pilot: Pilot, aircraft: Aircraft, setup: Setup, paper: CardPaper): TDocumentDefinitions {
+export function cardContent(
+  pilot: Pilot,
+  aircraft: Aircraft,
+  setup: Setup,
+  paper: CardPaper,
+  heights: CardHeights,
+): TDocumentDefinitions {
   const k = scales[paper];
   const { settings } = setup;
   const small = 6.4 * k;
@@ -51,7 +67,7 @@ export function cardContent(pilot: Pilot, aircraft: Aircraft, setup: Setup, pape
     },
   });
   const words = (text: string): Content => ({ text, fontSize: small });
-  const level = cruiseIfPossible(aircraft.airframe, settings.tiltDeg, SEA_LEVEL_AIR);
+  const level = cruiseIfPossible(aircraft.airframe, settings.tiltDeg, airOfDay(heights.day));
   const { throttle, modes } = settings;
   const limit =
     throttle.limit.kind === "off"
@@ -149,6 +165,12 @@ export function cardContent(pilot: Pilot, aircraft: Aircraft, setup: Setup, pape
         }),
         ["auto", "*", "auto", "auto", "auto"],
       ),
+      ...(heights.lines.length === 0
+        ? []
+        : [
+            heading(`Minimum start height, ${dayText(heights.day)}`),
+            { text: heightTexts(heights.lines, number, small) },
+          ]),
       {
         text: "Computed for this aircraft; its unmeasured numbers are estimates. New or repaired: propellers off on the bench, first flight by eye. After a crash measure the tilt. Local rules come first.",
         fontSize: 5.6 * k,
@@ -157,6 +179,27 @@ export function cardContent(pilot: Pilot, aircraft: Aircraft, setup: Setup, pape
       },
     ],
   };
+}
+
+/** Heights that are known, the first of them, and how many are not. */
+function heightTexts(lines: CardHeights["lines"], number: (text: string) => Content, fontSize: number): Content[] {
+  const known = lines.filter(({ heightM }) => heightM !== null).slice(0, MOST_HEIGHTS);
+  const missing = lines.filter(({ heightM }) => heightM === null).length;
+  return [
+    ...known.flatMap(({ name, heightM }): Content[] => [
+      { text: `${name} `, fontSize },
+      number(tight(`${heightM!.toFixed(1)} m`)),
+      { text: "   ", fontSize },
+    ]),
+    ...(missing === 0
+      ? []
+      : [{ text: `${known.length === 0 ? "not worked out yet" : `${missing} more not worked out yet`}`, fontSize }]),
+  ];
+}
+
+function dayText(day: DayAir): string {
+  const { elevationM, temperatureC, windMps } = coarseDay(day);
+  return `at ${elevationM} m, ${temperatureC === null ? "standard air" : `${temperatureC} °C`}, wind to ${windMps} m/s`;
 }
 
 /** Figure and unit that stay on one line. */

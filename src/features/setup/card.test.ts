@@ -11,6 +11,7 @@ const pilot: Pilot = {
   stickMode: 2,
   grip: "thumbs",
   settingsFrozen: false,
+  reactionS: null,
   referenceAircraftId: null,
   school: {},
   version: 1,
@@ -27,13 +28,19 @@ const setup: Setup = {
   createdAtMs: Date.UTC(2026, 10, 2),
 };
 
+/** As many as a skill has. */
+const heights = {
+  day: { elevationM: 412, temperatureC: null, windMps: 2 },
+  lines: Array.from({ length: 12 }, (_, i) => ({ name: `Flip ${i}, backward`, heightM: i < 6 ? 8.3 + i : null })),
+};
+
 /** Every text of a document, in order. */
 function textsOf(node: unknown): string[] {
   if (typeof node === "string") return [node];
   if (Array.isArray(node)) return node.flatMap(textsOf);
   if (node === null || typeof node !== "object") return [];
-  const { text, content, columns, table, body } = node as Record<string, unknown>;
-  return [text, content, columns, table, body].flatMap(textsOf);
+  const { text, content, columns, stack, table, body } = node as Record<string, unknown>;
+  return [text, content, columns, stack, table, body].flatMap(textsOf);
 }
 
 it.each([
@@ -41,7 +48,7 @@ it.each([
   ["a6", 105, 148],
   ["a4", 210, 297],
 ] as const)("makes one page of paper %s, however long the reason", async (paper, widthMm, heightMm) => {
-  const pdf = Buffer.from(await pdfOf(cardContent(pilot, aircraft, setup, paper))).toString("latin1");
+  const pdf = Buffer.from(await pdfOf(cardContent(pilot, aircraft, setup, paper, heights))).toString("latin1");
   expect(pdf.slice(0, 5)).toBe("%PDF-");
   expect(pdf.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
   const [, width, height] = pdf.match(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/)!;
@@ -50,8 +57,11 @@ it.each([
 });
 
 it("says the same figures as the curves and the turn arithmetic", () => {
-  const texts = textsOf(cardContent(pilot, aircraft, setup, "a6"));
+  const texts = textsOf(cardContent(pilot, aircraft, setup, "a6", heights));
   expect(texts).toContain("Plank, setup 3");
+  expect(texts).toContain("Minimum start height, at 500 m, standard air, wind to 2 m/s");
+  expect(texts.slice(texts.indexOf("Flip 0, backward ")).slice(0, 2)).toEqual(["Flip 0, backward ", "8.3\u00a0m"]);
+  expect(texts).toContain("6 more not worked out yet");
   expect(texts).toContain(rateDps(setup.settings.rates.roll, 1).toFixed(0));
   // In a level turn at 30 degrees of tilt roll is half the turning rate (sin 30).
   expect(levelTurnRates(30, 90).rollDps).toBeCloseTo(45);

@@ -3,8 +3,10 @@ import { pdfOf } from "@/server/files";
 import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
-import { findAircraft, findPilot, latestSetups } from "@/server/repositories";
-import { cardContent } from "./card-content";
+import { loadDay, loadProgress, loadStartHeights } from "@/server/progress";
+import { findAircraft, findPilot, latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import { currentStepOf, directionNames, skillOf, startHeightInputsOf } from "@/syllabus";
+import { cardContent, type CardHeights } from "./card-content";
 import { cardPapers, type CardPaper } from "./papers";
 
 /** The newest setup of an aircraft as a one-page PDF. Throws a Refusal for a paper there is none for, and for what is not theirs. */
@@ -16,7 +18,9 @@ export async function setupCard(who: SignedIn, aircraftId: string, paper: string
   const [pilot, setups] = await Promise.all([findPilot(aircraft.pilotId), latestSetups([aircraft.pilotId])]);
   const setup = setups.get(aircraftId);
   if (!pilot || !setup) throw new Refusal(404, "That aircraft has no setup yet.");
-  const body = await pdfOf(cardContent(pilot, aircraft, setup, paper as CardPaper));
+  const body = await pdfOf(
+    cardContent(pilot, aircraft, setup, paper as CardPaper, await heightsFor(pilot, aircraft, setup)),
+  );
   return new Response(body, {
     headers: {
       "content-type": "application/pdf",
@@ -24,4 +28,32 @@ export async function setupCard(who: SignedIn, aircraftId: string, paper: string
       "cache-control": "no-store",
     },
   });
+}
+
+/** Minimum start heights of the steps of the skill the pilot is at, as far as they were worked out with this setup in the air of the day. */
+async function heightsFor(pilot: Pilot, { airframe }: Aircraft, { settings }: Setup): Promise<CardHeights> {
+  const [all, day] = await Promise.all([loadProgress([pilot]), loadDay(pilot.squadId)]);
+  const progress = all.get(pilot.id)!;
+  const { syllabus } = progress;
+  const open = currentStepOf(progress) ?? syllabus.steps[syllabus.steps.length - 1];
+  const skill = skillOf(syllabus, open);
+  const steps = syllabus.steps.filter((step) => skillOf(syllabus, step) === skill);
+  const flownWith = { airframe, settings, manner: progress, day: day.air, reactionS: pilot.reactionS };
+  const asked = steps.flatMap((step) =>
+    step.directions.map(({ id }) => ({
+      name: `${step.id} ${id}`,
+      step,
+      direction: id,
+      inputs: startHeightInputsOf(syllabus, step, id, flownWith),
+    })),
+  );
+  const kept = await loadStartHeights(asked.map(({ name, inputs }) => [name, inputs]));
+  return {
+    day: day.air,
+    lines: asked.flatMap(({ name, step, direction, inputs }) =>
+      inputs
+        ? [{ name: `${step.name}, ${directionNames(step)[direction]}`, heightM: kept.get(name)?.heightM ?? null }]
+        : [],
+    ),
+  };
 }

@@ -14,6 +14,7 @@ const pilot = {
   stickMode: 2,
   grip: "thumbs",
   settingsFrozen: false,
+  reactionS: null,
   referenceAircraftId: null,
   school: {},
   version: 1,

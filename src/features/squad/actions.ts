@@ -30,7 +30,13 @@ export const squadActions = {
     ({ id, squadId }) => [need("coach", "pilot", id), need("coach", "squad", squadId)],
     async (pilot, { name }) => {
       await inTransaction(async (transaction) => {
-        if (!(await updatePilot(transaction, { ...pilot, settingsFrozen: pilot.settingsFrozen ?? false })))
+        if (
+          !(await updatePilot(transaction, {
+            ...pilot,
+            settingsFrozen: pilot.settingsFrozen ?? false,
+            reactionS: pilot.reactionS ?? null,
+          }))
+        )
           throw conflict(
             "Somebody else changed this pilot meanwhile. Reload to see it; what you entered is still here.",
           );

@@ -1,8 +1,16 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
-import { IsBoolean, IsInt, IsOptional, Max, Min } from "class-validator";
+import { IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
+import { reactionRangeS } from "@/core";
 import { IsId, IsName, IsOneOf } from "@/server/actions";
 import { grips, type Grip } from "@/server/repositories";
+
+const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
+/** Forms send text; an empty field is no number. */
+const numberOrNull = ({ value }: { value: unknown }) => {
+  if (typeof value !== "string") return value;
+  return value.trim() === "" ? null : Number(value.replace(",", "."));
+};
 
 export class AddPilotInput {
   @IsId() id!: string;
@@ -18,6 +26,13 @@ export class AddPilotInput {
   @IsBoolean({ message: "settings are frozen or not" })
   @Transform(({ value }: { value: unknown }) => ({ yes: true, no: false })[value as string] ?? value)
   settingsFrozen?: boolean;
+  /** From the coach's call to the stick, s. */
+  @IsOptional()
+  @Max(reactionRangeS[1], { message: REACTION })
+  @Min(reactionRangeS[0], { message: REACTION })
+  @IsNumber({}, { message: REACTION })
+  @Transform(numberOrNull)
+  reactionS?: number | null;
 }
 
 export class EditPilotInput extends AddPilotInput {

@@ -23,7 +23,11 @@ export const yardActions = {
     ({ squadId }) => [need("coach", "squad", squadId)],
     async (site) => {
       await inTransaction((transaction) =>
-        insertSite(transaction, { ...site, ceilingM: site.ceilingM ?? null }, new Date()),
+        insertSite(
+          transaction,
+          { ...site, ceilingM: site.ceilingM ?? null, elevationM: site.elevationM ?? null },
+          new Date(),
+        ),
       );
     },
   ),
@@ -33,7 +37,13 @@ export const yardActions = {
     ({ id }) => [need("coach", "site", id)],
     async (site) => {
       await inTransaction(async (transaction) => {
-        if (!(await updateSite(transaction, { ...site, ceilingM: site.ceilingM ?? null })))
+        if (
+          !(await updateSite(transaction, {
+            ...site,
+            ceilingM: site.ceilingM ?? null,
+            elevationM: site.elevationM ?? null,
+          }))
+        )
           throw conflict(
             "Somebody else changed this site meanwhile. Reload to see it; what you entered is still here.",
           );

@@ -1,6 +1,7 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
 import { IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
+import { dayAirRanges } from "@/core";
 import { IsId, IsName, IsText } from "@/server/actions";
 
 /** Forms send text; an empty field is no number. */
@@ -8,6 +9,8 @@ const numberOf = ({ value }: { value: unknown }) => {
   if (typeof value !== "string") return value;
   return value.trim() === "" ? null : Number(value.replace(",", "."));
 };
+
+const ELEVATION = `the elevation is ${dayAirRanges.elevationM.join(" to ")} m`;
 
 class SiteFields {
   @IsId() id!: string;
@@ -24,6 +27,12 @@ class SiteFields {
   @IsNumber({}, { message: "the height limit is a number of metres" })
   @Transform(numberOf)
   ceilingM!: number | null;
+  @IsOptional()
+  @Max(dayAirRanges.elevationM[1], { message: ELEVATION })
+  @Min(dayAirRanges.elevationM[0], { message: ELEVATION })
+  @IsNumber({}, { message: "the elevation is a number of metres" })
+  @Transform(numberOf)
+  elevationM?: number | null;
   @IsText(500) features!: string;
   @IsText(1000) hazards!: string;
   @IsText(1000) rules!: string;

@@ -12,6 +12,7 @@ const site: Site = {
   surface: "dry salt",
   roomM: 80,
   ceilingM: 60,
+  elevationM: null,
   features: "",
   hazards: "open water",
   rules: "",

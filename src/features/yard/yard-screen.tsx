@@ -40,6 +40,12 @@ const fieldsOf = (site: Site | null, squads: YardData["squads"]): readonly FormF
     initial: site?.ceilingM ?? "",
     help: "The local limit wins over anything the program says.",
   },
+  {
+    name: "elevationM",
+    label: "Elevation above sea level, m (empty: not known)",
+    initial: site?.elevationM ?? "",
+    help: "Thin air lifts less: tricks are worked out for it.",
+  },
   { name: "surface", label: "Surface", initial: site?.surface ?? "" },
   { name: "features", label: "What stands there to fly at", initial: site?.features ?? "", lines: 2 },
   { name: "hazards", label: "Hazards", initial: site?.hazards ?? "", lines: 2 },
@@ -177,6 +183,11 @@ function SiteEntry(props: {
         )}
       </Box>
       <div>
+        {site.elevationM !== null && (
+          <Box>
+            <b>Elevation.</b> <Num value={site.elevationM} quantity="length" digits={0} />
+          </Box>
+        )}
         {lines.map(([word, text]) => (
           <Box key={word} sx={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>
             <b>{word}.</b> {text}

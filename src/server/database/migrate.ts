@@ -14,6 +14,7 @@ import * as variants from "./migrations/0011-variants";
 import * as sessionNotes from "./migrations/0012-session-notes";
 import * as flightModel from "./migrations/0013-flight-model";
 import * as startHeights from "./migrations/0014-start-heights";
+import * as dayAir from "./migrations/0015-day-air";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -36,6 +37,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0012-session-notes", sessionNotes],
   ["0013-flight-model", flightModel],
   ["0014-start-heights", startHeights],
+  ["0015-day-air", dayAir],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

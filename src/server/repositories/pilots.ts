@@ -14,6 +14,8 @@ export interface Pilot {
   readonly grip: Grip;
   /** Whose school is to leave good settings alone: an edit wants a second thought. */
   readonly settingsFrozen: boolean;
+  /** From the coach's call to the stick, measured, s; null where it was not. */
+  readonly reactionS: number | null;
   /** The aircraft their hands know, which the others are compared with; null for none chosen. */
   readonly referenceAircraftId: string | null;
   /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */
@@ -28,6 +30,7 @@ interface PilotRow {
   stick_mode: number;
   grip: Grip;
   settings_frozen: number;
+  reaction_s: number | null;
   reference_aircraft_id: string | null;
   school: unknown;
   version: number;
@@ -46,6 +49,7 @@ const fromRow = (row: PilotRow): Pilot => ({
   stickMode: row.stick_mode,
   grip: row.grip,
   settingsFrozen: Boolean(row.settings_frozen),
+  reactionS: row.reaction_s,
   referenceAircraftId: row.reference_aircraft_id,
   school: row.school === null ? {} : fromJson(row.school),
   version: row.version,
@@ -70,11 +74,11 @@ export async function findPilot(id: string): Promise<Pilot | undefined> {
 
 export async function insertPilot(
   transaction: Transaction,
-  pilot: Omit<Pilot, "version" | "settingsFrozen" | "referenceAircraftId" | "school"> &
-    Partial<Pick<Pilot, "settingsFrozen" | "school">>,
+  pilot: Omit<Pilot, "version" | "settingsFrozen" | "reactionS" | "referenceAircraftId" | "school"> &
+    Partial<Pick<Pilot, "settingsFrozen" | "reactionS" | "school">>,
   now: Date,
 ): Promise<void> {
-  const { id, squadId, name, stickMode, grip, settingsFrozen = false, school = {} } = pilot;
+  const { id, squadId, name, stickMode, grip, settingsFrozen = false, reactionS = null, school = {} } = pilot;
   await insertOnce(transaction, "pilot", {
     id,
     squad_id: squadId,
@@ -82,6 +86,7 @@ export async function insertPilot(
     stick_mode: stickMode,
     grip,
     settings_frozen: settingsFrozen,
+    reaction_s: reactionS,
     school: JSON.stringify(school),
     created_at: now,
   });
@@ -90,7 +95,16 @@ export async function insertPilot(
 /** Changes a pilot whose version is still the one that was read. Returns whether it was. */
 export async function updatePilot(
   transaction: Transaction,
-  { id, squadId, name, stickMode, grip, settingsFrozen, version }: Omit<Pilot, "referenceAircraftId" | "school">,
+  {
+    id,
+    squadId,
+    name,
+    stickMode,
+    grip,
+    settingsFrozen,
+    reactionS,
+    version,
+  }: Omit<Pilot, "referenceAircraftId" | "school">,
 ): Promise<boolean> {
   const changed = await transaction("pilot")
     .where({ id, version })
@@ -100,6 +114,7 @@ export async function updatePilot(
       stick_mode: stickMode,
       grip,
       settings_frozen: settingsFrozen,
+      reaction_s: reactionS,
       version: version + 1,
     });
   return changed === 1;

@@ -31,6 +31,7 @@ export interface PilotRecord {
     readonly stickMode: number;
     readonly grip: Grip;
     readonly settingsFrozen?: boolean;
+    readonly reactionS?: number | null;
     readonly referenceAircraftId?: string | null;
     readonly school?: School;
   };
@@ -143,6 +144,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       stickMode: pilot.stick_mode,
       grip: pilot.grip,
       settingsFrozen: Boolean(pilot.settings_frozen),
+      ...(pilot.reaction_s !== null && { reactionS: pilot.reaction_s }),
       referenceAircraftId: pilot.reference_aircraft_id,
       ...(pilot.school !== null && { school: fromJson<School>(pilot.school) }),
     },
@@ -271,6 +273,7 @@ export async function writeRecord(
           stick_mode: pilot.stickMode,
           grip: pilot.grip,
           settings_frozen: pilot.settingsFrozen ?? false,
+          reaction_s: pilot.reactionS ?? null,
           reference_aircraft_id: pilot.referenceAircraftId ?? null,
           school: pilot.school ? JSON.stringify(pilot.school) : null,
           created_at: now,

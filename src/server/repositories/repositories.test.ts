@@ -62,7 +62,13 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
     pilots: [{ pilotId: pilot.id, stepId: "flip-slow", setupId: null }],
   } as const;
   await inTransaction((transaction) => insertSession(transaction, session));
-  expect(await findSession(session.id)).toEqual({ ...session, begun: true, endedAtMs: null });
+  expect(await findSession(session.id)).toEqual({
+    ...session,
+    temperatureC: null,
+    windMps: null,
+    begun: true,
+    endedAtMs: null,
+  });
 });
 
 it("all writes of one action stand or none", async () => {
@@ -77,12 +83,13 @@ it("all writes of one action stand or none", async () => {
 });
 
 it("changes a pilot only on the version that was read", async () => {
-  const change = { ...pilot, name: "Changed", settingsFrozen: true, version: 1 };
+  const change = { ...pilot, name: "Changed", settingsFrozen: true, reactionS: 0.42, version: 1 };
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe(true);
   expect(await inTransaction((transaction) => updatePilot(transaction, { ...change, name: "Too late" }))).toBe(false);
   expect((await listPilots({ coachId: coach.id, pilotId: null }))[0]).toMatchObject({
     name: "Changed",
     settingsFrozen: true,
+    reactionS: 0.42,
     version: 2,
   });
 });

@@ -35,6 +35,9 @@ export interface Session {
   readonly place: Place;
   /** Where, if that was said. */
   readonly siteId?: string | null;
+  /** Air of the day, where it was said: °C, m/s. */
+  readonly temperatureC?: number | null;
+  readonly windMps?: number | null;
   /** When it was begun, or prepared as long as it is not. */
   readonly startedAtMs: number;
   /** False while it is prepared only. */
@@ -53,6 +56,8 @@ interface SessionRow {
   coach_id: string | null;
   place: Place;
   site_id: string | null;
+  temperature_c: number | null;
+  wind_mps: number | null;
   started_at: Date;
   begun_at: Date | null;
   ended_at: Date | null;
@@ -79,6 +84,8 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
     coachId: row.coach_id,
     place: row.place,
     siteId: row.site_id,
+    temperatureC: row.temperature_c,
+    windMps: row.wind_mps,
     startedAtMs: row.started_at.getTime(),
     begun: row.begun_at !== null,
     endedAtMs: row.ended_at?.getTime() ?? null,
@@ -124,6 +131,17 @@ export async function listSessionsSince(pilotIds: readonly string[], since: Date
   );
 }
 
+/** The newest session of a squad since a moment, begun or prepared; none if there is none. */
+export async function latestSessionsOf(squadId: string, since: Date): Promise<Session[]> {
+  return withPilots(
+    await database()("session")
+      .where({ squad_id: squadId })
+      .where("started_at", ">=", since)
+      .orderBy("started_at", "desc")
+      .limit(1),
+  );
+}
+
 export async function findSession(id: string): Promise<Session | undefined> {
   const row: SessionRow | undefined = await database()("session").where({ id }).first();
   return row && (await withPilots([row]))[0];
@@ -141,6 +159,8 @@ export async function insertSession(transaction: Transaction, session: NewSessio
     coach_id: session.coachId,
     place: session.place,
     site_id: session.siteId ?? null,
+    temperature_c: session.temperatureC ?? null,
+    wind_mps: session.windMps ?? null,
     started_at: new Date(session.startedAtMs),
     begun_at: session.begun === false ? null : new Date(session.startedAtMs),
   });

@@ -11,6 +11,8 @@ export interface Site {
   readonly roomM: number;
   /** Local height limit above the ground, m; null where none is known. */
   readonly ceilingM: number | null;
+  /** Above sea level, m; null where it was not said. */
+  readonly elevationM: number | null;
   /** What stands there to fly at. */
   readonly features: string;
   readonly hazards: string;
@@ -26,6 +28,7 @@ interface SiteRow {
   surface: string;
   room_m: number;
   ceiling_m: number | null;
+  elevation_m: number | null;
   features: string;
   hazards: string;
   rules: string;
@@ -40,6 +43,7 @@ const siteFrom = (row: SiteRow): Site => ({
   surface: row.surface,
   roomM: row.room_m,
   ceilingM: row.ceiling_m,
+  elevationM: row.elevation_m,
   features: row.features,
   hazards: row.hazards,
   rules: row.rules,
@@ -52,6 +56,7 @@ const rowOf = (site: Omit<Site, "id" | "squadId" | "version">) => ({
   surface: site.surface,
   room_m: site.roomM,
   ceiling_m: site.ceilingM,
+  elevation_m: site.elevationM,
   features: site.features,
   hazards: site.hazards,
   rules: site.rules,

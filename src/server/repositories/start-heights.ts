@@ -4,10 +4,16 @@ import { fromJson, isDuplicate } from "./rows";
 
 /** A minimum start height that was worked out before, by the key of all that it depends on. */
 export async function findStartHeight(key: string): Promise<StartHeight | null> {
-  const row: { height_m: number; reason: unknown } | undefined = await database()("start_height")
-    .where({ key })
-    .first();
-  return row ? { heightM: Number(row.height_m), reason: fromJson(row.reason) } : null;
+  return (await findStartHeights([key])).get(key) ?? null;
+}
+
+/** The same for many keys at once; what was never worked out is left out. */
+export async function findStartHeights(keys: readonly string[]): Promise<ReadonlyMap<string, StartHeight>> {
+  if (keys.length === 0) return new Map();
+  const rows: { key: string; height_m: number; reason: unknown }[] = await database()("start_height").whereIn("key", [
+    ...new Set(keys),
+  ]);
+  return new Map(rows.map((row) => [row.key, { heightM: Number(row.height_m), reason: fromJson(row.reason) }]));
 }
 
 /** Keeps a minimum start height once: what is there already stands. Figures of older flight models go. */

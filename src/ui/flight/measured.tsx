@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { FlownTrick } from "@/core";
+import { USUAL_FREEZE, type FlownTrick, type FreezeMargins } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "./measure-names";
 import { usePreferences } from "../theme/preferences";
@@ -19,12 +19,15 @@ const MODEL =
 export const Measured = memo(function Measured({
   trick,
   height = null,
+  freeze = USUAL_FREEZE,
   looksAt,
   aircraftName,
 }: {
   trick: Pick<FlownTrick, "recipe" | "flight" | "wayOut" | "entryHeightM">;
   /** The minimum start height, as far as it is known; null where none is asked for. */
   height?: StartHeightState | null;
+  /** What a freeze costs. */
+  freeze?: FreezeMargins;
   looksAt: readonly MeasureName[];
   aircraftName: string;
 }) {
@@ -45,7 +48,7 @@ export const Measured = memo(function Measured({
         What it measures
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
-        {height && <StartHeightFigure state={height} recipe={trick.recipe} flown={inputs} />}
+        {height && <StartHeightFigure state={height} recipe={trick.recipe} freeze={freeze} flown={inputs} />}
         {figures.map(({ words, value }) => (
           <Figure
             key={words.name}

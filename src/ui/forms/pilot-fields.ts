@@ -8,7 +8,14 @@ const grips = [
 
 /** The fields of a pilot, for adding and for changing one. Which squad is asked only where there are several. */
 export function pilotFields(
-  pilot: { name: string; stickMode: number; grip: string; squadId?: string; settingsFrozen?: boolean },
+  pilot: {
+    name: string;
+    stickMode: number;
+    grip: string;
+    squadId?: string;
+    settingsFrozen?: boolean;
+    reactionS?: number | null;
+  },
   squads: readonly { readonly id: string; readonly name: string }[],
 ): readonly FormField[] {
   const squad: FormField = {
@@ -39,6 +46,12 @@ export function pilotFields(
         ["no", "reviewed by stage"],
         ["yes", "frozen once good"],
       ],
+    },
+    {
+      name: "reactionS",
+      label: "Reaction, s (empty: as usual at the stage)",
+      initial: pilot.reactionS ?? "",
+      help: "From your call to the stick: a phone's slow motion, the middle of five. Start heights count it.",
     },
   ];
 }

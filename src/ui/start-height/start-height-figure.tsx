@@ -1,7 +1,7 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import { USUAL_FREEZE, type Recipe, type StartHeight } from "@/core";
+import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { quantityText, type UnitSystem } from "@/ui/units/quantity";
@@ -11,10 +11,13 @@ import type { StartHeightState } from "./use-start-height";
 export function StartHeightFigure({
   state,
   recipe,
+  freeze,
   flown,
 }: {
   state: StartHeightState;
   recipe: Recipe;
+  /** What a freeze costs this pilot. */
+  freeze: FreezeMargins;
   flown: readonly (readonly [string, string])[];
 }) {
   const { units } = usePreferences();
@@ -22,9 +25,9 @@ export function StartHeightFigure({
     return (
       <Box role="status" sx={{ py: 1 }}>
         <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
-        {state.kind === "broken"
-          ? "not worked out: " + state.why
-          : `being worked out, ${Math.round(100 * state.share)} %`}
+        {state.kind === "broken" && "not worked out: " + state.why}
+        {state.kind === "absent" && "not worked out yet: it is when a coach opens this brief"}
+        {state.kind === "computing" && `being worked out, ${Math.round(100 * state.share)} %`}
       </Box>
     );
   if (state.startHeight === null) return null;
@@ -35,8 +38,12 @@ export function StartHeightFigure({
       value={heightM}
       quantity="length"
       why={{
-        how: `Every freeze for ${quantityText(USUAL_FREEZE.reactionS, "time", units, 1)} before any phase, hands as they were, and then the bail-out, with ${quantityText(USUAL_FREEZE.marginM, "length", units)} to spare; and all but three of 1,000 flights with the errors usual at this stage; on a full and on a nearly empty pack. The worst of them decides. Advice, not a promise: start higher while learning.`,
-        inputs: [...flown, ["decided by", reasonInWords(state.startHeight, recipe, units)]],
+        how: `Every freeze for ${quantityText(freeze.reactionS, "time", units)} before any phase, hands as they were, and then the bail-out, with ${quantityText(freeze.marginM, "length", units)} to spare; and all but three of 1,000 flights with the errors usual at this stage; on a full and on a nearly empty pack. The worst of them decides. Advice, not a promise: start higher while learning.`,
+        inputs: [
+          ...flown,
+          ["reaction", quantityText(freeze.reactionS, "time", units)],
+          ["decided by", reasonInWords(state.startHeight, recipe, units)],
+        ],
         source: "Flight model. The margins are this program's choice.",
       }}
     />

@@ -1,19 +1,9 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import {
-  onPacks,
-  START_HEIGHT_RUNS,
-  START_HEIGHT_SEED,
-  startHeightKey,
-  startHeightOf,
-  USUAL_FREEZE,
-  worseStartHeight,
-  type StartHeight,
-  type StartHeightInputs,
-} from "@/core";
-import { send } from "@/ui/actions/send";
+import { startHeightKey, type StartHeight, type StartHeightInputs } from "@/core";
 import { createPool, type Pool } from "@/ui/scatter/pool";
+import { keepOnServer, keptStartHeight, workOut } from "./work-out";
 
 /** How far the minimum start height of a trick is known. */
 export type StartHeightState =
@@ -21,29 +11,33 @@ export type StartHeightState =
   | { readonly kind: "computing"; readonly share: number }
   /** Null for a trick that belongs at its own height or does not go. */
   | { readonly kind: "known"; readonly startHeight: StartHeight | null }
+  /** Never worked out, and not to be worked out here: a coach's browser does that. */
+  | { readonly kind: "absent" }
   | { readonly kind: "broken"; readonly why: string };
 
 const SETTLED_MS = 300;
-/** Flights a worker flies before it is asked again. */
-const AT_A_TIME = 25;
 
 /**
- * The minimum start height of a trick: the one the server keeps, or worked out here on all cores, and then kept if a coach is signed in. `null` asks for
- * nothing.
+ * The minimum start height of a trick: the one that came along, else the one the server keeps, else worked out here on all cores and then kept, where
+ * that is done. `null` asks for nothing.
  */
-export function useStartHeight(inputs: StartHeightInputs | null): StartHeightState {
+export function useStartHeight(
+  inputs: StartHeightInputs | null,
+  { kept = null, worksOut = true }: { readonly kept?: StartHeight | null; readonly worksOut?: boolean } = {},
+): StartHeightState {
   const [state, setState] = useState<{ key: string; result: StartHeightState } | null>(null);
   const asked = inputs === null ? null : JSON.stringify(inputs);
   const key = inputs === null ? null : startHeightKey(inputs);
   useEffect(() => {
-    if (asked === null || key === null) return;
+    if (asked === null || key === null || kept) return;
     let gone = false;
     let pool: Pool | null = null;
     const settle = (result: StartHeightState) => !gone && setState({ key, result });
     const find = async () => {
-      const kept = await keptStartHeight(key);
+      const found = await keptStartHeight(key);
       if (gone) return;
-      if (kept) return settle({ kind: "known", startHeight: kept });
+      if (found) return settle({ kind: "known", startHeight: found });
+      if (!worksOut) return settle({ kind: "absent" });
       // A slider that still moves is waited for.
       await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
       if (gone) return;
@@ -51,8 +45,7 @@ export function useStartHeight(inputs: StartHeightInputs | null): StartHeightSta
       const onProgress = (share: number) => settle({ kind: "computing", share });
       const startHeight = await workOut(pool, JSON.parse(asked) as StartHeightInputs, onProgress);
       settle({ kind: "known", startHeight });
-      // A pilot may look, not keep: the refusal says nothing to anybody.
-      if (startHeight && !gone) void send("keep-start-height", { key, startHeight });
+      if (startHeight && !gone) void keepOnServer(key, startHeight);
     };
     find()
       .catch((error: Error) => settle({ kind: "broken", why: error.message }))
@@ -61,46 +54,7 @@ export function useStartHeight(inputs: StartHeightInputs | null): StartHeightSta
       gone = true;
       pool?.close();
     };
-  }, [asked, key]);
+  }, [asked, key, kept, worksOut]);
+  if (kept) return { kind: "known", startHeight: kept };
   return state && state.key === key ? state.result : { kind: "computing", share: 0 };
-}
-
-/** What the server keeps; null where it has nothing, or there is no network. */
-async function keptStartHeight(key: string): Promise<StartHeight | null> {
-  try {
-    const answer = await fetch(`/start-heights/${key}`);
-    return answer.ok ? ((await answer.json()) as StartHeight | null) : null;
-  } catch {
-    return null;
-  }
-}
-
-async function workOut(
-  pool: Pool,
-  { recipe, airframe, settings, environment, hands }: StartHeightInputs,
-  onProgress: (share: number) => void,
-): Promise<StartHeight | null> {
-  const solved = await pool.run((remote) => remote.solveTrick(recipe, airframe, settings, environment));
-  const byFreezes = await pool.run((remote) =>
-    remote.startHeightByFreezes(solved, airframe, settings, environment, USUAL_FREEZE),
-  );
-  if (byFreezes === null) return null;
-  const task = { solved, airframe, settings, environment, hands, seed: START_HEIGHT_SEED };
-  const packs = onPacks(solved);
-  const starts = Array.from({ length: START_HEIGHT_RUNS / AT_A_TIME }, (_, i) => i * AT_A_TIME);
-  let flown = 0;
-  const byPack = await Promise.all(
-    packs.map(async ({ packUsed }) => {
-      const parts = await Promise.all(
-        starts.map(async (from) => {
-          const part = await pool.run((remote) => remote.heightLosses(task, packUsed, from, from + AT_A_TIME));
-          flown += AT_A_TIME;
-          onProgress(flown / (START_HEIGHT_RUNS * packs.length));
-          return part;
-        }),
-      );
-      return startHeightOf(parts.flat(), packUsed, airframe);
-    }),
-  );
-  return byPack.reduce<StartHeight | null>(worseStartHeight, byFreezes);
 }

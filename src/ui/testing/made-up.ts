@@ -20,6 +20,7 @@ export const odo = {
   stickMode: 2,
   grip: "pinch",
   settingsFrozen: false,
+  reactionS: null,
   referenceAircraftId: null,
   school: {},
   version: 4,

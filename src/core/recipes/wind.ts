@@ -1,0 +1,69 @@
+import type { Airframe } from "../airframe";
+import { airOfDay, coarseDay, type DayAir } from "../atmosphere";
+import type { Settings } from "../flight";
+import { DEG_PER_RAD } from "../numbers";
+import { highUp } from "./brief";
+import { CALM_AIR, type Environment } from "./environment";
+import { fly } from "./fly";
+import type { Recipe } from "./recipe";
+import { startTrim } from "./start-trim";
+
+/** Where the wind comes from as the pilot faces at the start. */
+export type Facing = "into-wind" | "downwind" | "wind-from-left" | "wind-from-right";
+
+/** The environment of a trick on a day, made coarse, begun facing the wind if nothing else is said. */
+export function environmentOn(day: DayAir, facing: Facing = "into-wind"): Environment {
+  const coarse = coarseDay(day);
+  const { heightM, isaOffsetK } = airOfDay(coarse);
+  const { windMps } = coarse;
+  const [north, east] = towards[facing];
+  return {
+    ...CALM_AIR,
+    siteElevationM: heightM,
+    isaOffsetK,
+    windNorthMps: north * windMps + 0,
+    windEastMps: east * windMps + 0,
+  };
+}
+
+/** Every flight begins heading north, so that a head wind blows south. */
+const towards: Readonly<Record<Facing, readonly [north: number, east: number]>> = {
+  "into-wind": [-1, 0],
+  downwind: [1, 0],
+  "wind-from-left": [0, 1],
+  "wind-from-right": [0, -1],
+};
+
+/** What the wind of a day does to a trick, and how to stand to it. */
+export interface WindAdvice {
+  readonly facing: Facing;
+  /** How far the wind carries it back while it is flown facing the wind, m. */
+  readonly driftM: number;
+  /** How far to the side with the wind across, m. */
+  readonly sideDriftM: number;
+  /** How far into the wind the nose points on a straight line across it, °; null for a trick from the hover, or where the wind is faster. */
+  readonly crabDeg: number | null;
+}
+
+/**
+ * Flies a solved recipe in still air, into the wind and across it, high up. Into the wind is the way to face: the speed over the ground is least, and what
+ * drifts, drifts back to where it came from. The crab angle is that of the wind triangle, sin = wind / air speed. Null in a calm. Throws a DomainError as
+ * `fly` does.
+ */
+export function windAdvice(recipe: Recipe, aircraft: Airframe, settings: Settings, day: DayAir): WindAdvice | null {
+  const { windMps } = coarseDay(day);
+  if (windMps === 0) return null;
+  const endIn = (environment: Environment) =>
+    fly({ ...recipe, obstacles: [] }, aircraft, settings, highUp(environment)).measures;
+  const still = endIn(environmentOn({ ...day, windMps: 0 }));
+  const into = endIn(environmentOn(day));
+  const across = endIn(environmentOn(day, "wind-from-left"));
+  const { trimSpeedMps } = startTrim(recipe, aircraft, settings, environmentOn({ ...day, windMps: 0 })).figures;
+  const share = trimSpeedMps > 0.5 ? windMps / trimSpeedMps : null;
+  return {
+    facing: "into-wind",
+    driftM: still.alongM - into.alongM,
+    sideDriftM: Math.abs(across.acrossM - still.acrossM),
+    crabDeg: share !== null && share < 1 ? DEG_PER_RAD * Math.asin(share) : null,
+  };
+}

@@ -1,0 +1,46 @@
+import "server-only";
+import { STANDARD_DAY, type DayAir } from "@/core";
+import { latestSessionsOf, listSites, type Session, type Site } from "../repositories";
+
+/** The air a squad flies in, and how it is known. */
+export interface Day {
+  readonly air: DayAir;
+  readonly from:
+    /** As said with a session of these hours, at a site if one was named. */
+    | { readonly kind: "session"; readonly siteName: string | null }
+    /** The only site there is. */
+    | { readonly kind: "site"; readonly siteName: string }
+    | { readonly kind: "standard" };
+}
+
+export const standardDay: Day = { air: STANDARD_DAY, from: { kind: "standard" } };
+
+/** A session this long ago says nothing of today. */
+const DAY_MS = 18 * 3_600_000;
+
+/** The air of a session: what was said with it, the rest standard. */
+export function dayOfSession({ temperatureC, windMps }: Session, site: Site | null): Day {
+  if (temperatureC == null && windMps == null && site?.elevationM == null) return standardDay;
+  return {
+    air: { elevationM: site?.elevationM ?? 0, temperatureC: temperatureC ?? null, windMps: windMps ?? 0 },
+    from: { kind: "session", siteName: site?.name ?? null },
+  };
+}
+
+/** The air of a squad's day: that of its newest session of these hours, else the elevation of its only site, else standard air at sea level. */
+export async function loadDay(squadId: string, nowMs = Date.now()): Promise<Day> {
+  const [sites, [session]] = await Promise.all([
+    listSites([squadId]),
+    latestSessionsOf(squadId, new Date(nowMs - DAY_MS)),
+  ]);
+  if (session) {
+    const day = dayOfSession(session, sites.find(({ id }) => id === session.siteId) ?? null);
+    if (day !== standardDay) return day;
+  }
+  const [only] = sites;
+  if (sites.length !== 1 || only.elevationM === null) return standardDay;
+  return {
+    air: { ...STANDARD_DAY, elevationM: only.elevationM },
+    from: { kind: "site", siteName: only.name },
+  };
+}
