@@ -19,6 +19,8 @@ export {
   standingOf,
 } from "./standing";
 export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
+export { standardDay } from "./day";
+export type { Day } from "./day";
 export { startHeightInputsOf } from "./start-height";
 export type { FlownWith } from "./start-height";
 export { siteRefusal } from "./site";

@@ -1,4 +1,5 @@
 import {
+  type Air,
   type Airframe,
   cruiseIfPossible,
   curveFeel,
@@ -157,6 +158,7 @@ export function settingsProposals(
   stage: number,
   school: SettingsSchool,
   grip: keyof typeof stickTravelByGrip,
+  air: Air = SEA_LEVEL_AIR,
 ): readonly SettingsProposal[] {
   requireSettings(settings);
   const wanted = byStage[stage];
@@ -178,7 +180,7 @@ export function settingsProposals(
       tiltDeg,
     })),
     ...limit(settings, wanted),
-    ...mid(settings, airframe, tiltDeg, wanted),
+    ...mid(settings, airframe, tiltDeg, wanted, air),
     ...one(
       "expo",
       "Throttle expo",
@@ -337,10 +339,11 @@ function mid(
   airframe: Airframe,
   tiltDeg: number,
   { throttleScale }: StageSettings,
+  air: Air,
 ): SettingsProposal[] {
   // Through the limit that is proposed beside it.
   const limited = { ...settings.throttle, limit: limitOf(throttleScale) };
-  const wanted = cruiseMid(limited, airframe, tiltDeg);
+  const wanted = cruiseMid(limited, airframe, tiltDeg, air);
   if (wanted === null || Math.abs(wanted - settings.throttle.mid) <= 0.02) return [];
   const reason = "softest where this aircraft cruises at that tilt";
   return one("mid", "Throttle mid", settings.throttle.mid.toFixed(2), wanted.toFixed(2), reason, (from) => ({
@@ -353,8 +356,8 @@ const limitOf = (throttleScale: number | null): ThrottleProfile["limit"] =>
   throttleScale === null ? { kind: "off", fraction: 1 } : { kind: "scale", fraction: throttleScale };
 
 /** The mid on the cruise, or null for an aircraft that cannot cruise level at this tilt. */
-function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number): number | null {
-  const level = cruiseIfPossible(airframe, tiltDeg, SEA_LEVEL_AIR);
+function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number, air: Air): number | null {
+  const level = cruiseIfPossible(airframe, tiltDeg, air);
   return level && Number(proposedMid(profile, level.throttle).toFixed(2));
 }
 

@@ -1,5 +1,4 @@
-import { standardDay } from "@/ui/air/air-line";
-import type { Day } from "@/server/progress";
+import { type Day, standardDay } from "@/syllabus";
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, draftBrief, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";

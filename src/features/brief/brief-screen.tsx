@@ -24,13 +24,14 @@ import {
   schoolQuestions,
   sideOf,
   skillOf,
+  standardDay,
+  startHeightInputsOf,
+  type Step,
   stepBefore,
   stepName,
-  startHeightInputsOf,
   stepTitle,
-  type Step,
 } from "@/syllabus";
-import { AirLine, standardDay } from "@/ui/air/air-line";
+import { AirLine } from "@/ui/air/air-line";
 import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { PickOne } from "@/ui/forms/pick-one";

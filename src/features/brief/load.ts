@@ -1,14 +1,15 @@
 import "server-only";
 import { measuredOn, type Attempt, type MeasuredByDirection, type StartHeight } from "@/core";
-import { loadDay, loadProgress, loadStartHeights, type Day, type Progress } from "@/server/progress";
+import { loadDay, loadProgress, loadStartHeights, type Progress } from "@/server/progress";
 import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
 import {
   currentStepOf,
+  type Day,
   findStep,
-  standingAt,
-  startHeightInputsOf,
   type OwnVariant,
   type School,
+  standingAt,
+  startHeightInputsOf,
   type StepStanding,
   type Syllabus,
 } from "@/syllabus";

@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo, useCallback, useEffect, useRef } from "react";
 import { dayAirRanges, obstacleKinds, standardTemperatureC, type ObstacleKind, type Recipe } from "@/core";
-import type { Day } from "@/server/progress";
+import type { Day } from "@/syllabus";
 import { airInWords } from "@/ui/air/air-line";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";

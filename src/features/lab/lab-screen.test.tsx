@@ -1,8 +1,7 @@
-import { standardDay } from "@/ui/air/air-line";
 import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings } from "@/core";
-import { findTrick } from "@/syllabus";
+import { findTrick, standardDay } from "@/syllabus";
 import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LabScreen } from "./lab-screen";

@@ -1,17 +1,18 @@
 import "server-only";
 import { measuredOn, type MeasuredByDirection } from "@/core";
-import { loadDay, loadProgress, type Day } from "@/server/progress";
+import { loadDay, loadProgress } from "@/server/progress";
 import { listSetups, listVariants, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
 import {
   currentStepOf,
+  type Day,
   findStep,
   findTrick,
+  type Manner,
+  type OwnVariant,
   ownVariantOf,
   trickFrom,
   tricks,
   variantOf,
-  type Manner,
-  type OwnVariant,
 } from "@/syllabus";
 
 export interface LabData {

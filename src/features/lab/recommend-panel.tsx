@@ -72,6 +72,7 @@ export function RecommendPanel({
   grip: keyof typeof stickTravelByGrip;
 }) {
   const knobs = knobsOf(settings, recipe);
+  const air = { heightM: environment.siteElevationM, isaOffsetK: environment.isaOffsetK };
   const [bounds, setBounds] = useState<Readonly<Partial<Record<KnobId, Bounds>>>>(() => ({}));
   const [others, setOthers] = useState<readonly Trick[]>([]);
   const [weights, setWeights] = useState<Readonly<Record<string, string>>>({});
@@ -223,7 +224,7 @@ export function RecommendPanel({
           aircraft={aircraft}
           frozen={frozen}
           usual={(turned) =>
-            settingsProposals(turned, aircraft.airframe, trick.stage, settingsSchoolOf(manner.school), grip)
+            settingsProposals(turned, aircraft.airframe, trick.stage, settingsSchoolOf(manner.school), grip, air)
           }
         />
       )}

@@ -1,6 +1,5 @@
-import { standardDay } from "@/ui/air/air-line";
 import type { LoggedAttempt, Session } from "@/server/repositories";
-import { builtInSyllabus } from "@/syllabus";
+import { builtInSyllabus, standardDay } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
 import type { TallyData } from "./load";
 import { tallyPilot } from "./made-up-pilot";

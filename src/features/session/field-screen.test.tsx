@@ -1,4 +1,4 @@
-import { standardDay } from "@/ui/air/air-line";
+import { standardDay } from "@/syllabus";
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { keepPacket } from "@/ui/outbox/device-store";

@@ -26,16 +26,17 @@ import {
   type PlannedSession,
   type Site,
 } from "@/server/repositories";
-import { dayOfSession, loadProgressBriefly, type Day } from "@/server/progress";
+import { dayOfSession, loadProgressBriefly } from "@/server/progress";
 import {
   currentStepOf,
+  type Day,
   offersOf,
-  routeOf,
-  simulatorLacking,
   type OwnVariant,
   type ReasonedOffer,
   type Route,
+  routeOf,
   type School,
+  simulatorLacking,
 } from "@/syllabus";
 import { recentOf, type Attempt } from "@/core";
 import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";

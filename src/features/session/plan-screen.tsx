@@ -360,7 +360,10 @@ function useChecked(
     if (!step) return null;
     if (flier.one.simulatorFirst.includes(stepId))
       return `${step.name} is flown in the simulator first: the school asks for the mark to be met there.`;
-    return siteRefusalFor({ ...flier, stepId }, site, peaks) ?? (frame && windRefusal(flier, step.name, isNew, frame));
+    return (
+      siteRefusalFor({ ...flier, stepId }, site, peaks) ??
+      (frame && windRefusal(flier, step.name, isNew, frame, site?.elevationM ?? 0))
+    );
   };
   if (!frame) return { plan: null, tasks, peaks, refused: [] };
   const proposed = planSession(fliers, frame, (flier, { stepId, isNew }) =>

@@ -1,4 +1,4 @@
-import { allot, orderTurns, SEA_LEVEL_AIR, topSpeed, turnsIn, type Airframe, type SessionFrame } from "@/core";
+import { airOfDay, allot, orderTurns, topSpeed, turnsIn, type Airframe, type DayAir, type SessionFrame } from "@/core";
 import type { PlannedBlock } from "@/server/repositories";
 import { stepName, type ReasonedOffer, type Syllabus } from "@/syllabus";
 import type { Candidate } from "./load";
@@ -129,25 +129,29 @@ export function windRefusal(
   { one, setupId }: Flier,
   name: string,
   isNew: boolean,
-  { windMps }: Pick<PlanFrame, "windMps">,
+  { windMps, temperatureC = null }: Pick<PlanFrame, "windMps" | "temperatureC">,
+  elevationM = 0,
 ): string | null {
   const metresPerSecond = (value: number) => `${Math.round(10 * value) / 10} m/s`;
   if (isNew && windMps > NEW_STEP_WIND_MPS)
     return `${name} is new, and not begun in more than ${metresPerSecond(NEW_STEP_WIND_MPS)} of wind; there are ${metresPerSecond(windMps)}.`;
   const setup = one.setups.find(({ id }) => id === setupId);
   if (!setup || windMps === 0) return null;
-  const topMps = topSpeedOf(setup.airframe);
+  const topMps = topSpeedOf(setup.airframe, { elevationM, temperatureC, windMps: 0 });
   if (windMps <= WIND_SHARE_OF_TOP_SPEED * topMps) return null;
   return `${name} waits for less wind: ${metresPerSecond(windMps)} is more than a third of the ${metresPerSecond(topMps)} that ${setup.name} reaches at most.`;
 }
 
-const topSpeeds = new WeakMap<Airframe, number>();
+const topSpeeds = new WeakMap<Airframe, Map<string, number>>();
 
-function topSpeedOf(airframe: Airframe): number {
-  const known = topSpeeds.get(airframe);
+function topSpeedOf(airframe: Airframe, day: DayAir): number {
+  const byAir = topSpeeds.get(airframe) ?? new Map<string, number>();
+  topSpeeds.set(airframe, byAir);
+  const key = JSON.stringify(day);
+  const known = byAir.get(key);
   if (known !== undefined) return known;
-  const { speedMps } = topSpeed(airframe, SEA_LEVEL_AIR);
-  topSpeeds.set(airframe, speedMps);
+  const { speedMps } = topSpeed(airframe, airOfDay(day));
+  byAir.set(key, speedMps);
   return speedMps;
 }
 

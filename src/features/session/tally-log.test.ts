@@ -1,4 +1,4 @@
-import { standardDay } from "@/ui/air/air-line";
+import { standardDay } from "@/syllabus";
 import type { Outgoing } from "@/ui/outbox/outbox";
 import type { TallyData } from "./load";
 import { tallyPilot } from "./made-up-pilot";

@@ -1,4 +1,4 @@
-import { standardDay } from "@/ui/air/air-line";
+import { standardDay } from "@/syllabus";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Outcome } from "@/core";

@@ -6,8 +6,9 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useState } from "react";
-import { compareAircraft, SEA_LEVEL_AIR, type Settings } from "@/core";
+import { compareAircraft, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/server/repositories";
+import { useAir } from "@/ui/air/use-air";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
 import { fleetWords } from "./fleet-words";
@@ -31,6 +32,7 @@ export function FleetPanel({
   elsewhere: readonly FleetMember[];
   mayChange: boolean;
 }) {
+  const air = useAir();
   const { units } = usePreferences();
   const fleet = [
     { aircraft, settings, setupNumber: null },
@@ -82,7 +84,7 @@ export function FleetPanel({
           const difference = compareAircraft(
             { airframe: reference.aircraft.airframe, settings: reference.settings },
             { airframe: one.aircraft.airframe, settings: one.settings },
-            SEA_LEVEL_AIR,
+            air,
             TURN_DPS,
           );
           const { headline, lines } = fleetWords(difference, units);

@@ -1,8 +1,8 @@
 import "server-only";
 import type { Counted } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import { loadProgress } from "@/server/progress";
-import { currentStepOf, skillOf, stepName, type School, type Syllabus } from "@/syllabus";
+import { loadDay, loadProgress } from "@/server/progress";
+import { currentStepOf, type Day, type School, skillOf, stepName, type Syllabus } from "@/syllabus";
 import {
   listAircraft,
   listAttempts,
@@ -39,16 +39,19 @@ export interface SetupData {
   readonly stage: number;
   /** Sides the pilot takes where practitioners disagree. */
   readonly school: School;
+  /** The air of the squad's day. */
+  readonly day: Day;
   /** The one who looks may save; a pilot looks and tries, and the coach saves. */
   readonly mayChange: boolean;
 }
 
 export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, progresses, attempts] = await Promise.all([
+  const [all, fleet, progresses, attempts, day] = await Promise.all([
     listSetups(pilot.id),
     listAircraft([pilot.id]),
     loadProgress([pilot]),
     listAttempts([pilot.id]),
+    loadDay(pilot.squadId),
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const progress = progresses.get(pilot.id)!;
@@ -58,6 +61,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     mayChange: isCoach(who),
     stage: skillOf(syllabus, open).stage,
     school,
+    day,
     pilot,
     aircraft,
     setups,

@@ -11,14 +11,17 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { type Settings, firstSettings } from "@/core";
+import { airOfDay, type Settings, firstSettings } from "@/core";
 import type { Aircraft } from "@/server/repositories";
 import { send } from "@/ui/actions/send";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { ChangeLine } from "./change-line";
 import { SetupFiles } from "./setup-files";
+import { airInWords } from "@/ui/air/air-line";
+import { AirProvider } from "@/ui/air/use-air";
 import { BadFieldsProvider, useBadFields } from "@/ui/forms/bad-fields";
+import { usePreferences } from "@/ui/theme/preferences";
 import { differencesInWords } from "@/ui/settings/differences";
 import { useSetupDraft } from "./draft";
 import type { SetupData } from "./load";
@@ -39,6 +42,8 @@ const tabs = [
   { id: "stage", name: "By stage" },
   { id: "measure", name: "Measured" },
 ] as const;
+/** Parts whose figures depend on the air. */
+const inAir: readonly string[] = ["throttle", "tilt", "fleet", "stage"];
 export type Tab = (typeof tabs)[number]["id"];
 
 interface SetupEditorProps {
@@ -50,15 +55,20 @@ interface SetupEditorProps {
 
 /** Edits the newest setup of an aircraft and saves the result as the next version. */
 export function SetupEditor(props: SetupEditorProps) {
+  const { day } = props.data;
+  const air = useMemo(() => airOfDay(day.air), [day]);
   return (
     <BadFieldsProvider>
-      <Editor {...props} />
+      <AirProvider air={air}>
+        <Editor {...props} />
+      </AirProvider>
     </BadFieldsProvider>
   );
 }
 
 function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const { any: anyBad } = useBadFields();
+  const { units } = usePreferences();
   const latest = data.setups[0];
   const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
   const { draft, restored, change, drop, undo, redo } = useSetupDraft(aircraft.id, saved);
@@ -153,6 +163,11 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
               <MuiTab key={id} value={id} label={name} id={`tab-${id}`} aria-controls={`part-${id}`} />
             ))}
           </Tabs>
+          {inAir.includes(tab) && (
+            <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mt: -1.5 }}>
+              Hover, cruise and climb as in the air of the day: {airInWords(data.day, units)}.
+            </Typography>
+          )}
           <Box role="tabpanel" id={`part-${tab}`} aria-labelledby={`tab-${tab}`}>
             {tab === "rates" && (
               <RatesPanel

@@ -1,3 +1,4 @@
+import { standardDay } from "@/syllabus";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { type Settings, firstSettings } from "@/core";
@@ -38,6 +39,7 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   mayChange: true,
   stage: 4,
   school: {},
+  day: standardDay,
   changes: {},
   ...change,
 });

@@ -9,6 +9,7 @@ import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
 import type { Grip } from "@/server/repositories";
 import { schoolQuestions, settingsProposals, settingsSchoolOf, type School, type SettingsSchool } from "@/syllabus";
+import { useAir } from "@/ui/air/use-air";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
 const sidesOf = (questionId: string) =>
@@ -37,7 +38,7 @@ export function StagePanel({
   const [stage, setStage] = useState(currentStage);
   const [school, setSchool] = useState<SettingsSchool>(() => settingsSchoolOf(own));
   const { stages } = useSyllabus();
-  const proposals = settingsProposals(settings, airframe, stage, school, grip);
+  const proposals = settingsProposals(settings, airframe, stage, school, grip, useAir());
   return (
     <section aria-labelledby="stage">
       <Typography variant="h2" id="stage" sx={{ mb: 1.5 }}>

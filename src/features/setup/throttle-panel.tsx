@@ -10,7 +10,6 @@ import {
   limitEffect,
   midVerdict,
   proposedMid,
-  SEA_LEVEL_AIR,
   stickTravelByGrip,
   throttleAtStick,
   throttleExpoByFlying,
@@ -24,6 +23,7 @@ import {
   type ThrottleProfile,
 } from "@/core";
 import type { Grip } from "@/server/repositories";
+import { useAir } from "@/ui/air/use-air";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -51,9 +51,10 @@ export function ThrottlePanel({
   grip: Grip;
   onChange: (profile: ThrottleProfile) => void;
 }) {
+  const air = useAir();
   const points = useMemo(
-    () => throttlePoints(profile, airframe, tiltDeg, SEA_LEVEL_AIR, stickTravelByGrip[grip]),
-    [profile, airframe, tiltDeg, grip],
+    () => throttlePoints(profile, airframe, tiltDeg, air, stickTravelByGrip[grip]),
+    [profile, airframe, tiltDeg, grip, air],
   );
   const lines = useMemo(() => [profileLine(profile)], [profile]);
   const marks = useMemo(() => marksOf(points), [points]);
@@ -202,16 +203,11 @@ function ExpoByFlying(props: {
   onChange: (profile: ThrottleProfile) => void;
 }) {
   const { profile, airframe, tiltDeg, grip, onChange } = props;
+  const air = useAir();
   return (
     <Box role="group" aria-label="Expo by flying" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       {throttleExpoByFlying.map(({ flying, expo }) => {
-        const { cruise, hover } = throttlePoints(
-          { ...profile, expo },
-          airframe,
-          tiltDeg,
-          SEA_LEVEL_AIR,
-          stickTravelByGrip[grip],
-        );
+        const { cruise, hover } = throttlePoints({ ...profile, expo }, airframe, tiltDeg, air, stickTravelByGrip[grip]);
         const perMm = (cruise ?? hover).climbPerMm;
         return (
           <Button

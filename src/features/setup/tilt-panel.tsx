@@ -13,7 +13,6 @@ import {
   invertedFlat,
   multiply,
   pureHalfTurnViewDeg,
-  SEA_LEVEL_AIR,
   settingsRanges,
   stickForThrottleClamped,
   type Airframe,
@@ -27,6 +26,7 @@ import { CameraView } from "@/ui/flight/camera-view";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { quantityText } from "@/ui/units/quantity";
+import { useAir } from "@/ui/air/use-air";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { Protractor } from "./protractor";
 
@@ -125,13 +125,43 @@ export function TiltPanel({
           </MenuItem>
         ))}
       </TextField>
+      <FormControlLabel
+        sx={{ mt: 1, display: "flex" }}
+        control={
+          <Switch
+            checked={modes.mixAngleDeg != null}
+            onChange={(_, on) => onChange({ modes: { ...modes, mixAngleDeg: on ? tiltDeg : null } })}
+          />
+        }
+        label="The controller mixes roll and yaw for the camera angle"
+      />
+      {modes.mixAngleDeg != null && (
+        <Box sx={{ maxWidth: 420 }}>
+          <NumberSlider
+            label="Angle it mixes for, °"
+            value={modes.mixAngleDeg}
+            range={settingsRanges.mixAngleDeg}
+            step={1}
+            digits={0}
+            unit="°"
+            onChange={(mixAngleDeg) => onChange({ modes: { ...modes, mixAngleDeg } })}
+          />
+          {modes.mixAngleDeg !== tiltDeg && (
+            <Typography sx={(theme) => ({ fontSize: "0.88rem", color: theme.tokens.buoyText })}>
+              ▲ The camera is at {tiltDeg}°: in a level turn the horizon leans, in a roll the view leaves the path, by
+              what {Math.abs(modes.mixAngleDeg - tiltDeg)}° make. The lab flies it.
+            </Typography>
+          )}
+        </Box>
+      )}
     </section>
   );
 }
 
 function CruiseFigures({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
   const { tiltDeg, throttle } = settings;
-  const level = cruiseIfPossible(airframe, tiltDeg, SEA_LEVEL_AIR);
+  const air = useAir();
+  const level = cruiseIfPossible(airframe, tiltDeg, air);
   if (!level) return <Typography color="error.main">▲ This aircraft cannot hold level flight at that tilt.</Typography>;
   const why = {
     how: "Level flight with the horizon through the middle of the picture: pitch is minus the tilt; thrust, weight and drag along the body balance.",
@@ -194,14 +224,15 @@ const Views = memo(function Views({ settings }: { settings: Settings }) {
 
 const CruiseCharts = memo(function CruiseCharts({ settings, airframe }: { settings: Settings; airframe: Airframe }) {
   const { units } = usePreferences();
+  const air = useAir();
   const { tiltDeg, throttle } = settings;
   const sweep = useMemo(
     () =>
       TILTS_DEG.flatMap((tilt) => {
-        const level = cruiseIfPossible(airframe, tilt, SEA_LEVEL_AIR);
+        const level = cruiseIfPossible(airframe, tilt, air);
         return level ? [{ tilt, level }] : [];
       }),
-    [airframe],
+    [airframe, air],
   );
   const line = (name: string, value: (level: Cruise) => number, colour: Line["colour"]): Line[] => [
     { name, look: "solid", colour, points: sweep.map(({ tilt, level }) => [tilt, value(level)]) },

@@ -1,5 +1,4 @@
 export { loadProgress, loadProgressBriefly } from "./load-progress";
 export type { Progress } from "./load-progress";
 export { loadStartHeights } from "./load-start-heights";
-export { dayOfSession, loadDay, standardDay } from "./load-day";
-export type { Day } from "./load-day";
+export { dayOfSession, loadDay } from "./load-day";

@@ -1,19 +1,7 @@
 import "server-only";
-import { STANDARD_DAY, type DayAir } from "@/core";
+import { STANDARD_DAY } from "@/core";
+import { standardDay, type Day } from "@/syllabus";
 import { latestSessionsOf, listSites, type Session, type Site } from "../repositories";
-
-/** The air a squad flies in, and how it is known. */
-export interface Day {
-  readonly air: DayAir;
-  readonly from:
-    /** As said with a session of these hours, at a site if one was named. */
-    | { readonly kind: "session"; readonly siteName: string | null }
-    /** The only site there is. */
-    | { readonly kind: "site"; readonly siteName: string }
-    | { readonly kind: "standard" };
-}
-
-export const standardDay: Day = { air: STANDARD_DAY, from: { kind: "standard" } };
 
 /** A session this long ago says nothing of today. */
 const DAY_MS = 18 * 3_600_000;

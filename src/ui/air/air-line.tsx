@@ -6,13 +6,10 @@ import Popover from "@mui/material/Popover";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { coarseDay, dayAirRanges, standardTemperatureC, STANDARD_DAY, type DayAir } from "@/core";
-import type { Day } from "@/server/progress";
+import { coarseDay, dayAirRanges, standardTemperatureC, type DayAir } from "@/core";
+import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText, type UnitSystem } from "@/ui/units/quantity";
-
-/** Air nobody said anything of. */
-export const standardDay: Day = { air: STANDARD_DAY, from: { kind: "standard" } };
 
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {
