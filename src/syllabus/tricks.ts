@@ -38,9 +38,9 @@ const one = (recipes: Readonly<Record<string, string>>): readonly TrickVariant[]
 ];
 
 const stopLooks = ["stoppingDistanceM", "alongM", "fastestMps", "heightLostM"] as const;
-const landingLooks = ["descentDeg", "touchdownMps", "stoppingDistanceM", "alongM"] as const;
+const landingLooks = ["descentDeg", "objectSeenShare", "offSpotM", "touchdownMps", "stoppingDistanceM"] as const;
 const turnLooks = ["stopErrorDeg", "bounceBackDeg", "turnTimeS", "hangTimeS", "peakM", "heightLostM"] as const;
-const rollLooks = ["viewOffPathDeg", "stopErrorDeg", "turnTimeS", "sideDriftM", "exitSpeedMps", "heightLostM"] as const;
+const rollLooks = ["viewWanderDeg", "stopErrorDeg", "turnTimeS", "sideDriftM", "exitSpeedMps", "heightLostM"] as const;
 const loopLooks = [
   "loopWidthM",
   "loopUnevenness",
@@ -51,7 +51,14 @@ const loopLooks = [
 ] as const;
 const overLooks = ["timeInvertedS", "throttleInvertedMean", "peakM", "heightLostM", "headingChangeDeg"] as const;
 const spinLooks = ["headingChangeDeg", "horizonLeanDeg", "heightGainedM", "sideDriftM", "exitSpeedMps"] as const;
-const circleLooks = ["circleRadiusM", "circleSpreadM", "stickWander", "fastestMps", "mostThrustG"] as const;
+const circleLooks = [
+  "circleRadiusM",
+  "circleSpreadM",
+  "stickWander",
+  "objectSeenShare",
+  "fastestMps",
+  "mostThrustG",
+] as const;
 
 const powerOrFloat = (id: string): readonly TrickVariant[] => [
   {
@@ -75,7 +82,7 @@ const shown: Readonly<
   "stop-course": { looksAt: stopLooks },
   "pitch-brake": { looksAt: stopLooks },
   "turn-brake": { looksAt: [...stopLooks, "peakM"] },
-  "land-pass": { looksAt: ["descentDeg", "lowestM", "fastestMps"] },
+  "land-pass": { looksAt: ["descentDeg", "objectSeenShare", "lowestM", "fastestMps"] },
   "land-stop": {
     looksAt: landingLooks,
     variants: [
@@ -90,6 +97,12 @@ const shown: Readonly<
         name: "cut a hand above",
         gains: "Over quickly, no skipping about; wants soft ground.",
         recipes: alone("land-stop-cut"),
+      },
+      {
+        id: "coast",
+        name: "coasted to a stop",
+        gains: "Slow, and the spot is in the picture longest; takes more room and the wind moves it.",
+        recipes: alone("land-coast"),
       },
     ],
   },
@@ -169,7 +182,7 @@ const shown: Readonly<
   "loop-over": { looksAt: loopLooks, variants: powerOrFloat("loop-over") },
   "loop-through": { looksAt: loopLooks },
   "spin-level": { looksAt: spinLooks },
-  "spin-track": { looksAt: ["clearanceM", "headingChangeDeg", "sideDriftM", "horizonLeanDeg"] },
+  "spin-track": { looksAt: ["clearanceM", "objectSeenShare", "headingChangeDeg", "sideDriftM", "horizonLeanDeg"] },
   "spin-inverted": {
     looksAt: overLooks,
     variants: [
@@ -200,14 +213,15 @@ const shown: Readonly<
     variants: [
       {
         id: "roll",
-        name: "rolled over into it",
-        gains: "Fast and tight, the picture on its side; takes most of the throttle.",
+        name: "some laps",
+        gains:
+          "The sticks rest; the picture hangs upside down with the middle at its top edge. The middle wanders with the wind.",
         recipes: toSides("orbit-back"),
       },
       {
         id: "fall",
-        name: "fallen back into it",
-        gains: "Little thrust, the view raised and away from the middle; slow, and wind moves it.",
+        name: "once round",
+        gains: "Long enough to find the throttle that keeps the height; the first to learn.",
         recipes: toSides("orbit-back-fall"),
       },
     ],

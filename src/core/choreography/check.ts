@@ -94,7 +94,7 @@ function whyUnknown(recipe: Recipe, value: Value): string | null {
 
 /** Phases that something else in the recipe names. */
 export function phasesNamed(recipe: Recipe): readonly { readonly field: string; readonly id: string }[] {
-  const { turn, freeze, loop, steadyPhase, descentPhase, brakePhase } = recipe;
+  const { turn, freeze, loop, steadyPhase, descentPhase, brakePhase, inPicture } = recipe;
   return [
     { field: "turn.stopPhase", id: turn?.stopPhase },
     { field: "turn.catchPhase", id: turn?.catchPhase },
@@ -104,6 +104,8 @@ export function phasesNamed(recipe: Recipe): readonly { readonly field: string; 
     { field: "steadyPhase", id: steadyPhase },
     { field: "descentPhase", id: descentPhase },
     { field: "brakePhase", id: brakePhase },
+    { field: "inPicture.from", id: inPicture?.from },
+    { field: "inPicture.to", id: inPicture?.to },
     ...recipe.solveFor.map(({ aim }, i) => ({
       field: `solveFor.${i}.aim.phase`,
       id: "phase" in aim ? aim.phase : undefined,

@@ -58,9 +58,14 @@ const throttleFields: Readonly<Record<Exclude<ThrottlePlan["kind"], "eye">, read
 /** The numbers of a plan for the throttle. */
 export function fieldsOfThrottle(plan: ThrottlePlan): readonly FigureField[] {
   if (plan.kind !== "eye") return throttleFields[plan.kind];
-  return plan.see === "climb"
-    ? [field("targetMps", "m/s", -20, 20, 0.1), ...eye]
-    : [field("targetM", "m", -100, 200, 0.1), ...eye];
+  switch (plan.see) {
+    case "climb":
+      return [field("targetMps", "m/s", -20, 20, 0.1), ...eye];
+    case "height":
+      return [field("targetM", "m", -100, 200, 0.1), ...eye];
+    case "spot":
+      return eye;
+  }
 }
 
 /** The numbers of every kind of guard; the first is the bound. */

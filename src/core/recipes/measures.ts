@@ -1,6 +1,8 @@
 import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
 import { toEuler } from "../attitude";
 import type { Environment } from "./environment";
+import type { Camera } from "../camera";
+import { seenShare, type SeenObject } from "./in-picture";
 import { distanceTo, type Obstacle } from "./obstacles";
 import type { Recipe, TurnAxis } from "./recipe";
 import type { FlightEvent, Trace } from "./trace";
@@ -46,12 +48,18 @@ export interface Measures {
   readonly mostThrustG: number;
   /** Largest angle of the view away from the level line of entry, from the mark of the turn to its stop. */
   readonly viewOffPathDeg: number | null;
+  /** The same away from where the view was as the turn began. */
+  readonly viewWanderDeg: number | null;
   /** Largest lean of the horizon in the picture while upright, from the first to the last sample. */
   readonly horizonLeanDeg: number;
   /** Least room between the tips of the propellers and what stands about; null when nothing does. */
   readonly clearanceM: number | null;
   /** Way along the line of entry from the first braking to rest or to flying back. */
   readonly stoppingDistanceM: number | null;
+  /** Distance over the ground from where it ends to the spot it is flown at; null where there is none. */
+  readonly offSpotM: number | null;
+  /** Share of the phases that are to keep it there in which the object is in the picture; null where there is none. */
+  readonly objectSeenShare: number | null;
   /** Speed at first touch, and steepness of the path through the descent. */
   readonly touchdownMps: number | null;
   readonly descentDeg: number | null;
@@ -88,6 +96,7 @@ export function measure(
   phasesDone: boolean,
   obstacles: readonly Obstacle[],
   reachM: number,
+  seen: { readonly object: SeenObject; readonly camera: Camera } | null,
 ): Measures {
   const last = trace.timeS.length - 1;
   const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
@@ -124,9 +133,12 @@ export function measure(
     fastestMps: largest(trace.timeS.map((_, i) => speedAt(trace, i))),
     mostThrustG: largest(trace.thrustG),
     viewOffPathDeg: viewOffPath(recipe, trace, events),
+    viewWanderDeg: viewWander(recipe, trace, events),
     horizonLeanDeg: largest(trace.horizonSlopeDeg.filter((_, i) => upright(i) > 0.3)),
     clearanceM: clearance(trace, obstacles, reachM),
     stoppingDistanceM: stoppingDistance(recipe, trace, events),
+    offSpotM: seen && Math.hypot(seen.object.northM - trace.northM[last], seen.object.eastM - trace.eastM[last]),
+    objectSeenShare: seen && objectSeen(recipe, trace, events, seen.object, seen.camera),
     touchdownMps: touchdown(trace, events),
     descentDeg: descent(recipe, trace),
     ...loopOf(recipe, trace, events),
@@ -168,12 +180,53 @@ function descent(recipe: Recipe, trace: Trace): number | null {
   return DEG_PER_RAD * Math.atan2(trace.heightM[from] - trace.heightM[to], way);
 }
 
-function viewOffPath(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): number | null {
+function objectSeen(
+  recipe: Recipe,
+  trace: Trace,
+  events: readonly FlightEvent[],
+  object: SeenObject,
+  camera: Camera,
+): number | null {
+  const { inPicture } = recipe;
+  const from = inPicture && startOf(events, inPicture.from);
+  const to = inPicture && startOf(events, inPicture.to);
+  if (inPicture && !from) return null;
+  const last = trace.timeS.length - 1;
+  const a = from ? indexAt(trace, from.timeS) : 0;
+  return seenShare(trace, object, camera, a, Math.max(a, to ? indexAt(trace, to.timeS) : last));
+}
+
+/** The samples between the mark of the turn and its catch. */
+function turnOf(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): readonly [number, number] | null {
   const mark = recipe.phases.find((phase) => phase.mark);
   const from = mark && startOf(events, mark.id);
   const to = recipe.turn && startOf(events, recipe.turn.catchPhase);
-  if (!from || !to) return null;
-  const [a, b] = [indexAt(trace, from.timeS), indexAt(trace, to.timeS)];
+  return from && to ? [indexAt(trace, from.timeS), indexAt(trace, to.timeS)] : null;
+}
+
+/** Unit vector of the view at a sample: north, east, up. */
+function viewAt(trace: Trace, i: number): readonly [number, number, number] {
+  const [up, round] = [trace.viewElevationDeg[i] * RAD_PER_DEG, trace.viewHeadingDeg[i] * RAD_PER_DEG];
+  return [Math.cos(up) * Math.cos(round), Math.cos(up) * Math.sin(round), Math.sin(up)];
+}
+
+function viewWander(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): number | null {
+  const turn = turnOf(recipe, trace, events);
+  if (!turn) return null;
+  const [a, b] = turn;
+  const [n, e, u] = viewAt(trace, a);
+  let most = 0;
+  for (let i = a; i <= b; i++) {
+    const [north, east, up] = viewAt(trace, i);
+    most = Math.max(most, DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, n * north + e * east + u * up))));
+  }
+  return most;
+}
+
+function viewOffPath(recipe: Recipe, trace: Trace, events: readonly FlightEvent[]): number | null {
+  const turn = turnOf(recipe, trace, events);
+  if (!turn) return null;
+  const [a, b] = turn;
   let most = 0;
   for (let i = a; i <= b; i++) {
     // The view's heading against the line of entry is read from the same axis whose elevation the trace keeps.

@@ -35,6 +35,8 @@ const resolved = resolve;
 /** How fast fingers move a stick, full deflections per second. Common practice, no source. */
 export const STICK_SPEED_PER_S = 15;
 const LONGEST_DELAY_S = 0.5;
+/** Nobody comes down on a spot faster, m/s. Ours. */
+const STEEPEST_SINK_MPS = 6;
 /** Hands wander slowly: they are moved on once in so many steps. */
 const NOISE_STEPS = 5;
 /** With which a height is flown through the climb speed. Ours. */
@@ -43,9 +45,23 @@ const CLIMB_GAIN_PER_S = 3;
 const ANGLE_LOOP_PER_S = 6;
 const SELF_LEVEL_REACH_DEG = 45;
 
+type EyePlan = Extract<StickPlan, { kind: "eye" }>;
 /** What is seen with a delay. */
-type Sight = "pitch" | "bank" | "side" | "heading" | "object" | "climb" | "height";
-const sights: readonly Sight[] = ["pitch", "bank", "side", "heading", "object", "climb", "height"];
+type Sight =
+  "pitch" | "bank" | "side" | "heading" | "object" | "distance" | "growing" | "sideways" | "ahead" | "climb" | "height";
+const sights: readonly Sight[] = [
+  "pitch",
+  "bank",
+  "side",
+  "heading",
+  "object",
+  "distance",
+  "growing",
+  "sideways",
+  "ahead",
+  "climb",
+  "height",
+];
 
 /** What the pilot sees and the clock of the phase, filled in by `fly` before each step. */
 export interface Seen {
@@ -122,9 +138,11 @@ export class Hands {
     this.leastUpright = Math.min(0.2, 0.5 * Math.abs(start.upright));
     this.dragZPerG = (0.5 * densityOf(environment) * airframe.dragAreaM2.z) / (airframe.massKg * G_MPS2);
     this.throttle = stickForThrottle(settings.throttle, start.motor);
-    this.roll = stickForRate(settings.rates.roll, this.sustainedDps("roll"));
-    this.pitch = stickForRate(settings.rates.pitch, this.sustainedDps("pitch"));
-    this.yaw = stickForRate(settings.rates.yaw, this.sustainedDps("yaw"));
+    if (!start.straight) {
+      this.roll = stickForRate(settings.rates.roll, this.sustainedDps("roll"));
+      this.pitch = stickForRate(settings.rates.pitch, this.sustainedDps("pitch"));
+      this.yaw = stickForRate(settings.rates.yaw, this.sustainedDps("yaw"));
+    }
     this.length = Math.ceil(LONGEST_DELAY_S / dtS) + 1;
     this.history = Object.fromEntries(sights.map((sight) => [sight, new Float64Array(this.length)])) as Record<
       Sight,
@@ -242,7 +260,12 @@ export class Hands {
         return stickForRate(this.settings.rates[axis], yawDps * Math.tan(TO_RAD * this.settings.tiltDeg));
       }
       case "eye": {
-        const miss = wrapped(this.value(plan.targetDeg) - this.recall(plan.see, this.value(plan.delayS)));
+        const delayS = this.value(plan.delayS);
+        const targetDeg =
+          this.value(plan.targetDeg) +
+          (plan.keeps ? this.nearer(plan.keeps, delayS) : 0) +
+          (plan.stills ? this.against(plan.see, plan.stills, delayS) : 0);
+        const miss = wrapped(targetDeg - this.recall(plan.see, delayS));
         // An object is where it is seen; everything else is where the aircraft is.
         const error = plan.see === "object" ? -miss : miss;
         const wantedDps = this.value(plan.gainPerS) * error + (plan.sustained ? this.sustainedDps(axis) : 0);
@@ -265,13 +288,39 @@ export class Hands {
     if (plan.kind !== "eye") return 0;
     const delayS = this.value(plan.delayS);
     const gain = this.value(plan.gainPerS);
-    const targetMps =
-      plan.see === "climb"
-        ? this.value(plan.targetMps)
-        : Math.max(-3, Math.min(3, gain * (this.value(plan.targetM) - this.recall("height", delayS))));
+    const targetMps = this.climbWanted(plan, gain, delayS);
     const error = targetMps - this.recall("climb", delayS);
-    const lift = 1 - this.dragLiftG(seen) + ((plan.see === "climb" ? gain : CLIMB_GAIN_PER_S) * error) / G_MPS2;
+    const lift = 1 - this.dragLiftG(seen) + ((plan.see === "height" ? CLIMB_GAIN_PER_S : gain) * error) / G_MPS2;
     return seen.upright > this.leastUpright ? this.stickForThrust(lift / seen.upright, seen.axialMps) : 0;
+  }
+
+  /** Climb speed that an eye on climb, height or a spot asks for. */
+  private climbWanted(plan: Extract<ThrottlePlan, { kind: "eye" }>, gain: number, delayS: number): number {
+    switch (plan.see) {
+      case "climb":
+        return this.value(plan.targetMps);
+      case "height":
+        return Math.max(-3, Math.min(3, gain * (this.value(plan.targetM) - this.recall("height", delayS))));
+      case "spot": {
+        const upM = this.environment.entryHeightM + this.recall("height", delayS);
+        const closingMps = Math.max(0.3, -this.recall("growing", delayS));
+        return Math.max(-STEEPEST_SINK_MPS, (-upM * closingMps) / Math.max(0.5, this.recall("distance", delayS)));
+      }
+    }
+  }
+
+  /** How far a target is moved to keep a distance: by what is too far, and by how fast it grows. */
+  private nearer({ distanceM, degPerM, degPerMps, mostDeg }: NonNullable<EyePlan["keeps"]>, delayS: number): number {
+    const offM = this.recall("distance", delayS) - this.value(distanceM);
+    const moved = degPerM * offM + degPerMps * this.recall("growing", delayS);
+    return Math.max(-mostDeg, Math.min(mostDeg, moved));
+  }
+
+  /** How far a lean is moved to stand still over the ground. */
+  private against(see: EyePlan["see"], { degPerMps, mostDeg }: NonNullable<EyePlan["stills"]>, delayS: number): number {
+    const moved =
+      see === "pitch" ? degPerMps * this.recall("ahead", delayS) : -degPerMps * this.recall("sideways", delayS);
+    return Math.max(-mostDeg, Math.min(mostDeg, moved));
   }
 
   private value(value: Value): number {
@@ -303,10 +352,18 @@ export class Hands {
     history.heading[at] = seen.headingDeg;
     history.climb[at] = seen.climbMps;
     history.height[at] = seen.aboveEntryM;
+    const yaw = seen.yawDeg * TO_RAD;
+    const [cos, sin] = [Math.cos(yaw), Math.sin(yaw)];
+    history.ahead[at] = cos * state[STATE.vNorth] + sin * state[STATE.vEast];
+    history.sideways[at] = cos * state[STATE.vEast] - sin * state[STATE.vNorth];
     const { object } = this.start;
     if (object) {
-      const bearingRad = Math.atan2(object.eastM - state[STATE.east], object.northM - state[STATE.north]);
-      history.object[at] = wrapped(bearingRad * TO_DEG - seen.yawDeg);
+      const north = object.northM - state[STATE.north];
+      const east = object.eastM - state[STATE.east];
+      const distanceM = Math.hypot(north, east);
+      history.object[at] = wrapped(Math.atan2(east, north) * TO_DEG - seen.yawDeg);
+      history.distance[at] = distanceM;
+      history.growing[at] = -(north * state[STATE.vNorth] + east * state[STATE.vEast]) / Math.max(0.1, distanceM);
     }
     this.count++;
   }

@@ -1,4 +1,5 @@
 import { DomainError, requireNumber } from "../numbers";
+import type { Mark } from "./marks";
 import type { ObstaclePlan } from "./obstacles";
 
 /**
@@ -10,7 +11,14 @@ export type Value =
   | { readonly param: string; readonly timesOf?: TrimFigure; readonly times?: number; readonly plus?: number }
   | { readonly of: TrimFigure; readonly times?: number; readonly plus?: number };
 
-export type TrimFigure = "tiltDeg" | "trimPitchDeg" | "trimBankDeg" | "trimSpeedMps" | "trimThrustG";
+export type TrimFigure =
+  | "tiltDeg"
+  | "trimPitchDeg"
+  | "trimBankDeg"
+  | "trimSpeedMps"
+  | "trimThrustG"
+  /** Pitch of the lead-in of a circle; that of the trim where there is none. */
+  | "leadInPitchDeg";
 
 export type Axis = "roll" | "pitch" | "yaw";
 /** What a turn is counted about: a body axis, or the axis of the view. */
@@ -51,6 +59,15 @@ export type StickPlan =
       readonly gainPerS: Value;
       readonly delayS: Value;
       readonly sustained?: boolean;
+      /** Moved off its target by how far the object is from where it is to be, and how fast that grows; never by more than `mostDeg`. */
+      readonly keeps?: {
+        readonly distanceM: Value;
+        readonly degPerM: number;
+        readonly degPerMps: number;
+        readonly mostDeg: number;
+      };
+      /** Leant against the drift over the ground: bank against what goes sideways, pitch against what goes ahead; never by more than `mostDeg`. */
+      readonly stills?: { readonly degPerMps: number; readonly mostDeg: number };
     };
 
 export type ThrottlePlan =
@@ -72,6 +89,8 @@ export type ThrottlePlan =
       readonly gainPerS: Value;
       readonly delayS: Value;
     }
+  /** Held by the pilot's eye on the object: comes down so as to go straight to its foot, height over distance times the speed of closing in. */
+  | { readonly kind: "eye"; readonly see: "spot"; readonly gainPerS: Value; readonly delayS: Value }
   /** Held by the pilot's eye on height above the entry: the climb speed wanted is gain · (target − seen). */
   | {
       readonly kind: "eye";
@@ -133,8 +152,11 @@ export type Start =
   | { readonly kind: "cruise" }
   /** Level flight at a speed. */
   | { readonly kind: "level"; readonly speedMps: Value }
-  /** A steady circle facing its centre, at the camera's tilt and so many m of radius; clockwise from above turns right. */
-  | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean }
+  /**
+   * A steady circle facing its centre, at the camera's tilt and so many m of radius; clockwise from above turns right. With a lead-in it begins so many m
+   * before the circle, level and straight along its tangent, at the speed of the circle: figures and rates are those of the circle.
+   */
+  | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean; readonly leadInM?: Value }
   /** A steady circle with the view raised and the picture turned about the view axis. */
   /** A circle with the centre behind the tail, no bank and the nose up: the camera looks back at it over the top. */
   | { readonly kind: "looking-back"; readonly turnDps: Value; readonly noseUpDeg: Value }
@@ -155,6 +177,8 @@ export type Aim =
   | { readonly kind: "stop-at"; readonly alongM: Value }
   /** The recipe's gap stands where the aircraft is in the middle of a phase, so far ahead of the start and so far beside its line. */
   | { readonly kind: "gap-ahead" | "gap-beside"; readonly phase: string }
+  /** It ends turned by this against the entry, right positive, °. */
+  | { readonly kind: "heading"; readonly deg: Value }
   /** A loop twice this wide. */
   | { readonly kind: "loop-radius"; readonly radiusM: Value }
   /** The recipe's bar stands in the middle of the loop: so far ahead of the start, and so far above the entry. */
@@ -199,8 +223,21 @@ export interface Recipe {
   /** The phase that begins to brake. */
   readonly brakePhase?: string;
   readonly obstacles?: readonly ObstaclePlan[];
-  /** What the nose is held on, m along and across from the start; the centre of the steady turn when the recipe starts in one. */
-  readonly object?: { readonly alongM: Value; readonly acrossM: Value };
+  /**
+   * What is looked at, m along and across from the start and up to `heightM` above the ground, a spot on it if that is left out; the centre of the steady
+   * turn when the recipe starts in one.
+   */
+  readonly object?: {
+    readonly alongM: Value;
+    readonly acrossM: Value;
+    readonly heightM?: Value;
+    /** The height is counted from the entry. */
+    readonly aboveEntry?: boolean;
+  };
+  /** The phases in which the object is to be in the picture, from the first to before the last named; the whole flight if not said. */
+  readonly inPicture?: { readonly from: string; readonly to: string };
+  /** What is looked at in the field besides the stop: a flight that misses one is not clean. */
+  readonly marks?: readonly Mark[];
   /** A trick that belongs at this height above the ground, such as a landing; otherwise the height is worked out. */
   readonly entryHeightM?: Value;
 }
@@ -261,11 +298,16 @@ export function mirrored(recipe: Recipe, axes: readonly Axis[], id: string, labe
     ...Object.fromEntries(axes.flatMap((axis) => (phase[axis] ? [[axis, negated(phase[axis])]] : []))),
     until: phase.until.map(turnGuard),
   });
-  const { freeze, obstacles, object } = recipe;
+  const { freeze, obstacles, object, solveFor } = recipe;
   return {
     ...recipe,
     id,
     label,
+    ...(sideways && {
+      solveFor: solveFor.map((one) =>
+        one.aim.kind === "heading" ? { ...one, aim: { ...one.aim, deg: minus(one.aim.deg) } } : one,
+      ),
+    }),
     start: sideways ? mirroredStart(recipe.start) : recipe.start,
     phases: recipe.phases.map(turnPhase),
     abort: recipe.abort.map(turnPhase),
@@ -291,8 +333,14 @@ function negated(plan: StickPlan): StickPlan {
     case "ramp":
     case "ease":
       return { ...plan, from: minus(plan.from), to: minus(plan.to) };
-    case "eye":
-      return { ...plan, targetDeg: minus(plan.targetDeg) };
+    case "eye": {
+      const { keeps } = plan;
+      return {
+        ...plan,
+        targetDeg: minus(plan.targetDeg),
+        ...(keeps && { keeps: { ...keeps, degPerM: -keeps.degPerM, degPerMps: -keeps.degPerMps } }),
+      };
+    }
     case "loop":
       return { ...plan, radiusM: minus(plan.radiusM) };
     case "view-roll":

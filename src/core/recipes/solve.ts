@@ -1,9 +1,10 @@
-import type { Airframe } from "../airframe";
+import { fullThrustG, type Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { bisect } from "../numbers";
-import type { Environment } from "./environment";
+import { bisect, wrapDeg } from "../numbers";
+import { densityOf, type Environment } from "./environment";
 import { fly } from "./fly";
 import { resolve, withParameters, type Aim, type Recipe } from "./recipe";
+import { startTrim } from "./start-trim";
 
 export type Goal = Aim;
 
@@ -23,8 +24,9 @@ export function solve(
   settings: Settings,
   environment: Environment,
 ): Solution {
-  // High up and with nothing about, unless the aim is about what stands there.
-  const high = { ...environment, entryHeightM: CLEAR_OF_GROUND_M, obstacles: [], ceilingM: null };
+  // High up and with nothing about, unless the aim is about what stands there or the trick belongs at its own height.
+  const entryHeightM = recipe.entryHeightM === undefined ? CLEAR_OF_GROUND_M : resolve(recipe, recipe.entryHeightM);
+  const high = { ...environment, entryHeightM, obstacles: [], ceilingM: null };
   const open = { ...recipe, obstacles: [] };
   const bodily = (tried: Recipe) => fly(tried, aircraft, settings, high).measures;
   switch (goal.kind) {
@@ -45,7 +47,7 @@ export function solve(
         goal,
         0.002,
         (tried) => bodily(tried).heightGainedM,
-        "no punch within reach ends where it began; see the thrust, the throttle limit and the turning rate",
+        `no punch within reach ends where it began: ${thrustWords(recipe, aircraft, settings, high)}; see the throttle limit and the turning rate`,
         (tried) => bodily(tried).complete,
       );
     case "stop-at":
@@ -56,6 +58,15 @@ export function solve(
         0.005,
         (tried) => bodily(tried).alongM - resolve(recipe, goal.alongM),
         "it does not stop there from any braking point; see the speed and the lean",
+      );
+    case "heading":
+      return solveParameter(
+        open,
+        recipe,
+        goal,
+        0.0005,
+        (tried) => wrapDeg(bodily(tried).headingChangeDeg - resolve(recipe, goal.deg)),
+        "it does not come out facing that way; see the rates",
       );
     case "loop-radius":
       return solveParameter(
@@ -80,6 +91,13 @@ export function solve(
       return placed(recipe, goal, column[middle] ?? null, "it never gets as far as the gap");
     }
   }
+}
+
+/** What thrust there is, against what flies on. */
+function thrustWords(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): string {
+  const { trimThrustG } = startTrim(recipe, aircraft, settings, environment).figures;
+  const most = fullThrustG(aircraft, densityOf(environment));
+  return `full throttle gives ${most.toFixed(1)} g standing still, and ${trimThrustG.toFixed(1)} g of that flies on`;
 }
 
 /** The trick as it goes when it slips: each parameter named in `slip` scaled by its factor, within its range. */

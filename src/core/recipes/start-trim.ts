@@ -15,6 +15,7 @@ import {
   type Power,
 } from "../sustained";
 import { airOf, densityOf, type Environment } from "./environment";
+import type { SeenObject } from "./in-picture";
 import { resolve, type Recipe, type Start, type TrimFigures, type Value } from "./recipe";
 
 /** What a flight begins with: the state vector, the motor command that holds it, and what the recipe may refer to. */
@@ -22,12 +23,14 @@ export interface StartTrim {
   readonly state: Float64Array;
   readonly motor: number;
   readonly figures: TrimFigures;
-  /** Body rates it begins with; zero for a straight start. */
+  /** Body rates of the steady flight it begins with, or leads into; zero for a straight start. */
   readonly rates: BodyRates;
+  /** It begins straight and leads into its circle. */
+  readonly straight: boolean;
   /** Cosine of the thrust's angle to straight up. */
   readonly upright: number;
-  /** What the nose is held on, m north and east of the start. */
-  readonly object: { readonly northM: number; readonly eastM: number } | null;
+  /** What is looked at. */
+  readonly object: SeenObject | null;
 }
 
 const NO_RATES: BodyRates = { rollDps: 0, pitchDps: 0, yawDps: 0 };
@@ -35,36 +38,65 @@ const NO_RATES: BodyRates = { rollDps: 0, pitchDps: 0, yawDps: 0 };
 /** Trims the aircraft for the start of a recipe. Throws a DomainError when it has not the thrust, or no such flight exists. */
 export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): StartTrim {
   const begun = trimOf(recipe, recipe.start, aircraft, settings, environment);
-  const { pitchDeg, bankDeg, power, northMps, eastMps, rates } = begun;
+  const { northMps, eastMps, rates, leadIn } = begun;
+  const { pitchDeg, power } = leadIn ?? begun;
+  const bankDeg = leadIn ? 0 : begun.bankDeg;
   const state = levelState(environment.entryHeightM, power.rotorSpeed ** 2);
   state[STATE.packUsed] = environment.packUsed ?? 0;
   const attitude = fromEuler({ yawDeg: 0, pitchDeg, rollDeg: bankDeg });
   state.set([attitude.w, attitude.x, attitude.y, attitude.z], STATE.qw);
   // Who hovers holds a place over the ground; what flies, flies through the air.
   if (recipe.start.kind !== "hover") {
-    state[STATE.vNorth] = northMps + environment.windNorthMps;
-    state[STATE.vEast] = eastMps + environment.windEastMps;
+    state[STATE.vNorth] = (leadIn ? Math.hypot(northMps, eastMps) : northMps) + environment.windNorthMps;
+    state[STATE.vEast] = (leadIn ? 0 : eastMps) + environment.windEastMps;
   }
-  state[STATE.p] = (rates.rollDps * Math.PI) / 180;
-  state[STATE.q] = (rates.pitchDps * Math.PI) / 180;
-  state[STATE.r] = (rates.yawDps * Math.PI) / 180;
+  if (!leadIn) {
+    state[STATE.p] = (rates.rollDps * Math.PI) / 180;
+    state[STATE.q] = (rates.pitchDps * Math.PI) / 180;
+    state[STATE.r] = (rates.yawDps * Math.PI) / 180;
+  }
   const figures = {
     tiltDeg: settings.tiltDeg,
-    trimPitchDeg: pitchDeg,
-    trimBankDeg: bankDeg,
+    trimPitchDeg: begun.pitchDeg,
+    trimBankDeg: begun.bankDeg,
+    leadInPitchDeg: pitchDeg,
     trimSpeedMps: Math.hypot(northMps, eastMps),
     trimThrustG: fullThrustG(aircraft, densityOf(environment)) * thrustFraction(aircraft, power.throttle),
   };
-  const { object } = recipe;
   return {
     state,
     motor: power.throttle,
     figures,
     rates,
+    straight: leadIn !== undefined,
     upright: Math.cos(RAD_PER_DEG * pitchDeg) * Math.cos(RAD_PER_DEG * bankDeg),
-    object: object
-      ? { northM: resolve(recipe, object.alongM, figures), eastM: resolve(recipe, object.acrossM, figures) }
-      : begun.centre,
+    object: objectOf(recipe, figures, begun.centre, environment),
+  };
+}
+
+/** What a recipe looks at: its own object, the middle of the circle it starts in, else the first thing it brings to fly at. */
+function objectOf(
+  recipe: Recipe,
+  figures: TrimFigures,
+  centre: Trim["centre"],
+  { entryHeightM }: Environment,
+): SeenObject | null {
+  const value = (of: Value) => resolve(recipe, of, figures);
+  const { object, obstacles = [] } = recipe;
+  const topM =
+    object?.heightM === undefined ? 0 : Math.max(0, value(object.heightM) + (object.aboveEntry ? entryHeightM : 0));
+  if (centre) return { ...centre, baseM: 0, topM };
+  if (object) return { northM: value(object.alongM), eastM: value(object.acrossM), baseM: 0, topM };
+  const [first] = obstacles;
+  if (!first) return null;
+  const heightM = value(first.heightM) + (first.aboveEntry ? entryHeightM : 0);
+  // Of a beam or a gap the opening and the beam are looked at, of the rest all of it.
+  const open = first.kind === "bar" || first.kind === "gap";
+  return {
+    northM: value(first.alongM),
+    eastM: value(first.acrossM),
+    baseM: open ? 0.5 * heightM : 0,
+    topM: heightM,
   };
 }
 
@@ -76,6 +108,8 @@ interface Trim {
   readonly eastMps: number;
   readonly rates: BodyRates;
   readonly centre: { readonly northM: number; readonly eastM: number } | null;
+  /** Straight and level at the same speed, where it begins before its circle. */
+  readonly leadIn?: { readonly pitchDeg: number; readonly power: Power };
 }
 
 function trimOf(
@@ -128,7 +162,14 @@ function trimOf(
     case "orbit": {
       const radiusM = value(start.radiusM);
       const orbit = orbitFacingCentre(aircraft, { radiusM, tiltDeg, clockwise: start.clockwise }, air);
-      return circle({ pitchDeg: -tiltDeg, bankDeg: orbit.leanDeg }, orbit.turnDps);
+      const round = circle({ pitchDeg: -tiltDeg, bankDeg: orbit.leanDeg }, orbit.turnDps);
+      if (start.leadInM === undefined) return round;
+      const leanDeg = leanForSpeed(aircraft, Math.hypot(round.northMps, round.eastMps), air, packUsed);
+      return {
+        ...round,
+        centre: { northM: value(start.leadInM), eastM: start.clockwise ? radiusM : -radiusM },
+        leadIn: { pitchDeg: -leanDeg, power: cruise(aircraft, leanDeg, air, packUsed) },
+      };
     }
     case "looking-back": {
       const noseUpDeg = value(start.noseUpDeg);

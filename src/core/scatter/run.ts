@@ -1,7 +1,18 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { requireNumber, seededNormal, seededRandom } from "../numbers";
-import { flyOutcome, type Environment, type FlightOutcome, type Recipe, type Slip } from "../recipes";
+import {
+  fly,
+  flyOutcome,
+  missedMarks,
+  type Environment,
+  type FlightOutcome,
+  type Mark,
+  type MarkKind,
+  type Measures,
+  type Recipe,
+  type Slip,
+} from "../recipes";
 import { requireErrors, type PilotErrors } from "./errors";
 
 /** A trick to be flown many times with errors. */
@@ -20,7 +31,7 @@ export interface ScatterPlan {
 
 /** What went wrong in a run: which kind, and with what or where. */
 export interface Failure {
-  readonly kind: "ground" | "obstacle" | "stuck" | "short" | "past" | "not-upright";
+  readonly kind: "ground" | "obstacle" | "stuck" | "short" | "past" | "not-upright" | MarkKind;
   readonly detail: string;
 }
 
@@ -50,9 +61,14 @@ export function scatterRuns(plan: ScatterPlan, from: number, to: number): Scatte
 function oneRun(plan: ScatterPlan, run: number): ScatterRun {
   const { recipe, airframe, settings } = plan;
   const { slips, environment } = drawRun(plan, run);
-  const outcome = flyOutcome(recipe, airframe, settings, environment, slips);
+  // What is looked at besides the stop is read off the whole flight.
+  const marks = recipe.marks ?? [];
+  const whole = marks.length > 0 ? fly(recipe, airframe, settings, environment, undefined, slips) : null;
+  const outcome: FlightOutcome = whole
+    ? { ...whole.measures, events: whole.events, path: whole.trace }
+    : flyOutcome(recipe, airframe, settings, environment, slips);
   return {
-    failure: failureOf(plan, outcome),
+    failure: failureOf(plan, outcome) ?? (whole && missedOf(marks, whole.measures)),
     stopErrorDeg: outcome.stopErrorDeg,
     lowestM: Math.max(0, outcome.lowestM),
     path: run < DRAWN ? thinned(outcome) : null,
@@ -109,6 +125,11 @@ function failureOf(
   }
   if (stopWithinDeg === null || stopErrorDeg === null || Math.abs(stopErrorDeg) <= stopWithinDeg) return null;
   return { kind: stopErrorDeg < 0 ? "short" : "past", detail: "" };
+}
+
+function missedOf(marks: readonly Mark[], measures: Measures): Failure | null {
+  const [first] = missedMarks(marks, measures);
+  return first ? { kind: first, detail: "" } : null;
 }
 
 function thinned({ path }: FlightOutcome): ScatterRun["path"] {

@@ -34,6 +34,8 @@ export function firstThrottle(choice: ThrottleChoice): ThrottlePlan {
       return { kind: "eye", see: choice, targetMps: 0, gainPerS: 4, delayS: EYE.delayS };
     case "height":
       return { kind: "eye", see: choice, targetM: 0, gainPerS: 1.5, delayS: EYE.delayS };
+    case "spot":
+      return { kind: "eye", see: choice, gainPerS: 3, delayS: EYE.delayS };
     case "sustained":
       return { kind: choice };
     case "loop":

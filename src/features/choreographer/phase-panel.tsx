@@ -234,6 +234,7 @@ const trimWords: Readonly<Record<string, string>> = {
   trimBankDeg: "bank at the start",
   trimSpeedMps: "speed at the start",
   trimThrustG: "thrust of the start",
+  leadInPitchDeg: "pitch on the way in",
 };
 
 /** The numbers of one plan or guard. */

@@ -14,11 +14,14 @@ export const stickWords: Readonly<Record<StickPlan["kind"], string>> = {
   loop: "round a loop",
 };
 
-export const throttleWords: Readonly<Record<"hold" | "thrust" | "climb" | "height" | "sustained" | "loop", string>> = {
+export const throttleWords: Readonly<
+  Record<"hold" | "thrust" | "climb" | "height" | "spot" | "sustained" | "loop", string>
+> = {
   hold: "held at",
   thrust: "for a thrust",
   climb: "eye on the climb",
   height: "eye on the height",
+  spot: "down on the object",
   sustained: "as at the start",
   loop: "round a loop",
 };

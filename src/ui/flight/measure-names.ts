@@ -25,6 +25,22 @@ export const measureNames: Readonly<Partial<Record<MeasureName, MeasureWords>>> 
   lowestM: { name: "Lowest point", quantity: "length", how: "Bottom of the path above the ground." },
   heightLostM: { name: "Height lost", quantity: "length", how: "Height of the entry less the lowest point." },
   heightGainedM: { name: "Height gained", quantity: "length", how: "Height at the end less that of the entry." },
+  objectSeenShare: {
+    name: "In the picture",
+    quantity: "share",
+    how: "Share of the phases that look at it in which the spot, post or beam is in the picture, with this lens and tilt.",
+  },
+  offSpotM: {
+    name: "Off the spot",
+    quantity: "length",
+    digits: 2,
+    how: "From where it ends to the spot, over the ground.",
+  },
+  viewWanderDeg: {
+    name: "View wanders by",
+    quantity: "angle",
+    how: "Largest angle between the view during the turn and the view as it began.",
+  },
   hangTimeS: {
     name: "Hang time",
     quantity: "time",

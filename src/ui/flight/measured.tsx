@@ -6,6 +6,7 @@ import { memo } from "react";
 import { USUAL_FREEZE, type FlownTrick, type FreezeMargins } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "./measure-names";
+import { pictureWords } from "./picture-words";
 import { usePreferences } from "../theme/preferences";
 import { Figure } from "../units/figure";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
@@ -33,6 +34,7 @@ export const Measured = memo(function Measured({
 }) {
   const { units } = usePreferences();
   const { flight, wayOut, entryHeightM } = trick;
+  const inPicture = pictureWords(flight, trick.recipe, units);
   const inputs = [
     ["aircraft", aircraftName],
     ["begun at", quantityText(entryHeightM, "length", units)],
@@ -60,6 +62,7 @@ export const Measured = memo(function Measured({
           />
         ))}
       </Box>
+      {inPicture && <Typography sx={{ mt: 1, fontSize: "0.9rem" }}>{inPicture}</Typography>}
       {wayOut && (
         <Typography sx={(theme) => ({ mt: 1, fontSize: "0.9rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
           Way out: frozen, it still clears up to{" "}

@@ -24,6 +24,8 @@ import {
 
 const forward = { kind: "hold", at: -1 } as const;
 const right = { kind: "hold", at: 1 } as const;
+/** Upside down the throttle stays closed. */
+const closedUpsideDown = { kind: "throttle-closed", most: 0.08 } as const;
 const lead: RecipeParameter = { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 };
 
 /** Forward over the nose for half a turn, a look at the ground going away, and on over. */
@@ -60,13 +62,14 @@ function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
       ...cruisePunchParameters,
       punchS: { ...punchParameters.punchS, value: 0.35 },
       leadS: lead,
+      rollLeadS: { ...lead, max: 0.25 },
       floatS: { label: "Float upside down for", unit: "s", value: tight ? 0.05 : 0.45, min: 0, max: 1.5 },
       pullDps: { label: "Pull through at", unit: "°/s", value: tight ? 450 : 260, min: 120, max: 900 },
     },
     phases: [
       { ...punchAndClose[0], label: "Climb to the obstacle", ...popUp },
       punchAndClose[1],
-      turning("half-roll", "Half a roll", { roll: right }, turned("roll", 180, { param: "leadS" }), { mark: true }),
+      turning("half-roll", "Half a roll", { roll: right }, turned("roll", 180, { param: "rollLeadS" }), { mark: true }),
       turning("float", "Centre it, throttle closed", {}, after({ param: "floatS" })),
       turning(
         "pull",
@@ -84,10 +87,11 @@ function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
       { ...catchCruise, id: "away", label: "Fly away", until: [after(0.6)] },
     ],
     turn: null,
-    solveFor: [],
+    solveFor: [{ aim: { kind: "heading", deg: 180 }, param: "rollLeadS" }],
     freeze: { before: "catch" },
     abort: keepTurning("roll", "Keep rolling until upright"),
     slip: { punchS: 0.8 },
+    marks: [{ kind: "heading", deg: 180, withinDeg: 20 }, closedUpsideDown],
   };
 }
 
@@ -122,7 +126,13 @@ function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
       catchHover,
     ],
     turn: null,
-    solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
+    // Upside down the yaw turns the other way.
+    solveFor: [
+      { aim: { kind: "heading", deg: { param: "spinDeg", times: -1 } }, param: "spinLeadS" },
+      { aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder },
+      { aim: { kind: "heading", deg: { param: "spinDeg", times: -1 } }, param: "spinLeadS" },
+    ],
+    marks: [{ kind: "heading", deg: 180, withinDeg: 20 }, closedUpsideDown],
     freeze: { before: "catch" },
     abort: way === "pitch" ? lookBack.abort : keepTurning("roll"),
     slip: { punchS: 0.8 },
@@ -134,16 +144,38 @@ const wag: Omit<Recipe, "id" | "label"> = (() => {
   const spin = invertedSpin("pitch");
   const at = spin.phases.findIndex(({ id }) => id === "spin");
   const swing = (id: string, label: string, dps: Value, share: number): Phase =>
-    turning(id, label, { yaw: { kind: "rate", dps } }, turned("yaw", { param: "spinDeg", times: share }, 0.05), {
-      mark: true,
-    });
+    turning(
+      id,
+      label,
+      { yaw: { kind: "rate", dps } },
+      turned("yaw", { param: "spinDeg", times: share }, { param: "spinLeadS" }),
+      { mark: true },
+    );
   return {
     ...spin,
-    parameters: { ...spin.parameters, spinDeg: { label: "Wag by", unit: "°", value: 40, min: 15, max: 90 } },
+    parameters: {
+      ...spin.parameters,
+      spinDps: { ...spin.parameters.spinDps, value: 150 },
+      spinLeadS: { ...spin.parameters.spinLeadS, value: 0.08 },
+      spinDeg: { label: "Wag by", unit: "°", value: 40, min: 15, max: 90 },
+      overDeg: { label: "Wag over by", unit: "°", value: 60, min: 30, max: 120 },
+    },
+    solveFor: [
+      { aim: { kind: "heading", deg: 0 }, param: "overDeg" },
+      { aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder },
+      { aim: { kind: "heading", deg: 0 }, param: "overDeg" },
+    ],
+    marks: [{ kind: "heading", deg: 0, withinDeg: 20 }, closedUpsideDown],
     phases: [
       ...spin.phases.slice(0, at),
       swing("wag", "Yaw to one side", { param: "spinDps" }, 1),
-      swing("wag-over", "Yaw to the other", { param: "spinDps", times: -1 }, 2),
+      turning(
+        "wag-over",
+        "Yaw to the other",
+        { yaw: { kind: "rate", dps: { param: "spinDps", times: -1 } } },
+        turned("yaw", { param: "overDeg" }),
+        { mark: true },
+      ),
       swing("wag-back", "Yaw back to the middle", { param: "spinDps" }, 1),
       ...spin.phases.slice(at + 1),
     ],
@@ -216,6 +248,8 @@ const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   freeze: { before: "catch" },
   abort: lookBack.abort,
   slip: { punchS: 0.8 },
+  // Over the nose it comes out the way it went, by a roll the other way.
+  marks: [{ kind: "heading", deg: leave === "pitch" ? 0 : 180, withinDeg: 30 }],
 });
 
 const loopParameters: Readonly<Record<string, RecipeParameter>> = {
@@ -292,6 +326,11 @@ const loops = {
   abort: pitchOn,
   slip: { riseMps: 0.8 },
   loop: { from: "pull", to: "catch" },
+  marks: [
+    { kind: "round", unevenness: 0.35 },
+    { kind: "end-height", withinM: 3 },
+    { kind: "line", withinM: 4 },
+  ],
 } as const satisfies Partial<Recipe>;
 
 /** A bar whose beam the loop goes round: it stands at the middle of the loop. */
@@ -325,6 +364,7 @@ const spinInLoop: Omit<Recipe, "id" | "label"> = {
   parameters: {
     ...loopParameters,
     spinDps: { label: "Spin at", unit: "°/s", value: 480, min: 150, max: 900 },
+    spinLeadS: { label: "Centre the yaw early by", unit: "s", value: 0.06, min: 0, max: 0.4 },
   },
   phases: loop(false, [
     {
@@ -339,13 +379,16 @@ const spinInLoop: Omit<Recipe, "id" | "label"> = {
       "spin",
       "Throttle closed, yaw once round",
       { yaw: { kind: "rate", dps: { param: "spinDps" } } },
-      turned("yaw", 360, 0.06),
+      turned("yaw", 360, { param: "spinLeadS" }),
     ),
     turning("spin-stop", "Centre it", {}, after(0.1)),
   ]),
   solveFor: [
+    { aim: { kind: "heading", deg: 0 }, param: "spinLeadS" },
     { aim: { kind: "return-to-entry-height" }, param: "riseMps", otherwise: { param: "speedMps", times: 0.8 } },
+    { aim: { kind: "heading", deg: 0 }, param: "spinLeadS" },
   ],
+  marks: [{ kind: "heading", deg: 0, withinDeg: 20 }],
   loop: undefined,
 };
 

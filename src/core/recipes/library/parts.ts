@@ -45,6 +45,15 @@ export const heightHeld = (targetM: Value): ThrottlePlan => ({
 });
 export const thrust = (g: Value): ThrottlePlan => ({ kind: "thrust", g });
 
+/** Gentle against drift: a metre a second is leant against by a few degrees. */
+const STILL = { degPerMps: 6, mostDeg: 15 } as const;
+/** Level, and no drift to the side. */
+export const noDriftAside: StickPlan = { kind: "eye", see: "bank", targetDeg: 0, ...EYE, stills: STILL };
+/** Level, standing still over the ground. */
+export const heldStill = {
+  roll: noDriftAside,
+  pitch: { kind: "eye", see: "pitch", targetDeg: 0, ...EYE, stills: STILL },
+} as const satisfies Partial<Phase>;
 export const heldLevel = { roll: bankHeld(0), pitch: pitchHeld(0) } as const satisfies Partial<Phase>;
 /** Horizon through the middle of the picture. */
 export const heldCruise = {

@@ -30,9 +30,14 @@ const rolled = {
   start: { kind: "cruise" },
   parameters: { ...cruisePunchParameters, centreDeg: centreParameter(320) },
   ...aboutAxis("roll"),
+  marks: [{ kind: "line", withinM: 5 }],
 } as const satisfies Partial<Recipe>;
 /** A roll about what the camera looks at is counted about that. */
-const rolledAboutView = { ...rolled, turn: { ...rolled.turn, axis: "view" } } as const satisfies Partial<Recipe>;
+const rolledAboutView = {
+  ...rolled,
+  turn: { ...rolled.turn, axis: "view" },
+  marks: [...rolled.marks, { kind: "view", withinDeg: 15 }],
+} as const satisfies Partial<Recipe>;
 
 const aboutView = { roll: full, yaw: { kind: "view-roll" } } as const;
 const toCentre = turned("roll", { param: "centreDeg" });
@@ -135,6 +140,7 @@ export const rollRecipes: readonly Recipe[] = [
         keptTimes: { label: "Throttle kept, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 2.5 },
       },
       solveFor: [{ aim: { kind: "stop-on-mark" }, param: "centreDeg" }],
+      marks: [...rolledAboutView.marks, { kind: "height-band", aboveM: 2, belowM: 0.5 }],
       phases: [
         popped,
         turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
@@ -158,6 +164,7 @@ export const rollRecipes: readonly Recipe[] = [
       },
       phases: [...punchAndClose, ...tumble, catchHover],
       turn: null,
+      marks: [{ kind: "heading", deg: 0, withinDeg: 30 }],
       solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
       freeze: { before: "catch" },
       abort: keepTurning("roll"),
@@ -185,6 +192,7 @@ export const rollRecipes: readonly Recipe[] = [
         catchHover,
       ],
       ...aboutAxis("roll"),
+      marks: [{ kind: "throttle-closed", most: 0.08 }],
     },
     "hang",
     "Hang upside down",

@@ -1,4 +1,4 @@
-import type { Phase, Recipe, RecipeParameter, StickPlan } from "../recipe";
+import type { Phase, Recipe, RecipeParameter, StickPlan, Value } from "../recipe";
 import {
   after,
   bankHeld,
@@ -11,13 +11,24 @@ import {
   headingHeld,
   heightHeld,
   heldLevel,
+  heldStill,
+  noDriftAside,
   pitchHeld,
+  turned,
   popUp,
   thrust,
 } from "./parts";
 
+type EyePlan = Extract<StickPlan, { kind: "eye" }>;
+
 const lean = (value: number): RecipeParameter => ({ label: "Lean", unit: "°", value, min: 5, max: 60 });
-const hover: Phase = { ...catchHover, label: "Level: hover", throttle: climbHeld(0), until: [after(1.5)] };
+const hover: Phase = {
+  ...catchHover,
+  ...heldStill,
+  label: "Level: hover",
+  throttle: climbHeld(0),
+  until: [after(1.5)],
+};
 /** What everything that neither turns over nor falls shares. */
 const plain = { turn: null, solveFor: [], abort: [fullPower], slip: {} } as const satisfies Partial<Recipe>;
 const leanBack: Pick<Phase, "roll" | "pitch"> = { roll: bankHeld(0), pitch: pitchHeld({ param: "leanDeg" }) };
@@ -37,7 +48,7 @@ const stopCourse: Recipe = {
     {
       id: "go",
       label: "Lean forward, height held",
-      roll: bankHeld(0),
+      roll: noDriftAside,
       pitch: pitchHeld({ param: "leanDeg", times: -1 }),
       throttle: heightHeld(0),
       until: [{ kind: "along", is: "above", m: { param: "brakeAtM" } }],
@@ -48,6 +59,11 @@ const stopCourse: Recipe = {
   ],
   solveFor: [{ aim: { kind: "stop-at", alongM: { param: "legM" } }, param: "brakeAtM" }],
   brakePhase: "brake",
+  object: { alongM: { param: "legM" }, acrossM: 0 },
+  marks: [
+    { kind: "height-band", aboveM: 1, belowM: 1 },
+    { kind: "spot", withinM: 1.5 },
+  ],
 };
 
 const pitchBrake: Recipe = {
@@ -68,6 +84,7 @@ const pitchBrake: Recipe = {
     { ...hover, label: "Forward again before it runs back" },
   ],
   brakePhase: "brake",
+  marks: [{ kind: "height-band", aboveM: 1, belowM: 1 }],
 };
 
 /** Turned about so that its thrust leans against the travel. */
@@ -101,101 +118,118 @@ const turnBrake: Omit<Recipe, "id" | "label"> = {
     { ...hover, yaw: headingHeld(180), throttle: heightHeld(0), until: [after(1.8)], maxS: 2.4 },
   ],
   brakePhase: "brake",
+  marks: [
+    { kind: "height-band", aboveM: 2, belowM: 2 },
+    { kind: "heading", deg: 180, withinDeg: 20 },
+  ],
 };
 
+/** Straight down to a spot: the descent begins its height over the tangent of its steepness before it. */
 const approach: Readonly<Record<string, RecipeParameter>> = {
   speedMps: { label: "Approach at", unit: "m/s", value: 4, min: 2, max: 8 },
-  sinkMps: { label: "Come down at", unit: "m/s", value: 3, min: 1, max: 5 },
   entryM: { label: "Begin at", unit: "m", value: 6, min: 3, max: 20 },
+  spotM: { label: "Spot ahead by", unit: "m", value: 12, min: 4, max: 60 },
+  descendM: { label: "Begin the descent after", unit: "m", value: 2.6, min: 0, max: 58 },
 };
-const comeDown = (toM: number): Phase => ({
+const toSpot: StickPlan = { kind: "eye", see: "object", targetDeg: 0, gainPerS: 1.5, delayS: 0.2 };
+const flareFrom = (value: number): RecipeParameter => ({
+  label: "Lean back from a height of",
+  unit: "m",
+  value,
+  min: 0.8,
+  max: 6,
+});
+const flyToIt: Phase = {
+  id: "approach",
+  label: "Fly at it, level",
+  roll: noDriftAside,
+  yaw: toSpot,
+  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  throttle: heightHeld(0),
+  until: [{ kind: "along", is: "above", m: { param: "descendM" } }],
+  maxS: 12,
+};
+const comeDown = (toM: Value): Phase => ({
   id: "descend",
   label: "Come down on the spot",
-  roll: bankHeld(0),
+  roll: noDriftAside,
   pitch: pitchHeld({ of: "trimPitchDeg" }),
-  throttle: climbHeld({ param: "sinkMps", times: -1 }),
+  yaw: toSpot,
+  throttle: { kind: "eye", see: "spot", gainPerS: 3, delayS: 0.2 },
   until: [{ kind: "ground", is: "below", m: toM }],
   maxS: 15,
 });
-const touchDown: readonly Phase[] = [
+const flare = (label: string): Phase => ({
+  id: "flare",
+  label,
+  roll: noDriftAside,
+  pitch: pitchHeld({ param: "leanDeg" }),
+  throttle: climbHeld(-0.6),
+  until: [stopped, { kind: "ground", is: "below", m: 0.7 }],
+  maxS: 5,
+});
+const touchDown = (cutM: number): readonly Phase[] => [
   {
     id: "settle",
     label: "Level over it, let it down",
-    ...heldLevel,
-    throttle: climbHeld(-0.6),
-    until: [{ kind: "ground", is: "below", m: 0.12 }],
+    ...heldStill,
+    throttle: climbHeld(-0.5),
+    until: [{ kind: "ground", is: "below", m: cutM }],
     maxS: 8,
   },
-  { id: "cut", label: "Close", ...heldLevel, throttle: closed, until: [], maxS: 3 },
+  { id: "cut", label: "Close", ...heldStill, throttle: closed, until: [], maxS: 3 },
 ];
 const landing = {
   ...plain,
   start: { kind: "level", speedMps: { param: "speedMps" } },
   entryHeightM: { param: "entryM" },
-  ends: "landed",
   descentPhase: "descend",
-} as const;
+  object: { alongM: { param: "spotM" }, acrossM: 0 },
+  inPicture: { from: "approach", to: "flare" },
+} as const satisfies Partial<Recipe>;
+const onTheSpot = { kind: "spot", withinM: 1.5 } as const;
 
 const landStop: Recipe = {
   ...landing,
+  ends: "landed",
   id: "land-stop",
   label: "Landing to a stop",
-  parameters: { ...approach, leanDeg: lean(25) },
-  phases: [
-    comeDown(2.2),
-    {
-      id: "flare",
-      label: "Pitch back as it comes down",
-      ...leanBack,
-      throttle: climbHeld(-1),
-      until: [stopped],
-      maxS: 4,
-    },
-    ...touchDown,
-  ],
+  parameters: { ...approach, leanDeg: lean(18), flareM: flareFrom(2.2) },
+  solveFor: [{ aim: { kind: "stop-at", alongM: { param: "spotM" } }, param: "flareM" }],
+  phases: [flyToIt, comeDown({ param: "flareM" }), flare("Pitch back as it comes down"), ...touchDown(0.12)],
   brakePhase: "flare",
+  marks: [onTheSpot],
 };
 /** The same, closed a hand above the ground. */
 const landStopCut: Recipe = {
   ...landStop,
   id: "land-stop-cut",
   label: "Landing to a stop, cut a hand above",
-  phases: landStop.phases.map((phase) =>
-    phase.id === "settle" ? { ...phase, until: [{ kind: "ground", is: "below", m: 0.2 }] } : phase,
-  ),
+  phases: [...landStop.phases.slice(0, 3), ...touchDown(0.2)],
 };
+/** Begun later: steeper, and leant back harder. */
 const landShort: Recipe = {
-  ...landing,
+  ...landStop,
   id: "land-short",
   label: "Short landing",
+  parameters: { ...approach, descendM: { ...approach.descendM, value: 5.8 }, leanDeg: lean(28), flareM: flareFrom(2) },
+  phases: [flyToIt, comeDown({ param: "flareM" }), flare("Pitch back hard as it comes down"), ...touchDown(0.12)],
+};
+/** Nothing is leant back: level over the spot, it coasts to a stop in the air. */
+const landCoast: Recipe = {
+  ...landStop,
+  id: "land-coast",
+  label: "Landing, coasting to a stop",
   parameters: {
     ...approach,
-    sinkMps: { ...approach.sinkMps, value: 3.8 },
-    lateM: { label: "Begin the descent after", unit: "m", value: 4, min: 0, max: 20 },
-    leanDeg: lean(30),
+    speedMps: { ...approach.speedMps, value: 3 },
+    descendM: { ...approach.descendM, value: 1.6 },
+    leanDeg: lean(5),
+    flareM: flareFrom(2.5),
   },
-  phases: [
-    {
-      ...comeDown(0),
-      id: "late",
-      label: "Fly on, level",
-      throttle: climbHeld(0),
-      until: [{ kind: "along", is: "above", m: { param: "lateM" } }],
-      maxS: 12,
-    },
-    comeDown(2.6),
-    {
-      id: "flare",
-      label: "Pitch back as it comes down",
-      ...leanBack,
-      throttle: climbHeld(-1),
-      until: [stopped],
-      maxS: 4,
-    },
-    ...touchDown,
-  ],
-  brakePhase: "flare",
+  phases: [flyToIt, comeDown({ param: "flareM" }), flare("Level: let it coast"), ...touchDown(0.12)],
 };
+const skim: Pick<Phase, "roll" | "pitch"> = { roll: noDriftAside, pitch: pitchHeld({ of: "trimPitchDeg" }) };
 const landPass: Recipe = {
   ...landing,
   ends: "flying",
@@ -203,26 +237,12 @@ const landPass: Recipe = {
   label: "Landing approach, skimmed",
   parameters: approach,
   phases: [
+    flyToIt,
     comeDown(1.6),
-    {
-      id: "skim",
-      label: "Skim the spot",
-      roll: bankHeld(0),
-      pitch: pitchHeld({ of: "trimPitchDeg" }),
-      throttle: climbHeld(0),
-      until: [after(1)],
-      maxS: 2,
-    },
-    {
-      id: "go-round",
-      label: "Climb away",
-      roll: bankHeld(0),
-      pitch: pitchHeld({ of: "trimPitchDeg" }),
-      throttle: climbHeld(1.5),
-      until: [after(1.5)],
-      maxS: 3,
-    },
+    { id: "flare", label: "Skim the spot", ...skim, throttle: climbHeld(0), until: [after(1)], maxS: 2 },
+    { id: "go-round", label: "Climb away", ...skim, throttle: climbHeld(1.5), until: [after(1.5)], maxS: 3 },
   ],
+  marks: [{ kind: "line", withinM: 1.5 }],
 };
 
 const wall: Readonly<Record<string, RecipeParameter>> = {
@@ -350,6 +370,7 @@ const knife: Omit<Recipe, "id" | "label"> = {
   ],
   abort: [fullPower],
   slip: {},
+  marks: [{ kind: "heading", deg: 0, withinDeg: 20 }],
   obstacles: [
     {
       kind: "gap",
@@ -383,6 +404,13 @@ const levelSpin: Omit<Recipe, "id" | "label"> = {
     },
     { ...catchCruise, yaw: headingHeld(360), until: [after(1.6)] },
   ],
+  solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "spinTimes" }],
+  marks: [
+    { kind: "heading", deg: 0, withinDeg: 20 },
+    { kind: "horizon", withinDeg: 15 },
+    { kind: "height-band", aboveM: 2, belowM: 2 },
+    { kind: "line", withinM: 6 },
+  ],
 };
 
 const postAlong = { param: "postAheadS", timesOf: "trimSpeedMps" } as const;
@@ -412,14 +440,20 @@ const trackSpin: Omit<Recipe, "id" | "label"> = {
     },
     { ...catchHover, label: "Let it go: level", throttle: heightHeld(0), until: [after(1.5)] },
   ],
-  object: { alongM: postAlong, acrossM: postBeside },
+  object: { alongM: postAlong, acrossM: postBeside, heightM: 6 },
+  inPicture: { from: "track", to: "catch" },
+  marks: [
+    { kind: "in-picture", share: 0.9 },
+    { kind: "height-band", aboveM: 2, belowM: 2 },
+  ],
   obstacles: [{ kind: "pole", alongM: postAlong, acrossM: postBeside, heightM: 6, widthM: 0.3 }],
 };
 
 const held = (
   see: "pitch" | "bank" | "side" | "object",
-  targetDeg: Extract<StickPlan, { kind: "eye" }>["targetDeg"],
+  targetDeg: EyePlan["targetDeg"],
   gainPerS = 2,
+  keeps?: EyePlan["keeps"],
 ): StickPlan => ({
   kind: "eye",
   see,
@@ -427,31 +461,82 @@ const held = (
   gainPerS,
   delayS: 0.2,
   sustained: true,
+  ...(keeps && { keeps }),
 });
+
+/** Facing the middle: too far away, the nose goes down towards it. */
+const keepRadius = { distanceM: { param: "radiusM" }, degPerM: -4, degPerMps: -8, mostDeg: 20 } as const;
+
+const roundFacing = {
+  roll: held("bank", { of: "trimBankDeg" }),
+  pitch: held("pitch", { of: "trimPitchDeg" }, 3, keepRadius),
+  yaw: held("object", 0, 2.5),
+} as const satisfies Partial<Phase>;
 
 /** Round a point with the nose on it until the sticks rest. */
 const orbit: Omit<Recipe, "id" | "label"> = {
   ...plain,
-  start: { kind: "orbit", radiusM: { param: "radiusM" }, clockwise: true },
+  start: { kind: "orbit", radiusM: { param: "radiusM" }, clockwise: true, leadInM: { param: "leadInM" } },
   parameters: {
     radiusM: { label: "Radius", unit: "m", value: 6, min: 2, max: 40 },
+    leadInM: { label: "Begin before it by", unit: "m", value: 8, min: 1, max: 40 },
+    enterM: { label: "Roll out after", unit: "m", value: 6, min: 0, max: 40 },
+    settleS: { label: "Settles for", unit: "s", value: 2.2, min: 0.3, max: 4 },
     lapS: { label: "Flown for", unit: "s", value: 8, min: 1, max: 25 },
   },
   phases: [
     {
+      id: "pass",
+      label: "Fly past it, level",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ of: "leadInPitchDeg" }),
+      yaw: headingHeld(0),
+      throttle: heightHeld(0),
+      until: [{ kind: "along", is: "above", m: { param: "enterM" } }],
+      maxS: 12,
+    },
+    {
+      id: "enter",
+      label: "Roll out, yaw in, push",
+      ...roundFacing,
+      throttle: heightHeld(0),
+      until: [after({ param: "settleS" })],
+      maxS: 4,
+    },
+    {
       id: "orbit",
-      label: "Nose on the middle, lean held",
-      roll: held("bank", { of: "trimBankDeg" }),
-      pitch: held("pitch", { of: "trimPitchDeg" }),
-      yaw: held("object", 0, 1.5),
+      label: "Nose on the middle, lean held, until the sticks rest",
+      ...roundFacing,
       throttle: heightHeld(0),
       until: [after({ param: "lapS" })],
       maxS: 26,
     },
-    { ...catchHover, label: "Level: hover", until: [after(1.5)] },
+    {
+      id: "leave",
+      label: "Yaw out along the way, level",
+      roll: bankHeld(0),
+      pitch: pitchHeld({ of: "leadInPitchDeg" }),
+      yaw: { kind: "rate", dps: -220 },
+      throttle: heightHeld(0),
+      until: [turned("yaw", 70)],
+      maxS: 3,
+      mark: true,
+    },
+    { ...catchCruise, label: "Fly away", ...heldLevel, throttle: heightHeld(0), until: [after(2)], maxS: 2.5 },
   ],
   steadyPhase: "orbit",
+  // Something as tall as where it is flown.
+  object: { alongM: 0, acrossM: 0, heightM: 0, aboveEntry: true },
+  inPicture: { from: "orbit", to: "leave" },
+  marks: [
+    { kind: "circle", spreadShare: 0.15, stickWander: 0.12 },
+    { kind: "height-band", aboveM: 1, belowM: 1 },
+    { kind: "in-picture", share: 0.9 },
+  ],
 };
+
+/** So far over, a little throttle is a lot to the side: height is put right slowly. */
+const gently = { ...climbHeld(0), gainPerS: 1 } as const;
 
 /** Round a point behind the tail, nose up, no bank: the camera looks back at it over the top. Throttle alone sets the height. */
 const orbitBack: Omit<Recipe, "id" | "label"> = {
@@ -470,7 +555,7 @@ const orbitBack: Omit<Recipe, "id" | "label"> = {
       roll: { kind: "sustained" },
       pitch: held("pitch", { of: "trimPitchDeg" }),
       yaw: held("side", 0),
-      throttle: heightHeld(0),
+      throttle: gently,
       until: [after({ param: "lapS" })],
       maxS: 11,
     },
@@ -485,6 +570,12 @@ const orbitBack: Omit<Recipe, "id" | "label"> = {
     { ...catchHover, label: "Level: hover", until: [after(2)], maxS: 2.5 },
   ],
   steadyPhase: "orbit",
+  object: { alongM: 0, acrossM: 0, heightM: 8 },
+  inPicture: { from: "orbit", to: "push-level" },
+  marks: [
+    { kind: "circle", spreadShare: 0.35, stickWander: 0.15 },
+    { kind: "height-band", aboveM: 1.5, belowM: 1.5 },
+  ],
 };
 
 /** Past it, stop, and back the way it came. */
@@ -503,6 +594,7 @@ const rewind: Recipe = {
       id: "brake",
       label: "Lean back and stay there",
       ...leanBack,
+      roll: noDriftAside,
       yaw: headingHeld(0),
       throttle: heightHeld(0),
       until: [{ kind: "ahead", is: "below", mps: { param: "backMps", times: -1 } }],
@@ -512,6 +604,7 @@ const rewind: Recipe = {
       id: "back",
       label: "Back along the line, view held",
       ...heldLevel,
+      roll: noDriftAside,
       yaw: headingHeld(0),
       throttle: heightHeld(0),
       until: [after({ param: "backS" })],
@@ -520,7 +613,7 @@ const rewind: Recipe = {
     {
       id: "forward",
       label: "Forward again",
-      roll: bankHeld(0),
+      roll: noDriftAside,
       pitch: pitchHeld({ param: "leanDeg", times: -1 }),
       throttle: heightHeld(0),
       until: [{ kind: "ahead", is: "above", mps: -0.5 }],
@@ -529,6 +622,10 @@ const rewind: Recipe = {
     hover,
   ],
   brakePhase: "brake",
+  marks: [
+    { kind: "height-band", aboveM: 1.5, belowM: 1.5 },
+    { kind: "line", withinM: 1 },
+  ],
 };
 
 /** Tricks that stay upright: stops, brakes, landings, bails, the knife edge, level spins and orbits. */
@@ -539,6 +636,7 @@ export const travelRecipes: readonly Recipe[] = [
   landPass,
   landStop,
   landStopCut,
+  landCoast,
   landShort,
   bailWall,
   ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
