@@ -112,6 +112,29 @@ const shown: Readonly<
   "gap-knife": { looksAt: ["clearanceM", "sideDriftM", "heightLostM", "exitSpeedMps"] },
   "flip-stall": { looksAt: [...turnLooks, "timeInvertedS"] },
   "roll-pure": { looksAt: rollLooks },
+  "roll-segments": {
+    looksAt: rollLooks,
+    variants: [
+      {
+        id: "90-270",
+        name: "90 and 270",
+        gains: "The first stop is on the edge: what the knife edge wants.",
+        recipes: toSides("roll-90-270"),
+      },
+      {
+        id: "180-180",
+        name: "two halves",
+        gains: "The middle stop is upside down: what hanging and the split-S want.",
+        recipes: toSides("roll-180-180"),
+      },
+      {
+        id: "fast-slow-fast",
+        name: "fast, slow, fast",
+        gains: "Never quite stopping: the rate is yours all the way round.",
+        recipes: toSides("roll-fast-slow-fast"),
+      },
+    ],
+  },
   "roll-level": {
     looksAt: rollLooks,
     variants: [

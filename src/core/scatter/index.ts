@@ -1,7 +1,7 @@
 export { errorRanges, NO_ERRORS, requireErrors, usualErrors } from "./errors";
 export type { PilotErrors } from "./errors";
 export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredIn, measuredOn } from "./own-errors";
-export type { FittedMeasure, MeasuredByDirection, MeasuredValues } from "./own-errors";
+export type { FittedMeasure, HandError, MeasuredByDirection, MeasuredValues, OwnErrors } from "./own-errors";
 export { drawRun, scatterRuns } from "./run";
 export { scatter, USUAL_STOP_DEG } from "./scatter";
 export type { ScatterOptions } from "./scatter";

@@ -1,6 +1,6 @@
-import { nonNegativeLeastSquares } from "../numbers";
 import { fly, type Measures } from "../recipes";
-import { errorRanges, NO_ERRORS, type PilotErrors } from "./errors";
+import { errorRanges, type PilotErrors } from "./errors";
+import { fitVariances } from "./variance-fit";
 import { drawRun, scatterRuns, type ScatterPlan } from "./run";
 
 /** What is measured on attempts and in flights of the model alike. */
@@ -17,8 +17,8 @@ export type MeasuredValues = Readonly<Partial<Record<FittedMeasure, readonly num
 /** The same, by the direction they were flown in. */
 export type MeasuredByDirection = Readonly<Record<string, MeasuredValues>>;
 
-/** Fewer measured values than this tell nothing of a pilot's hands. Ours. */
-export const LEAST_MEASURED = 8;
+/** Fewer measured values than this tell too little of a pilot's hands: their intervals would not hold the truth often enough. */
+export const LEAST_MEASURED = 20;
 
 /** What was measured on some attempts. */
 export function measuredOn(
@@ -52,74 +52,87 @@ export const measuredEnough = (measured: MeasuredValues): readonly FittedMeasure
 
 /** The hands' part of the errors; the wind is the day's. */
 const sources = ["timingS", "gain", "centring", "stickNoise"] as const;
+/** An error of the hands that measured attempts may tell of. */
+export type HandError = "lateS" | (typeof sources)[number];
+
+/** A pilot's own hands, each error with the interval that holds nine in ten. */
+export interface OwnErrors {
+  readonly errors: PilotErrors;
+  readonly low: Readonly<Record<HandError, number>>;
+  readonly high: Readonly<Record<HandError, number>>;
+}
+
 /** Runs by which the model's spread of a measure is known to about a tenth. */
-const RUNS = 60;
-/** Runs by which the model's mean of the stops is known to about a tenth of their spread. */
-const MEAN_RUNS = 120;
-/** How far the variance of an error is thought to be from the usual, as a share of it, before anything is measured. Ours. */
-const DOUBT = 4;
+const RUNS = 120;
+/** Of a normal value either side of its mean, nine in ten. */
+const NINE_IN_TEN = 1.6449;
 
 /**
- * The errors of a pilot's hands that make the model scatter as their measured attempts do. To first order the variance of a measure is the sum of what
- * each independent error adds to it, so the variances of the errors follow by least squares, none of them negative: each measured variance weighs by
- * its own standard error, v·√(2/(n−1)) of a normal sample, and what the measures do not tell stays at `usual`. How late they are on the whole follows from
- * the mean of the stops. Null where too little was measured.
+ * The errors of a pilot's hands that make the model scatter as their measured attempts do, with their intervals: the variances of the errors by
+ * `fitVariances`, what the measures do not tell staying at `usual`; how late they are on the whole from the mean of the stops. Null where too little was measured.
  */
 export function fitOwnErrors(
   plan: Omit<ScatterPlan, "errors">,
   usual: PilotErrors,
   measured: MeasuredValues,
-): PilotErrors | null {
+): OwnErrors | null {
   const names = measuredEnough(measured);
   if (names.length === 0) return null;
-  const varianceOf = (errors: PilotErrors) => spreadsOf({ ...plan, errors }, names);
-  const wind = varianceOf({ ...NO_ERRORS, windMps: usual.windMps });
-  const added = sources.map((source) => varianceOf({ ...NO_ERRORS, [source]: usual[source] }));
-  const rows = names.flatMap((name, m) => {
-    const values = measured[name]!;
-    const seen = variance(values);
-    const modelled = wind[m] === null || added.some((one) => one[m] === null);
-    // A measure that the model does not come to, or that never varied, says nothing.
-    if (modelled || seen === 0) return [];
-    const standardError = seen * Math.sqrt(2 / (values.length - 1));
-    return [
-      {
-        columns: added.map((one) => one[m]! / standardError),
-        target: Math.max(0, seen - wind[m]!) / standardError,
-      },
-    ];
-  });
-  if (rows.length === 0) return null;
-  const columns = sources.map((_, k) => [
-    ...rows.map((row) => row.columns[k]),
-    ...sources.map((__, other) => (other === k ? 1 / DOUBT : 0)),
-  ]);
-  const target = [...rows.map((row) => row.target), ...sources.map(() => 1 / DOUBT)];
-  const { coefficients } = nonNegativeLeastSquares(columns, target);
-  const own = { ...usual };
-  sources.forEach((source, k) => {
-    own[source] = Math.min(errorRanges[source][1], usual[source] * Math.sqrt(coefficients[k]));
-  });
-  return { ...own, lateS: fitLateness(plan, own, measured.stopErrorDeg ?? []) };
+  const errorOf = (source: (typeof sources)[number], share: number) =>
+    Math.min(errorRanges[source][1], usual[source] * Math.sqrt(share));
+  const at = (shares: readonly number[]) =>
+    Object.fromEntries(sources.map((source, k) => [source, errorOf(source, shares[k])])) as Record<
+      (typeof sources)[number],
+      number
+    >;
+  const seen = names.map((name) => ({ variance: variance(measured[name]!), values: measured[name]!.length }));
+  const fit = fitVariances(
+    sources.length,
+    seen,
+    (shares) => spreadsOf({ ...plan, errors: { ...usual, ...at(shares) } }, names),
+    RUNS,
+  );
+  if (!fit) return null;
+  const own = { ...usual, ...at(fit.shares) };
+  const late = fitLateness(plan, own, measured.stopErrorDeg ?? []);
+  return {
+    errors: { ...own, lateS: late.lateS },
+    low: { ...at(fit.low), lateS: late.low },
+    high: { ...at(fit.high), lateS: late.high },
+  };
 }
 
 /**
  * How late the hands are on the whole, s: by how much the mean of the measured stops is off the model's, over the degrees a second late costs there.
- * Drawn towards none as far as the mean is uncertain (a normal prior as wide as the hands' own timing, the posterior mean of a linear model).
+ * Drawn towards none as far as the mean is uncertain (a normal prior as wide as the hands' own timing, the posterior mean of a linear model); the interval is that of the mean itself.
  */
-function fitLateness(plan: Omit<ScatterPlan, "errors">, own: PilotErrors, stopErrorsDeg: readonly number[]): number {
-  if (stopErrorsDeg.length < LEAST_MEASURED || own.timingS === 0) return 0;
-  const meanStopDeg = (lateS: number, runs: number) =>
+function fitLateness(
+  plan: Omit<ScatterPlan, "errors">,
+  own: PilotErrors,
+  stopErrorsDeg: readonly number[],
+): { readonly lateS: number; readonly low: number; readonly high: number } {
+  const nothingTold = { lateS: 0, low: -NINE_IN_TEN * own.timingS, high: NINE_IN_TEN * own.timingS };
+  if (stopErrorsDeg.length < LEAST_MEASURED || own.timingS === 0) return nothingTold;
+  const meanStopDeg = (lateS: number) =>
     mean(
-      scatterRuns({ ...plan, errors: { ...own, lateS } }, 0, runs).flatMap(({ stopErrorDeg }) => stopErrorDeg ?? []),
+      scatterRuns({ ...plan, errors: { ...own, lateS } }, 0, RUNS).flatMap(({ stopErrorDeg }) => stopErrorDeg ?? []),
     );
   // The same errors late as early: what they add cancels.
-  const degPerS = (meanStopDeg(own.timingS, RUNS) - meanStopDeg(-own.timingS, RUNS)) / (2 * own.timingS);
-  const uncertain = variance(stopErrorsDeg) * (1 / stopErrorsDeg.length + 1 / MEAN_RUNS);
-  const offDeg = mean(stopErrorsDeg) - meanStopDeg(0, MEAN_RUNS);
-  const lateS = (degPerS * offDeg) / (degPerS ** 2 + uncertain / own.timingS ** 2);
+  const degPerS = (meanStopDeg(own.timingS) - meanStopDeg(-own.timingS)) / (2 * own.timingS);
+  const uncertain = variance(stopErrorsDeg) * (1 / stopErrorsDeg.length + 1 / RUNS);
+  const offDeg = mean(stopErrorsDeg) - meanStopDeg(0);
+  const precision = degPerS ** 2 / uncertain + 1 / own.timingS ** 2;
+  const lateS = (degPerS * offDeg) / uncertain / precision;
+  if (!Number.isFinite(lateS) || degPerS === 0) return nothingTold;
   const [min, max] = errorRanges.lateS;
-  return Number.isFinite(lateS) ? Math.min(max, Math.max(min, lateS)) : 0;
+  const within = (value: number) => Math.min(max, Math.max(min, value));
+  const seenS = offDeg / degPerS;
+  const halfS = (NINE_IN_TEN * Math.sqrt(uncertain)) / Math.abs(degPerS);
+  return {
+    lateS: within(lateS),
+    low: within(Math.min(lateS, seenS - halfS)),
+    high: within(Math.max(lateS, seenS + halfS)),
+  };
 }
 
 /** Variance of each measure over some runs of the model; null where hardly a run comes to it. */

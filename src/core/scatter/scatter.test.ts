@@ -7,6 +7,7 @@ import {
   NO_ERRORS,
   drawRun,
   fitOwnErrors,
+  LEAST_MEASURED,
   measuredEnough,
   measuredIn,
   measuredOn,
@@ -192,7 +193,7 @@ describe("a pilot's own hands", () => {
   const usual = usualErrors(4);
   const fit = (id: string, measured: MeasuredValues) => {
     const { errors: _, ...plan } = planFor(id, {});
-    return fitOwnErrors(plan, usual, measured);
+    return fitOwnErrors(plan, usual, measured)?.errors ?? null;
   };
   /** What would be measured on a hundred attempts of somebody whose hands stray like this. */
   const attemptsOf = (id: string, errors: Partial<PilotErrors>, n = 100): MeasuredValues => {
@@ -214,6 +215,19 @@ describe("a pilot's own hands", () => {
     expect(timingS).toBeLessThan(2.5 * usual.timingS);
     const steady = fit(flip, attemptsOf(flip, { ...usual, timingS: 0.3 * usual.timingS }))!;
     expect(steady.timingS).toBeLessThan(0.7 * usual.timingS);
+  });
+
+  it("have an interval about each error that holds what they are, wide where nothing tells", () => {
+    const { errors: _, ...plan } = planFor(flip, {});
+    const truth = { ...usual, timingS: 1.6 * usual.timingS, lateS: 0.015 };
+    const own = fitOwnErrors(plan, usual, attemptsOf(flip, truth, 40))!;
+    for (const name of ["timingS", "gain", "centring", "stickNoise", "lateS"] as const) {
+      expect(own.low[name]).toBeLessThanOrEqual(truth[name]);
+      expect(own.high[name]).toBeGreaterThanOrEqual(truth[name]);
+    }
+    // Stops tell of the timing, hardly of the thumbs' rest.
+    expect(own.high.timingS / own.low.timingS).toBeLessThan(2.5);
+    expect(own.high.centring / usual.centring).toBeGreaterThan(1.5);
   });
 
   it("that stray as is usual stay as usual, and scatter in the model as they were measured", () => {
@@ -256,7 +270,7 @@ describe("a pilot's own hands", () => {
   it("are told by the direction flown where enough was measured in it, else by all", () => {
     const stops = (direction: string, values: readonly number[]) =>
       values.map((stopErrorDeg) => ({ direction, measured: { stopErrorDeg } }));
-    const left = [9, 11, 8, 12, 10, 9, 11, 10];
+    const left = Array.from({ length: LEAST_MEASURED }, (_, i) => 9 + (i % 4));
     const measured = measuredOn([...stops("left", left), ...stops("right", [-2, 3]), { direction: "left" }]);
     expect(measuredIn(measured, "left").stopErrorDeg).toEqual(left);
     expect(measuredIn(measured, "right").stopErrorDeg).toEqual([...left, -2, 3]);
@@ -264,7 +278,7 @@ describe("a pilot's own hands", () => {
   });
 
   it("are not told from a handful, nor from what never varied; the wind is left to the day", () => {
-    expect(fit(flip, { stopErrorDeg: [-12, -8, -3, 0, 2, 4, 9] })).toBeNull();
+    expect(fit(flip, { stopErrorDeg: Array.from({ length: 19 }, (_, i) => i - 9) })).toBeNull();
     expect(fit(flip, { viewOffPathDeg: new Array<number>(20).fill(3) })).toBeNull();
     expect(fit(flip, attemptsOf(flip, { ...usual, windMps: 4 }))!.windMps).toBe(usual.windMps);
   });

@@ -60,8 +60,8 @@ export function Readiness({
   const key = JSON.stringify([recipe, setup.id, air]);
   const fly = async (pool: Pool, onProgress: (share: number) => void) => {
     const own = enough ? await pool.run((remote) => remote.fitOwnErrors(plan, usual, measured)) : null;
-    const [runs] = await flyMany(pool, [{ ...plan, errors: own ?? usual }], RUNS, onProgress);
-    return { runs, own };
+    const [runs] = await flyMany(pool, [{ ...plan, errors: own?.errors ?? usual }], RUNS, onProgress);
+    return { runs, own: own?.errors ?? null };
   };
   const flown = state.kind === "done" && state.key === key ? state.result : null;
   const done = flown && summarise(flown.runs);

@@ -113,7 +113,7 @@ it("goes to a phase, names the sticks there, and to another trick", async () => 
   await userEvent.click(screen.getByRole("button", { name: "Phase 3: Roll with the opposite yaw" }));
   expect(screen.getByText(/right stick right 100 %, left stick left/)).toBeInTheDocument();
   await userEvent.keyboard("n");
-  expect(navigation.journeys.at(-1)).toMatch(/^\/lab\?.*step=box-tumble/);
+  expect(navigation.journeys.at(-1)).toMatch(/^\/lab\?.*step=gap-knife/);
 });
 
 it("asks for an aircraft first", () => {

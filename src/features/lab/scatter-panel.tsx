@@ -28,7 +28,7 @@ import { Cloud, StopSpread } from "@/ui/scatter/pictures";
 import { useOwnErrors } from "@/ui/scatter/use-own-errors";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
-import { comparedInWords, failuresInWords, shareWords } from "@/ui/scatter/words";
+import { comparedInWords, failuresInWords, shareWords, markInWords } from "@/ui/scatter/words";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 
@@ -125,12 +125,14 @@ export function ScatterPanel({
         The same trick flown many times with the errors hands make: each phase ended early or late, sticks moved too far
         or not far enough, thumbs off the middle, some wind. All but the first are standard deviations; the first is a
         habit. Clean: to its end, upright
-        {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}.
+        {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}
+        {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark)}`).join("")}.
       </Typography>
       <ErrorFields
         source={source}
         stage={stage}
         own={own.errors}
+        intervals={own.own}
         measured={Math.max(0, ...fittedMeasures.map((name) => measured[name]?.length ?? 0))}
         enough={enough}
         typed={typed}

@@ -172,7 +172,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     mark: fieldPack,
     heightM: 3,
   },
-  slalom: { family: "turn", short: "Slalom", needs: ["bank-square"], mark: field, heightM: 3 },
+  slalom: { family: "turn", short: "Slalom", needs: ["bank-square"], mark: fieldPack, heightM: 3 },
   "eight-course": { family: "turn", short: "Eight course", needs: ["slalom"], mark: fieldPack, heightM: 3 },
   "stop-course": {
     family: "stop",
@@ -228,7 +228,6 @@ export const chart: Readonly<Record<string, Placing>> = {
 
   "gap-wide": { family: "gap", short: "Wide gap", needs: ["bail-wall", "slalom"], mark: field, heightM: 2 },
   "gap-narrow": { family: "gap", short: "Narrow gap", needs: ["gap-wide"], mark: field, heightM: 2 },
-  "gap-knife": { family: "roll", short: "Knife edge", needs: ["gap-wide", "limit-off"], mark: field },
 
   "flip-slow": {
     ...flips,
@@ -264,6 +263,8 @@ export const chart: Readonly<Record<string, Placing>> = {
   segments: { ...flips, short: "Segments", needs: ["segments-270-90"], flownAs: segments("four") },
   "speed-mix": { ...flips, short: "Fast and slow", needs: ["flip-one-move"] },
   "roll-pure": { ...rolls, short: "Pure roll", needs: ["flip-slow"], simulatorFirst: true },
+  "roll-segments": { ...rolls, short: "In parts", needs: ["roll-pure"] },
+  "gap-knife": { family: "roll", short: "Knife edge", needs: ["gap-wide", "roll-segments"], mark: field },
   "roll-level": { ...rolls, short: "About view", needs: ["roll-pure"] },
   "box-tumble": { ...rolls, short: "Box tumble", needs: ["flip-one-move", "roll-pure"] },
 

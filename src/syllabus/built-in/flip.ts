@@ -17,8 +17,8 @@ const faults = {
     short: "ground at the stop",
     sees: "Ground in view at the stop",
     cue: {
-      back: "You stopped short: centre later; look for the horizon coming up from below.",
-      front: "You went past: centre earlier; look for the horizon coming down from above.",
+      back: "You stopped short: centre later; the horizon comes in at the top of the picture and moves down.",
+      front: "You went past: centre earlier; the horizon comes in at the bottom of the picture and moves up.",
     },
   },
   swungBack: {

@@ -7,7 +7,7 @@ import { flip } from "./flip";
 import { byEye, firstGoggles, gapSteps, ground, smoothLines } from "./ground";
 import { loop, orbit, spin, style } from "./loops-and-circles";
 import { bailParts, bankLimitRoute, besideByEye, rateModeRoute, selfLevelRoute, spinParts } from "./routes";
-import { bail, knife, land, stop } from "./through-camera";
+import { bail, gaps, knife, land, stop } from "./through-camera";
 import { flipParts, roll, tumble, upsideDown } from "./turning-over";
 import type { SkillText, StepText } from "./text";
 
@@ -19,13 +19,14 @@ export const skillTexts: readonly SkillText[] = [
   stop,
   land,
   { ...bail, steps: [bail.steps[0], ...bailParts, ...bail.steps.slice(1)] },
-  { ...knife, steps: [...gapSteps, ...knife.steps] },
+  { ...gaps, steps: gapSteps },
   flip,
   {
     ...flipParts,
     steps: flipParts.steps.flatMap((step) => (step.id === "segments" ? [...segmentParts(step), step] : [step])),
   },
   roll,
+  knife,
   tumble,
   upsideDown,
   loop,

@@ -197,7 +197,7 @@ export const orbit: SkillText = {
       drill: [
         "Coordinated circles first.",
         "Then the nose to the middle, the outward lean held.",
-        "Wider and slower until the sticks rest.",
+        "Begin wide: at the same lean it is faster, and easier. Tighten it once the sticks rest.",
       ],
       clean: "three laps, even, with resting sticks",
       faults: [

@@ -219,10 +219,19 @@ export const bail: SkillText = {
   ],
 };
 
-export const knife: SkillText = {
+export const gaps: Omit<SkillText, "steps"> = {
   id: "gap",
   stage: 3,
   name: "Gaps",
+  cautions: usualCautions,
+  roomM: 30,
+};
+
+/** After a roll that was stopped on the edge. */
+export const knife: SkillText = {
+  id: "knife-edge",
+  stage: 4,
+  name: "Knife edge",
   cautions: usualCautions,
   roomM: 30,
   steps: [

@@ -99,6 +99,23 @@ export const roll: SkillText = {
     },
     {
       ...rolls,
+      id: "roll-segments",
+      name: "Roll in parts",
+      aim: "A stop where you want it: on the edge, upside down, or never quite.",
+      drill: [
+        "The same pop and closed throttle, a little more height.",
+        "A quarter, centre for a beat, and the other three; then two halves.",
+        "Last, fast, slow and fast again without ever standing still.",
+      ],
+      directions: sides,
+      clean: "every stop is seen, the last within 10°",
+      stopWithinDeg: 10,
+      faults: [faults.overshot, faults.stoppedShort, faults.throttleOpen, faults.lowAndHasty],
+      wayOut: keepRolling,
+      recipeFor: toSides("roll-90-270"),
+    },
+    {
+      ...rolls,
       id: "roll-level",
       name: "Roll about the view",
       aim: "Opposite yaw keeps the horizon in the middle all the way round.",

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { errorRanges, LEAST_MEASURED, usualErrors, type PilotErrors } from "@/core";
+import { errorRanges, LEAST_MEASURED, usualErrors, type OwnErrors, type PilotErrors } from "@/core";
 
 const fields: readonly { readonly name: keyof PilotErrors; readonly label: string; readonly times: number }[] = [
   { name: "lateS", label: "Late, ms", times: 1000 },
@@ -40,11 +40,14 @@ export function errorsOf(
   return { errors: wrong.size > 0 ? null : errors, wrong };
 }
 
+const tenths = (value: number) => String(Math.round(value * 10) / 10);
+
 /** Chooses whose errors are flown with, and shows them; typing into one makes them one's own choice. */
 export function ErrorFields({
   source,
   stage,
   own,
+  intervals,
   measured,
   enough,
   typed,
@@ -54,6 +57,8 @@ export function ErrorFields({
   source: ErrorSource;
   stage: number;
   own: PilotErrors | null;
+  /** Where the pilot's own lie in nine cases of ten. */
+  intervals: OwnErrors | null;
   /** How many attempts of this pilot were measured, and whether that is enough. */
   measured: number;
   enough: boolean;
@@ -88,9 +93,15 @@ export function ErrorFields({
             key={name}
             size="small"
             label={label}
-            value={shown ?? (errors ? String(Math.round(times * errors[name] * 10) / 10) : "")}
+            value={shown ?? (errors ? tenths(times * errors[name]) : "")}
             error={wrong.has(name)}
-            helperText={wrong.has(name) ? `${min * times} to ${max * times}` : undefined}
+            helperText={
+              wrong.has(name)
+                ? `${min * times} to ${max * times}`
+                : source === "own" && intervals && name !== "windMps"
+                  ? `${tenths(times * intervals.low[name])} to ${tenths(times * intervals.high[name])}`
+                  : undefined
+            }
             onChange={(event) => onType(name, event.target.value)}
             slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
             sx={{ width: 122 }}

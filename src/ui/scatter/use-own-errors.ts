@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { MeasuredValues, PilotErrors, ScatterPlan } from "@/core";
+import type { MeasuredValues, OwnErrors, PilotErrors, ScatterPlan } from "@/core";
 import { createPool } from "./pool";
 
 interface Task {
@@ -11,27 +11,36 @@ interface Task {
 }
 
 /** The errors of a pilot's own hands, worked out in a worker; null until they are there, and where nothing is asked. `why` says what went wrong. */
-export function useOwnErrors(task: Task | null): { readonly errors: PilotErrors | null; readonly why: string | null } {
-  const [answer, setAnswer] = useState<{ key: string; errors: PilotErrors | null; why: string | null } | null>(null);
+export function useOwnErrors(task: Task | null): {
+  readonly own: OwnErrors | null;
+  readonly errors: PilotErrors | null;
+  readonly why: string | null;
+} {
+  const [answer, setAnswer] = useState<{
+    key: string;
+    own: OwnErrors | null;
+    errors: PilotErrors | null;
+    why: string | null;
+  } | null>(null);
   const key = task === null ? "" : JSON.stringify(task);
   useEffect(() => {
     if (key === "") return;
     let gone = false;
     const { plan, usual, measured } = JSON.parse(key) as Task;
     const pool = createPool(1);
-    const settle = (errors: PilotErrors | null, why: string | null) => {
+    const settle = (own: OwnErrors | null, errors: PilotErrors | null, why: string | null) => {
       pool.close();
-      if (!gone) setAnswer({ key, errors, why });
+      if (!gone) setAnswer({ key, own, errors, why });
     };
     pool
       .run((remote) => remote.fitOwnErrors(plan, usual, measured))
       // What is measured and tells nothing leaves the hands as is usual.
-      .then((own) => settle(own ?? usual, null))
-      .catch((error: Error) => settle(null, error.message));
+      .then((own) => settle(own, own?.errors ?? usual, null))
+      .catch((error: Error) => settle(null, null, error.message));
     return () => {
       gone = true;
       pool.close();
     };
   }, [key]);
-  return answer?.key === key && key !== "" ? answer : { errors: null, why: null };
+  return answer?.key === key && key !== "" ? answer : { own: null, errors: null, why: null };
 }

@@ -1,4 +1,4 @@
-import type { Comparison, Estimate, Failure, PilotErrors, ScatterSummary } from "@/core";
+import type { Comparison, Estimate, Failure, Mark, PilotErrors, ScatterSummary } from "@/core";
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
@@ -44,6 +44,38 @@ export function failureWords({ kind, detail }: Failure): string {
       return "has throttle on upside down";
     case "in-picture":
       return "loses what it looks at";
+  }
+}
+
+/** What a flight must keep to be clean, in words. */
+export function markInWords(mark: Mark): string {
+  switch (mark.kind) {
+    case "height-band":
+      return `no more than ${mark.aboveM} m above and ${mark.belowM} m below the height it began at`;
+    case "end-height":
+      return `ended within ${mark.withinM} m of the height it began at`;
+    case "view":
+      return `the view within ${mark.withinDeg}° of where it looked`;
+    case "heading":
+      return mark.deg === 0
+        ? `out within ${mark.withinDeg}° of the way it went in`
+        : `turned by ${mark.deg}° to within ${mark.withinDeg}°`;
+    case "horizon":
+      return `the horizon never leaning by more than ${mark.withinDeg}°`;
+    case "line":
+      return `ended within ${mark.withinM} m of its line`;
+    case "bounce":
+      return `swung back by no more than ${mark.withinDeg}°`;
+    case "round":
+      return `round to ${percent(mark.unevenness)} of its radius`;
+    case "circle":
+      return `its circle kept to ${percent(mark.spreadShare)} of the radius, the sticks nearly at rest`;
+    case "spot":
+      return `within ${mark.withinM} m of the spot`;
+    case "throttle-closed":
+      return "the throttle closed upside down";
+    case "in-picture":
+      return `what it looks at in the picture for ${percent(mark.share)} of the time`;
   }
 }
 

@@ -57,6 +57,55 @@ const tumble: readonly Phase[] = (
   turning(`${id}-rest`, "Centre it", {}, after({ param: "restS" })),
 ]);
 
+/** A pure roll with the stick centred between its parts for a beat. */
+function inParts(partsDeg: readonly number[]): Omit<Recipe, "id" | "label"> {
+  let left = 360;
+  const phases = partsDeg.flatMap((deg, i): Phase[] => {
+    left -= deg;
+    const last = i === partsDeg.length - 1;
+    const turn = turning(
+      `turn-${i + 1}`,
+      `Roll ${deg}°`,
+      { roll: full },
+      // What it runs on at the end it runs on at every stop.
+      turned("roll", { param: "centreDeg", plus: -left }),
+      { mark: i === 0 },
+    );
+    return last ? [turn] : [turn, turning(`rest-${i + 1}`, "Centre it and look", {}, after({ param: "restS" }))];
+  });
+  return {
+    ...rolled,
+    parameters: {
+      ...rolled.parameters,
+      restS: { label: "Rest between the parts", unit: "s", value: 0.25, min: 0.05, max: 0.8 },
+    },
+    phases: [popped, punchAndClose[1], ...phases, stopAtCentre, catchCruise],
+  };
+}
+
+/** Fast, slow through the middle without standing still, and fast again. */
+const fastSlowFast: Omit<Recipe, "id" | "label"> = {
+  ...rolled,
+  parameters: {
+    ...rolled.parameters,
+    slowDps: { label: "Slow at", unit: "°/s", value: 200, min: 90, max: 450 },
+  },
+  phases: [
+    popped,
+    punchAndClose[1],
+    turning("turn", "Roll stick right in", { roll: full }, turned("roll", 110), { mark: true }),
+    turning(
+      "slow",
+      "Let it out through the middle",
+      { roll: { kind: "rate", dps: { param: "slowDps" } } },
+      turned("roll", 240),
+    ),
+    turning("turn-on", "Right in again", { roll: full }, toCentre),
+    stopAtCentre,
+    catchCruise,
+  ],
+};
+
 export const rollRecipes: readonly Recipe[] = [
   ...bothSides(
     {
@@ -72,6 +121,9 @@ export const rollRecipes: readonly Recipe[] = [
     "roll-pure",
     "Pure roll",
   ),
+  ...bothSides(inParts([90, 270]), "roll-90-270", "Roll, 90 and 270"),
+  ...bothSides(inParts([180, 180]), "roll-180-180", "Roll in two halves"),
+  ...bothSides(fastSlowFast, "roll-fast-slow-fast", "Roll fast, slow, fast"),
   ...bothSides(
     {
       ...rolledAboutView,
