@@ -317,9 +317,15 @@ export class Hands {
   }
 
   /** How far a lean is moved to stand still over the ground. */
-  private against(see: EyePlan["see"], { degPerMps, mostDeg }: NonNullable<EyePlan["stills"]>, delayS: number): number {
+  private against(
+    see: EyePlan["see"],
+    { degPerMps, mostDeg, paceMps = 0 }: NonNullable<EyePlan["stills"]>,
+    delayS: number,
+  ): number {
     const moved =
-      see === "pitch" ? degPerMps * this.recall("ahead", delayS) : -degPerMps * this.recall("sideways", delayS);
+      see === "pitch"
+        ? degPerMps * (this.recall("ahead", delayS) - this.value(paceMps))
+        : -degPerMps * this.recall("sideways", delayS);
     return Math.max(-mostDeg, Math.min(mostDeg, moved));
   }
 

@@ -66,8 +66,11 @@ export type StickPlan =
         readonly degPerMps: number;
         readonly mostDeg: number;
       };
-      /** Leant against the drift over the ground: bank against what goes sideways, pitch against what goes ahead; never by more than `mostDeg`. */
-      readonly stills?: { readonly degPerMps: number; readonly mostDeg: number };
+      /**
+       * Leant against the drift over the ground: bank against what goes sideways, pitch against what goes ahead faster than `paceMps`, standing still if
+       * that is left out; never by more than `mostDeg`.
+       */
+      readonly stills?: { readonly degPerMps: number; readonly mostDeg: number; readonly paceMps?: Value };
     };
 
 export type ThrottlePlan =

@@ -1,7 +1,7 @@
 import { airframePresets } from "../airframe";
 import { STANDARD_DAY } from "../atmosphere";
 import { firstSettings } from "../flight";
-import { CALM_AIR, environmentOn, fly, recipes, solveTrick, startTrim, windAdvice } from ".";
+import { CALM_AIR, draftBrief, environmentOn, fly, recipes, solveTrick, startTrim, windAdvice } from ".";
 
 const { airframe } = airframePresets["five-inch-freestyle"];
 const settings = { ...firstSettings, tiltDeg: 25 };
@@ -45,4 +45,23 @@ it("puts the wind of a day where the pilot faces it", () => {
     isaOffsetK: 25 - (15 - 9.75),
     windNorthMps: -1,
   });
+});
+
+it.each([
+  "stop-course",
+  "land-stop",
+  "bail-wall",
+  "orbit-left",
+  "rewind",
+  "loop-over-float",
+  "spin-inverted-wag-right",
+])("in a fresh wind %s is flown facing it: approaches hold their pace over the ground", (id) => {
+  const { problem, flight, recipe } = draftBrief(
+    recipes[id],
+    airframe,
+    settings,
+    environmentOn({ ...STANDARD_DAY, windMps: 6 }),
+  );
+  expect(problem).toBeNull();
+  if (recipe.ends === "landed") expect(flight.measures.offSpotM!).toBeLessThan(1.5);
 });

@@ -30,7 +30,7 @@ export function PickOne<T extends string | number>({
       disabled={disabled}
       // What is chosen stays chosen when it is pressed again.
       onChange={(_, next: T | null) => next !== null && onPick(next)}
-      sx={{ flexWrap: "wrap" }}
+      sx={{ flexWrap: "wrap", flexShrink: options.length <= 3 ? 0 : 1 }}
     >
       {options.map(([one, name]) => (
         <ToggleButton key={one} value={one} sx={buttonSx}>

@@ -21,6 +21,16 @@ import {
 
 type EyePlan = Extract<StickPlan, { kind: "eye" }>;
 
+/** So fast over the ground, whatever the wind. */
+const atPace = (paceMps: Value, targetDeg: Value = { of: "trimPitchDeg" }): StickPlan => ({
+  kind: "eye",
+  see: "pitch",
+  targetDeg,
+  gainPerS: 3,
+  delayS: 0.2,
+  stills: { degPerMps: 6, mostDeg: 20, paceMps },
+});
+
 const lean = (value: number): RecipeParameter => ({ label: "Lean", unit: "°", value, min: 5, max: 60 });
 const hover: Phase = {
   ...catchHover,
@@ -144,7 +154,7 @@ const flyToIt: Phase = {
   label: "Fly at it, level",
   roll: noDriftAside,
   yaw: toSpot,
-  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  pitch: atPace({ param: "speedMps" }),
   throttle: heightHeld(0),
   until: [{ kind: "along", is: "above", m: { param: "descendM" } }],
   maxS: 12,
@@ -153,7 +163,7 @@ const comeDown = (toM: Value): Phase => ({
   id: "descend",
   label: "Come down on the spot",
   roll: noDriftAside,
-  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  pitch: atPace({ param: "speedMps" }),
   yaw: toSpot,
   throttle: { kind: "eye", see: "spot", gainPerS: 3, delayS: 0.2 },
   until: [{ kind: "ground", is: "below", m: toM }],
@@ -229,7 +239,7 @@ const landCoast: Recipe = {
   },
   phases: [flyToIt, comeDown({ param: "flareM" }), flare("Level: let it coast"), ...touchDown(0.12)],
 };
-const skim: Pick<Phase, "roll" | "pitch"> = { roll: noDriftAside, pitch: pitchHeld({ of: "trimPitchDeg" }) };
+const skim: Pick<Phase, "roll" | "pitch"> = { roll: noDriftAside, pitch: atPace({ param: "speedMps" }) };
 const landPass: Recipe = {
   ...landing,
   ends: "flying",
@@ -254,8 +264,8 @@ const wall: Readonly<Record<string, RecipeParameter>> = {
 const flyOn: Phase = {
   id: "on",
   label: "Fly at it",
-  roll: bankHeld(0),
-  pitch: pitchHeld({ of: "trimPitchDeg" }),
+  roll: noDriftAside,
+  pitch: atPace({ param: "speedMps" }),
   throttle: heightHeld(0),
   until: [],
   maxS: 12,
@@ -488,8 +498,8 @@ const orbit: Omit<Recipe, "id" | "label"> = {
     {
       id: "pass",
       label: "Fly past it, level",
-      roll: bankHeld(0),
-      pitch: pitchHeld({ of: "leadInPitchDeg" }),
+      roll: noDriftAside,
+      pitch: atPace({ of: "trimSpeedMps" }, { of: "leadInPitchDeg" }),
       yaw: headingHeld(0),
       throttle: heightHeld(0),
       until: [{ kind: "along", is: "above", m: { param: "enterM" } }],
