@@ -6,7 +6,7 @@ import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
 import { densityOf, requireEnvironment, type Environment } from "./environment";
 import { outOfPicture, type OutOfPicture, type SeenObject } from "./in-picture";
-import { measure, outcomeOf, type Measures } from "./measures";
+import { indexAt, measure, outcomeOf, type Measures } from "./measures";
 import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
 import { Guards } from "./guards";
@@ -64,7 +64,10 @@ export function fly(
   const camera = { ...settings.camera, tiltDeg: settings.tiltDeg };
   const seen = object && { object, camera };
   const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM, seen);
-  const looksAt = object && { object, out: outOfPicture(trace, object, camera) };
+  // Once it is left nobody looks back at it; a spot is looked for till it is stood on.
+  const left = recipe.ends === "landed" ? undefined : events.find(({ detail }) => detail === recipe.inPicture?.to);
+  const lookedFor = left ? indexAt(trace, left.timeS) : trace.timeS.length - 1;
+  const looksAt = object && { object, out: outOfPicture(trace, object, camera, 0, lookedFor) };
   return { obstacles, trace, events, measures, looksAt };
 }
 

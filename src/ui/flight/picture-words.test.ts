@@ -17,7 +17,7 @@ it("says from where a landing is flown blind, by time and distance", () => {
 it("names what is flown at, says when it comes back, and nothing of a trick that looks at nothing", () => {
   expect(words("bail-wall", 15)).toBe("In the picture with this lens and tilt: the wall, all the way.");
   expect(words("orbit-right", 25)).toMatch(
-    /what it is flown round leaves the picture .* and is back .*; then it leaves/,
+    /what it is flown round leaves the picture \d\.\d.s in, \d\.\d.m off, and is back \d\.\d.s in, \d\.\d.m off\.$/,
   );
   const flip = recipes["flip-one-move-back"];
   expect(pictureWords(fly(flip, airframe, firstSettings, CALM_AIR), flip, "metric")).toBeNull();
