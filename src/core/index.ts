@@ -4,6 +4,7 @@ export * from "./attitude";
 export * from "./camera";
 export * from "./choreography";
 export * from "./flight";
+export * from "./gaps";
 export * from "./numbers";
 export * from "./progress";
 export * from "./rates";

@@ -108,7 +108,25 @@ const shown: Readonly<
   },
   "land-short": { looksAt: landingLooks },
   "bail-wall": { looksAt: ["clearanceM", "stoppingDistanceM", "peakM"] },
-  "bail-flow": { looksAt: ["clearanceM", "stoppingDistanceM", "headingChangeDeg"] },
+  "bail-gap": { looksAt: ["clearanceM", "stoppingDistanceM", "peakM"] },
+  "bail-dive": { looksAt: ["heightLostM", "fastestMps", "alongM", "durationS"] },
+  "bail-flow": {
+    looksAt: ["clearanceM", "stoppingDistanceM", "headingChangeDeg"],
+    variants: [
+      {
+        id: "yaw",
+        name: "yawed about",
+        gains: "Stops first, then turns: wants room above, and shows where it goes.",
+        recipes: toSides("bail-flow"),
+      },
+      {
+        id: "roll",
+        name: "rolled away",
+        gains: "Turns out of the way at once and keeps its speed: wants room beside.",
+        recipes: toSides("bail-roll"),
+      },
+    ],
+  },
   "gap-knife": { looksAt: ["clearanceM", "sideDriftM", "heightLostM", "exitSpeedMps"] },
   "flip-stall": { looksAt: [...turnLooks, "timeInvertedS"] },
   "roll-pure": { looksAt: rollLooks },

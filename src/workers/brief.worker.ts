@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { draftBrief, windAdvice } from "@/core";
+import { draftBrief, lastGoAroundM, windAdvice } from "@/core";
 
-const worker = { draftBrief, windAdvice };
+const worker = { draftBrief, lastGoAroundM, windAdvice };
 export type BriefWorker = typeof worker;
 
 expose(worker);

@@ -240,6 +240,30 @@ it("hands that stand still over the ground do not drift away in a side wind", ()
   expect(measures.sideDriftM).toBeLessThan(3);
 });
 
+it("levelling out of a dive takes more height the steeper and the faster it is, at least what the pull-out asks for", () => {
+  const lost = (diveDeg: number, speedMps: number) => {
+    const { flight } = draftBrief(
+      withParameters(recipes["bail-dive"], { diveDeg, speedMps }),
+      five,
+      settings,
+      CALM_AIR,
+    );
+    expect(flight.measures.complete).toBe(true);
+    return flight.measures.heightLostM - 4;
+  };
+  expect(lost(45, 6)).toBeGreaterThan(lost(20, 6) + 0.3);
+  expect(lost(30, 14)).toBeGreaterThan(lost(30, 4));
+});
+
+it("rolled away from a wall it turns out of its way without running into it", () => {
+  for (const side of ["right", "left"]) {
+    const { flight, problem } = draftBrief(recipes[`bail-roll-${side}`], five, settings, CALM_AIR);
+    expect(problem).toBeNull();
+    expect(flight.measures.clearanceM!).toBeGreaterThan(1);
+    expect(Math.abs(flight.measures.headingChangeDeg)).toBeGreaterThan(30);
+  }
+});
+
 describe("the wall", () => {
   const brief = (speedMps: number) =>
     draftBrief(withParameters(recipes["bail-wall"], { speedMps }), five, settings, CALM_AIR);

@@ -44,6 +44,7 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
 import { cautionsFor } from "./cautions";
 import { FlownTrick } from "./flown-trick";
+import { GapPanel } from "./gap-panel";
 import type { BriefData } from "./load";
 import { Readiness } from "./readiness";
 import { StickQuiz } from "./stick-quiz";
@@ -61,6 +62,7 @@ export function BriefScreen({ data }: { data: BriefData }) {
       <>
         <Title data={data} />
         <BySight data={data} step={step} />
+        <OwnGap data={data} step={step} air={data.day.air} />
         {step.id === QUIZ_STEP && <StickQuiz key={data.pilot.id} data={data} />}
         <LowerThird data={data} state={NOT_FLOWN} />
       </>
@@ -161,6 +163,27 @@ function BySight({ data, step }: { data: BriefData; step: Step }) {
   );
 }
 
+/** Skills that are flown at a gap. */
+const gapSkills: readonly string[] = ["gap", "knife-edge"];
+
+/** The gap that stands there, for a step that is flown at one. */
+function OwnGap({ data, step, air }: { data: BriefData; step: Step; air: DayAir }) {
+  const skill = skillOf(useSyllabus(), step);
+  const { aircraft, setup, pilot } = data;
+  if (!gapSkills.includes(skill.id) || !aircraft || !setup) return null;
+  const { reactionS } = freezeMargins(skill.stage, pilot.reactionS);
+  return (
+    <GapPanel
+      key={aircraft.id}
+      aircraft={aircraft}
+      settings={setup.settings}
+      stage={skill.stage}
+      reactionS={reactionS}
+      air={air}
+    />
+  );
+}
+
 /** The step that is asked rather than flown. */
 const QUIZ_STEP = "sticks";
 const NOT_FLOWN: BriefState = { kind: "computing" };
@@ -226,6 +249,7 @@ function FullBrief({
           aircraftName={aircraft.name}
         />
       )}
+      <OwnGap data={data} step={step} air={air} />
       <LowerThird
         data={data}
         state={state}

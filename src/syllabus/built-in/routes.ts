@@ -1,4 +1,4 @@
-import { faults, oneWay, sides } from "./common";
+import { alone, faults, oneWay, sides } from "./common";
 import type { StepText } from "./text";
 
 /** Steps of one first route only, and what lies beside the way. None is flown in the model. */
@@ -137,6 +137,7 @@ export const rateModeRoute: readonly StepText[] = [
 
 const offSomething = (id: string, name: string, drill: readonly string[], aim: string): StepText => ({
   ...bySight,
+  recipeFor: alone(id),
   id,
   name,
   aim,
@@ -153,7 +154,6 @@ const offSomething = (id: string, name: string, drill: readonly string[], aim: s
     faults.lostHeight,
   ],
   wayOut: "This is the way out. If it comes too late: disarm before it touches.",
-  lookAt: ["the place where it is broken off: the same each time", "the throttle in the lean back"],
 });
 
 export const bailParts: readonly StepText[] = [

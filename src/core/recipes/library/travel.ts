@@ -325,6 +325,96 @@ const bailFlow: Omit<Recipe, "id" | "label"> = {
   abort: [...bail, hover],
 };
 
+/** Broken off before a gap, whose posts and beam stand in the way. */
+const bailGap: Recipe = {
+  ...bailWall,
+  id: "bail-gap",
+  label: "Bail off a gap",
+  parameters: {
+    ...bailWall.parameters,
+    wallM: { ...wall.wallM, label: "Gap ahead by" },
+    gapWidthM: { label: "Width of the gap", unit: "m", value: 1.5, min: 0.5, max: 10 },
+  },
+  obstacles: [{ kind: "gap", alongM: { param: "wallM" }, acrossM: 0, heightM: 4, widthM: { param: "gapWidthM" } }],
+};
+/** Rolled away to one side and pulled round, where there is room beside and none above. */
+const bailRoll: Omit<Recipe, "id" | "label"> = {
+  ...walled,
+  entryHeightM: 5,
+  parameters: {
+    ...walled.parameters,
+    bankDeg: { label: "Roll to", unit: "°", value: 50, min: 30, max: 75 },
+    pullDps: { label: "Pull round at", unit: "°/s", value: 150, min: 60, max: 400 },
+  },
+  phases: [
+    untilBrake,
+    {
+      id: "bail",
+      label: "Roll away",
+      roll: bankHeld({ param: "bankDeg" }),
+      throttle: thrust({ param: "blipG" }),
+      until: [after(0.25)],
+      maxS: 1,
+    },
+    {
+      id: "pull",
+      label: "Pull round",
+      roll: bankHeld({ param: "bankDeg" }),
+      pitch: { kind: "rate", dps: { param: "pullDps" } },
+      throttle: heightHeld(0),
+      until: [{ kind: "ahead", is: "below", mps: 0.5 }],
+      maxS: 3,
+    },
+    { ...hover, label: "Level: hover" },
+  ],
+  abort: [...bail, hover],
+};
+/** A shallow dive, broken off: level and go. */
+const bailDive: Recipe = {
+  ...plain,
+  id: "bail-dive",
+  label: "Bail off a dive",
+  start: { kind: "level", speedMps: { param: "speedMps" } },
+  parameters: {
+    speedMps: { label: "Into the dive at", unit: "m/s", value: 6, min: 2, max: 20 },
+    diveDeg: { label: "Dive at", unit: "°", value: 30, min: 10, max: 60 },
+    breakOffM: { label: "Break off after a height of", unit: "m", value: 4, min: 1, max: 30 },
+    pullDps: { label: "Level at", unit: "°/s", value: 250, min: 100, max: 600 },
+  },
+  phases: [
+    {
+      id: "dive",
+      label: "Nose down, throttle back",
+      roll: noDriftAside,
+      pitch: pitchHeld({ param: "diveDeg", times: -1 }),
+      throttle: thrust(0.35),
+      until: [{ kind: "height", is: "below", m: { param: "breakOffM", times: -1 } }],
+      maxS: 8,
+    },
+    {
+      id: "bail",
+      label: "Level, power on",
+      roll: noDriftAside,
+      pitch: { kind: "rate", dps: { param: "pullDps" } },
+      throttle: thrust(2),
+      until: [{ kind: "pitch", is: "above", deg: 0 }],
+      maxS: 2,
+    },
+    {
+      id: "go",
+      label: "And go",
+      roll: noDriftAside,
+      pitch: pitchHeld(0),
+      throttle: climbHeld(0.6),
+      until: [{ kind: "climb", is: "above", mps: 0.3 }],
+      maxS: 6,
+    },
+    { ...catchHover, id: "away", label: "Fly away", until: [after(1)] },
+  ],
+  abort: [fullPower],
+  brakePhase: "bail",
+};
+
 /** Rolled to the edge past a gap, from the other side by the drift. */
 const knife: Omit<Recipe, "id" | "label"> = {
   start: { kind: "cruise" },
@@ -649,6 +739,9 @@ export const travelRecipes: readonly Recipe[] = [
   landCoast,
   landShort,
   bailWall,
+  bailGap,
+  bailDive,
+  ...bothSides(bailRoll, "bail-roll", "Bail by rolling away"),
   ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
   ...bothSides(knife, "gap-knife", "Knife edge past a gap"),
   ...bothSides(levelSpin, "spin-level", "Level spin"),

@@ -1,0 +1,1 @@
+export { chanceThrough, lastGoAroundM, spanM, usualCrossTrackM, widthForChance } from "./gap";

@@ -1,0 +1,172 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { wrap } from "comlink";
+import { useEffect, useState } from "react";
+import {
+  chanceThrough,
+  environmentOn,
+  spanM,
+  usualCrossTrackM,
+  widthForChance,
+  type DayAir,
+  type Settings,
+} from "@/core";
+import type { Aircraft } from "@/server/repositories";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+import { Figure } from "@/ui/units/figure";
+import type { BriefWorker } from "@/workers/brief.worker";
+
+/** Three of four: the pass mark of a gap. */
+const PASS = 0.75;
+const WIDTHS_TO_BEGIN_WITH = 6;
+const USUAL_SPEED_MPS = 4;
+
+/** How likely a gap is gone through, and from where it is too late to go round: for the gap that stands there. */
+export function GapPanel({
+  aircraft,
+  settings,
+  stage,
+  reactionS,
+  air,
+}: {
+  aircraft: Aircraft;
+  settings: Settings;
+  stage: number;
+  reactionS: number;
+  air: DayAir;
+}) {
+  const { units } = usePreferences();
+  const span = spanM(aircraft.airframe);
+  const [typed, setTyped] = useState<Readonly<Record<"width" | "speed" | "off", string>>>({
+    width: (WIDTHS_TO_BEGIN_WITH * span).toFixed(1),
+    speed: String(USUAL_SPEED_MPS),
+    off: "",
+  });
+  const read = (text: string, least: number, most: number) => {
+    const value = Number(text.trim().replace(",", "."));
+    return text.trim() !== "" && value >= least && value <= most ? value : null;
+  };
+  const widthM = read(typed.width, 0.1, 30);
+  const speedMps = read(typed.speed, 2, 15);
+  const usualM = speedMps === null ? null : usualCrossTrackM(stage, speedMps);
+  const crossTrackM = typed.off.trim() === "" ? usualM : read(typed.off, 0.02, 5);
+  const last = useLastGoAround(aircraft, settings, air, speedMps, reactionS);
+  const field = (name: keyof typeof typed, label: string, bad: boolean, range: string, placeholder = "") => (
+    <TextField
+      size="small"
+      label={label}
+      value={typed[name]}
+      placeholder={placeholder}
+      error={bad}
+      helperText={bad ? range : undefined}
+      onChange={(event) => setTyped((before) => ({ ...before, [name]: event.target.value }))}
+      slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
+      sx={{ width: 150 }}
+    />
+  );
+  return (
+    <Box component="section" aria-labelledby="this-gap" sx={{ my: 2, maxWidth: 640 }}>
+      <Typography variant="h2" id="this-gap">
+        This gap
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.5 }}>
+        First wide and low, tilt and throttle left as they are. One thing narrower or faster at a time.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+        {field("width", "Width, m", widthM === null, "0.1 to 30")}
+        {field("speed", "Speed, m/s", speedMps === null, "2 to 15")}
+        {field(
+          "off",
+          "Off the middle, ± m",
+          crossTrackM === null,
+          "0.02 to 5",
+          usualM === null ? "" : usualM.toFixed(2),
+        )}
+      </Box>
+      {widthM !== null && speedMps !== null && crossTrackM !== null && (
+        <Box
+          sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(3, 1fr)" }, columnGap: 2, mt: 1 }}
+        >
+          <Figure
+            label="Chance through"
+            value={chanceThrough({ widthM, spanM: span, crossTrackM })}
+            quantity="share"
+            warn={chanceThrough({ widthM, spanM: span, crossTrackM }) < PASS}
+            why={{
+              how: "That a normal error across the line stays within what the gap leaves on either side of the propellers.",
+              inputs: [
+                ["tip to tip", quantityText(span, "length", units, 2)],
+                ["off the middle, standard deviation", quantityText(crossTrackM, "length", units, 2)],
+              ],
+              source:
+                "Normal distribution. Off the middle as usual at this stage and speed, common practice, no source; type what was measured on this pilot.",
+            }}
+          />
+          <Figure
+            label="Three of four at a width of"
+            value={widthForChance(PASS, span, crossTrackM)}
+            quantity="length"
+            why={{
+              how: "The width that is gone through without touching by three of four: the pass mark.",
+              inputs: [["as a multiple of the aircraft", (widthForChance(PASS, span, crossTrackM) / span).toFixed(1)]],
+              source: "Normal distribution.",
+            }}
+          />
+          <Figure
+            label="Last point to go round"
+            value={last}
+            quantity="length"
+            why={{
+              how: "Distance from the gap at which leaning back with a blip still clears it, the reaction counted. Nearer than this: through, with still sticks.",
+              inputs: [
+                ["speed", quantityText(speedMps, "speed", units)],
+                ["reaction", quantityText(reactionS, "time", units)],
+              ],
+              source: "Flight model: the way out of a bail off a wall at this speed, in the air of the day.",
+            }}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The last point to go round, worked out in a worker; null until it is there, and where there is none. */
+function useLastGoAround(
+  { airframe }: Aircraft,
+  settings: Settings,
+  air: DayAir,
+  speedMps: number | null,
+  reactionS: number,
+): number | null {
+  const [found, setFound] = useState<{ key: string; lastM: number | null } | null>(null);
+  const key = speedMps === null ? "" : JSON.stringify([airframe, settings, air, speedMps, reactionS]);
+  useEffect(() => {
+    if (key === "") return;
+    let gone = false;
+    const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
+    const [frame, set, day, atMps, reaction] = JSON.parse(key) as [
+      Aircraft["airframe"],
+      Settings,
+      DayAir,
+      number,
+      number,
+    ];
+    wrap<BriefWorker>(worker)
+      .lastGoAroundM(frame, set, environmentOn(day), { speedMps: atMps, reactionS: reaction })
+      .then(
+        (lastM) => !gone && setFound({ key, lastM }),
+        () => !gone && setFound({ key, lastM: null }),
+      )
+      .finally(() => worker.terminate());
+    return () => {
+      gone = true;
+      worker.terminate();
+    };
+  }, [key]);
+  return found?.key === key ? found.lastM : null;
+}
