@@ -1,6 +1,6 @@
 import { DomainError } from "../numbers";
 import { resolve, type Phase, type Recipe, type Value } from "../recipes";
-import { figuresOf, LONGEST_PHASE_S } from "./figures";
+import { figuresOf, LONGEST_PHASE_S, turningAxes } from "./figures";
 
 /** Something a recipe may not have: in which phase, where it has one, and in which field. */
 export interface RecipeFault {
@@ -70,13 +70,32 @@ function checkPhases(
       if (!(number >= field.min && number <= field.max))
         add(i, name, `${place.name} is ${number}; allowed: ${field.min} to ${field.max}`);
     }
-    const looks = (["roll", "pitch", "yaw"] as const).some((axis) => {
-      const plan = phase[axis];
-      return plan?.kind === "eye" && plan.see === "object";
-    });
+    for (const { name, value } of valuesOfEyes(phase)) {
+      const why = whyUnknown(recipe, value);
+      if (why) add(i, `${at}.${name}`, why);
+    }
+    const { throttle } = phase;
+    const looks =
+      (throttle.kind === "eye" && throttle.see === "spot") ||
+      turningAxes.some((axis) => {
+        const plan = phase[axis];
+        return plan?.kind === "eye" && (plan.see === "object" || plan.keeps !== undefined);
+      });
     const { kind } = recipe.start;
     if (looks && !recipe.object && kind !== "orbit" && kind !== "steady-turn")
       add(i, at, "the nose is to be held on an object, and the trick has none");
+  });
+}
+
+/** Values that an eye goes by besides the numbers of its plan: the distance it keeps, the pace it holds. */
+function valuesOfEyes(phase: Phase): readonly { readonly name: string; readonly value: Value }[] {
+  return turningAxes.flatMap((axis) => {
+    const plan = phase[axis];
+    if (plan?.kind !== "eye") return [];
+    return [
+      ...(plan.keeps ? [{ name: `${axis}.keeps.distanceM`, value: plan.keeps.distanceM }] : []),
+      ...(plan.stills?.paceMps === undefined ? [] : [{ name: `${axis}.stills.paceMps`, value: plan.stills.paceMps }]),
+    ];
   });
 }
 

@@ -71,6 +71,23 @@ export function fly(
   return { obstacles, trace, events, measures, looksAt };
 }
 
+/** A flight for what it measures and its path: `fly` without the times in which what is looked at is lost, for many of them. */
+export function flyMeasured(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  slips: readonly Slip[],
+): Pick<Flight, "trace" | "events" | "measures"> {
+  const { trace, events, complete, obstacles, reachM, object } = play(
+    { recipe, aircraft, settings, environment, slips },
+    false,
+  );
+  const looks = recipe.marks?.some(({ kind }) => kind === "in-picture") ?? false;
+  const seen = object && { object, camera: looks ? { ...settings.camera, tiltDeg: settings.tiltDeg } : null };
+  return { trace, events, measures: measure(recipe, trace, events, environment, complete, obstacles, reachM, seen) };
+}
+
 /** What a flight came to, without its sticks, pictures and most of its figures: the same flight as `fly` to the last bit, for many of them. */
 export interface FlightOutcome {
   readonly events: readonly FlightEvent[];

@@ -19,7 +19,7 @@ export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
-export { fly, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
+export { fly, flyMeasured, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
 export type { ChangeOfPlan, Flight, FlightOutcome } from "./fly";
 export { boundOf, senseOf } from "./guards";
 export { recipes } from "./library";

@@ -96,7 +96,8 @@ export function measure(
   phasesDone: boolean,
   obstacles: readonly Obstacle[],
   reachM: number,
-  seen: { readonly object: SeenObject; readonly camera: Camera } | null,
+  /** What is looked at; no camera where the picture is not asked for. */
+  seen: { readonly object: SeenObject; readonly camera: Camera | null } | null,
 ): Measures {
   const last = trace.timeS.length - 1;
   const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
@@ -138,7 +139,7 @@ export function measure(
     clearanceM: clearance(trace, obstacles, reachM),
     stoppingDistanceM: stoppingDistance(recipe, trace, events),
     offSpotM: seen && Math.hypot(seen.object.northM - trace.northM[last], seen.object.eastM - trace.eastM[last]),
-    objectSeenShare: seen && objectSeen(recipe, trace, events, seen.object, seen.camera),
+    objectSeenShare: seen?.camera ? objectSeen(recipe, trace, events, seen.object, seen.camera) : null,
     touchdownMps: touchdown(trace, events),
     descentDeg: descent(recipe, trace),
     ...loopOf(recipe, trace, events),

@@ -2,7 +2,7 @@ import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { requireNumber, seededNormal, seededRandom } from "../numbers";
 import {
-  fly,
+  flyMeasured,
   flyOutcome,
   missedMarks,
   type Environment,
@@ -63,7 +63,7 @@ function oneRun(plan: ScatterPlan, run: number): ScatterRun {
   const { slips, environment } = drawRun(plan, run);
   // What is looked at besides the stop is read off the whole flight.
   const marks = recipe.marks ?? [];
-  const whole = marks.length > 0 ? fly(recipe, airframe, settings, environment, undefined, slips) : null;
+  const whole = marks.length > 0 ? flyMeasured(recipe, airframe, settings, environment, slips) : null;
   const outcome: FlightOutcome = whole
     ? { ...whole.measures, events: whole.events, path: whole.trace }
     : flyOutcome(recipe, airframe, settings, environment, slips);
