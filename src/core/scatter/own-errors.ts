@@ -1,4 +1,4 @@
-import { fly, type Measures } from "../recipes";
+import { flyMeasured, flyOutcome, type Measures, type Environment, type Slip } from "../recipes";
 import { errorRanges, type PilotErrors } from "./errors";
 import { fitVariances } from "./variance-fit";
 import { drawRun, scatterRuns, type ScatterPlan } from "./run";
@@ -137,14 +137,27 @@ function fitLateness(
 
 /** Variance of each measure over some runs of the model; null where hardly a run comes to it. */
 function spreadsOf(plan: ScatterPlan, names: readonly FittedMeasure[]): readonly (number | null)[] {
+  const brief = names.every((name) => name === "stopErrorDeg" || name === "heightLostM");
   const flights = Array.from({ length: RUNS }, (_, run) => {
     const { slips, environment } = drawRun(plan, run);
-    return fly(plan.recipe, plan.airframe, plan.settings, environment, undefined, slips).measures;
+    return measuresOf(plan, environment, slips, brief);
   });
   return names.map((name) => {
     const values = flights.flatMap((measures) => measures[name] ?? []);
     return values.length < RUNS / 2 ? null : variance(values);
   });
+}
+
+/** The measures of one run; those that an outcome tells without the rest, where no other is asked for. */
+function measuresOf(
+  { recipe, airframe, settings }: ScatterPlan,
+  environment: Environment,
+  slips: readonly Slip[],
+  brief: boolean,
+): Readonly<Partial<Record<FittedMeasure, number | null>>> {
+  if (!brief) return flyMeasured(recipe, airframe, settings, environment, slips).measures;
+  const { stopErrorDeg, lowestM } = flyOutcome(recipe, airframe, settings, environment, slips);
+  return { stopErrorDeg, heightLostM: Math.max(0, environment.entryHeightM - lowestM) };
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;

@@ -16,7 +16,7 @@ export interface VarianceFit {
 /** How far the variance of an error is thought to be from the usual, as a share of it, before anything is measured. Ours. */
 const DOUBT = 4;
 /** Linearised so often, each time where the last solution was. */
-const ROUNDS = 3;
+const ROUNDS = 2;
 /** Samples of the bootstrap. */
 const DRAWN = 400;
 const TAIL = 0.05;

@@ -68,7 +68,7 @@ function inParts(partsDeg: readonly number[]): Omit<Recipe, "id" | "label"> {
       `Roll ${deg}°`,
       { roll: full },
       // What it runs on at the end it runs on at every stop.
-      turned("roll", { param: "centreDeg", plus: -left }),
+      turned("roll", { param: "centreDeg", plus: 0 - left }),
       { mark: i === 0 },
     );
     return last ? [turn] : [turn, turning(`rest-${i + 1}`, "Centre it and look", {}, after({ param: "restS" }))];
