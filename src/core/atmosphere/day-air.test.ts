@@ -35,6 +35,6 @@ it("is made coarse to the side of thinner air and more wind, and once coarse sta
 });
 
 it("refuses a day by field", () => {
-  expect(() => requireDayAir({ ...STANDARD_DAY, windMps: 31 })).toThrow(/^windMps is 31; allowed: 0 to 30$/);
+  expect(() => requireDayAir({ ...STANDARD_DAY, windMps: 41 })).toThrow(/^windMps is 41; allowed: 0 to 40$/);
   expect(() => requireDayAir({ ...STANDARD_DAY, temperatureC: Number.NaN })).toThrow(/^temperatureC is NaN/);
 });

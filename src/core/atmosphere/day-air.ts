@@ -13,7 +13,7 @@ export interface DayAir {
 export const dayAirRanges = {
   elevationM: [-450, 4500],
   temperatureC: [-40, 50],
-  windMps: [0, 30],
+  windMps: [0, 40],
 } as const satisfies Record<keyof DayAir, readonly [number, number]>;
 
 /** Standard air at sea level, calm. */

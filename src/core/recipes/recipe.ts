@@ -160,9 +160,9 @@ export type Start =
    * before the circle, level and straight along its tangent, at the speed of the circle: figures and rates are those of the circle.
    */
   | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean; readonly leadInM?: Value }
-  /** A steady circle with the view raised and the picture turned about the view axis. */
   /** A circle with the centre behind the tail, no bank and the nose up: the camera looks back at it over the top. */
   | { readonly kind: "looking-back"; readonly turnDps: Value; readonly noseUpDeg: Value }
+  /** A steady circle with the view raised and the picture turned about the view axis. */
   | {
       readonly kind: "steady-turn";
       readonly turnDps: Value;

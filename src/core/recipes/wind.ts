@@ -34,9 +34,8 @@ const towards: Readonly<Record<Facing, readonly [north: number, east: number]>> 
   "wind-from-right": [0, -1],
 };
 
-/** What the wind of a day does to a trick, and how to stand to it. */
+/** What the wind of a day does to a trick that is begun facing it. */
 export interface WindAdvice {
-  readonly facing: Facing;
   /** How far the wind carries it back while it is flown facing the wind, m. */
   readonly driftM: number;
   /** How far to the side with the wind across, m. */
@@ -61,7 +60,6 @@ export function windAdvice(recipe: Recipe, aircraft: Airframe, settings: Setting
   const { trimSpeedMps } = startTrim(recipe, aircraft, settings, environmentOn({ ...day, windMps: 0 })).figures;
   const share = trimSpeedMps > 0.5 ? windMps / trimSpeedMps : null;
   return {
-    facing: "into-wind",
     driftM: still.alongM - into.alongM,
     sideDriftM: Math.abs(across.acrossM - still.acrossM),
     crabDeg: share !== null && share < 1 ? DEG_PER_RAD * Math.asin(share) : null,

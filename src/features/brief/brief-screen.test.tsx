@@ -184,7 +184,7 @@ it("is worked out for the air of the day, says what the wind does, and lets the 
   show(
     {
       ...(state as Extract<BriefState, { kind: "done" }>),
-      wind: { facing: "into-wind", driftM: 6.2, sideDriftM: 5.8, crabDeg: null },
+      wind: { driftM: 6.2, sideDriftM: 5.8, crabDeg: null },
     },
     { day },
   );
@@ -200,7 +200,7 @@ it("is worked out for the air of the day, says what the wind does, and lets the 
   await userEvent.clear(wind);
   await userEvent.type(wind, "77");
   expect(asked().windNorthMps).toBe(-7);
-  expect(screen.getByText("0 to 30")).toBeVisible();
+  expect(screen.getByText("0 to 40")).toBeVisible();
   await userEvent.clear(wind);
   await userEvent.type(wind, "2,5");
   expect(asked().windNorthMps).toBe(-3);

@@ -87,6 +87,7 @@ export function GapPanel({
           usualM === null ? "" : usualM.toFixed(2),
         )}
       </Box>
+      {last.why !== null && <Typography color="error">{last.why}</Typography>}
       {widthM !== null && speedMps !== null && crossTrackM !== null && (
         <Box
           sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(3, 1fr)" }, columnGap: 2, mt: 1 }}
@@ -118,7 +119,7 @@ export function GapPanel({
           />
           <Figure
             label="Last point to go round"
-            value={last}
+            value={last.lastM}
             quantity="length"
             why={{
               how: "Distance from the gap at which leaning back with a blip still clears it, the reaction counted. Nearer than this: through, with still sticks.",
@@ -142,8 +143,8 @@ function useLastGoAround(
   air: DayAir,
   speedMps: number | null,
   reactionS: number,
-): number | null {
-  const [found, setFound] = useState<{ key: string; lastM: number | null } | null>(null);
+): { readonly lastM: number | null; readonly why: string | null } {
+  const [found, setFound] = useState<{ key: string; lastM: number | null; why: string | null } | null>(null);
   const key = speedMps === null ? "" : JSON.stringify([airframe, settings, air, speedMps, reactionS]);
   useEffect(() => {
     if (key === "") return;
@@ -159,8 +160,8 @@ function useLastGoAround(
     wrap<BriefWorker>(worker)
       .lastGoAroundM(frame, set, environmentOn(day), { speedMps: atMps, reactionS: reaction })
       .then(
-        (lastM) => !gone && setFound({ key, lastM }),
-        () => !gone && setFound({ key, lastM: null }),
+        (lastM) => !gone && setFound({ key, lastM, why: null }),
+        (error: Error) => !gone && setFound({ key, lastM: null, why: error.message }),
       )
       .finally(() => worker.terminate());
     return () => {
@@ -168,5 +169,5 @@ function useLastGoAround(
       worker.terminate();
     };
   }, [key]);
-  return found?.key === key ? found.lastM : null;
+  return found?.key === key ? found : { lastM: null, why: null };
 }

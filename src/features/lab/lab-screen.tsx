@@ -83,6 +83,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
     () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
     [other, request, ways, variant, direction, data.setups, kept],
   );
+  const usualSurroundings = useMemo(() => surroundingsOn(data.day.air), [data.day]);
   const { coaches } = useAtHand();
   const freeze = useMemo(() => freezeMargins(trick.stage, data.pilot.reactionS), [trick.stage, data.pilot.reactionS]);
   const height = useStartHeight(
@@ -166,7 +167,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           />
           <SurroundingsControls
             surroundings={surroundings}
-            usual={surroundingsOn(data.day.air)}
+            usual={usualSurroundings}
             day={data.day}
             shownHeightM={shown?.entryHeightM ?? 10}
             onChange={setSurroundings}

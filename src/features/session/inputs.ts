@@ -116,8 +116,8 @@ export class StartSessionInput {
   @IsNumber({}, { message: "the temperature is a number of °C" })
   temperatureC?: number | null;
   @IsOptional()
-  @Max(dayAirRanges.windMps[1], { message: "the wind is 0 to 30 m/s" })
-  @Min(dayAirRanges.windMps[0], { message: "the wind is 0 to 30 m/s" })
+  @Max(dayAirRanges.windMps[1], { message: "the wind is 0 to 40 m/s" })
+  @Min(dayAirRanges.windMps[0], { message: "the wind is 0 to 40 m/s" })
   @IsNumber({}, { message: "the wind is a number of m/s" })
   windMps?: number | null;
   /** Prepared at the desk: it is begun in the field. */

@@ -53,7 +53,7 @@ interface ByHand {
   readonly slots: SessionPlan["slots"] | null;
 }
 const UNTOUCHED: ByHand = { blocks: {}, slots: null };
-const NOTHING_ASKED: readonly StartHeightInputs[] = [];
+const NOTHING_ASKED: readonly (readonly [string, StartHeightInputs])[] = [];
 const MINUTES = 90;
 const PACKS = "4";
 const MOST_PACKS = 50;
@@ -123,7 +123,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
     plan && outside
       ? fliers.flatMap((flier) =>
           (plan.blocks.get(flier.one.id) ?? []).flatMap(({ stepId }) =>
-            stepId ? startHeightsAsked({ ...flier, stepId }, air).map(([, inputs]) => inputs) : [],
+            stepId ? startHeightsAsked({ ...flier, stepId }, air).map(([, inputs, key]) => [key, inputs] as const) : [],
           ),
         )
       : NOTHING_ASKED,

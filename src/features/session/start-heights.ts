@@ -12,14 +12,25 @@ export const dayOfPlan = (
 ): DayAir => ({
   elevationM: site?.elevationM ?? 0,
   temperatureC: frame?.temperatureC ?? null,
-  windMps: Math.min(30, frame?.windMps ?? 0),
+  windMps: frame?.windMps ?? 0,
 });
 
+type Asked = readonly (readonly [direction: string, inputs: StartHeightInputs, key: string])[];
+/** What was asked before, by pilot as read: a plan is drawn anew at every key that is typed. */
+const askedBefore = new WeakMap<Flying["one"], Map<string, Asked>>();
+
 /** What the minimum start heights of a planned step depend on, by direction; none for what belongs at its own height or is not flown in the model. */
-export function startHeightsAsked(
-  { one, stepId, setupId, syllabus }: Flying,
-  day: DayAir,
-): readonly (readonly [direction: string, inputs: StartHeightInputs])[] {
+export function startHeightsAsked(flying: Flying, day: DayAir): Asked {
+  const { one, stepId, setupId } = flying;
+  const known = askedBefore.get(one) ?? new Map<string, Asked>();
+  askedBefore.set(one, known);
+  const name = JSON.stringify([stepId, setupId, day]);
+  const found = known.get(name) ?? workedOut(flying, day);
+  known.set(name, found);
+  return found;
+}
+
+function workedOut({ one, stepId, setupId, syllabus }: Flying, day: DayAir): Asked {
   const step = findStep(syllabus, stepId);
   const setup = one.setups.find(({ id }) => id === setupId);
   if (!step || !setup) return [];
@@ -32,7 +43,7 @@ export function startHeightsAsked(
       day,
       reactionS: one.reactionS,
     });
-    return inputs ? [[id, inputs] as const] : [];
+    return inputs ? [[id, inputs, startHeightKey(inputs)] as const] : [];
   });
 }
 
@@ -46,7 +57,7 @@ export function startHeightText(
   const asked = startHeightsAsked(flying, day);
   if (asked.length === 0) return null;
   const names = directionNames(findStep(flying.syllabus, flying.stepId)!);
-  const found = asked.map(([direction, inputs]) => [names[direction], known.get(startHeightKey(inputs))] as const);
+  const found = asked.map(([direction, , key]) => [names[direction], known.get(key)] as const);
   const heights = found.flatMap(([name, height]) => (height ? [[name, height.heightM] as const] : []));
   if (heights.length < found.length) return "Minimum start height not worked out yet";
   const same = heights.every(([, heightM]) => heightM === heights[0][1]);

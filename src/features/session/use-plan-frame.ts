@@ -1,14 +1,21 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { dayAirRanges } from "@/core";
 import type { PlanFrame } from "./planning";
 
 /** What a session gives, as typed. */
 export const frameFields = [
   { name: "minutes", label: "Minutes", least: 5, most: 1440, whole: true },
   { name: "lightMin", label: "Light left, min", least: 0, most: 1440, whole: true },
-  { name: "windMps", label: "Wind, m/s", least: 0, most: 40, whole: false },
-  { name: "temperatureC", label: "Air, °C", least: -40, most: 50, whole: false },
+  { name: "windMps", label: "Wind, m/s", least: dayAirRanges.windMps[0], most: dayAirRanges.windMps[1], whole: false },
+  {
+    name: "temperatureC",
+    label: "Air, °C",
+    least: dayAirRanges.temperatureC[0],
+    most: dayAirRanges.temperatureC[1],
+    whole: false,
+  },
   { name: "packMin", label: "Pack, min", least: 0.5, most: 60, whole: false },
   { name: "changeMin", label: "Change, min", least: 0, most: 60, whole: false },
   { name: "spots", label: "Spots", least: 1, most: 10, whole: true },

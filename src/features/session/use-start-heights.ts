@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { startHeightKey, type StartHeight, type StartHeightInputs } from "@/core";
+import type { StartHeight, StartHeightInputs } from "@/core";
 import { createPool, type Pool } from "@/ui/scatter/pool";
 import { keepOnServer, keptStartHeight, workOut } from "@/ui/start-height/work-out";
 
@@ -17,8 +17,8 @@ export interface StartHeights {
 }
 
 /** Looks up what the server keeps; works out the rest one after the other when asked to, on all cores, and has each kept. */
-export function useStartHeights(inputs: readonly StartHeightInputs[]): StartHeights {
-  const asked = useMemo(() => new Map(inputs.map((one) => [startHeightKey(one), one])), [inputs]);
+export function useStartHeights(inputs: readonly (readonly [key: string, inputs: StartHeightInputs])[]): StartHeights {
+  const asked = useMemo(() => new Map(inputs), [inputs]);
   const [known, setKnown] = useState<ReadonlyMap<string, StartHeight | null>>(new Map());
   const [working, setWorking] = useState<StartHeights["working"]>(null);
   const [why, setWhy] = useState<string | null>(null);

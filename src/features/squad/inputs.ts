@@ -2,15 +2,10 @@ import "reflect-metadata";
 import { Transform } from "class-transformer";
 import { IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
 import { reactionRangeS } from "@/core";
-import { IsId, IsName, IsOneOf } from "@/server/actions";
+import { IsId, IsName, IsOneOf, numberOf } from "@/server/actions";
 import { grips, type Grip } from "@/server/repositories";
 
 const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
-/** Forms send text; an empty field is no number. */
-const numberOrNull = ({ value }: { value: unknown }) => {
-  if (typeof value !== "string") return value;
-  return value.trim() === "" ? null : Number(value.replace(",", "."));
-};
 
 export class AddPilotInput {
   @IsId() id!: string;
@@ -31,7 +26,7 @@ export class AddPilotInput {
   @Max(reactionRangeS[1], { message: REACTION })
   @Min(reactionRangeS[0], { message: REACTION })
   @IsNumber({}, { message: REACTION })
-  @Transform(numberOrNull)
+  @Transform(numberOf)
   reactionS?: number | null;
 }
 

@@ -2,13 +2,7 @@ import "reflect-metadata";
 import { Transform } from "class-transformer";
 import { IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
 import { dayAirRanges } from "@/core";
-import { IsId, IsName, IsText } from "@/server/actions";
-
-/** Forms send text; an empty field is no number. */
-const numberOf = ({ value }: { value: unknown }) => {
-  if (typeof value !== "string") return value;
-  return value.trim() === "" ? null : Number(value.replace(",", "."));
-};
+import { IsId, IsName, IsText, numberOf } from "@/server/actions";
 
 const ELEVATION = `the elevation is ${dayAirRanges.elevationM.join(" to ")} m`;
 

@@ -4,6 +4,12 @@ import { Transform } from "class-transformer";
 
 const trimmed = Transform(({ value }: { value: unknown }) => (typeof value === "string" ? value.trim() : value));
 
+/** For a Transform: forms send text; an empty field is no number. */
+export const numberOf = ({ value }: { value: unknown }): unknown => {
+  if (typeof value !== "string") return value;
+  return value.trim() === "" ? null : Number(value.replace(",", "."));
+};
+
 /** An id made by the client, UUID version 7 (RFC 9562). */
 export const IsId = (options: { readonly each?: boolean } = {}) =>
   IsUUID(7, { ...options, message: "$property is not an id of this program" });
