@@ -26,6 +26,8 @@ async function openLab(page, step) {
   await page.goto(`${address}${(await byName(page, "Corvin Haldt")).replace("/pilot", "/lab")}&step=${step}`);
   await page.getByText("What it measures").waitFor();
   await page.getByRole("button", { name: /^Minimum start height/ }).waitFor({ timeout: 120_000 });
+  // Flown once more from that height.
+  await page.waitForTimeout(2500);
 }
 
 const views = {
