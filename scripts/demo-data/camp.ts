@@ -52,6 +52,12 @@ interface CampAircraft {
   readonly preset: keyof typeof airframePresets;
   readonly state: FlightState;
   readonly setups: readonly CampSetup[];
+  /** What else it flies with: all-up kg, and thrust over weight where it was measured. */
+  readonly loads?: readonly {
+    readonly name: string;
+    readonly massKg: number;
+    readonly thrustToWeight: number | null;
+  }[];
 }
 
 /** A stretch of flying days at one step with the share of clean attempts, first and last day. */
@@ -109,6 +115,10 @@ export const pilots: readonly CampPilot[] = [
         preset: "five-inch-freestyle",
         state: "flying",
         setups: [{ day: 0, settings: settings(0.72, 20), reason: "First flips: end near 700" }],
+        loads: [
+          { name: "long pack", massKg: 0.745, thrustToWeight: null },
+          { name: "with camera", massKg: 0.79, thrustToWeight: 5.9 },
+        ],
       },
       {
         name: "Brine 3",

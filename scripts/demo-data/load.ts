@@ -8,6 +8,7 @@ import {
   insertAircraft,
   insertAttempt,
   insertCoach,
+  insertLoad,
   insertMilestone,
   insertNote,
   insertPilot,
@@ -185,6 +186,12 @@ class Camp {
         },
         new Date(this.dayMs(0) - DAY_MS + place * MINUTE_MS),
       );
+      for (const load of aircraft.loads ?? [])
+        await insertLoad(
+          this.transaction,
+          { ...load, id: this.id(this.dayMs(0)), aircraftId },
+          new Date(this.dayMs(0)),
+        );
       for (const [i, { day, settings, reason }] of aircraft.setups.entries()) {
         const atMs = this.dayMs(day) - 15 * HOUR_MS;
         const id = this.id(atMs);

@@ -60,6 +60,7 @@ const made = Object.fromEntries(
       "edda",
       "aircraft",
       "setup",
+      "load",
       "session",
       "practice",
       "tap",
@@ -138,6 +139,8 @@ beforeAll(async () => {
     reason: "r",
     settings: firstSettings,
   });
+  const load = { id: made.load, aircraftId: made.aircraft, name: "Camera", massG: "400", thrustToWeight: "" };
+  await done("add-load", load);
   await done("start-session", start(made.session));
   await done("set-target", { id: made.target, pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() });
   await done("log-attempt", attempt(made.session, made.tap));
@@ -222,6 +225,12 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
       thrustToWeight: "",
     }),
   ],
+  "add-load": [
+    coaches,
+    () => ({ id: newId(), aircraftId: made.aircraft, name: "Long pack", massG: "900", thrustToWeight: "" }),
+  ],
+  "remove-load": [coaches, () => ({ id: made.load })],
+  "restore-load": [coaches, () => ({ id: made.load })],
   "set-flight-state": [coaches, () => ({ id: made.aircraft, flightState: "flying" })],
   "measure-aircraft": [
     coaches,

@@ -178,19 +178,19 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
   },
   {
     id: "orbit",
-    name: "Into the orbit on its side",
+    name: "Into the orbit looking back",
     steps: ["orbit-back"],
     sides: [
       {
         id: "roll",
         name: "rolled over into it",
-        gains: "Fast and tight; takes most of the throttle.",
+        gains: "Tight from the start, out of a steep turn; the throttle is already up.",
         flies: { "orbit-back": "roll" },
       },
       {
         id: "fall",
         name: "fallen back into it",
-        gains: "Little thrust, the view raised; wind moves it.",
+        gains: "More time to see it; a wider circle, and it wanders.",
         flies: { "orbit-back": "fall" },
       },
     ],

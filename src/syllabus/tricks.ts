@@ -109,6 +109,7 @@ const shown: Readonly<
   "land-short": { looksAt: landingLooks },
   "bail-wall": { looksAt: ["clearanceM", "stoppingDistanceM", "peakM"] },
   "bail-gap": { looksAt: ["clearanceM", "stoppingDistanceM", "peakM"] },
+  "bail-wind": { looksAt: ["clearanceM", "acrossM", "stoppingDistanceM", "peakM"] },
   "bail-dive": { looksAt: ["heightLostM", "fastestMps", "alongM", "durationS"] },
   "bail-flow": {
     looksAt: ["clearanceM", "stoppingDistanceM", "headingChangeDeg"],
@@ -219,6 +220,14 @@ const shown: Readonly<
       },
     ],
   },
+  "split-s-gap": {
+    looksAt: ["clearanceM", "headingChangeDeg", "heightLostM", "exitSpeedMps", "mostThrustG"],
+  },
+  "loop-half": { looksAt: ["headingChangeDeg", "heightGainedM", "exitSpeedMps", "timeInvertedS", "durationS"] },
+  "spin-rise": { looksAt: spinLooks },
+  "spin-gap": { looksAt: ["clearanceM", ...spinLooks] },
+  "track-inverted": { looksAt: ["objectSeenShare", ...overLooks] },
+  "swoop-roll": { looksAt: ["stopErrorDeg", "heightLostM", "sideDriftM", "headingChangeDeg", "peakM"] },
   "loop-open": { looksAt: loopLooks, variants: powerOrFloat("loop-open") },
   "loop-over": { looksAt: loopLooks, variants: powerOrFloat("loop-over") },
   "loop-through": { looksAt: loopLooks },
@@ -254,16 +263,21 @@ const shown: Readonly<
     variants: [
       {
         id: "roll",
-        name: "some laps",
-        gains:
-          "The sticks rest; the picture hangs upside down with the middle at its top edge. The middle wanders with the wind.",
-        recipes: toSides("orbit-back"),
+        name: "rolled over into it",
+        gains: "Tight from the start, out of a steep turn: the throttle is already up.",
+        recipes: toSides("orbit-back-roll"),
       },
       {
         id: "fall",
-        name: "once round",
-        gains: "Long enough to find the throttle that keeps the height; the first to learn.",
+        name: "fallen back into it",
+        gains: "Past it and look back first: more time to see it, a wider circle that wanders.",
         recipes: toSides("orbit-back-fall"),
+      },
+      {
+        id: "laps",
+        name: "in it already",
+        gains: "The circle alone: the sticks rest, and the throttle that keeps the height is found.",
+        recipes: toSides("orbit-back"),
       },
     ],
   },

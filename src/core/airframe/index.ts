@@ -12,6 +12,8 @@ export {
   withMass,
 } from "./airframe";
 export type { Airframe, BatterySag } from "./airframe";
+export { loadedAirframe } from "./load";
+export type { Load } from "./load";
 export { airframePresets, completedAirframe } from "./presets";
 export type { AirframePreset } from "./presets";
 export { inducedSpeedMps, rotorSpeedForThrust, rotorThrust, wakeDepth } from "./rotor";

@@ -145,6 +145,9 @@ function valuesBeside(recipe: Recipe): readonly { readonly field: string; readon
     ...(recipe.obstacles ?? []).flatMap((one, i) => within(`obstacles.${i}`, one)),
     ...within("object", recipe.object),
     ...recipe.solveFor.flatMap(({ aim }, i) => within(`solveFor.${i}.aim`, aim)),
-    ...(recipe.entryHeightM === undefined ? [] : [{ field: "entryHeightM", value: recipe.entryHeightM }]),
+    ...(["entryHeightM", "sideWindMps"] as const).flatMap((field) => {
+      const value = recipe[field];
+      return value === undefined ? [] : [{ field, value }];
+    }),
   ];
 }

@@ -44,6 +44,7 @@ export const stickFields: Readonly<Record<StickPlan["kind"], readonly FigureFiel
   "view-roll": [],
   "level-turn": [],
   sustained: [],
+  round: [],
   loop: [radius],
   eye: [field("targetDeg", "°", -360, 360, 1), ...eye],
 };

@@ -23,6 +23,8 @@ export interface Attempt {
   readonly outcome: Outcome;
   readonly place: Place;
   readonly setupId: string | null;
+  /** What the aircraft carried; null or left out for nothing but its own. */
+  readonly loadId?: string | null;
   readonly atMs: number;
   /** Where it was flown: one meeting, or one practice alone. */
   readonly sessionId?: string;

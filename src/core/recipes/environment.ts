@@ -25,6 +25,8 @@ export interface Environment {
   readonly ceilingM?: number | null;
 }
 
+const MOST_WIND_MPS = 60;
+
 export const CALM_AIR: Environment = {
   entryHeightM: 20,
   siteElevationM: 0,
@@ -40,8 +42,8 @@ export function requireEnvironment(environment: Environment): Environment {
   requireNumber("entryHeightM", environment?.entryHeightM, 0.1, 1000);
   requireNumber("siteElevationM", environment.siteElevationM, -450, 5000);
   requireNumber("isaOffsetK", environment.isaOffsetK, -60, 60);
-  requireNumber("windNorthMps", environment.windNorthMps, -60, 60);
-  requireNumber("windEastMps", environment.windEastMps, -60, 60);
+  requireNumber("windNorthMps", environment.windNorthMps, -MOST_WIND_MPS, MOST_WIND_MPS);
+  requireNumber("windEastMps", environment.windEastMps, -MOST_WIND_MPS, MOST_WIND_MPS);
   requireNumber("stickNoise", environment.stickNoise, 0, 0.5);
   requireNumber("seed", environment.seed, 0, 4294967295);
   if (environment.packUsed !== undefined) requireNumber("packUsed", environment.packUsed, 0, 1);
@@ -65,3 +67,10 @@ export function requireEnvironment(environment: Environment): Environment {
 export const airOf = ({ siteElevationM, isaOffsetK }: Environment): Air => ({ heightM: siteElevationM, isaOffsetK });
 
 export const densityOf = (environment: Environment): number => airDensity(airOf(environment));
+
+/** The same air with the wind across the line of entry, from the left where `leastMps` is positive, and no slower than that. */
+export function acrossWind(environment: Environment, leastMps: number): Environment {
+  const { windNorthMps, windEastMps } = environment;
+  const windMps = Math.min(MOST_WIND_MPS, Math.max(Math.abs(leastMps), Math.hypot(windNorthMps, windEastMps)));
+  return { ...environment, windNorthMps: 0, windEastMps: Math.sign(leastMps) * windMps };
+}

@@ -4,7 +4,7 @@ import { DEG_PER_RAD, DomainError } from "../numbers";
 import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
-import { densityOf, requireEnvironment, type Environment } from "./environment";
+import { acrossWind, densityOf, requireEnvironment, type Environment } from "./environment";
 import { outOfPicture, type OutOfPicture, type SeenObject } from "./in-picture";
 import { indexAt, measure, outcomeOf, type Measures } from "./measures";
 import { Hands } from "./pilot";
@@ -126,7 +126,7 @@ function play(
     recipe,
     aircraft,
     settings,
-    environment,
+    environment: asked,
     change,
     slips,
   }: {
@@ -141,7 +141,9 @@ function play(
 ): Played {
   requireAirframe(aircraft);
   requireSettings(settings);
-  requireEnvironment(environment);
+  requireEnvironment(asked);
+  const { sideWindMps } = recipe;
+  const environment = sideWindMps === undefined ? asked : acrossWind(asked, resolve(recipe, sideWindMps));
   const start = startTrim(recipe, aircraft, settings, environment);
   const obstacles = obstaclesOf(recipe, environment, start.figures);
   const reachM = HALF_SPAN * aircraft.motorDiagonalM;
@@ -154,9 +156,10 @@ function play(
         `obstacle: the flight would begin inside the ${kind}; stand it further off or make it smaller`,
       );
   }
-  if (throttleAtStick(settings.throttle, 1) < start.motor) {
+  const neededMotor = Math.max(start.motor, start.sustainedMotor);
+  if (throttleAtStick(settings.throttle, 1) < neededMotor) {
     throw new TooLittleThrust(
-      `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${start.motor.toFixed(2)}`,
+      `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${neededMotor.toFixed(2)}`,
     );
   }
   const { windNorthMps, windEastMps, shakeSeed } = environment;

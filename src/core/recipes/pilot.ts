@@ -217,7 +217,8 @@ export class Hands {
     this.fixed.roll = this.fixedTarget(phase.roll, "roll");
     this.fixed.pitch = this.fixedTarget(phase.pitch, "pitch");
     this.fixed.yaw = this.fixedTarget(phase.yaw, "yaw");
-    if (throttle.kind === "sustained") this.fixed.throttle = stickForThrottle(this.settings.throttle, this.start.motor);
+    if (throttle.kind === "sustained")
+      this.fixed.throttle = stickForThrottle(this.settings.throttle, this.start.sustainedMotor);
     else if (throttle.kind === "hold") this.fixed.throttle = Math.max(0, Math.min(1, this.value(throttle.at)));
     else this.fixed.throttle = throttle.kind === "thrust" ? this.stickForStillThrust(this.value(throttle.g)) : null;
   }
@@ -259,6 +260,8 @@ export class Hands {
         const yawDps = rateAt(this.settings.rates.yaw, this.yaw);
         return stickForRate(this.settings.rates[axis], yawDps * Math.tan(TO_RAD * this.settings.tiltDeg));
       }
+      case "round":
+        return stickForRate(this.settings.rates[axis], this.roundDps(axis, seen));
       case "eye": {
         const delayS = this.value(plan.delayS);
         const targetDeg =
@@ -267,7 +270,8 @@ export class Hands {
           (plan.stills ? this.against(plan.see, plan.stills, delayS) : 0);
         const miss = wrapped(targetDeg - this.recall(plan.see, delayS));
         // An object is where it is seen; everything else is where the aircraft is.
-        const error = plan.see === "object" ? -miss : miss;
+        // Upside down a turn of the stick goes round the other way: it is put right as the picture shows it.
+        const error = plan.see === "object" && seen.upright >= 0 ? -miss : miss;
         const wantedDps = this.value(plan.gainPerS) * error + (plan.sustained ? this.sustainedDps(axis) : 0);
         return clampStick(stickForRate(this.settings.rates[axis], wantedDps) + this.noise[axis]);
       }
@@ -386,6 +390,15 @@ export class Hands {
     return axis === "roll"
       ? rates.rollDps * this.mixCos - rates.yawDps * this.mixSin
       : rates.rollDps * this.mixSin + rates.yawDps * this.mixCos;
+  }
+
+  /** The turn of the start about straight down, as body rates of the attitude there is. */
+  private roundDps(axis: Axis, { pitchDeg, rollDeg }: Seen): number {
+    const { rollDps, pitchDps, yawDps } = this.start.rates;
+    const downDps = Math.sign(yawDps) * Math.hypot(rollDps, pitchDps, yawDps);
+    if (axis === "roll") return -downDps * Math.sin(TO_RAD * pitchDeg);
+    const level = downDps * Math.cos(TO_RAD * pitchDeg);
+    return level * (axis === "pitch" ? Math.sin(TO_RAD * rollDeg) : Math.cos(TO_RAD * rollDeg));
   }
 
   /** First-order noise with a 0.2 s memory, so that hands wander rather than rattle. */

@@ -45,6 +45,8 @@ export type StickPlan =
   | { readonly kind: "level-turn" }
   /** The stick that gives the body rate of the steady turn the recipe starts in. */
   | { readonly kind: "sustained" }
+  /** Its part of the turn about straight down that the recipe starts in or leads into, as the aircraft stands. */
+  | { readonly kind: "round" }
   /** The even rate of a loop of this radius begun at the speed of the start trim: v/R. */
   | { readonly kind: "loop"; readonly radiusM: Value }
   /**
@@ -161,7 +163,13 @@ export type Start =
    */
   | { readonly kind: "orbit"; readonly radiusM: Value; readonly clockwise: boolean; readonly leadInM?: Value }
   /** A circle with the centre behind the tail, no bank and the nose up: the camera looks back at it over the top. */
-  | { readonly kind: "looking-back"; readonly turnDps: Value; readonly noseUpDeg: Value }
+  | {
+      readonly kind: "looking-back";
+      readonly turnDps: Value;
+      readonly noseUpDeg: Value;
+      /** As of an orbit. */
+      readonly leadInM?: Value;
+    }
   /** A steady circle with the view raised and the picture turned about the view axis. */
   | {
       readonly kind: "steady-turn";
@@ -180,6 +188,8 @@ export type Aim =
   | { readonly kind: "stop-at"; readonly alongM: Value }
   /** The recipe's gap stands where the aircraft is in the middle of a phase, so far ahead of the start and so far beside its line. */
   | { readonly kind: "gap-ahead" | "gap-beside"; readonly phase: string }
+  /** Its beam stands a metre above the aircraft there, counted from the entry. */
+  | { readonly kind: "gap-above"; readonly phase: string }
   /** It ends turned by this against the entry, right positive, °. */
   | { readonly kind: "heading"; readonly deg: Value }
   /** A loop twice this wide. */
@@ -243,6 +253,8 @@ export interface Recipe {
   readonly marks?: readonly Mark[];
   /** A trick that belongs at this height above the ground, such as a landing; otherwise the height is worked out. */
   readonly entryHeightM?: Value;
+  /** Flown across the wind and with at least so much of it, m/s, positive from the left. */
+  readonly sideWindMps?: Value;
 }
 
 /** The same recipe with other parameter values. Throws a DomainError for an unknown name or a value out of its range. */
@@ -301,7 +313,7 @@ export function mirrored(recipe: Recipe, axes: readonly Axis[], id: string, labe
     ...Object.fromEntries(axes.flatMap((axis) => (phase[axis] ? [[axis, negated(phase[axis])]] : []))),
     until: phase.until.map(turnGuard),
   });
-  const { freeze, obstacles, object, solveFor } = recipe;
+  const { freeze, obstacles, object, sideWindMps, solveFor } = recipe;
   return {
     ...recipe,
     id,
@@ -316,6 +328,7 @@ export function mirrored(recipe: Recipe, axes: readonly Axis[], id: string, labe
     abort: recipe.abort.map(turnPhase),
     ...(freeze?.instead && { freeze: { ...freeze, instead: turnPhase(freeze.instead) } }),
     ...(sideways && obstacles && { obstacles: obstacles.map((one) => ({ ...one, acrossM: minus(one.acrossM) })) }),
+    ...(sideways && sideWindMps !== undefined && { sideWindMps: minus(sideWindMps) }),
     ...(sideways && object && { object: { ...object, acrossM: minus(object.acrossM) } }),
   };
 }
@@ -349,6 +362,7 @@ function negated(plan: StickPlan): StickPlan {
     case "view-roll":
     case "level-turn":
     case "sustained":
+    case "round":
       return plan;
   }
 }

@@ -15,6 +15,8 @@ export type Solution =
 
 /** High enough that nothing flown while solving meets the ground. */
 export const CLEAR_OF_GROUND_M = 400;
+/** A gap's beam above an aircraft that goes through its middle, m. Ours. */
+const BEAM_ABOVE_M = 1;
 
 /** Finds the recipe parameter that meets an aim. */
 export function solve(
@@ -82,13 +84,17 @@ export function solve(
     case "bar-above":
       return placed(recipe, goal, bodily(open).loopCentreAboveM, "no loop is flown, so nothing can stand in it");
     case "gap-ahead":
-    case "gap-beside": {
+    case "gap-beside":
+    case "gap-above": {
       const { trace } = fly(open, aircraft, settings, high);
       const phase = recipe.phases.findIndex(({ id }) => id === goal.phase);
       const within = trace.timeS.map((_, i) => i).filter((i) => trace.phase[i] === phase);
       const middle = within[Math.floor(within.length / 2)];
-      const column = goal.kind === "gap-ahead" ? trace.northM : trace.eastM;
-      return placed(recipe, goal, column[middle] ?? null, "it never gets as far as the gap");
+      const why = "it never gets as far as the gap";
+      if (middle === undefined) return placed(recipe, goal, null, why);
+      const beamM = trace.heightM[middle] - entryHeightM + BEAM_ABOVE_M;
+      const answers = { "gap-ahead": trace.northM[middle], "gap-beside": trace.eastM[middle], "gap-above": beamM };
+      return placed(recipe, goal, answers[goal.kind], why);
     }
   }
 }

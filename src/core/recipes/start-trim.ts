@@ -22,12 +22,14 @@ import { resolve, type Recipe, type Start, type TrimFigures, type Value } from "
 export interface StartTrim {
   readonly state: Float64Array;
   readonly motor: number;
+  /** That of the circle it begins in or leads into. */
+  readonly sustainedMotor: number;
   readonly figures: TrimFigures;
   /** Body rates of the steady flight it begins with, or leads into; zero for a straight start. */
   readonly rates: BodyRates;
   /** It begins straight and leads into its circle. */
   readonly straight: boolean;
-  /** Cosine of the thrust's angle to straight up. */
+  /** Cosine of the thrust's angle to straight up, in the circle where it leads into one. */
   readonly upright: number;
   /** What is looked at. */
   readonly object: SeenObject | null;
@@ -48,7 +50,8 @@ export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings
   // Who hovers holds a place over the ground; what flies, flies through the air.
   if (recipe.start.kind !== "hover") {
     state[STATE.vNorth] = (leadIn ? Math.hypot(northMps, eastMps) : northMps) + environment.windNorthMps;
-    state[STATE.vEast] = (leadIn ? 0 : eastMps) + environment.windEastMps;
+    // Who comes across the wind has put its drift right already.
+    state[STATE.vEast] = recipe.sideWindMps === undefined ? (leadIn ? 0 : eastMps) + environment.windEastMps : 0;
   }
   if (!leadIn) {
     state[STATE.p] = (rates.rollDps * Math.PI) / 180;
@@ -61,15 +64,16 @@ export function startTrim(recipe: Recipe, aircraft: Airframe, settings: Settings
     trimBankDeg: begun.bankDeg,
     leadInPitchDeg: pitchDeg,
     trimSpeedMps: Math.hypot(northMps, eastMps),
-    trimThrustG: fullThrustG(aircraft, densityOf(environment)) * thrustFraction(aircraft, power.throttle),
+    trimThrustG: fullThrustG(aircraft, densityOf(environment)) * thrustFraction(aircraft, begun.power.throttle),
   };
   return {
     state,
     motor: power.throttle,
+    sustainedMotor: begun.power.throttle,
     figures,
     rates,
     straight: leadIn !== undefined,
-    upright: Math.cos(RAD_PER_DEG * pitchDeg) * Math.cos(RAD_PER_DEG * bankDeg),
+    upright: Math.cos(RAD_PER_DEG * begun.pitchDeg) * Math.cos(RAD_PER_DEG * begun.bankDeg),
     object: objectOf(recipe, figures, begun.centre, environment),
   };
 }
@@ -143,6 +147,16 @@ function trimOf(
       centre: { northM: turn.centreNorthM, eastM: turn.centreEastM },
     };
   };
+  /** The circle, begun so far before it along its tangent where it has a lead-in. */
+  const ledInto = (round: Trim, leadInM: Value | undefined, radiusM: number, clockwise: boolean): Trim => {
+    if (leadInM === undefined) return round;
+    const leanDeg = leanForSpeed(aircraft, Math.hypot(round.northMps, round.eastMps), air, packUsed);
+    return {
+      ...round,
+      centre: { northM: value(leadInM), eastM: clockwise ? radiusM : -radiusM },
+      leadIn: { pitchDeg: -leanDeg, power: cruise(aircraft, leanDeg, air, packUsed) },
+    };
+  };
   switch (start.kind) {
     case "hover":
       return straight(0, hoverPower(aircraft, airDensityKgM3, packUsed), 0);
@@ -163,13 +177,7 @@ function trimOf(
       const radiusM = value(start.radiusM);
       const orbit = orbitFacingCentre(aircraft, { radiusM, tiltDeg, clockwise: start.clockwise }, air);
       const round = circle({ pitchDeg: -tiltDeg, bankDeg: orbit.leanDeg }, orbit.turnDps);
-      if (start.leadInM === undefined) return round;
-      const leanDeg = leanForSpeed(aircraft, Math.hypot(round.northMps, round.eastMps), air, packUsed);
-      return {
-        ...round,
-        centre: { northM: value(start.leadInM), eastM: start.clockwise ? radiusM : -radiusM },
-        leadIn: { pitchDeg: -leanDeg, power: cruise(aircraft, leanDeg, air, packUsed) },
-      };
+      return ledInto(round, start.leadInM, radiusM, start.clockwise);
     }
     case "looking-back": {
       const noseUpDeg = value(start.noseUpDeg);
@@ -180,7 +188,9 @@ function trimOf(
           `${90 - tiltDeg} or more`,
           `noseUpDeg is ${noseUpDeg}; with ${tiltDeg}° of tilt the camera looks back only from ${90 - tiltDeg}° up, which takes ${(1 / Math.sin(RAD_PER_DEG * Math.max(0.1, tiltDeg))).toFixed(1)} g`,
         );
-      return circle({ pitchDeg: noseUpDeg, bankDeg: 0 }, value(start.turnDps));
+      const round = circle({ pitchDeg: noseUpDeg, bankDeg: 0 }, value(start.turnDps));
+      const { northM, eastM } = round.centre!;
+      return ledInto(round, start.leadInM, Math.hypot(northM, eastM), round.rates.yawDps > 0);
     }
     case "steady-turn": {
       const view = {

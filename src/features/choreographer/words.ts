@@ -11,6 +11,7 @@ export const stickWords: Readonly<Record<StickPlan["kind"], string>> = {
   "view-roll": "the yaw that keeps the view through a roll",
   "level-turn": "the roll that keeps the picture level",
   sustained: "as in the steady turn",
+  round: "its part of the steady turn",
   loop: "round a loop",
 };
 

@@ -15,6 +15,7 @@ import {
   insertAircraft,
   insertAttempt,
   insertCoach,
+  insertLoad,
   insertMilestone,
   insertNote,
   insertPilot,
@@ -63,10 +64,9 @@ const bringIn = (record: unknown, into = squadId) =>
 async function fillPilot(name: string): Promise<{ id: string; ids: Record<string, string> }> {
   const id = newId();
   const ids = Object.fromEntries(
-    ["aircraft", "setup", "session", "attempt", "undone", "milestone", "note", "gone", "request"].map((kind) => [
-      kind,
-      newId(),
-    ]),
+    ["aircraft", "setup", "session", "attempt", "undone", "milestone", "note", "gone", "request", "load"].map(
+      (kind) => [kind, newId()],
+    ),
   );
   await inTransaction(async (transaction) => {
     await insertPilot(transaction, { id, squadId, name, stickMode: 3, grip: "pinch" }, now);
@@ -78,7 +78,9 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
     );
     const setup = { id: ids.setup, aircraftId: ids.aircraft, number: 1, reason: 'first, "quoted"', coachId: coach.id };
     await insertSetup(transaction, { ...setup, settings: firstSettings }, now);
-    const member = { pilotId: id, stepId: "flip-slow", setupId: ids.setup };
+    const load = { id: ids.load, aircraftId: ids.aircraft, name: "Long pack", massKg: 0.4, thrustToWeight: 4 };
+    await insertLoad(transaction, load, now);
+    const member = { pilotId: id, stepId: "flip-slow", setupId: ids.setup, loadId: ids.load };
     await insertSession(transaction, {
       id: ids.session,
       squadId,

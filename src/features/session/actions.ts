@@ -7,6 +7,7 @@ import {
   findAttempt,
   findPilot,
   findSession,
+  findLoad,
   findSetup,
   findSite,
   insertAttempt,
@@ -77,15 +78,19 @@ const mayStart = ({ pilots, siteId }: StartSessionInput): Need[] => [
 export const sessionActions = {
   "start-session": memberAction(StartSessionInput, mayStart, async (input, who) => {
     const { id, place, siteId = null, temperatureC = null, windMps = null, pilots, prepared = false } = input;
-    const members = pilots.map(({ pilotId, stepId, setupId, plan }) => ({
+    const members = pilots.map(({ pilotId, stepId, setupId, loadId, plan }) => ({
       pilotId,
       stepId,
       setupId: setupId ?? null,
+      loadId: loadId ?? null,
       ...(plan && { plan: planFrom(plan) }),
     }));
     const flying = await Promise.all(members.map(async ({ pilotId }) => (await findPilot(pilotId))!));
     const squadIds = new Set(flying.map(({ squadId }) => squadId));
-    for (const { pilotId, setupId } of members) if (setupId) await requireOwnSetup(setupId, pilotId);
+    for (const { pilotId, setupId, loadId } of members) {
+      if (setupId) await requireOwnSetup(setupId, pilotId);
+      if (loadId) await requireLoadOf(setupId, loadId);
+    }
     if (squadIds.size > 1) throw badField("pilots", "A session is of one squad; start another for the other squad.");
     const there = await findSession(id);
     if (there) {
@@ -158,6 +163,7 @@ export const sessionActions = {
           outcome,
           place: session.place,
           setupId: member.setupId,
+          loadId: member.loadId ?? null,
           pack,
           minutes: null,
           measured: {},
@@ -271,6 +277,12 @@ async function requireRoom(
       if (why) throw badField(field, why);
     }
   });
+}
+
+async function requireLoadOf(setupId: string | null, loadId: string): Promise<void> {
+  const [setup, load] = await Promise.all([setupId === null ? undefined : findSetup(setupId), findLoad(loadId)]);
+  if (!load || load.aircraftId !== setup?.aircraftId)
+    throw badField("loadId", "That load does not belong to the aircraft of this setup.");
 }
 
 async function requireOwnSetup(setupId: string, pilotId: string): Promise<void> {

@@ -2,7 +2,7 @@ import "server-only";
 import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
-import { latestSetups, listAircraft, listPilots } from "@/server/repositories";
+import { carrying, latestSetups, listAircraft, listLoads, listPilots } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { briefFrom, withStartHeights } from "@/features/brief";
 import { loadTally } from "./load";
@@ -21,14 +21,24 @@ export async function downloadPacket(who: SignedIn, sessionId: string): Promise<
     latestSetups(pilotIds),
     loadProgress(pilots),
   ]);
+  const loads = await listLoads(aircraft.map(({ id }) => id));
   const nowMs = Date.now();
-  const briefs = tally.pilots.flatMap(({ id, setupId, steps }) => {
+  const briefs = tally.pilots.flatMap(({ id, setupId, loadId, steps }) => {
     const pilot = pilots.find((one) => one.id === id)!;
     const fleet = aircraft.filter(({ pilotId }) => pilotId === id);
     const flown = fleet.find((one) => setups.get(one.id)?.id === setupId) ?? fleet[0] ?? null;
     const setup = (flown && setups.get(flown.id)) ?? null;
     const own = progress.get(id)!;
-    const common = { pilot, aircraft: flown, setup, progress: own, direction: null, nowMs, day: tally.day };
+    const load = loads.find((one) => one.id === loadId && one.aircraftId === flown?.id) ?? null;
+    const common = {
+      pilot,
+      aircraft: flown && carrying(flown, load),
+      setup,
+      progress: own,
+      direction: null,
+      nowMs,
+      day: tally.day,
+    };
     return steps.flatMap(({ stepId }) => {
       const brief = briefFrom({ ...common, stepId });
       return brief ? [[brief, own.syllabus] as const] : [];

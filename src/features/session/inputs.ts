@@ -97,6 +97,8 @@ export class SessionPilotInput {
   /** The step worked at. */
   @IsStepId() stepId!: string;
   @IsOptional() @IsId() setupId!: string | null;
+  /** What the aircraft carries. */
+  @IsOptional() @IsId() loadId?: string | null;
   /** What else is flown, in order; left out where it is the one step. */
   @IsOptional()
   @ValidateNested()

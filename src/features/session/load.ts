@@ -5,7 +5,9 @@ import {
   findSession,
   findSite,
   latestSetups,
+  carrying,
   listAircraft,
+  listLoads,
   listAttemptsBefore,
   listCoaches,
   listPilots,
@@ -58,6 +60,9 @@ export interface Candidate {
   readonly setups: readonly {
     readonly id: string;
     readonly name: string;
+    /** Kept with the session: the setup, and what the aircraft carries. */
+    readonly setupId: string;
+    readonly loadId: string | null;
     readonly airframe: Aircraft["airframe"];
     readonly settings: Setup["settings"];
   }[];
@@ -101,10 +106,11 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
     who.coachId === null ? [] : listSquads(who.coachId),
   ]);
   const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
-  const [attempts, sites, planned] = await Promise.all([
+  const [attempts, sites, planned, loads] = await Promise.all([
     countAttemptsIn(sessions.map(({ id }) => id)),
     listSites(squadIds),
     plannedId === null ? [] : listPlanned(squadIds, new Date(nowMs - DAY_MS)),
+    listLoads(aircraft.map(({ id }) => id)),
   ]);
   return {
     coaches: isCoach(who),
@@ -132,14 +138,17 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup
-            ? [
-                {
-                  id: setup.id,
-                  name: `${one.name} · setup ${setup.number}`,
-                  airframe: one.airframe,
+            ? [null, ...loads.filter(({ aircraftId }) => aircraftId === one.id)].map((load) => {
+                const { name: called, airframe } = carrying(one, load);
+                return {
+                  id: load ? `${setup.id} ${load.id}` : setup.id,
+                  name: `${called} · setup ${setup.number}`,
+                  setupId: setup.id,
+                  loadId: load?.id ?? null,
+                  airframe,
                   settings: setup.settings,
-                },
-              ]
+                };
+              })
             : [];
         }),
         checkFirst: fleet.filter((one) => one.flightState !== "flying").map((one) => one.name),
@@ -171,6 +180,7 @@ export interface TallyPilot {
   readonly id: string;
   readonly name: string;
   readonly setupId: string | null;
+  readonly loadId: string | null;
   /** What is flown, in order; at least one block with a step. */
   readonly blocks: readonly PlannedBlock[];
   /** Slots of the session in which the pilot flies, counted from 0; empty where no order was planned. */
@@ -254,10 +264,11 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     site: site ?? null,
     day: dayOfSession(session, site ?? null),
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
-    pilots: members.map(({ pilotId, stepId, setupId, plan }) => ({
+    pilots: members.map(({ pilotId, stepId, setupId, loadId = null, plan }) => ({
       id: pilotId,
       name: visible.get(pilotId)!.name,
       setupId,
+      loadId,
       blocks: plan && plan.blocks.length > 0 ? plan.blocks : [oneBlock(stepId)],
       turns: plan?.turns ?? [],
       checkFirst: aircraft

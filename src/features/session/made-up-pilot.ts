@@ -11,6 +11,7 @@ export function tallyPilot(
     id,
     name,
     setupId: null,
+    loadId: null,
     blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, why: "" })),
     turns: [],
     steps: stepIds.map((stepId) => ({ stepId, earlier: [], signedOff: false })),

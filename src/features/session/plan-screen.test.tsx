@@ -60,7 +60,7 @@ const data: PlanData = {
       school: {},
       own: [],
       reactionS: null,
-      setups: [{ id: "v2", name: "Plank · setup 2", airframe, settings: firstSettings }],
+      setups: [{ id: "v2", name: "Plank · setup 2", setupId: "v2", loadId: null, airframe, settings: firstSettings }],
       checkFirst: ["Plank"],
     },
     {

@@ -135,10 +135,12 @@ export function PlanScreen({ data }: { data: PlanData }) {
     const pilots = taken.map((one) => {
       const blocks = plan.blocks.get(one.id) ?? [];
       const main = blocks.find(({ kind, stepId }) => kind === "main" && stepId) ?? blocks.find(({ stepId }) => stepId);
+      const flown = one.setups.find(({ id }) => id === choices[one.id].setupId);
       return {
         pilotId: one.id,
         stepId: main?.stepId ?? one.currentStepId,
-        setupId: choices[one.id].setupId || null,
+        setupId: flown?.setupId ?? null,
+        loadId: flown?.loadId ?? null,
         plan: { blocks, turns: plan.slots.flatMap((slot, i) => (slot.includes(one.id) ? [i] : [])) },
       };
     });

@@ -68,11 +68,13 @@ export function applied(tally: TallyData, action: Outgoing["action"], input: obj
 function withTap(tally: TallyData, { flownAtMs, ...tap }: LoggedTap): TallyData {
   if (tally.attempts.some((attempt) => attempt.id === tap.id)) return tally;
   const { session } = tally;
+  const member = session.pilots.find((one) => one.pilotId === tap.pilotId);
   const attempt: LoggedAttempt = {
     ...tap,
     atMs: flownAtMs,
     place: session.place,
-    setupId: session.pilots.find((one) => one.pilotId === tap.pilotId)?.setupId ?? null,
+    setupId: member?.setupId ?? null,
+    loadId: member?.loadId ?? null,
     minutes: null,
     measured: {},
     faults: [],

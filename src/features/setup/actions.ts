@@ -3,6 +3,7 @@ import {
   airframeRanges,
   fitAirframe,
   knownSettings,
+  loadedAirframe,
   requireMeasurement,
   requireSettings,
   SEA_LEVEL_AIR,
@@ -16,17 +17,28 @@ import {
   findPilot,
   findSetup,
   insertAircraft,
+  insertLoad,
   insertSetup,
   inTransaction,
   leavePilotTrail,
+  listLoads,
   lockLatestSetupNumber,
   setAircraftRemoved,
+  setLoadRemoved,
   setReferenceAircraft,
   updateFlightState,
   updateMeasurements,
   type DeedKind,
 } from "@/server/repositories";
-import { AddAircraftInput, AircraftInput, MeasureAircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
+import {
+  AddAircraftInput,
+  AddLoadInput,
+  AircraftInput,
+  LoadInput,
+  MeasureAircraftInput,
+  SaveSetupInput,
+  SetFlightStateInput,
+} from "./inputs";
 
 const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
 
@@ -42,6 +54,16 @@ function setRemoved(removedAt: () => Date | null, kind: DeedKind) {
     }),
   );
 }
+
+/** Takes a load of an aircraft off the list or puts it back. */
+const setListed = (removedAt: () => Date | null) =>
+  coachAction(
+    LoadInput,
+    ({ id }) => [need("coach", "load", id)],
+    ({ id }) => inTransaction((transaction) => setLoadRemoved(transaction, id, removedAt())),
+  );
+
+const MOST_LOADS = 50;
 
 export const setupActions = {
   "add-aircraft": coachAction(
@@ -69,6 +91,29 @@ export const setupActions = {
       );
     },
   ),
+
+  "add-load": coachAction(
+    AddLoadInput,
+    ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
+    async ({ id, aircraftId, name, massG, thrustToWeight }) => {
+      const { airframe } = (await findAircraft(aircraftId))!;
+      const massKg = measured("massG", massG, airframeRanges.massKg, 1000, "g");
+      if (massKg === null) throw badField("massG", "Weigh the aircraft with it on.");
+      const load = {
+        massKg,
+        thrustToWeight: measured("thrustToWeight", thrustToWeight, airframeRanges.thrustToWeight, 1, ""),
+      };
+      const [least] = airframeRanges.thrustToWeight;
+      if (load.thrustToWeight === null && (airframe.thrustToWeight * airframe.massKg) / massKg < least)
+        throw badField("massG", "With this weight it could not fly. Check it, or give thrust over weight as measured.");
+      loadedAirframe(airframe, load);
+      if ((await listLoads([aircraftId])).length >= MOST_LOADS)
+        throw badField("name", `An aircraft has ${MOST_LOADS} loads at most; take one off the list first.`);
+      await inTransaction((transaction) => insertLoad(transaction, { id, aircraftId, name, ...load }, new Date()));
+    },
+  ),
+  "remove-load": setListed(() => new Date()),
+  "restore-load": setListed(() => null),
 
   "set-flight-state": coachAction(SetFlightStateInput, anAircraft, async ({ id, flightState }) => {
     await inTransaction((transaction) => updateFlightState(transaction, id, flightState));

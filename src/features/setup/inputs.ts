@@ -28,6 +28,19 @@ export class AddAircraftInput {
   @IsText(12) thrustToWeight!: string;
 }
 
+export class AddLoadInput {
+  @IsId() id!: string;
+  @IsId() aircraftId!: string;
+  @IsName() name!: string;
+  /** Text of a form field; thrust over weight empty where nobody measured it. */
+  @IsText(12) massG!: string;
+  @IsText(12) thrustToWeight!: string;
+}
+
+export class LoadInput {
+  @IsId() id!: string;
+}
+
 export class SetFlightStateInput {
   @IsId() id!: string;
   @IsOneOf(flightStates) flightState!: FlightState;

@@ -6,9 +6,11 @@ import { currentStepOf, type Day, type School, skillOf, stepName, type Syllabus 
 import {
   listAircraft,
   listAttempts,
+  listLoads,
   listSetups,
   type LoggedAttempt,
   type Aircraft,
+  type KeptLoad,
   type Pilot,
   type Setup,
 } from "@/server/repositories";
@@ -29,6 +31,8 @@ export interface SetupChange {
 export interface SetupData {
   readonly pilot: Pilot;
   readonly aircraft: Aircraft | null;
+  /** What it carries besides. */
+  readonly loads: readonly KeptLoad[];
   /** Versions of this aircraft, newest first. */
   readonly setups: readonly Setup[];
   /** The newest setup of the pilot's other aircraft, to start a new one from. */
@@ -46,12 +50,13 @@ export interface SetupData {
 }
 
 export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, progresses, attempts, day] = await Promise.all([
+  const [all, fleet, progresses, attempts, day, loads] = await Promise.all([
     listSetups(pilot.id),
     listAircraft([pilot.id]),
     loadProgress([pilot]),
     listAttempts([pilot.id]),
     loadDay(pilot.squadId),
+    listLoads(aircraft ? [aircraft.id] : []),
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const progress = progresses.get(pilot.id)!;
@@ -64,6 +69,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     day,
     pilot,
     aircraft,
+    loads,
     setups,
     changes: changesOf(setups, attempts, syllabus),
     elsewhere: fleet

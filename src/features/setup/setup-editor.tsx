@@ -26,6 +26,7 @@ import { differencesInWords } from "@/ui/settings/differences";
 import { useSetupDraft } from "./draft";
 import type { SetupData } from "./load";
 import { FleetPanel } from "./fleet-panel";
+import { LoadsPanel } from "./loads-panel";
 import { MeasurePanel } from "./measure-panel";
 import { MixPanel } from "./mix-panel";
 import { RatesPanel, type Ghost } from "./rates-panel";
@@ -38,12 +39,13 @@ const tabs = [
   { id: "throttle", name: "Throttle" },
   { id: "tilt", name: "Tilt" },
   { id: "mix", name: "Mix" },
+  { id: "loads", name: "Loads" },
   { id: "fleet", name: "Fleet" },
   { id: "stage", name: "By stage" },
   { id: "measure", name: "Measured" },
 ] as const;
 /** Parts whose figures depend on the air. */
-const inAir: readonly string[] = ["throttle", "tilt", "fleet", "stage"];
+const inAir: readonly string[] = ["throttle", "tilt", "loads", "fleet", "stage"];
 export type Tab = (typeof tabs)[number]["id"];
 
 interface SetupEditorProps {
@@ -191,6 +193,15 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
               <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
             )}
             {tab === "mix" && <MixPanel settings={settings} stickMode={data.pilot.stickMode} />}
+            {tab === "loads" && (
+              <LoadsPanel
+                aircraft={aircraft}
+                loads={data.loads}
+                settings={settings}
+                grip={data.pilot.grip}
+                mayChange={data.mayChange}
+              />
+            )}
             {tab === "fleet" && (
               <FleetPanel
                 pilot={data.pilot}

@@ -34,6 +34,7 @@ const version = (number: number, change: Partial<Settings> = {}): Setup => ({
 const data = (change: Partial<SetupData> = {}): SetupData => ({
   pilot,
   aircraft,
+  loads: [],
   setups: [version(2, { tiltDeg: 25 }), version(1)],
   elsewhere: [],
   mayChange: true,

@@ -2,7 +2,7 @@ import "server-only";
 import { cookies } from "next/headers";
 import { need } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
-import { listAircraft, listPilots, type Aircraft, type Pilot } from "@/server/repositories";
+import { listAircraft, listLoads, listPilots, type Aircraft, type KeptLoad, type Pilot } from "@/server/repositories";
 import { requirePageAccess } from "./enter";
 import { isUuid } from "./ids";
 
@@ -21,13 +21,13 @@ export async function parameter(search: SearchParams, name: string): Promise<str
 }
 
 /**
- * The pilot and the aircraft of the address, else those used last on this device. A pilot who is signed in is always at their own hand. Answers
+ * The pilot and the aircraft of the address with what it carries, else those used last on this device. A pilot who is signed in is always at their own hand. Answers
  * 403 or 404 for a pilot of the address that is not theirs to see.
  */
 export async function pilotAtHand(
   search: SearchParams,
   who: SignedIn,
-): Promise<{ pilot: Pilot; aircraft: Aircraft | null } | null> {
+): Promise<{ pilot: Pilot; aircraft: Aircraft | null; load: KeptLoad | null } | null> {
   const asked = await parameter(search, "pilot");
   if (asked !== null) await requirePageAccess(who, [need("reader", "pilot", isUuid(asked) ? asked : "")]);
   const pilots = await listPilots(who);
@@ -36,5 +36,8 @@ export async function pilotAtHand(
   if (!pilot) return null;
   const own = await listAircraft([pilot.id]);
   const aircraftId = (await parameter(search, "aircraft")) ?? (await remembered("aircraft"));
-  return { pilot, aircraft: own.find(({ id }) => id === aircraftId) ?? own[0] ?? null };
+  const aircraft = own.find(({ id }) => id === aircraftId) ?? own[0] ?? null;
+  const loadId = await parameter(search, "load");
+  const loads = aircraft && loadId !== null ? await listLoads([aircraft.id]) : [];
+  return { pilot, aircraft, load: loads.find(({ id }) => id === loadId) ?? null };
 }

@@ -3,6 +3,7 @@ import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   latestSetups,
   listAircraft,
+  listLoads,
   listPilots,
   listSignedOff,
   schoolsOf,
@@ -27,6 +28,7 @@ export async function loadShell(who: SignedIn): Promise<ShellData> {
     syllabiOf(squadIds),
     schoolsOf(squadIds),
   ]);
+  const loads = await listLoads(aircraft.map(({ id }) => id));
   return {
     name: who.name,
     coaches: isCoach(who),
@@ -37,7 +39,12 @@ export async function loadShell(who: SignedIn): Promise<ShellData> {
       squadId,
       aircraft: aircraft
         .filter((one) => one.pilotId === id)
-        .map((one) => ({ id: one.id, name: one.name, setupNumber: setups.get(one.id)?.number ?? null })),
+        .map((one) => ({
+          id: one.id,
+          name: one.name,
+          setupNumber: setups.get(one.id)?.number ?? null,
+          loads: loads.filter(({ aircraftId }) => aircraftId === one.id).map(({ id, name }) => ({ id, name })),
+        })),
       currentStepId:
         currentStep(
           syllabi.get(squadId)!,

@@ -26,6 +26,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   pilot: "That pilot",
   aircraft: "That aircraft",
   setup: "That setup",
+  load: "That load",
   session: "That session",
   attempt: "That attempt",
   milestone: "That sign-off",

@@ -7,6 +7,7 @@ export type Subject =
   | "pilot"
   | "aircraft"
   | "setup"
+  | "load"
   | "session"
   | "attempt"
   | "milestone"
@@ -52,6 +53,8 @@ const queries: Readonly<Record<Subject, string>> = {
     from aircraft join pilot on pilot.id = pilot_id where aircraft.id = ?`,
   setup: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
     from setup join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where setup.id = ?`,
+  load: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
+    from aircraft_load join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where aircraft_load.id = ?`,
   session: `select session.squad_id, pilot_id, pilot.squad_id as pilot_squad_id, session.coach_id is null as alone
     from session left join session_pilot on session_id = session.id left join pilot on pilot.id = pilot_id where session.id = ?`,
   attempt: `select pilot.squad_id, attempt.pilot_id, session.coach_id is null as alone, pilot.removed_at is not null as binned

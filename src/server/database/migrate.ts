@@ -15,6 +15,7 @@ import * as sessionNotes from "./migrations/0012-session-notes";
 import * as flightModel from "./migrations/0013-flight-model";
 import * as startHeights from "./migrations/0014-start-heights";
 import * as dayAir from "./migrations/0015-day-air";
+import * as loads from "./migrations/0016-loads";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -38,6 +39,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0013-flight-model", flightModel],
   ["0014-start-heights", startHeights],
   ["0015-day-air", dayAir],
+  ["0016-loads", loads],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

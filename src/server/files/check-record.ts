@@ -1,5 +1,5 @@
 import "server-only";
-import { completedAirframe, requireAirframe, requireSettings } from "@/core";
+import { completedAirframe, loadedAirframe, requireAirframe, requireSettings } from "@/core";
 import { builtInSyllabus, requireSchool, type Syllabus } from "@/syllabus";
 import { badField } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
@@ -28,10 +28,17 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
   const findStep = (id: string) => syllabus.stepById.get(id) ?? builtInSyllabus.stepById.get(id);
   within("pilot", () => requireSchool(record.pilot.school ?? {}));
   const setupIds = new Set<string>();
+  const loadIds = new Set<string>();
   for (const [i, aircraft] of record.aircraft.entries()) {
     within(`aircraft.${i}`, () => requireAirframe(completedAirframe(aircraft.airframe, aircraft.presetId)));
     if (aircraft.estimate)
       within(`aircraft.${i}`, () => requireAirframe(completedAirframe(aircraft.estimate!, aircraft.presetId)));
+    for (const [n, load] of (aircraft.loads ?? []).entries()) {
+      within(`aircraft.${i}.loads.${n}`, () =>
+        loadedAirframe(completedAirframe(aircraft.airframe, aircraft.presetId), load),
+      );
+      loadIds.add(load.id);
+    }
     const numbers = new Set<number>();
     for (const [n, setup] of aircraft.setups.entries()) {
       within(`aircraft.${i}.setups.${n}`, () => requireSettings(setup.settings));
@@ -54,7 +61,9 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
       throw badField(`attempts.${i}.direction`, "An attempt has a direction in which its step is not flown.");
   }
   for (const list of ["sessions", "attempts"] as const) {
-    for (const [i, { setupId }] of record[list].entries()) {
+    for (const [i, { setupId, loadId = null }] of record[list].entries()) {
+      if (loadId !== null && !loadIds.has(loadId))
+        throw badField(`${list}.${i}.loadId`, "A load that was flown with is not in the file.");
       if (setupId !== null && !setupIds.has(setupId))
         throw badField(`${list}.${i}.setupId`, "A setup that was flown with is not in the file.");
     }

@@ -24,6 +24,7 @@ export interface AttemptRow {
   direction: string;
   place: Place;
   setup_id: string | null;
+  load_id: string | null;
   outcome: Outcome;
   faults: unknown;
   pack: number | null;
@@ -41,6 +42,7 @@ export const attemptFrom = (row: AttemptRow): LoggedAttempt => ({
   direction: row.direction,
   place: row.place,
   setupId: row.setup_id,
+  loadId: row.load_id,
   outcome: row.outcome,
   faults: fromJson(row.faults),
   pack: row.pack,
@@ -166,6 +168,7 @@ function attemptRow(attempt: Omit<LoggedAttempt, "undone">) {
     direction: attempt.direction,
     place: attempt.place,
     setup_id: attempt.setupId,
+    load_id: attempt.loadId ?? null,
     outcome: attempt.outcome,
     faults: JSON.stringify(attempt.faults),
     pack: attempt.pack,

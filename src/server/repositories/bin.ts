@@ -101,9 +101,15 @@ async function deleteAircraft(transaction: Transaction, aircraftIds: readonly st
     .select("id")
     .whereIn("aircraft_id", [...aircraftIds]);
   await transaction("session_pilot").whereIn("setup_id", setups.clone()).update({ setup_id: null });
-  await transaction("setup")
-    .whereIn("aircraft_id", [...aircraftIds])
-    .delete();
+  const loads = transaction("aircraft_load")
+    .select("id")
+    .whereIn("aircraft_id", [...aircraftIds]);
+  await transaction("session_pilot").whereIn("load_id", loads.clone()).update({ load_id: null });
+  await transaction("attempt").whereIn("load_id", loads.clone()).update({ load_id: null });
+  for (const table of ["setup", "aircraft_load"])
+    await transaction(table)
+      .whereIn("aircraft_id", [...aircraftIds])
+      .delete();
   await transaction("aircraft")
     .whereIn("id", [...aircraftIds])
     .delete();

@@ -19,6 +19,7 @@ export * from "./bin";
 export * from "./coaches";
 export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsOf, lastFlown, type Flown } from "./digests";
 export * from "./invitations";
+export * from "./loads";
 export * from "./milestones";
 export * from "./notes";
 export * from "./pilots";

@@ -3,6 +3,7 @@ import {
   MODEL_VERSION,
   type Airframe,
   type AttemptMeasure,
+  type Load,
   type Measurement,
   type Outcome,
   type Place,
@@ -44,6 +45,8 @@ export interface PilotRecord {
     /** What was measured on it, and the airframe before that; left out where nothing was. */
     readonly measurements?: readonly Measurement[];
     readonly estimate?: Airframe;
+    /** What it carries; left out where nothing was said. */
+    readonly loads?: readonly (Named & Load & { readonly createdAt: string; readonly inBin: boolean })[];
     readonly setups: readonly {
       readonly id: string;
       readonly number: number;
@@ -61,6 +64,7 @@ export interface PilotRecord {
     readonly endedAt: string | null;
     readonly stepId: string;
     readonly setupId: string | null;
+    readonly loadId?: string | null;
   }[];
   readonly attempts: readonly {
     readonly id: string;
@@ -69,6 +73,7 @@ export interface PilotRecord {
     readonly direction: string;
     readonly place: Place;
     readonly setupId: string | null;
+    readonly loadId?: string | null;
     readonly outcome: Outcome;
     readonly faults: readonly string[];
     readonly pack?: number;
@@ -115,25 +120,31 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
   const nameOf = new Map(coaches.map((coach) => [coach.id, coach]));
   const coach = (id: string) => nameOf.get(id)!;
   const own = { pilot_id: pilotId };
-  const [aircraft, setups, sessions, attempts, milestones, notes, requests, targets]: Row[][] = await Promise.all([
-    db("aircraft").where(own).orderBy(["created_at", "id"]),
-    db("setup")
-      .select("setup.*")
-      .join("aircraft", "aircraft.id", "aircraft_id")
-      .where(own)
-      .orderBy(["setup.number", "setup.id"]),
-    db("session")
-      .whereNotNull("begun_at")
-      .join("session_pilot", "session_id", "session.id")
-      .where(own)
-      .select("session.*", "step_id", "setup_id")
-      .orderBy(["started_at", "session.id"]),
-    db("attempt").where(own).whereNull("undone_at").orderBy(["flown_at", "id"]),
-    db("milestone").where(own).whereNull("withdrawn_at").orderBy(["signed_at", "id"]),
-    db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]),
-    db("sign_off_request").where(own).orderBy(["asked_at", "id"]),
-    db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]),
-  ]);
+  const [aircraft, setups, sessions, attempts, milestones, notes, requests, targets, loads]: Row[][] =
+    await Promise.all([
+      db("aircraft").where(own).orderBy(["created_at", "id"]),
+      db("setup")
+        .select("setup.*")
+        .join("aircraft", "aircraft.id", "aircraft_id")
+        .where(own)
+        .orderBy(["setup.number", "setup.id"]),
+      db("session")
+        .whereNotNull("begun_at")
+        .join("session_pilot", "session_id", "session.id")
+        .where(own)
+        .select("session.*", "step_id", "setup_id", "load_id")
+        .orderBy(["started_at", "session.id"]),
+      db("attempt").where(own).whereNull("undone_at").orderBy(["flown_at", "id"]),
+      db("milestone").where(own).whereNull("withdrawn_at").orderBy(["signed_at", "id"]),
+      db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]),
+      db("sign_off_request").where(own).orderBy(["asked_at", "id"]),
+      db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]),
+      db("aircraft_load")
+        .select("aircraft_load.*")
+        .join("aircraft", "aircraft.id", "aircraft_id")
+        .where(own)
+        .orderBy(["aircraft_load.created_at", "aircraft_load.id"]),
+    ]);
   return {
     format: "bathygon-pilot-record",
     version: 1,
@@ -160,6 +171,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
         measurements: fromJson<Measurement[]>(row.measurements),
         estimate: fromJson<Airframe>(row.estimate),
       }),
+      ...withLoads(loads.filter((load) => load.aircraft_id === row.id)),
       setups: setups
         .filter((setup) => setup.aircraft_id === row.id)
         .map((setup) => ({
@@ -179,6 +191,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       endedAt: isoOrNull(row.ended_at),
       stepId: row.step_id,
       setupId: row.setup_id,
+      ...(row.load_id !== null && { loadId: row.load_id }),
     })),
     attempts: attempts.map((row) => ({
       id: row.id,
@@ -187,6 +200,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
       direction: row.direction,
       place: row.place,
       setupId: row.setup_id,
+      ...(row.load_id !== null && { loadId: row.load_id }),
       outcome: row.outcome,
       faults: fromJson(row.faults),
       ...(row.pack !== null && { pack: row.pack }),
@@ -221,6 +235,20 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
     })),
   };
 }
+
+const withLoads = (loads: readonly Row[]) =>
+  loads.length === 0
+    ? {}
+    : {
+        loads: loads.map((row) => ({
+          id: row.id,
+          name: row.name,
+          massKg: row.mass_kg,
+          thrustToWeight: row.thrust_to_weight,
+          createdAt: iso(row.created_at),
+          inBin: row.removed_at !== null,
+        })),
+      };
 
 const CHUNK = 500;
 
@@ -311,6 +339,21 @@ export async function writeRecord(
     })),
     ["aircraft_id"],
   );
+  await add(
+    "aircraft_load",
+    record.aircraft.flatMap(({ id, loads = [] }) =>
+      loads.map((one) => ({
+        id: one.id,
+        aircraft_id: id,
+        name: one.name,
+        mass_kg: one.massKg,
+        thrust_to_weight: one.thrustToWeight,
+        created_at: at(one.createdAt),
+        removed_at: one.inBin ? now : null,
+      })),
+    ),
+    ["aircraft_id"],
+  );
   // Sessions this pilot is in here already stay where they are, also when the pilot changed squads since.
   const flown: { session_id: string }[] = await transaction("session_pilot")
     .select("session_id")
@@ -337,6 +380,7 @@ export async function writeRecord(
       ...member,
       step_id: one.stepId,
       setup_id: one.setupId,
+      load_id: one.loadId ?? null,
       position: Math.min(255, (last?.position ?? -1) + 1),
     });
     added++;
@@ -351,6 +395,7 @@ export async function writeRecord(
       direction: one.direction,
       place: one.place,
       setup_id: one.setupId,
+      load_id: one.loadId ?? null,
       outcome: one.outcome,
       faults: JSON.stringify(one.faults),
       pack: one.pack ?? null,

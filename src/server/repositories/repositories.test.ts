@@ -59,7 +59,7 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
     place: "field",
     siteId: null,
     startedAtMs: now.getTime(),
-    pilots: [{ pilotId: pilot.id, stepId: "flip-slow", setupId: null }],
+    pilots: [{ pilotId: pilot.id, stepId: "flip-slow", setupId: null, loadId: null }],
   } as const;
   await inTransaction((transaction) => insertSession(transaction, session));
   expect(await findSession(session.id)).toEqual({

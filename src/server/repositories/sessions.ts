@@ -23,6 +23,8 @@ export interface SessionPilot {
   readonly pilotId: string;
   readonly stepId: string;
   readonly setupId: string | null;
+  /** What the aircraft carries; null or left out for nothing but its own. */
+  readonly loadId?: string | null;
   /** Left out where nothing was planned: the pilot flies the one step. */
   readonly plan?: PilotPlan;
 }
@@ -68,6 +70,7 @@ interface MemberRow {
   pilot_id: string;
   step_id: string;
   setup_id: string | null;
+  load_id: string | null;
   plan: unknown;
 }
 
@@ -95,6 +98,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
         pilotId: member.pilot_id,
         stepId: member.step_id,
         setupId: member.setup_id,
+        loadId: member.load_id,
         ...(member.plan !== null && { plan: fromJson<PilotPlan>(member.plan) }),
       })),
   }));
@@ -171,6 +175,7 @@ export async function insertSession(transaction: Transaction, session: NewSessio
       pilot_id: member.pilotId,
       step_id: member.stepId,
       setup_id: member.setupId,
+      load_id: member.loadId ?? null,
       position,
       plan: member.plan ? JSON.stringify(member.plan) : null,
     })),

@@ -217,6 +217,15 @@ export const chart: Readonly<Record<string, Placing>> = {
     settings: "Tilt not above about 20°.",
     heightM: 12,
   },
+  "bail-wind": {
+    family: "gap",
+    short: "Side wind",
+    needs: ["bail-wall"],
+    mark: field,
+    settings: "Tilt not above about 20°.",
+    heightM: 3,
+  },
+  "mode-change": { family: "hands", short: "Mode switch", needs: ["fp-four-ways"], mark: field, heightM: 10 },
   "bail-flow": {
     family: "gap",
     short: "Bail and flow",
@@ -272,6 +281,14 @@ export const chart: Readonly<Record<string, Placing>> = {
   "look-back": { family: "upside-down", short: "Look back", needs: ["hang"], mark: field },
   "split-s": { family: "upside-down", short: "Split-S", needs: ["hang"], mark: field, simulatorFirst: true },
 
+  "split-s-gap": {
+    family: "upside-down",
+    short: "Into a gap",
+    needs: ["split-s", "gap-narrow"],
+    mark: field,
+    simulatorFirst: true,
+  },
+
   "loop-open": { family: "loop", short: "Open loop", needs: ["hang"], mark: field, simulatorFirst: true },
   "loop-over": { family: "loop", short: "Over it", needs: ["loop-open"], mark: field },
   "loop-through": { family: "loop", short: "Through it", needs: ["loop-over", "gap-narrow"], mark: field },
@@ -282,6 +299,9 @@ export const chart: Readonly<Record<string, Placing>> = {
     mark: field,
     measures: ["horizonLeanDeg"],
   },
+  "loop-half": { family: "loop", short: "Half, rolled", needs: ["loop-open", "roll-pure"], mark: field },
+  "spin-rise": { family: "turn", short: "Rising spin", needs: ["spin-level"], mark: field },
+  "spin-gap": { family: "turn", short: "Spin, gap", needs: ["spin-level", "gap-wide"], mark: field },
   "spin-track": { family: "turn", short: "Nose on post", needs: ["spin-level"], mark: field },
   "spin-inverted-90": {
     family: "upside-down",
@@ -315,11 +335,18 @@ export const chart: Readonly<Record<string, Placing>> = {
     mark: field,
     flownAs: spun(360),
   },
+  "track-inverted": {
+    family: "upside-down",
+    short: "Tracking",
+    needs: ["spin-inverted-180", "spin-track"],
+    mark: field,
+    simulatorFirst: true,
+  },
   "spin-in-loop": { family: "loop", short: "Spin on top", needs: ["spin-inverted", "loop-open"], mark: field },
   orbit: { family: "turn", short: "Orbit", needs: ["eight-course"], mark: field },
   "orbit-back": {
     family: "turn",
-    short: "On its side",
+    short: "Looking back",
     needs: ["orbit", "roll-level"],
     mark: field,
     simulatorFirst: true,
@@ -334,6 +361,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     heightM: 3,
   },
   "low-line": { ...rolls, short: "Low roll", needs: ["roll-level"] },
+  "swoop-roll": { ...rolls, short: "Swoop, roll", needs: ["roll-pure", "turn-brake"] },
   "yaw-snap": { ...rolls, short: "Yaw snap", needs: ["roll-level"] },
   rewind: { family: "stop", short: "Rewind", needs: ["turn-brake"], mark: field },
   helix: {

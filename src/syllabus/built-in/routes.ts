@@ -1,4 +1,4 @@
-import { alone, faults, oneWay, sides } from "./common";
+import { alone, faults, oneWay, sides, toSides } from "./common";
 import type { StepText } from "./text";
 
 /** Steps of one first route only, and what lies beside the way. None is flown in the model. */
@@ -156,6 +156,48 @@ const offSomething = (id: string, name: string, drill: readonly string[], aim: s
   wayOut: "This is the way out. If it comes too late: disarm before it touches.",
 });
 
+const alsoBails: readonly StepText[] = [
+  {
+    ...offSomething(
+      "bail-wind",
+      "Bail in a side wind",
+      [
+        "Across the wind at a soft obstacle, walking pace; lean into the wind until the line stands.",
+        "Lean back with a blip, and keep the lean into the wind all the while.",
+        "The other side before more wind.",
+      ],
+      "The wind does not stop with you.",
+    ),
+    directions: sides,
+    recipeFor: toSides("bail-wind"),
+    clean: "clears the obstacle and stops within 3 m of its line",
+  },
+  {
+    ...bySight,
+    id: "mode-change",
+    name: "Change of mode in the air",
+    aim: "The switch that levels it, found without looking; and no surprise when it is thrown back.",
+    drill: [
+      "High and level, slow, sticks centred: throw the switch, let it level, throw it back.",
+      "Then from a gentle bank: see how it comes back, and how the sticks feel other after it.",
+      "Last: on a call, from any slow turn.",
+    ],
+    directions: oneWay,
+    clean: "there and back on a call, height kept, no stick moved by the surprise",
+    faults: [
+      {
+        id: "stick-held-over",
+        short: "stick held over",
+        sees: "It jumps as the mode changes",
+        cue: "Centre first, then the switch: a held stick means something else in each mode.",
+      },
+      faults.lostHeight,
+    ],
+    wayOut: "Whatever mode it is in: centre, level by hand, a little throttle.",
+    lookAt: ["whether the eyes leave the picture for the switch", "the sticks as the switch is thrown"],
+  },
+];
+
 export const bailParts: readonly StepText[] = [
   offSomething(
     "bail-gap",
@@ -173,6 +215,7 @@ export const bailParts: readonly StepText[] = [
     ["A shallow dive from well above.", "Level and go, at the height that was said.", "Steeper only when that sits."],
     "Level and go, with height to spare.",
   ),
+  ...alsoBails,
 ];
 
 const quarters = (id: string, name: string, drill: readonly string[], aim: string): StepText => ({

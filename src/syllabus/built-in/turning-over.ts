@@ -244,5 +244,31 @@ export const upsideDown: SkillText = {
       wayOut: "Keep rolling until upright, and fly away over it.",
       recipeFor: toSides("split-s-float"),
     },
+    {
+      ...rolls,
+      id: "split-s-gap",
+      name: "Split-S into a gap",
+      aim: "Over it by half a roll, and out through the gap under it.",
+      drill: [
+        "A tight split-S at the same place, the gap wide and well below.",
+        "The gap stands where you come out level: begin at the distance drawn here.",
+        "Off the line: pull on over the beam, never at it.",
+      ],
+      directions: sides,
+      clean: "out level through the gap, no late correction",
+      stopWithinDeg: null,
+      faults: [
+        faults.lowAndHasty,
+        {
+          id: "out-late",
+          short: "came out late",
+          sees: "The gap is there before it is level",
+          cue: "Begin further out, or pull harder; the gap wants level flight before it.",
+        },
+        faults.wandered,
+      ],
+      wayOut: "Not lined up as the horizon comes back: climb over it.",
+      recipeFor: toSides("split-s-gap"),
+    },
   ],
 };

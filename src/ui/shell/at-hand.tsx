@@ -11,6 +11,8 @@ export interface HandAircraft {
   readonly name: string;
   /** Number of the newest setup; null without one. */
   readonly setupNumber: number | null;
+  /** What it may carry besides. */
+  readonly loads: readonly { readonly id: string; readonly name: string }[];
 }
 export interface HandPilot {
   readonly id: string;
@@ -35,6 +37,8 @@ export interface ShellData {
 interface AtHand extends ShellData {
   readonly pilot: HandPilot | null;
   readonly aircraft: HandAircraft | null;
+  /** Id of what it carries; null for nothing but its own. */
+  readonly loadId: string | null;
   /** Address of a screen with the pilot and the aircraft at hand, or with others. */
   readonly hrefFor: (path: string, change?: Readonly<Record<string, string | undefined>>) => string;
 }
@@ -56,6 +60,9 @@ export function AtHandProvider({ data, children }: { data: ShellData; children: 
   const pilot = data.pilots.find((one) => one.id === askedPilot) ?? null;
   const aircraft = pilot?.aircraft.find((one) => one.id === askedAircraft) ?? pilot?.aircraft[0] ?? null;
 
+  const askedLoad = params.get("load");
+  const loadId = aircraft?.loads.some(({ id }) => id === askedLoad) ? askedLoad : null;
+
   useEffect(() => {
     for (const [name, id] of [
       ["pilot", pilot?.id],
@@ -70,14 +77,22 @@ export function AtHandProvider({ data, children }: { data: ShellData; children: 
       ...data,
       pilot,
       aircraft,
+      loadId,
       hrefFor: (to, change = {}) => {
         const search = new URLSearchParams();
-        const wanted: Record<string, string | undefined> = { pilot: pilot?.id, aircraft: aircraft?.id, ...change };
+        const other = "pilot" in change || "aircraft" in change;
+        const wanted: Record<string, string | undefined> = {
+          pilot: pilot?.id,
+          aircraft: aircraft?.id,
+          // A load goes with its aircraft.
+          load: other ? undefined : (loadId ?? undefined),
+          ...change,
+        };
         for (const [name, value] of Object.entries(wanted)) if (value) search.set(name, value);
         return search.size ? `${to}?${search}` : to;
       },
     }),
-    [data, pilot, aircraft],
+    [data, pilot, aircraft, loadId],
   );
   return (
     <Context value={value}>

@@ -146,7 +146,7 @@ function WaitingNote() {
 }
 
 function HandPickers() {
-  const { pilots, pilot, aircraft, coaches, hrefFor } = useAtHand();
+  const { pilots, pilot, aircraft, loadId, coaches, hrefFor } = useAtHand();
   const path = usePathname();
   const router = useRouter();
   if (pilots.length === 0) return null;
@@ -174,6 +174,14 @@ function HandPickers() {
             text: setupNumber === null ? `${name} · no setup` : `${name} · setup ${setupNumber}`,
           }))}
           onChange={(id) => router.push(hrefFor(path, { aircraft: id }))}
+        />
+      )}
+      {pilot && aircraft && aircraft.loads.length > 0 && (
+        <Picker
+          label="Load"
+          value={loadId ?? ""}
+          options={[{ id: "", text: "as it is" }, ...aircraft.loads.map(({ id, name }) => ({ id, text: name }))]}
+          onChange={(id) => router.push(hrefFor(path, { load: id || undefined }))}
         />
       )}
     </>

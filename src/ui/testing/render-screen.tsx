@@ -21,7 +21,7 @@ export const people: ShellData = {
       name: "Odo Fenn",
       squadId: "squad",
       currentStepId: "flip-slow",
-      aircraft: [{ id: "plank", name: "Plank", setupNumber: 2 }],
+      aircraft: [{ id: "plank", name: "Plank", setupNumber: 2, loads: [] }],
     },
     { id: "ida", name: "Ida Rook", squadId: "squad", currentStepId: "flip-slow", aircraft: [] },
   ],

@@ -3,7 +3,16 @@ import fc from "fast-check";
 import { v7 as newId } from "uuid";
 import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
-import { findAircraft, listAttempts, listCoaches, listMilestones, listPilots, listSetups } from "@/server/repositories";
+import {
+  carrying,
+  findAircraft,
+  listAttempts,
+  listCoaches,
+  listLoads,
+  listMilestones,
+  listPilots,
+  listSetups,
+} from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./registry";
 import { POST } from "./route";
@@ -206,6 +215,25 @@ it("keeps the motors' thrust when an aircraft is weighed heavier, and doubts a w
   expect(airframe.massKg).toBe(1.3);
   expect(airframe.thrustToWeight).toBeCloseTo(7.5 / 2, 9);
   expect((await post("add-aircraft", { ...aircraft, id: newId(), massG: "9000" })).body.fields).toHaveProperty("massG");
+});
+
+it("keeps what an aircraft carries, weighed or measured, and flies a session only with what it may carry", async () => {
+  const plank = { ...aircraft, id: newId() };
+  await post("add-aircraft", plank);
+  const load = { id: newId(), aircraftId: plank.id, name: "Long pack", massG: "780", thrustToWeight: "" };
+  expect((await post("add-load", load)).status).toBe(200);
+  const [kept] = await listLoads([plank.id]);
+  expect(kept).toEqual({ id: load.id, aircraftId: plank.id, name: "Long pack", massKg: 0.78, thrustToWeight: null });
+  const { airframe, name } = carrying((await findAircraft(plank.id))!, kept);
+  expect(name).toBe(`${plank.name}, Long pack`);
+  expect(airframe.thrustToWeight).toBeCloseTo((7.5 * 0.65) / 0.78, 9);
+  const camera = { ...load, id: newId(), name: "Camera" };
+  expect((await post("add-load", { ...camera, massG: "" })).body.fields).toHaveProperty("massG");
+  expect((await post("add-load", { ...camera, massG: "9000" })).body.fields).toHaveProperty("massG");
+  expect((await post("add-load", { ...camera, thrustToWeight: "0.5" })).body.fields).toHaveProperty("thrustToWeight");
+  expect((await post("remove-load", { id: load.id })).status).toBe(200);
+  expect(await listLoads([plank.id])).toEqual([]);
+  expect((await post("restore-load", { id: load.id })).status).toBe(200);
 });
 
 it("fits an aircraft to what was measured, on the version that was read, and back to the estimate without", async () => {

@@ -55,7 +55,7 @@ const lookBack: Recipe = {
 };
 
 /** Half a roll over the obstacle, then pulled through under it. */
-function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
+export function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
   return {
     start: { kind: "cruise" },
     parameters: {
@@ -96,7 +96,7 @@ function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
 }
 
 /** Half over, a yaw spin upside down, and out. */
-function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
+export function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"> {
   const over = (id: string, label: string, toDeg: number, mark: boolean): Phase =>
     turning(id, label, { [way]: way === "pitch" ? forward : right }, turned(way, toDeg, { param: "leadS" }), { mark });
   return {
@@ -252,7 +252,7 @@ const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   marks: [{ kind: "heading", deg: leave === "pitch" ? 0 : 180, withinDeg: 30 }],
 });
 
-const loopParameters: Readonly<Record<string, RecipeParameter>> = {
+export const loopParameters: Readonly<Record<string, RecipeParameter>> = {
   speedMps: { label: "Fly in at", unit: "m/s", value: 7, min: 2, max: 20 },
   radiusM: { label: "Radius of the loop", unit: "m", value: 1.8, min: 0.4, max: 15 },
   pitchedForM: { label: "Pitched for a radius of", unit: "m", value: 1.8, min: 0.3, max: 20 },
@@ -261,7 +261,7 @@ const loopParameters: Readonly<Record<string, RecipeParameter>> = {
 };
 
 /** Pitched evenly all round; the thrust that turns with the nose makes the circle, the punch before it the height. With `float` the throttle is closed over the top. */
-function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["phases"] {
+export function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["phases"] {
   const pitch = { kind: "loop", radiusM: { param: "pitchedForM" } } as const;
   const power = {
     kind: "loop",
@@ -311,7 +311,7 @@ function loop(float: boolean, over: readonly Phase[] | null = null): Recipe["pha
 }
 
 /** A loop given up goes on: pitched the rest of the way, power, away. */
-const pitchOn = keepTurning("pitch", "Keep pitching the rest of the way");
+export const pitchOn = keepTurning("pitch", "Keep pitching the rest of the way");
 
 const loops = {
   start: { kind: "level", speedMps: { param: "speedMps" } },

@@ -48,7 +48,13 @@ export const thrust = (g: Value): ThrottlePlan => ({ kind: "thrust", g });
 /** Gentle against drift: a metre a second is leant against by a few degrees. */
 const STILL = { degPerMps: 6, mostDeg: 15 } as const;
 /** Level, and no drift to the side. */
-export const noDriftAside: StickPlan = { kind: "eye", see: "bank", targetDeg: 0, ...EYE, stills: STILL };
+export const noDriftAside = {
+  kind: "eye",
+  see: "bank",
+  targetDeg: 0,
+  ...EYE,
+  stills: STILL,
+} as const satisfies StickPlan;
 /** Level, standing still over the ground. */
 export const heldStill = {
   roll: noDriftAside,
@@ -60,6 +66,16 @@ export const heldCruise = {
   roll: bankHeld(0),
   pitch: pitchHeld({ of: "tiltDeg", times: -1 }),
 } as const satisfies Partial<Phase>;
+
+/** So fast over the ground, whatever the wind. */
+export const atPace = (paceMps: Value, targetDeg: Value = { of: "trimPitchDeg" }): StickPlan => ({
+  kind: "eye",
+  see: "pitch",
+  targetDeg,
+  gainPerS: 3,
+  delayS: 0.2,
+  stills: { degPerMps: 6, mostDeg: 20, paceMps },
+});
 
 export const after = (s: Value): Guard => ({ kind: "time", s });
 export const turned = (axis: TurnAxis, deg: Value, leadS?: Value): Guard => ({
@@ -151,6 +167,9 @@ export const fullPower: Phase = {
   until: [{ kind: "climb", is: "above", mps: 0.5 }],
   maxS: 6,
 };
+
+/** What everything that neither turns over nor falls shares. */
+export const plain = { turn: null, solveFor: [], abort: [fullPower], slip: {} } as const satisfies Partial<Recipe>;
 
 /** The recipe to the right and its mirror image to the left. */
 export function bothSides(right: Omit<Recipe, "id" | "label">, id: string, label: string): readonly Recipe[] {

@@ -1,6 +1,7 @@
 import type { Phase, Recipe, RecipeParameter, StickPlan, Value } from "../recipe";
 import {
   after,
+  atPace,
   bankHeld,
   bothSides,
   catchCruise,
@@ -14,22 +15,10 @@ import {
   heldStill,
   noDriftAside,
   pitchHeld,
-  turned,
+  plain,
   popUp,
   thrust,
 } from "./parts";
-
-type EyePlan = Extract<StickPlan, { kind: "eye" }>;
-
-/** So fast over the ground, whatever the wind. */
-const atPace = (paceMps: Value, targetDeg: Value = { of: "trimPitchDeg" }): StickPlan => ({
-  kind: "eye",
-  see: "pitch",
-  targetDeg,
-  gainPerS: 3,
-  delayS: 0.2,
-  stills: { degPerMps: 6, mostDeg: 20, paceMps },
-});
 
 const lean = (value: number): RecipeParameter => ({ label: "Lean", unit: "°", value, min: 5, max: 60 });
 const hover: Phase = {
@@ -39,8 +28,6 @@ const hover: Phase = {
   throttle: climbHeld(0),
   until: [after(1.5)],
 };
-/** What everything that neither turns over nor falls shares. */
-const plain = { turn: null, solveFor: [], abort: [fullPower], slip: {} } as const satisfies Partial<Recipe>;
 const leanBack: Pick<Phase, "roll" | "pitch"> = { roll: bankHeld(0), pitch: pitchHeld({ param: "leanDeg" }) };
 const stopped = { kind: "ahead", is: "below", mps: 0.6 } as const;
 
@@ -337,6 +324,18 @@ const bailGap: Recipe = {
   },
   obstacles: [{ kind: "gap", alongM: { param: "wallM" }, acrossM: 0, heightM: 4, widthM: { param: "gapWidthM" } }],
 };
+const intoSideWind: StickPlan = { ...noDriftAside, stills: { degPerMps: 12, mostDeg: 25 } };
+/** Broken off with the wind across: it is leant into all the while, and it does not stop with the lean. */
+const bailWind: Omit<Recipe, "id" | "label"> = {
+  ...bailWall,
+  parameters: {
+    ...bailWall.parameters,
+    sideWindMps: { label: "Wind across", unit: "m/s", value: 5, min: 1, max: 12 },
+  },
+  phases: bailWall.phases.map((phase) => (phase.roll ? { ...phase, roll: intoSideWind } : phase)),
+  sideWindMps: { param: "sideWindMps", times: -1 },
+  marks: [{ kind: "line", withinM: 3 }],
+};
 /** Rolled away to one side and pulled round, where there is room beside and none above. */
 const bailRoll: Omit<Recipe, "id" | "label"> = {
   ...walled,
@@ -344,7 +343,7 @@ const bailRoll: Omit<Recipe, "id" | "label"> = {
   parameters: {
     ...walled.parameters,
     bankDeg: { label: "Roll to", unit: "°", value: 50, min: 30, max: 75 },
-    pullDps: { label: "Pull round at", unit: "°/s", value: 150, min: 60, max: 400 },
+    pullDps: { label: "Pull round at", unit: "°/s", value: 110, min: 60, max: 400 },
   },
   phases: [
     untilBrake,
@@ -483,7 +482,8 @@ const knife: Omit<Recipe, "id" | "label"> = {
   ],
 };
 
-const levelSpin: Omit<Recipe, "id" | "label"> = {
+/** Round by yaw with the horizon held. */
+export const levelSpin: Omit<Recipe, "id" | "label"> = {
   ...plain,
   start: { kind: "cruise" },
   parameters: {
@@ -549,135 +549,6 @@ const trackSpin: Omit<Recipe, "id" | "label"> = {
   obstacles: [{ kind: "pole", alongM: postAlong, acrossM: postBeside, heightM: 6, widthM: 0.3 }],
 };
 
-const held = (
-  see: "pitch" | "bank" | "side" | "object",
-  targetDeg: EyePlan["targetDeg"],
-  gainPerS = 2,
-  keeps?: EyePlan["keeps"],
-): StickPlan => ({
-  kind: "eye",
-  see,
-  targetDeg,
-  gainPerS,
-  delayS: 0.2,
-  sustained: true,
-  ...(keeps && { keeps }),
-});
-
-/** Facing the middle: too far away, the nose goes down towards it. */
-const keepRadius = { distanceM: { param: "radiusM" }, degPerM: -4, degPerMps: -8, mostDeg: 20 } as const;
-
-const roundFacing = {
-  roll: held("bank", { of: "trimBankDeg" }),
-  pitch: held("pitch", { of: "trimPitchDeg" }, 3, keepRadius),
-  yaw: held("object", 0, 2.5),
-} as const satisfies Partial<Phase>;
-
-/** Round a point with the nose on it until the sticks rest. */
-const orbit: Omit<Recipe, "id" | "label"> = {
-  ...plain,
-  start: { kind: "orbit", radiusM: { param: "radiusM" }, clockwise: true, leadInM: { param: "leadInM" } },
-  parameters: {
-    radiusM: { label: "Radius", unit: "m", value: 6, min: 2, max: 40 },
-    leadInM: { label: "Begin before it by", unit: "m", value: 8, min: 1, max: 40 },
-    enterM: { label: "Roll out after", unit: "m", value: 6, min: 0, max: 40 },
-    settleS: { label: "Settles for", unit: "s", value: 2.2, min: 0.3, max: 4 },
-    lapS: { label: "Flown for", unit: "s", value: 8, min: 1, max: 25 },
-  },
-  phases: [
-    {
-      id: "pass",
-      label: "Fly past it, level",
-      roll: noDriftAside,
-      pitch: atPace({ of: "trimSpeedMps" }, { of: "leadInPitchDeg" }),
-      yaw: headingHeld(0),
-      throttle: heightHeld(0),
-      until: [{ kind: "along", is: "above", m: { param: "enterM" } }],
-      maxS: 12,
-    },
-    {
-      id: "enter",
-      label: "Roll out, yaw in, push",
-      ...roundFacing,
-      throttle: heightHeld(0),
-      until: [after({ param: "settleS" })],
-      maxS: 4,
-    },
-    {
-      id: "orbit",
-      label: "Nose on the middle, lean held, until the sticks rest",
-      ...roundFacing,
-      throttle: heightHeld(0),
-      until: [after({ param: "lapS" })],
-      maxS: 26,
-    },
-    {
-      id: "leave",
-      label: "Yaw out along the way, level",
-      roll: bankHeld(0),
-      pitch: pitchHeld({ of: "leadInPitchDeg" }),
-      yaw: { kind: "rate", dps: -220 },
-      throttle: heightHeld(0),
-      until: [turned("yaw", 70)],
-      maxS: 3,
-      mark: true,
-    },
-    { ...catchCruise, label: "Fly away", ...heldLevel, throttle: heightHeld(0), until: [after(2)], maxS: 2.5 },
-  ],
-  steadyPhase: "orbit",
-  // Something as tall as where it is flown.
-  object: { alongM: 0, acrossM: 0, heightM: 0, aboveEntry: true },
-  inPicture: { from: "orbit", to: "leave" },
-  marks: [
-    { kind: "circle", spreadShare: 0.15, stickWander: 0.12 },
-    { kind: "height-band", aboveM: 1, belowM: 1 },
-    { kind: "in-picture", share: 0.9 },
-  ],
-};
-
-/** So far over, a little throttle is a lot to the side: height is put right slowly. */
-const gently = { ...climbHeld(0), gainPerS: 1 } as const;
-
-/** Round a point behind the tail, nose up, no bank: the camera looks back at it over the top. Throttle alone sets the height. */
-const orbitBack: Omit<Recipe, "id" | "label"> = {
-  ...plain,
-  start: { kind: "looking-back", turnDps: { param: "turnDps" }, noseUpDeg: { param: "noseUpDeg" } },
-  parameters: {
-    turnDps: { label: "Round at", unit: "°/s", value: 230, min: 80, max: 400 },
-    noseUpDeg: { label: "Nose up", unit: "°", value: 76.5, min: 45, max: 84 },
-    lapS: { label: "Flown for", unit: "s", value: 3, min: 0.5, max: 10 },
-  },
-  phases: [
-    {
-      id: "orbit",
-      label: "Roll and yaw opposed, pitch at rest; throttle alone sets the height",
-      // Nose up, the yaw keeps the wings level and the roll turns it round.
-      roll: { kind: "sustained" },
-      pitch: held("pitch", { of: "trimPitchDeg" }),
-      yaw: held("side", 0),
-      throttle: gently,
-      until: [after({ param: "lapS" })],
-      maxS: 11,
-    },
-    {
-      id: "push-level",
-      label: "Push the nose down: level",
-      pitch: { kind: "hold", at: -0.8 },
-      throttle: thrust(1),
-      until: [{ kind: "pitch", is: "below", deg: 25 }],
-      maxS: 2,
-    },
-    { ...catchHover, label: "Level: hover", until: [after(2)], maxS: 2.5 },
-  ],
-  steadyPhase: "orbit",
-  object: { alongM: 0, acrossM: 0, heightM: 8 },
-  inPicture: { from: "orbit", to: "push-level" },
-  marks: [
-    { kind: "circle", spreadShare: 0.35, stickWander: 0.15 },
-    { kind: "height-band", aboveM: 1.5, belowM: 1.5 },
-  ],
-};
-
 /** Past it, stop, and back the way it came. */
 const rewind: Recipe = {
   ...plain,
@@ -728,7 +599,7 @@ const rewind: Recipe = {
   ],
 };
 
-/** Tricks that stay upright: stops, brakes, landings, bails, the knife edge, level spins and orbits. */
+/** Tricks that stay upright: stops, brakes, landings, bails, the knife edge and level spins. */
 export const travelRecipes: readonly Recipe[] = [
   stopCourse,
   pitchBrake,
@@ -741,17 +612,11 @@ export const travelRecipes: readonly Recipe[] = [
   bailWall,
   bailGap,
   bailDive,
+  ...bothSides(bailWind, "bail-wind", "Bail in a side wind"),
   ...bothSides(bailRoll, "bail-roll", "Bail by rolling away"),
   ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
   ...bothSides(knife, "gap-knife", "Knife edge past a gap"),
   ...bothSides(levelSpin, "spin-level", "Level spin"),
   ...bothSides(trackSpin, "spin-track", "Spin with the nose on a post"),
-  ...bothSides(orbit, "orbit", "Orbit"),
-  ...bothSides(orbitBack, "orbit-back", "Orbit looking back"),
-  ...bothSides(
-    { ...orbitBack, parameters: { ...orbitBack.parameters, lapS: { ...orbitBack.parameters.lapS, value: 1.6 } } },
-    "orbit-back-fall",
-    "Orbit looking back, once round",
-  ),
   rewind,
 ];

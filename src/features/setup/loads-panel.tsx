@@ -1,0 +1,123 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import {
+  cruiseIfPossible,
+  loadedAirframe,
+  proposedMid,
+  stickTravelByGrip,
+  throttlePoints,
+  type Settings,
+} from "@/core";
+import type { Aircraft, Grip, KeptLoad } from "@/server/repositories";
+import { useUndoable } from "@/ui/actions/use-undoable";
+import { useAir } from "@/ui/air/use-air";
+import { SendForm } from "@/ui/forms/send-form";
+import { PlainTable } from "@/ui/layout/plain-table";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/ui/units/quantity";
+
+const percent = (share: number | null | undefined) =>
+  share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)} %`;
+
+/** Other batteries and cameras of the aircraft, each with what it does to hover, cruise and the throttle's mid. */
+export function LoadsPanel({
+  aircraft,
+  loads,
+  settings,
+  grip,
+  mayChange,
+}: {
+  aircraft: Aircraft;
+  loads: readonly KeptLoad[];
+  /** As they stand on this screen, saved or not. */
+  settings: Settings;
+  grip: Grip;
+  mayChange: boolean;
+}) {
+  const air = useAir();
+  const router = useRouter();
+  const undoable = useUndoable();
+  const { units } = usePreferences();
+  const [round, setRound] = useState(0);
+  const rows = [null, ...loads].map((load) => {
+    const airframe = load ? loadedAirframe(aircraft.airframe, load) : aircraft.airframe;
+    const points = throttlePoints(settings.throttle, airframe, settings.tiltDeg, air, stickTravelByGrip[grip]);
+    const cruise = cruiseIfPossible(airframe, settings.tiltDeg, air);
+    return [
+      load?.name ?? "as it is",
+      quantityText(airframe.massKg, "mass", units),
+      `${airframe.thrustToWeight.toFixed(1)} ×${load && load.thrustToWeight === null ? " (by weight)" : ""}`,
+      percent(points.hover.stick),
+      cruise ? quantityText(cruise.speedMps, "speed", units) : "none",
+      cruise ? percent(points.cruise?.stick) : "none",
+      cruise ? proposedMid(settings.throttle, cruise.throttle).toFixed(2) : "none",
+      ...(mayChange
+        ? [
+            load && (
+              <Button
+                size="small"
+                aria-label={`Take ${load.name} off the list`}
+                onClick={() =>
+                  undoable("remove-load", "restore-load", load.id, `${load.name} is off the list; what was flown stays`)
+                }
+              >
+                Take off
+              </Button>
+            ),
+          ]
+        : []),
+    ];
+  });
+  return (
+    <section aria-labelledby="loads">
+      <Typography variant="h2" id="loads" sx={{ mb: 1 }}>
+        Loads
+      </Typography>
+      <Typography sx={{ mb: 2, maxWidth: 640 }}>
+        Another battery or another camera is another aircraft to the thumb. Pick the load beside the aircraft at hand,
+        or in the plan: briefs, start heights and attempts follow it.
+      </Typography>
+      <PlainTable
+        label="Loads"
+        head={[
+          "Load",
+          "Weight",
+          "Thrust over weight",
+          "Hovers at, of the stick",
+          `Cruise at ${settings.tiltDeg}°`,
+          "Cruise, of the stick",
+          "Mid that fits",
+          ...(mayChange ? [""] : []),
+        ]}
+        rows={rows}
+      />
+      {mayChange && (
+        <Box sx={{ mt: 3, maxWidth: 420 }}>
+          <Typography variant="h3" sx={{ mb: 1 }}>
+            Add a load
+          </Typography>
+          <SendForm
+            key={round}
+            action="add-load"
+            submit="Add load"
+            fields={[
+              { name: "name", label: "Name of the load", initial: "", help: "Such as “long pack” or “with camera”" },
+              { name: "massG", label: "Weight with it on, ready to fly, g", initial: "" },
+              { name: "thrustToWeight", label: "Thrust over weight with it, measured (may stay empty)", initial: "" },
+            ]}
+            more={{ aircraftId: aircraft.id }}
+            onDone={() => {
+              setRound((now) => now + 1);
+              router.refresh();
+            }}
+          />
+        </Box>
+      )}
+    </section>
+  );
+}
