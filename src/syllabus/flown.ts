@@ -1,4 +1,4 @@
-import { recipes, type Recipe } from "@/core";
+import { recipes, stoppedAs, type Recipe, type StopStyle } from "@/core";
 import { ownRecipe, type OwnVariant } from "./own-variants";
 import { schoolQuestions, sideOf, type School } from "./schools";
 import type { Syllabus } from "./syllabus";
@@ -39,6 +39,16 @@ export function recipeOf({ flownAs }: Pick<Step, "flownAs">, direction: string, 
   const own = ownVariantOf(flownAs, direction, manner);
   const recipe = own ? ownRecipe(own, direction) : recipes[variantOf(flownAs, manner.school)?.recipes[direction] ?? ""];
   if (!recipe) return null;
+  return withSettings(own ? recipe : stoppedAsIn(manner.school, flownAs.trick, recipe), flownAs);
+}
+
+/** Stopped as the school stops what the question is about. */
+function stoppedAsIn(school: School, trick: string, recipe: Recipe): Recipe {
+  const asked = schoolQuestions.find(({ id }) => id === "stop")!.steps.includes(trick);
+  return asked ? stoppedAs(recipe, sideOf(school, "stop").id as StopStyle) : recipe;
+}
+
+function withSettings(recipe: Recipe, flownAs: FlownAs): Recipe {
   const parameters = Object.entries(flownAs.set ?? {}).flatMap(([name, value]) =>
     recipe.parameters[name] ? [[name, { ...recipe.parameters[name], value }] as const] : [],
   );

@@ -9,6 +9,8 @@ export interface SchoolSide {
   readonly gains: string;
   /** The way a trick is flown on this side, by trick. */
   readonly flies?: Readonly<Record<string, string>>;
+  /** What is done on this side, said where it matters. */
+  readonly does?: string;
 }
 
 export interface SchoolQuestion {
@@ -83,21 +85,32 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     name: "Roll and yaw",
     steps: ["spin-level"],
     sides: [
+      { id: "comfort", name: "every axis to comfort", gains: "Each axis feels right; the mix has to be learnt." },
       {
         id: "matched",
         name: "matched, so that equal sticks give a flat spin",
         gains: "One thing to remember; yaw may be quicker than is comfortable.",
       },
-      { id: "comfort", name: "every axis to comfort", gains: "Each axis feels right; the mix has to be learnt." },
     ],
   },
   {
     id: "roll-look",
     name: "Look of a roll",
-    steps: ["roll-pure", "roll-level", "low-line"],
+    steps: ["roll-level", "low-line"],
     sides: [
-      { id: "pure", name: "pure roll", gains: "One stick; the picture dives and shows the ground." },
       { id: "level", name: "counter-mixed", gains: "The horizon stays flat; two sticks to the point." },
+      {
+        id: "lead",
+        name: "counter-mixed, yaw leading",
+        gains: "The yaw is there before the roll, so the view does not swing off at the start; one more thing to time.",
+        flies: { "roll-level": "lead", "low-line": "lead" },
+      },
+      {
+        id: "pure",
+        name: "pure roll",
+        gains: "One stick; the picture dives and shows the ground.",
+        flies: { "low-line": "pure" },
+      },
     ],
   },
   {
@@ -116,11 +129,11 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
   {
     id: "stop",
     name: "Stop of a turn over",
-    steps: ["flip-slow", "flip-one-move", "roll-pure", "roll-level"],
+    steps: ["roll-pure", "roll-level"],
     sides: [
+      { id: "snap", name: "centred at once", gains: "Sharp on camera; swings back where the tune allows it." },
       { id: "ease-quarter", name: "ease the last quarter", gains: "The stop comes to you; the turn takes longer." },
       { id: "ease-end", name: "ease the last twentieth", gains: "Quick and still; wants an exact thumb." },
-      { id: "snap", name: "snap", gains: "Sharp on camera; swings back where the tune allows it." },
       { id: "flow", name: "never quite stop", gains: "One move runs into the next; nothing to measure a stop by." },
     ],
   },
@@ -237,11 +250,24 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     name: "In trouble",
     steps: ["arm-reflex", "bail-wall"],
     sides: [
-      { id: "disarm", name: "disarm at once", gains: "Nobody and little is hurt; it falls where it is." },
+      {
+        id: "disarm",
+        name: "disarm at once",
+        gains: "Nobody and little is hurt; it falls where it is.",
+        does: "In trouble: disarm at once, wherever it is.",
+      },
       {
         id: "fly-out",
         name: "fly it out",
         gains: "Saves aircraft with height under them; low down it makes things worse.",
+        does: "In trouble with height: fly it out as above. Low down: disarm.",
+      },
+      {
+        id: "level-switch",
+        name: "throw the switch that levels it",
+        gains:
+          "Upright in a moment from anywhere; wants the switch under a finger, and height. Counted as bailed, not as a crash.",
+        does: "In trouble with height: sticks centred, throw the switch that levels it, throttle up; tap it as bailed. Low down: disarm.",
       },
     ],
   },

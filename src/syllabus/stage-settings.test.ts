@@ -99,3 +99,28 @@ it("soften the centre for a grip that moves the stick little, and leave it for o
   expect(dpsPerMillimetre(after, 0, stickTravelByGrip.thumbs)).toBeCloseTo(22, 1);
   expect(curveFeel(after).endDps).toBeCloseTo(700, 6);
 });
+
+it("make equal sticks a flat spin where the school matches them: yaw = roll / tan(tilt), as a level turn has it", () => {
+  const { rates, tiltDeg } = applied(firstSettings, 5, { ...usual, yawMatch: "matched" });
+  const end = (axis: "roll" | "yaw") => curveFeel(rates[axis]).endDps;
+  expect(Math.atan2(end("roll"), end("yaw")) * (180 / Math.PI)).toBeGreaterThan(tiltDeg - 1);
+  const comfort = applied(firstSettings, 5, { ...usual, yawMatch: "comfort" }).rates;
+  expect(curveFeel(comfort.yaw).endDps).toBeLessThan(curveFeel(comfort.roll).endDps);
+});
+
+it("mix for the camera in the controller where the school does so, at the tilt that is flown", () => {
+  expect(applied(firstSettings, 4, { ...usual, mixing: "controller" }).modes.mixAngleDeg).toBe(20);
+  const mixed = { ...firstSettings, modes: { ...firstSettings.modes, mixAngleDeg: 20 } };
+  expect(applied(mixed, 4, { ...usual, mixing: "hand" }).modes.mixAngleDeg).toBeNull();
+});
+
+it("wait for what the school tunes first, but for a first aircraft, which is set up whole", () => {
+  const waiting = (stage: number, tuning: "throttle" | "rates") =>
+    settingsProposals(firstSettings, five, stage, { ...usual, tuning }, "thumbs").flatMap(({ id, waits }) =>
+      waits ? [id] : [],
+    );
+  expect(waiting(6, "throttle")).toContain("end-yaw");
+  expect(waiting(6, "rates")).toContain("mid");
+  expect(waiting(6, "rates")).not.toContain("end-yaw");
+  expect(waiting(0, "throttle")).toEqual([]);
+});

@@ -22,12 +22,19 @@ export interface SettingsSchool {
   /** One camera angle for ever, or raised by stage. */
   readonly tilt: "fixed" | "by-stage";
   readonly route: Route;
+  /** Left out for every axis to comfort, mixed by hand, all at once. */
+  readonly yawMatch?: "matched" | "comfort";
+  readonly mixing?: "hand" | "controller";
+  readonly tuning?: "throttle" | "rates";
 }
 
 /** The school's choices that change the settings. */
 export const settingsSchoolOf = (school: School): SettingsSchool => ({
   tilt: sideOf(school, "tilt").id as SettingsSchool["tilt"],
   route: routeOf(school),
+  yawMatch: sideOf(school, "yaw-match").id as SettingsSchool["yawMatch"],
+  mixing: sideOf(school, "mixing").id as SettingsSchool["mixing"],
+  tuning: sideOf(school, "tuning").id as SettingsSchool["tuning"],
 });
 
 /** One thing that settings could be, with what speaks for it. */
@@ -37,6 +44,8 @@ export interface SettingsProposal {
   readonly now: string;
   readonly wanted: string;
   readonly reason: string;
+  /** Not yet: what the school tunes first comes first. */
+  readonly waits?: boolean;
   /** The settings with only this changed. */
   readonly apply: (settings: Settings) => Settings;
 }
@@ -166,8 +175,13 @@ export function settingsProposals(
   const tiltDeg = school.tilt === "fixed" ? settings.tiltDeg : wanted.tiltDeg;
   const bankLimitDeg = school.route === "rate-mode" ? null : wanted.bankLimitDeg;
   const selfLevel = school.route === "self-level" && stage <= 1;
-  const ends = endRates(settings, wanted);
-  return [
+  const mixAngleDeg = school.mixing === "controller" && stage >= MIXED_FROM_STAGE ? tiltDeg : null;
+  const ends = endRates(
+    settings,
+    wanted,
+    school.yawMatch === "matched" && tiltDeg >= MATCHED_FROM_DEG ? tiltDeg : null,
+  );
+  const all: readonly SettingsProposal[] = [
     ...ends,
     // As the curves are once their ends are right.
     ...centres(
@@ -214,6 +228,16 @@ export function settingsProposals(
         modes: { ...now.modes, selfLevel },
       }),
     ),
+    ...(school.mixing === undefined
+      ? []
+      : one(
+          "mix",
+          "Mixing for the camera",
+          degrees(settings.modes.mixAngleDeg ?? null),
+          degrees(mixAngleDeg),
+          mixAngleDeg === null ? "yaw and roll by hand" : "the flight controller mixes yaw and roll for this tilt",
+          (now) => ({ ...now, modes: { ...now.modes, mixAngleDeg } }),
+        )),
     ...(stage >= 4
       ? one(
           "idle",
@@ -228,6 +252,22 @@ export function settingsProposals(
         )
       : []),
   ];
+  return stage < TUNED_FROM_STAGE ? all : inOrder(all, school.tuning);
+}
+
+/** A first aircraft is set up whole; from here one thing is tuned after the other. */
+const TUNED_FROM_STAGE = 2;
+/** Before this nobody mixes anything. */
+const MIXED_FROM_STAGE = 2;
+const isThrottle = (id: string) => id === "mid" || id === "expo";
+const isRates = (id: string) => id.startsWith("end-") || id.startsWith("centre-");
+
+/** What the school tunes later waits until what it tunes first is as it should be. */
+function inOrder(all: readonly SettingsProposal[], tuning: SettingsSchool["tuning"]): readonly SettingsProposal[] {
+  if (!tuning) return all;
+  const [first, later] = tuning === "throttle" ? [isThrottle, isRates] : [isRates, isThrottle];
+  const busy = all.some(({ id }) => first(id));
+  return all.map((proposal) => (busy && later(proposal.id) ? { ...proposal, waits: true } : proposal));
 }
 
 function one(
@@ -241,10 +281,20 @@ function one(
   return now === wanted ? [] : [{ id, what, now, wanted, reason, apply }];
 }
 
-function endRates(settings: Settings, { endDps, why }: StageSettings): SettingsProposal[] {
+/** Yaw is flown a little slower than the others, or so fast that equal sticks turn flat at a tilt: yaw = roll / tan(tilt). */
+function yawEnd(endDps: number, flatAtDeg: number | null): number {
+  const target =
+    flatAtDeg === null ? 0.8 * endDps : Math.min(MOST_YAW_DPS, endDps / Math.tan((Math.PI / 180) * flatAtDeg));
+  return Math.round(target / 10) * 10;
+}
+/** With less tilt the yaw that equal sticks ask for is beyond any hand. */
+const MATCHED_FROM_DEG = 20;
+/** Quicker yaw than this nobody wants, whatever the match says. Ours. */
+const MOST_YAW_DPS = 1200;
+
+function endRates(settings: Settings, { endDps, why }: StageSettings, flatAtDeg: number | null): SettingsProposal[] {
   return (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
-    // Yaw is flown a little slower than the others.
-    const target = axis === "yaw" ? Math.round((0.8 * endDps) / 10) * 10 : endDps;
+    const target = axis === "yaw" ? yawEnd(endDps, flatAtDeg) : endDps;
     const now = curveFeel(settings.rates[axis]).endDps;
     if (Math.abs(now - target) <= 0.1 * target) return [];
     return one(`end-${axis}`, `End rate, ${axis}`, `${Math.round(now)} °/s`, `${target} °/s`, why, (from) => ({

@@ -169,6 +169,12 @@ const shown: Readonly<
         gains: "Holds the line low and stops sharper; upside down it pushes toward the ground.",
         recipes: toSides("roll-level-kept"),
       },
+      {
+        id: "lead",
+        name: "yaw leading",
+        gains: "The yaw is there before the roll: the view does not swing off as it begins.",
+        recipes: toSides("roll-level-lead"),
+      },
     ],
   },
   segments: {
@@ -281,7 +287,29 @@ const shown: Readonly<
       },
     ],
   },
-  "low-line": { looksAt: rollLooks },
+  "low-line": {
+    looksAt: rollLooks,
+    variants: [
+      {
+        id: "level",
+        name: "about the view",
+        gains: "The horizon stays flat; two sticks to the point.",
+        recipes: toSides("low-line"),
+      },
+      {
+        id: "lead",
+        name: "yaw leading",
+        gains: "The yaw is there before the roll: the view does not swing off as it begins.",
+        recipes: toSides("low-line-lead"),
+      },
+      {
+        id: "pure",
+        name: "pure roll",
+        gains: "One stick; the picture dives and shows the ground.",
+        recipes: toSides("low-line-pure"),
+      },
+    ],
+  },
   "yaw-snap": { looksAt: [...rollLooks, "headingChangeDeg"] },
   rewind: { looksAt: stopLooks },
   helix: {

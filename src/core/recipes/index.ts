@@ -51,6 +51,8 @@ export type {
 export { startTrim } from "./start-trim";
 export { NO_SLIP } from "./slips";
 export type { Slip } from "./slips";
+export { stoppedAs, stopStyles } from "./stop-style";
+export type { StopStyle } from "./stop-style";
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";

@@ -466,7 +466,9 @@ function LowerThird(props: { data: BriefData; state: BriefState; readiness?: Rea
         <Typography variant="h2" sx={{ mt: 1.5 }}>
           Way out
         </Typography>
-        <Typography sx={{ mt: 0.5 }}>{step.wayOut}</Typography>
+        <Typography sx={{ mt: 0.5 }}>
+          {step.wayOut} {sideOf(data.school, "trouble").does}
+        </Typography>
         <Typography sx={{ mt: 1 }}>
           <b>Settings.</b> {step.settings}
           {step.heightM !== null && (

@@ -16,6 +16,10 @@ const sidesOf = (questionId: string) =>
   schoolQuestions.find(({ id }) => id === questionId)!.sides.map(({ id, name }) => [id, name] as const);
 const routes = sidesOf("route");
 const tilts = sidesOf("tilt");
+const tuningWords = {
+  throttle: "the throttle first, the rates when it is quiet",
+  rates: "the rates first, the throttle when they fit",
+} as const;
 
 /** What is usual at a stage, each thing with its reason; taken one by one or all together. */
 export function StagePanel({
@@ -39,6 +43,7 @@ export function StagePanel({
   const [school, setSchool] = useState<SettingsSchool>(() => settingsSchoolOf(own));
   const { stages } = useSyllabus();
   const proposals = settingsProposals(settings, airframe, stage, school, grip, useAir());
+  const open = proposals.filter(({ waits }) => !waits);
   return (
     <section aria-labelledby="stage">
       <Typography variant="h2" id="stage" sx={{ mb: 1.5 }}>
@@ -110,10 +115,11 @@ export function StagePanel({
                 {proposal.now} → {proposal.wanted}
               </span>
               <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-                {proposal.reason}
+                {proposal.waits ? `waits: ${tuningWords[school.tuning ?? "throttle"]}` : proposal.reason}
               </Box>
               <Button
                 size="small"
+                disabled={proposal.waits}
                 onClick={() => onChange(proposal.apply(settings))}
                 aria-label={`Take ${proposal.what}`}
               >
@@ -124,9 +130,9 @@ export function StagePanel({
           <Button
             variant="outlined"
             sx={{ mt: 2 }}
-            onClick={() => onChange(proposals.reduce((now, { apply }) => apply(now), settings))}
+            onClick={() => onChange(open.reduce((now, { apply }) => apply(now), settings))}
           >
-            Take all {proposals.length}
+            Take all {open.length}
           </Button>
         </>
       )}

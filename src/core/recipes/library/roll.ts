@@ -106,6 +106,41 @@ const fastSlowFast: Omit<Recipe, "id" | "label"> = {
   ],
 };
 
+/** The yaw of the roll begins a moment before it. */
+const yawLeads = {
+  parameters: {
+    yawLeadS: { label: "Yaw ahead of the roll by", unit: "s", value: 0.04, min: 0.01, max: 0.15 },
+    yawLeadDps: { label: "Yaw ahead at", unit: "°/s", value: 200, min: 50, max: 600 },
+  },
+  phase: (throttle: Phase["throttle"]) =>
+    turning(
+      "yaw-first",
+      "Opposite yaw, a moment ahead",
+      { yaw: { kind: "rate", dps: { param: "yawLeadDps", times: -1 } } },
+      after({ param: "yawLeadS" }),
+      { throttle },
+    ),
+} as const satisfies { parameters: Recipe["parameters"]; phase: (throttle: Phase["throttle"]) => Phase };
+
+/** A roll that goes on travelling, the throttle kept. */
+const low = {
+  ...rolledAboutView,
+  parameters: {
+    ...rolled.parameters,
+    punchTimes: { ...punchParameters.punchTimes, value: 1.3 },
+    punchS: { ...punchParameters.punchS, value: 0.2 },
+    keptTimes: { label: "Throttle kept, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 2.5 },
+  },
+  solveFor: [{ aim: { kind: "stop-on-mark" }, param: "centreDeg" }],
+  marks: [...rolledAboutView.marks, { kind: "height-band", aboveM: 2, belowM: 0.5 }],
+} as const satisfies Partial<Recipe>;
+const lowStopped: readonly Phase[] = [
+  { ...stopAtCentre, throttle: kept, until: [after(0.15)] },
+  { ...catchCruise, yaw: headingHeld(0), throttle: heightHeld(0) },
+];
+const lowRoll = (sticks: Pick<Phase, "roll" | "yaw">, label: string, until = viewToCentre): Phase =>
+  turning("turn", label, sticks, until, { mark: true, throttle: kept });
+
 export const rollRecipes: readonly Recipe[] = [
   ...bothSides(
     {
@@ -185,26 +220,54 @@ export const rollRecipes: readonly Recipe[] = [
   ...bothSides(
     {
       ...rolledAboutView,
-      parameters: {
-        ...rolled.parameters,
-        punchTimes: { ...punchParameters.punchTimes, value: 1.3 },
-        punchS: { ...punchParameters.punchS, value: 0.2 },
-        keptTimes: { label: "Throttle kept, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 2.5 },
-      },
-      solveFor: [{ aim: { kind: "stop-on-mark" }, param: "centreDeg" }],
-      marks: [...rolledAboutView.marks, { kind: "height-band", aboveM: 2, belowM: 0.5 }],
+      parameters: { ...rolled.parameters, ...yawLeads.parameters },
       phases: [
         popped,
-        turning("turn", "Roll with the opposite yaw, throttle kept", aboutView, viewToCentre, {
-          mark: true,
-          throttle: kept,
-        }),
-        { ...stopAtCentre, throttle: kept, until: [after(0.15)] },
-        { ...catchCruise, yaw: headingHeld(0), throttle: heightHeld(0) },
+        punchAndClose[1],
+        yawLeads.phase(closed),
+        turning("turn", "Roll with the opposite yaw", aboutView, viewToCentre, { mark: true }),
+        stopAtCentre,
+        catchCruise,
       ],
     },
+    "roll-level-lead",
+    "Roll about the view, yaw leading",
+  ),
+  ...bothSides(
+    { ...low, phases: [popped, lowRoll(aboutView, "Roll with the opposite yaw, throttle kept"), ...lowStopped] },
     "low-line",
     "Low roll that never stops travelling",
+  ),
+  ...bothSides(
+    {
+      ...low,
+      parameters: { ...low.parameters, ...yawLeads.parameters },
+      phases: [
+        popped,
+        yawLeads.phase(kept),
+        lowRoll(aboutView, "Roll with the opposite yaw, throttle kept"),
+        ...lowStopped,
+      ],
+    },
+    "low-line-lead",
+    "Low roll that never stops travelling, yaw leading",
+  ),
+  ...bothSides(
+    {
+      ...low,
+      turn: rolled.turn,
+      // It dives as it rolls: a higher pop, and less throttle upside down.
+      parameters: {
+        ...low.parameters,
+        punchS: { ...low.parameters.punchS, value: 0.4 },
+        punchTimes: { ...low.parameters.punchTimes, value: 1.6 },
+        keptTimes: { ...low.parameters.keptTimes, value: 0.15 },
+      },
+      marks: [...rolled.marks, { kind: "height-band", aboveM: 2, belowM: 0.5 }],
+      phases: [popped, lowRoll({ roll: full }, "Roll, nothing else, throttle kept", toCentre), ...lowStopped],
+    },
+    "low-line-pure",
+    "Low pure roll that never stops travelling",
   ),
   ...bothSides(
     {
