@@ -38,6 +38,10 @@ async function timePages(address, headers, paths) {
   }
 }
 
+/** `npm run bench -- hands [trials]`: whether the interval about a pilot's own hands holds them, and nothing else. */
+const hands = process.argv[2] === "hands";
+if (hands) await runMain(() => runTypeScript("bench/own-hands.ts", [process.argv[3] ?? "40"], {}, { quiet: false }));
+
 /** `npm run bench -- safe [all]`: whether the minimum start heights are safe, and nothing else. */
 const safe = process.argv[2] === "safe";
 if (safe)
@@ -45,7 +49,7 @@ if (safe)
     runTypeScript("bench/start-height.ts", [process.argv[3] === "all" ? "all" : "five"], {}, { quiet: false }),
   );
 
-if (!safe)
+if (!safe && !hands)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

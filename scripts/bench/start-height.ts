@@ -5,6 +5,7 @@ import {
   airframePresets,
   briefTrick,
   CALM_AIR,
+  crashesAtOwnHeight,
   DomainError,
   draftBrief,
   firstSettings,
@@ -23,6 +24,7 @@ import {
 const RUNS = 1000;
 const FRESH_SEED = 977;
 const hands = usualErrors(4);
+const OWN_HEIGHT = "own height";
 
 interface Cell {
   readonly preset: string;
@@ -60,14 +62,17 @@ function check(cell: Cell): Checked {
     const task = { solved, airframe, settings, environment, hands, seed: FRESH_SEED };
     const packs = onPacks(solved);
     const reason = brief.startHeight?.reason;
+    const own = recipes[cell.id].entryHeightM !== undefined;
+    const crashes = ({ packUsed, recipe }: (typeof packs)[number]) =>
+      own ? crashesAtOwnHeight(task, recipe, packUsed, 0, RUNS) : groundHits(task, packUsed, RUNS);
     return {
       ...cell,
       heightM: entryHeightM,
       draftM: draft.minimumStartHeightM,
       by: reason
         ? `${reason.kind}${reason.kind === "freeze" ? ` before ${reason.before}` : ""}, pack ${reason.packUsed}`
-        : "own height",
-      crashes: Math.max(...packs.map(({ packUsed }) => groundHits(task, packUsed, RUNS))),
+        : OWN_HEIGHT,
+      crashes: Math.max(...packs.map(crashes)),
       runs: RUNS,
     };
   } catch (error) {
@@ -105,7 +110,8 @@ if (shard !== "") {
       }
     }),
   );
-  const flown = checked.filter(({ heightM }) => heightM !== null);
+  // Landings and wall bails are counted in the brief; no height makes them safer.
+  const flown = checked.filter(({ heightM, by }) => heightM !== null && by !== OWN_HEIGHT);
   const crashes = flown.reduce((sum, one) => sum + one.crashes, 0);
   const worst = Math.max(...flown.map((one) => one.crashes));
   console.log(

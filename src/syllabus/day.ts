@@ -5,7 +5,12 @@ export interface Day {
   readonly air: DayAir;
   readonly from:
     /** As said with a session of these hours, at a site if one was named. */
-    | { readonly kind: "session"; readonly siteName: string | null }
+    | {
+        readonly kind: "session";
+        readonly siteName: string | null;
+        /** Nobody said how high it lies: reckoned at sea level. */
+        readonly elevationUnknown?: true;
+      }
     /** The only site there is. */
     | { readonly kind: "site"; readonly siteName: string }
     | { readonly kind: "standard" };

@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import {
   costOfTurned,
+  crashesAtOwnHeight,
   fitOwnErrors,
   heightLosses,
   highestPointM,
@@ -12,6 +13,7 @@ import {
 
 const worker = {
   costOfTurned,
+  crashesAtOwnHeight,
   fitOwnErrors,
   heightLosses,
   highestPointM,

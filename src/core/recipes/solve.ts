@@ -93,10 +93,20 @@ export function solve(
       const why = "it never gets as far as the gap";
       if (middle === undefined) return placed(recipe, goal, null, why);
       const beamM = trace.heightM[middle] - entryHeightM + BEAM_ABOVE_M;
-      const answers = { "gap-ahead": trace.northM[middle], "gap-beside": trace.eastM[middle], "gap-above": beamM };
+      const answers = {
+        "gap-ahead": trace.northM[middle],
+        "gap-beside": trace.eastM[middle] / sideOf(recipe),
+        "gap-above": beamM,
+      };
       return placed(recipe, goal, answers[goal.kind], why);
     }
   }
+}
+
+/** Side to which the parameter of a gap's place counts: the other way in a mirror image. */
+function sideOf({ obstacles = [] }: Recipe): number {
+  const across = obstacles[0]?.acrossM;
+  return typeof across === "object" && "param" in across ? (across.times ?? 1) : 1;
 }
 
 /** What thrust there is, against what flies on. */

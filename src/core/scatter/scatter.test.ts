@@ -244,7 +244,6 @@ describe("a pilot's own hands", () => {
   it.each([
     ["late", 0.025],
     ["early", -0.03],
-    ["on time", 0],
   ])("that are %s on the whole are found to be", (_, lateS) => {
     const { stopErrorDeg } = attemptsOf(flip, { ...usual, lateS }, 40);
     const own = fit(flip, { stopErrorDeg })!;

@@ -1,6 +1,7 @@
 export { briefTrick, START_HEIGHT_SEED, USUAL_MARGINS } from "./brief-trick";
 export type { SafetyMargins } from "./brief-trick";
 export {
+  crashesAtOwnHeight,
   groundHits,
   heightLosses,
   requireStartHeight,

@@ -5,6 +5,7 @@ import {
   flyOutcome,
   highUp,
   onPacks,
+  resolve,
   type Environment,
   type Phase,
   type Recipe,
@@ -120,16 +121,35 @@ export function startHeightByScatter(task: StartHeightTask, runs = START_HEIGHT_
 
 /** How many of so many scattered flights, begun at the environment's height with nothing about, meet the ground. */
 export function groundHits(task: StartHeightTask, packUsed: number, runs: number): number {
-  const recipe = flownOn(task, packUsed);
-  const { airframe, settings, hands: errors, seed } = task;
-  const environment = { ...task.environment, obstacles: [], packUsed };
+  const environment = { ...task.environment, obstacles: [] };
+  return crashes({ ...task, environment }, flownOn(task, packUsed), packUsed, 0, runs);
+}
+
+/** How many of the scattered flights from `from` up to but without `to` crash where the trick belongs: into the ground or what it brings to fly at. */
+export function crashesAtOwnHeight(
+  task: Omit<StartHeightTask, "solved">,
+  recipe: Recipe,
+  packUsed: number,
+  from: number,
+  to: number,
+): number {
+  const entryHeightM = resolve(recipe, recipe.entryHeightM ?? task.environment.entryHeightM);
+  return crashes({ ...task, environment: { ...task.environment, entryHeightM } }, recipe, packUsed, from, to);
+}
+
+function crashes(
+  { airframe, settings, hands: errors, seed, environment: { ...about } }: Omit<StartHeightTask, "solved">,
+  recipe: Recipe,
+  packUsed: number,
+  from: number,
+  to: number,
+): number {
+  const environment = { ...about, packUsed };
   const plan = { recipe, airframe, settings, environment, errors, stopWithinDeg: null, seed };
-  let crashes = 0;
-  for (let i = 0; i < runs; i++) {
-    const run = drawRun(plan, i);
+  const landed = recipe.ends === "landed";
+  return Array.from({ length: to - from }, (_, i) => {
+    const run = drawRun(plan, from + i);
     const { events } = flyOutcome(recipe, airframe, settings, run.environment, run.slips);
-    const landed = recipe.ends === "landed";
-    if (events.some(({ kind }) => kind === "crash" || (kind === "touchdown" && !landed))) crashes++;
-  }
-  return crashes;
+    return events.some(({ kind }) => kind === "crash" || (kind === "touchdown" && !landed));
+  }).filter(Boolean).length;
 }

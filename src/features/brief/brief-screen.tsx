@@ -12,7 +12,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
 import type { Aircraft, Setup } from "@/server/repositories";
-import { freezeMargins, markWords, type DayAir, type Recipe, type Settings } from "@/core";
+import { environmentOn, freezeMargins, markWords, type DayAir, type Recipe, type Settings } from "@/core";
 import {
   cueFor,
   directionNames,
@@ -39,6 +39,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
+import { CrashFigure } from "./crash-figure";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
@@ -247,6 +248,15 @@ function FullBrief({
           step={step}
           setupNumber={setup.number}
           aircraftName={aircraft.name}
+          crashes={
+            state.brief.recipe.entryHeightM === undefined || !worksOut ? null : (
+              <CrashFigure
+                recipe={state.brief.recipe}
+                flown={{ airframe, settings, environment: environmentOn(air) }}
+                stage={skillOf(syllabus, step).stage}
+              />
+            )
+          }
         />
       )}
       <OwnGap data={data} step={step} air={air} />

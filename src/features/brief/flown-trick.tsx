@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import { begunAtM, indexAt, recipes, type FreezeMargins, type TrickBrief } from "@/core";
 import type { Pilot } from "@/server/repositories";
 import { findTrick, type Step } from "@/syllabus";
@@ -30,10 +30,13 @@ interface FlownTrickProps {
   readonly freeze: FreezeMargins;
   readonly aircraftName: string;
   readonly setupNumber: number;
+  /** How often a trick at its own height crashes. */
+  readonly crashes: ReactNode;
 }
 
 /** Sticks, path and figures of the flown trick, held together by one moment in time. */
-export function FlownTrick({ brief, pilot, step, height, freeze, aircraftName, setupNumber }: FlownTrickProps) {
+export function FlownTrick(props: FlownTrickProps) {
+  const { brief, pilot, step, height, freeze, aircraftName, setupNumber, crashes } = props;
   const { flight, recipe } = brief;
   const { trace, measures } = flight;
   const { units } = usePreferences();
@@ -138,6 +141,7 @@ export function FlownTrick({ brief, pilot, step, height, freeze, aircraftName, s
           freeze={freeze}
           aircraftName={aircraftName}
           setupNumber={setupNumber}
+          crashes={crashes}
         />
       ) : (
         <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
@@ -151,7 +155,7 @@ export function FlownTrick({ brief, pilot, step, height, freeze, aircraftName, s
 
 /** A flip that comes with the program has figures of its own; of everything else, what a coach would look at. */
 function Figures(props: Omit<FlownTrickProps, "pilot">) {
-  const { brief, step, height, freeze, aircraftName, setupNumber } = props;
+  const { brief, step, height, freeze, aircraftName, setupNumber, crashes } = props;
   const { stopWithinDeg } = step;
   const { id, turn, start, parameters } = brief.recipe;
   const known = recipes[id] !== undefined;
@@ -174,6 +178,7 @@ function Figures(props: Omit<FlownTrickProps, "pilot">) {
       freeze={freeze}
       looksAt={findTrick(step.flownAs?.trick ?? "")?.looksAt ?? []}
       aircraftName={`${aircraftName}, setup ${setupNumber}`}
+      crashes={crashes}
     />
   );
 }

@@ -11,7 +11,11 @@ export function dayOfSession({ temperatureC, windMps }: Session, site: Site | nu
   if (temperatureC == null && windMps == null && site?.elevationM == null) return standardDay;
   return {
     air: { elevationM: site?.elevationM ?? 0, temperatureC: temperatureC ?? null, windMps: windMps ?? 0 },
-    from: { kind: "session", siteName: site?.name ?? null },
+    from: {
+      kind: "session",
+      siteName: site?.name ?? null,
+      ...(site?.elevationM == null && { elevationUnknown: true as const }),
+    },
   };
 }
 

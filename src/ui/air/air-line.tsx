@@ -14,10 +14,13 @@ import { quantityText, type UnitSystem } from "@/ui/units/quantity";
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {
   const { elevationM, temperatureC, windMps } = air;
+  const unknown = from.kind === "session" && from.elevationUnknown;
   const where =
     from.kind === "standard"
       ? "sea level"
-      : `${from.siteName ? `${from.siteName}, ` : ""}${quantityText(elevationM, "length", units, 0)}`;
+      : unknown
+        ? `${from.siteName ?? "no site named"}, elevation not said: as at sea level`
+        : `${from.siteName ? `${from.siteName}, ` : ""}${quantityText(elevationM, "length", units, 0)}`;
   const warm = temperatureC ?? standardTemperatureC(elevationM);
   return [
     where,

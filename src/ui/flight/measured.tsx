@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { memo } from "react";
+import { memo, type ReactNode } from "react";
 import { USUAL_FREEZE, type FlownTrick, type FreezeMargins } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "./measure-names";
@@ -23,6 +23,7 @@ export const Measured = memo(function Measured({
   freeze = USUAL_FREEZE,
   looksAt,
   aircraftName,
+  crashes = null,
 }: {
   trick: Pick<FlownTrick, "recipe" | "flight" | "wayOut" | "entryHeightM">;
   /** The minimum start height, as far as it is known; null where none is asked for. */
@@ -31,6 +32,8 @@ export const Measured = memo(function Measured({
   freeze?: FreezeMargins;
   looksAt: readonly MeasureName[];
   aircraftName: string;
+  /** How often it crashes with the hands usual here, where that stands for the minimum start height. */
+  crashes?: ReactNode;
 }) {
   const { units } = usePreferences();
   const { flight, wayOut, entryHeightM } = trick;
@@ -51,6 +54,7 @@ export const Measured = memo(function Measured({
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
         {height && <StartHeightFigure state={height} recipe={trick.recipe} freeze={freeze} flown={inputs} />}
+        {crashes}
         {figures.map(({ words, value }) => (
           <Figure
             key={words.name}
