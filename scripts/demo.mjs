@@ -13,6 +13,7 @@ import { keptSecret, typablePassword } from "./lib/secrets.mjs";
 const reset = process.argv.includes("--reset");
 const port = Number(process.env.PORT ?? 3000);
 const stops = [];
+const MOST_STARTS_A_MINUTE = 5;
 let stopping = null;
 
 /** Stops what was started, last first; a second signal while stopping changes nothing. */
@@ -74,15 +75,32 @@ await runMain(async () => {
     });
     for (const line of output.trim().split("\n").filter(Boolean)) say(line);
     say("Starting the application");
-    const application = await startApplication(build, port, database.env);
-    stops.push(application.stop);
-    writeFileSync(runningFile, `${process.pid}\n${application.address}\n${application.pid}\n`);
-    application.child.once("exit", (code) => {
+    let application;
+    const started = [];
+    const start = async () => {
+      application = await startApplication(build, port, database.env);
+      started.push(Date.now());
+      writeFileSync(runningFile, `${process.pid}\n${application.address}\n${application.pid}\n`);
+      application.child.once("exit", (code) => void again(code));
+    };
+    /** One that ends by itself is started again, but not one that ends again and again. */
+    const again = async (code) => {
       if (stopping) return;
       console.error(`The application ended by itself (code ${code}).`);
-      process.exitCode = 1;
-      void stopAll().then(() => process.exit(1));
-    });
+      try {
+        if (started.filter((at) => Date.now() - at < 60_000).length > MOST_STARTS_A_MINUTE)
+          throw new PlainFailure("It ends again and again; stopping.");
+        say("Starting it again");
+        await start();
+      } catch (error) {
+        console.error(error.message);
+        process.exitCode = 1;
+        await stopAll();
+        process.exit(1);
+      }
+    };
+    await start();
+    stops.push(() => application.stop());
     say("Bathygon is ready. Ctrl-C stops it.");
     console.log(`\n  ${application.address}\n`);
     console.log(

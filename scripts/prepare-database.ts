@@ -1,11 +1,12 @@
-import { createDatabase, database, databaseAddress, migrateUp } from "@/server/database";
+import { connect, createDatabase, database, databaseAddress, migrateUp } from "@/server/database";
 import { rebuildDigests } from "@/server/repositories";
 import { loadDemo } from "./demo-data/load";
 
 /** Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database. */
 async function main(): Promise<void> {
   if (process.argv.includes("--create")) await createDatabase(databaseAddress());
-  const ran = await migrateUp(database());
+  const patient = connect(databaseAddress(), { longestStatementMs: null });
+  const ran = await migrateUp(patient).finally(() => patient.destroy());
   console.log(ran.length ? `Tables brought up to date: ${ran.join(", ")}` : "Tables are up to date");
   const rebuilt = await rebuildDigests();
   if (rebuilt > 0) console.log(`Digests of ${rebuilt} steps made anew`);

@@ -34,7 +34,8 @@ export async function ensureBuild() {
     const made = `${folder}.new`;
     rmSync(made, { recursive: true, force: true });
     mkdirSync(made);
-    cpSync(join(root, ".next/standalone"), made, { recursive: true });
+    // Links as they are: made absolute they would lead out of the build.
+    cpSync(join(root, ".next/standalone"), made, { recursive: true, verbatimSymlinks: true });
     cpSync(join(root, ".next/static"), join(made, ".next/static"), { recursive: true });
     if (existsSync(join(root, "public"))) cpSync(join(root, "public"), join(made, "public"), { recursive: true });
     else mkdirSync(join(made, "public"));

@@ -6,6 +6,14 @@ import { query, startClient } from "./database.mjs";
 import { PlainFailure } from "./say.mjs";
 
 const LAST_LINE = "-- Dump completed";
+/** After it: what tables there were. */
+const TABLES = "-- Tables: ";
+
+/** A stream with something after its end. */
+async function* endedBy(stream, end) {
+  yield* stream;
+  yield end;
+}
 
 /** Writes the whole database, as of one moment, into one file that only its owner reads. The file appears when it is whole. */
 export async function backUp(env, file) {
@@ -20,7 +28,9 @@ export async function backUp(env, file) {
     env.BATHYGON_DB_NAME,
   ]);
   try {
-    await Promise.all([pipeline(child.stdout, createGzip(), createWriteStream(part, { mode: 0o600 })), ended]);
+    const tables = await tablesOf(env, env.BATHYGON_DB_NAME);
+    const whole = endedBy(child.stdout, `${TABLES}${tables.join(" ")}\n`);
+    await Promise.all([pipeline(whole, createGzip(), createWriteStream(part, { mode: 0o600 })), ended]);
     await requireWhole(part);
     renameSync(part, file);
   } catch (error) {
@@ -39,6 +49,7 @@ export async function restore(env, file, { replace = false } = {}) {
   await requireWhole(file);
   const name = env.BATHYGON_DB_NAME;
   const tryOut = `${name}_tryout`;
+  const before = `${name}_before`;
   const there = await tablesOf(env, name);
   if (there.length > 0 && !replace) {
     throw new PlainFailure(
@@ -51,11 +62,17 @@ export async function restore(env, file, { replace = false } = {}) {
   await make(tryOut);
   try {
     await load(env, tryOut, file);
-    await query(env, "", `drop database if exists \`${name}\``);
-    await make(name);
-    await load(env, name, file);
+    await requireTables(env, tryOut, file);
+    if (there.length === 0) await query(env, "", `create database if not exists \`${name}\``);
+    // What was tried out takes the place of what was there, all at once or not at all; nothing is loaded a second time.
+    await query(env, "", `drop database if exists \`${before}\``);
+    await make(before);
+    const moved = (tables, from, to) => tables.map((table) => `\`${from}\`.\`${table}\` to \`${to}\`.\`${table}\``);
+    const now = await tablesOf(env, tryOut);
+    await query(env, "", `rename table ${[...moved(there, name, before), ...moved(now, tryOut, name)].join(", ")}`);
   } finally {
     await query(env, "", `drop database if exists \`${tryOut}\``);
+    await query(env, "", `drop database if exists \`${before}\``);
   }
   return (await tablesOf(env, name)).length;
 }
@@ -70,6 +87,27 @@ async function load(env, database, file) {
 const tablesOf = (env, name) =>
   query(env, "", `select table_name from information_schema.tables where table_schema = '${name}'`);
 
+/** Fails plainly when a table that the backup says it has, or that another refers to, is not in it. */
+async function requireTables(env, database, file) {
+  const made = new Set(await tablesOf(env, database));
+  const referred = await query(
+    env,
+    "",
+    `select distinct referenced_table_name from information_schema.key_column_usage where table_schema = '${database}' and referenced_table_name is not null`,
+  );
+  const lacking = [...new Set([...(await tablesSaid(file)), ...referred])].filter((table) => !made.has(table));
+  if (lacking.length > 0)
+    throw new PlainFailure(`${file} lacks what it says it has: ${lacking.join(", ")}. Nothing was changed.`);
+}
+
+/** The tables a backup says it has; none for one from before backups said so. */
+async function tablesSaid(file) {
+  let said = [];
+  const lines = createInterface({ input: createReadStream(file).pipe(createGunzip()), crlfDelay: Infinity });
+  for await (const line of lines) if (line.startsWith(TABLES)) said = line.slice(TABLES.length).trim().split(" ");
+  return said;
+}
+
 /** Fails plainly for a file that is no backup of this program, or not all of one. */
 async function requireWhole(file) {
   const wrong = (what) => new PlainFailure(`${file} ${what}. Nothing was changed.`);
@@ -79,7 +117,7 @@ async function requireWhole(file) {
     const lines = createInterface({ input: createReadStream(file).pipe(createGunzip()), crlfDelay: Infinity });
     for await (const line of lines) {
       if (line.startsWith("CREATE TABLE `knex_migrations`")) ours = true;
-      if (line) last = line.slice(0, 40);
+      if (line && !line.startsWith(TABLES)) last = line.slice(0, 40);
     }
   } catch {
     throw wrong("cannot be read as a backup");

@@ -6,18 +6,21 @@ import {
   forgetFailures,
   hashPassword,
   insertAccount,
-  noteFailure,
+  passwordSubjects,
   passwordMatches,
   requireGoodPassword,
+  requireShortName,
   signInName,
+  signInSubjects,
   startSignIn,
+  takeTry,
   updatePassword,
-  waitBeforeSignIn,
 } from "@/server/accounts";
 import { badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
 import { causeForLog, log } from "@/server/log";
 import {
   accountsExist,
+  anyAccount,
   emptyBin,
   insertCoach,
   insertSquad,
@@ -30,14 +33,21 @@ import { BeginInput, ChangePasswordInput, EndSignInInput, SignInInput, SignOutIn
 /** Touches nobody's records: only the account of whoever asks. */
 const ownBusiness = () => [];
 
+const tooManyTries = (waitMs: number) =>
+  new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
+const begunAlready = () => conflict("Somebody has begun here already. Sign in instead.");
+
 export const accountActions = {
   /** The first coach of empty records. Works once; afterwards there is always somebody who can sign in. */
   begin: openAction(BeginInput, async ({ id, name, password }, { device, setToken }) => {
+    // Looked at before the costly part too: strangers make nobody's machine work.
+    if (await anyAccount()) throw begunAlready();
     requireGoodPassword("password", password, name);
+    requireShortName(name);
     const passwordHash = await hashPassword(password);
     const now = new Date();
     const token = await inTransaction(async (transaction) => {
-      if (await accountsExist(transaction)) throw conflict("Somebody has begun here already. Sign in instead.");
+      if (await accountsExist(transaction)) throw begunAlready();
       // Records from before there were accounts keep their coach.
       const known = (await listCoaches()).find((coach) => signInName(coach.name) === signInName(name));
       const coachId = known?.id ?? id;
@@ -51,19 +61,22 @@ export const accountActions = {
   }),
 
   /** Says the same for a wrong name as for a wrong password, and takes as long. */
-  "sign-in": openAction(SignInInput, async ({ name, password }, { address, device, requestId, setToken }) => {
+  "sign-in": openAction(SignInInput, async ({ name, password }, { address, device, identify, requestId, setToken }) => {
     const now = new Date();
-    const byName = `name ${signInName(name)}`;
-    const subjects = [byName, `address ${address}`];
-    const waitMs = await waitBeforeSignIn(subjects, now);
-    if (waitMs > 0) throw new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
+    const subjects = signInSubjects(signInName(name), address);
+    const waitMs = await takeTry(subjects, now);
+    if (waitMs > 0) throw tooManyTries(waitMs);
     const account = await findAccount(name);
-    if (!(await passwordMatches(account?.password_hash, password)) || !account) {
-      await noteFailure(subjects, now);
+    if (!(await passwordMatches(account?.password_hash, password)) || !account)
       throw new Refusal(422, "This name and password do not go together.");
-    }
-    await forgetFailures(byName);
-    await setToken(await inTransaction((transaction) => startSignIn(transaction, account.id, device, now)));
+    await forgetFailures(subjects);
+    const before = await identify();
+    const token = await inTransaction(async (transaction) => {
+      // The sign-in this browser had ends with the new one.
+      if (before) await endSignIns(transaction, before.accountId, { id: before.signInId });
+      return startSignIn(transaction, account.id, device, now);
+    });
+    await setToken(token);
     // The bin has no clock of its own; somebody coming in is often enough.
     await emptyBin(now).catch((error: unknown) =>
       log("error", { requestId, doing: "empty the bin", cause: causeForLog(error) }),
@@ -84,8 +97,12 @@ export const accountActions = {
     ownBusiness,
     async ({ password, newPassword }, { accountId, signInId, name }) => {
       const account = await findAccountById(accountId);
+      const subjects = passwordSubjects(accountId);
+      const waitMs = await takeTry(subjects, new Date());
+      if (waitMs > 0) throw tooManyTries(waitMs);
       if (!(await passwordMatches(account?.password_hash, password)))
         throw badField("password", "That is not your present password.");
+      await forgetFailures(subjects);
       requireGoodPassword("newPassword", newPassword, name);
       const passwordHash = await hashPassword(newPassword);
       await inTransaction(async (transaction) => {

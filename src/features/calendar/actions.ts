@@ -1,4 +1,4 @@
-import { need } from "@/server/access";
+import { need, whereabouts } from "@/server/access";
 import { badField, coachAction, conflict } from "@/server/actions";
 import {
   findPilot,
@@ -49,7 +49,7 @@ export const calendarActions = {
     EditPlannedInput,
     (input) => [...aPlanned(input), ...ofPlan(input)],
     async (input) => {
-      await requireOneSquad(null, input);
+      await requireOneSquad((await whereabouts("planned", input.id))!.squadId, input);
       await inTransaction(async (transaction) => {
         if (!(await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })))
           throw conflict(

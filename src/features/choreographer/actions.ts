@@ -56,6 +56,7 @@ export const choreographerActions = {
       async ({ document }) => ({ document: requireVariantFile(document) }),
     ),
     longestBytes: LONGEST_VARIANT_BYTES,
+    files: ["document"],
   },
 
   "add-variant": {
@@ -74,6 +75,7 @@ export const choreographerActions = {
       },
     ),
     longestBytes: LONGEST_VARIANT_BYTES,
+    files: ["document"],
   },
 
   "edit-variant": {
@@ -96,6 +98,7 @@ export const choreographerActions = {
       },
     ),
     longestBytes: LONGEST_VARIANT_BYTES,
+    files: ["document"],
   },
 
   "remove-variant": setRemoved(() => new Date(), "removed"),

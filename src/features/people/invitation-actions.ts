@@ -7,6 +7,7 @@ import {
   hashPassword,
   insertAccount,
   requireGoodPassword,
+  requireShortName,
   startSignIn,
   updatePassword,
 } from "@/server/accounts";
@@ -77,7 +78,9 @@ async function settle(
     await leavePilotTrail(transaction, { who: name, kind: "joined", does: "opened an account", pilotId }, now);
     return insertAccount(transaction, { pilotId, name, passwordHash }, now);
   }
-  await insertCoach(transaction, { id, name }, now);
+  // An id that is known from a file is somebody else's.
+  if (await insertCoach(transaction, { id, name }, now))
+    throw conflict("This link was opened with the id of somebody who is known here. Open it again.");
   await joinSquad(transaction, invitation, { id, name }, now);
   return insertAccount(transaction, { coachId: id, name, passwordHash }, now);
 }
@@ -165,6 +168,7 @@ export const invitationActions = {
 
   "accept-invitation": openAction(AcceptInput, async ({ id, token, name, password }, { device, setToken }) => {
     requireGoodPassword("password", password, name);
+    requireShortName(name);
     if (!(await findInvitation(token, new Date()))) throw worthless();
     const passwordHash = await hashPassword(password);
     const now = new Date();

@@ -57,6 +57,8 @@ const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string
       const { pilotId, stepId } = (await findMilestone(transaction, id))!;
       const at = withdrawnAt();
       const standing = await lockMilestone(transaction, pilotId, stepId);
+      // Taken back or standing already: a repeated send, of which the trail has a line.
+      if ((at === null) === (standing?.id === id)) return;
       if (at === null && standing && standing.id !== id)
         throw conflict("This step was signed off again meanwhile; that sign-off stands.");
       await setWithdrawn(transaction, id, at);

@@ -41,6 +41,7 @@ export const recordActions = {
       },
     ),
     longestBytes: LONGEST_REQUEST_BYTES,
+    files: ["record"],
   },
 
   /** Deletes a pilot's whole record at once and for good, as the pilot may ask for. */

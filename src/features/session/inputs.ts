@@ -8,10 +8,9 @@ import {
   IsBoolean,
   IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
-  IsString,
   Max,
-  MaxLength,
   Min,
   MinLength,
   ValidateBy,
@@ -71,9 +70,7 @@ export class BlockInput {
   @IsNumber({}, { message: "minutes are a number" })
   minutes!: number;
   @IsOptional() @IsText(12) firstDirection!: string | null;
-  @MaxLength(500, { message: "why is 500 letters at most" })
-  @IsString({ message: "why is missing" })
-  why!: string;
+  @IsText(500) why!: string;
 }
 
 export class PilotPlanInput {
@@ -101,6 +98,7 @@ export class SessionPilotInput {
   @IsOptional() @IsId() loadId?: string | null;
   /** What else is flown, in order; left out where it is the one step. */
   @IsOptional()
+  @IsObject({ message: "the plan is not one" })
   @ValidateNested()
   @Type(() => PilotPlanInput)
   plan?: PilotPlanInput;

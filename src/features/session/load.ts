@@ -236,7 +236,10 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     listAircraft(members.map(({ pilotId }) => pilotId)),
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
-    session.siteId ? findSite(session.siteId) : null,
+    // A pilot who changed squads brings the session along, not the old squad's site.
+    session.siteId && [...visible.values()].some(({ squadId }) => squadId === session.squadId)
+      ? findSite(session.siteId)
+      : null,
     listSessionNotes(sessionId),
     // A session that is over is looked at as it was then: what was flown since is no part of it.
     over

@@ -1,6 +1,15 @@
-import { need } from "@/server/access";
+import { need, requireAccess } from "@/server/access";
 import { coachAction, conflict } from "@/server/actions";
-import { insertPilot, inTransaction, leavePilotTrail, setPilotRemoved, updatePilot } from "@/server/repositories";
+import {
+  findPilot,
+  insertPilot,
+  inTransaction,
+  leavePilotTrail,
+  leaveTrail,
+  listSquadNames,
+  setPilotRemoved,
+  updatePilot,
+} from "@/server/repositories";
 import { AddPilotInput, EditPilotInput, PilotInput } from "./inputs";
 
 /** Puts a pilot with everything of theirs into the bin or brings them back. */
@@ -28,8 +37,13 @@ export const squadActions = {
   "edit-pilot": coachAction(
     EditPilotInput,
     ({ id, squadId }) => [need("coach", "pilot", id), need("coach", "squad", squadId)],
-    async (pilot, { name }) => {
+    async (pilot, who) => {
+      const { name } = who;
       await inTransaction(async (transaction) => {
+        const before = await findPilot(pilot.id);
+        const movedFrom = before && before.squadId !== pilot.squadId ? before.squadId : null;
+        // Who only shares a squad takes nobody out of it.
+        if (movedFrom) await requireAccess(who, [need("owner", "squad", movedFrom)]);
         if (
           !(await updatePilot(transaction, {
             ...pilot,
@@ -46,7 +60,17 @@ export const squadActions = {
           does: "changed name, mode, grip or squad",
           pilotId: pilot.id,
         } as const;
-        await leavePilotTrail(transaction, deed, new Date());
+        const now = new Date();
+        if (movedFrom) {
+          const moved = { who: name, kind: "changed-pilot", pilotId: pilot.id } as const;
+          const [to] = await listSquadNames([pilot.squadId]);
+          await leaveTrail(
+            transaction,
+            { ...moved, says: `moved ${before!.name} to the squad ${to}`, squadId: movedFrom },
+            now,
+          );
+        }
+        await leavePilotTrail(transaction, movedFrom ? { ...deed, does: "changed the squad" } : deed, now);
       });
     },
   ),

@@ -46,6 +46,7 @@ export const syllabusActions = {
       },
     ),
     longestBytes: LONGEST_SYLLABUS_BYTES,
+    files: ["document"],
   },
 
   /** The sides a squad takes where practitioners disagree, for pilots who chose none of their own. */

@@ -18,9 +18,10 @@ export {
   isCoach,
   listSignIns,
   signedInBy,
+  requireShortName,
   signInName,
   startSignIn,
   updatePassword,
 } from "./sign-ins";
 export type { SignedIn, SignedInCoach, SignIn } from "./sign-ins";
-export { forgetFailures, noteFailure, waitAfter, waitBeforeSignIn } from "./slow-down";
+export { forgetFailures, passwordSubjects, signInSubjects, takeTry, waitAfter } from "./slow-down";

@@ -1,6 +1,6 @@
 import "server-only";
 import { hash, verify } from "@node-rs/argon2";
-import { badField } from "../actions/errors";
+import { badField, Refusal } from "../actions/errors";
 import { commonPasswords } from "./common-passwords";
 
 /** Length counts, composition does not (OWASP ASVS 5.0, 6.2). */
@@ -30,8 +30,30 @@ export function requireGoodPassword(field: string, password: string, name: strin
   if (problem) throw badField(field, `This password ${problem}.`);
 }
 
+/** So much hashing at once leaves the machine to everybody else; so many may wait for it. */
+const AT_ONCE = 2;
+const MOST_WAITING = 40;
+let underWay = 0;
+const waiting: (() => void)[] = [];
+
+/** Does costly work with passwords in turn. Throws a Refusal when too many wait for theirs. */
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (underWay >= AT_ONCE) {
+    if (waiting.length >= MOST_WAITING)
+      throw new Refusal(429, "Too many sign in at this moment. Try again in a few seconds.");
+    await new Promise<void>((turn) => waiting.push(turn));
+  } else underWay++;
+  try {
+    return await work();
+  } finally {
+    const next = waiting.shift();
+    if (next) next();
+    else underWay--;
+  }
+}
+
 export function hashPassword(password: string): Promise<string> {
-  return hash(password, COST);
+  return inTurn(() => hash(password, COST));
 }
 
 /** Something to compare with where there is no account, so that the answer takes as long. */
@@ -40,6 +62,6 @@ let decoy: Promise<string> | undefined;
 /** Whether the password belongs to the hash. Takes as long without a hash as with one. */
 export async function passwordMatches(passwordHash: string | undefined, password: string): Promise<boolean> {
   const compared = passwordHash ?? (await (decoy ??= hashPassword("nobody has this password")));
-  const matches = await verify(compared, password);
+  const matches = await inTurn(() => verify(compared, password));
   return matches && passwordHash !== undefined;
 }

@@ -1,6 +1,7 @@
 import "server-only";
 import { createHash, randomBytes } from "node:crypto";
 import { v7 as newId } from "uuid";
+import { badField } from "../actions/errors";
 import { database, type Transaction } from "../database";
 
 /** Somebody who is signed in on this device: a coach or a pilot, one of the two ids is set. */
@@ -44,6 +45,15 @@ const SEEN_EVERY_MS = 5 * 60_000;
 /** Names are compared without regard to case, width or stray spaces. */
 export function signInName(name: string): string {
   return name.normalize("NFKC").trim().replace(/\s+/g, " ").toLowerCase();
+}
+
+/** Names may grow as they are made comparable; the longest that is kept. */
+const LONGEST_SIGN_IN_NAME = 80;
+
+/** Throws a Refusal for a name that nobody could sign in by. */
+export function requireShortName(name: string): void {
+  if (signInName(name).length > LONGEST_SIGN_IN_NAME)
+    throw badField("name", "This name is too long once its characters are written out. Use a shorter one.");
 }
 
 const tokenHash = (token: string) => createHash("sha256").update(token).digest("hex");

@@ -1,5 +1,5 @@
 import { applyDecorators } from "./apply-decorators";
-import { IsIn, IsString, IsUUID, Length, Matches, MaxLength } from "class-validator";
+import { IsIn, IsString, IsUUID, Length, Matches, MaxLength, ValidateBy } from "class-validator";
 import { Transform } from "class-transformer";
 
 const trimmed = Transform(({ value }: { value: unknown }) => (typeof value === "string" ? value.trim() : value));
@@ -18,10 +18,27 @@ export const IsId = (options: { readonly each?: boolean } = {}) =>
 export const IsName = () =>
   applyDecorators(
     trimmed,
-    Matches(/^[^<>\p{Cc}\p{Cs}]*$/u, { message: "$property may not hold < or > or control characters" }),
+    ValidateBy({
+      name: "oneScript",
+      validator: {
+        validate: (value: unknown) => typeof value !== "string" || !looksLikeAnother(value),
+        defaultMessage: () => "$property mixes letters of two alphabets in one word; write it in one",
+      },
+    }),
+    // Also what is not seen, or turns the writing round: two names that look alike are one too many.
+    Matches(/^[^<>\p{Cc}\p{Cs}\p{Cf}\u115f\u1160\u3164\uffa0]*$/u, {
+      message: "$property may not hold < or >, control or invisible characters",
+    }),
     Length(1, 80, { message: "$property wants 1 to 80 characters" }),
     IsString({ message: "$property is not text" }),
   );
+
+/** Alphabets whose letters look alike. */
+const alike = [/\p{Script=Latin}/u, /\p{Script=Cyrillic}/u, /\p{Script=Greek}/u];
+
+/** Whether a word holds letters of two alphabets that look alike. */
+const looksLikeAnother = (name: string) =>
+  name.split(/[^\p{L}\p{M}]+/u).some((word) => alike.filter((letters) => letters.test(word)).length > 1);
 
 /** Free text, shown as it is typed. */
 export const IsText = (longest: number, options: { readonly each?: boolean } = {}) =>

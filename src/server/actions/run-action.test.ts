@@ -107,7 +107,7 @@ it("names every bad field with one message each, and runs nothing", async () => 
     status: 422,
     fields: {
       id: "id is not an id of this program",
-      name: "name may not hold < or > or control characters",
+      name: "name may not hold < or >, control or invisible characters",
       note: "note is longer than 10 characters",
       kind: "kind must be one of: a, b",
       count: "count is a whole number",

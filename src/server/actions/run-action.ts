@@ -32,6 +32,8 @@ export interface Action<Input extends object, Output> {
   readonly input: new () => Input;
   /** Longest request in bytes, where the usual is not enough. */
   readonly longestBytes?: number;
+  /** Fields that hold a file: they go past the input class as they were read, to be checked by their schema. */
+  readonly files?: readonly string[];
   /** What else must be theirs, from the checked input; see access/rules.ts. */
   readonly needs: (input: Input) => readonly Need[];
   readonly run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>;
@@ -81,10 +83,11 @@ const STRANGER: SignedIn = { signInId: "", accountId: "", name: "", coachId: nul
  * then whose records it touches, runs it and turns whatever goes wrong into a typed result. Never throws.
  */
 export async function runAction<Input extends object, Output>(
-  { audience, input: InputClass, needs, run }: Action<Input, Output>,
+  { audience, input: InputClass, files = [], needs, run }: Action<Input, Output>,
   read: () => Promise<unknown>,
   asker: Asker,
 ): Promise<ActionResult<Output>> {
+  let asked: { readonly who: SignedIn; readonly needs: readonly Need[] } | null = null;
   try {
     const who = await asker.identify();
     requireAudience(audience, who);
@@ -93,20 +96,44 @@ export async function runAction<Input extends object, Output>(
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
     }
-    if (deeperThan(raw, DEEPEST))
-      throw new Refusal(422, `The request is nested more than ${DEEPEST} deep; nothing here is.`);
-    const input = plainToInstance(InputClass, raw);
+    const plain = Object.entries(raw).filter(([name]) => !files.includes(name));
+    requirePlain(plain);
+    const input = plainToInstance(InputClass, Object.fromEntries(plain));
+    for (const name of files)
+      if (Object.hasOwn(raw, name)) Object.assign(input, { [name]: (raw as Record<string, unknown>)[name] });
     const errors = await validate(input, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
     if (errors.length) {
       const fields = fieldMessages(errors);
       throw new Refusal(422, Object.values(fields)[0] ?? "Some fields cannot be taken as they are.", fields);
     }
-    await requireAccess(who ?? STRANGER, needs(input));
-    return { ok: true, data: await run(input, who ?? STRANGER, asker) };
+    asked = { who: who ?? STRANGER, needs: needs(input) };
+    await requireAccess(asked.who, asked.needs);
+    return { ok: true, data: await run(input, asked.who, asker) };
   } catch (error) {
-    return failure(error, asker.requestId);
+    return failure(asked ? await asItIsNow(error, asked) : error, asker.requestId);
   }
 }
+
+/**
+ * What went wrong may have gone wrong because somebody erased or moved the thing meanwhile: then who asks is told that. Anything else stays what it is.
+ */
+async function asItIsNow(
+  error: unknown,
+  { who, needs }: { readonly who: SignedIn; readonly needs: readonly Need[] },
+): Promise<unknown> {
+  if (error instanceof Refusal || error instanceof DomainError || databaseIsAway(error)) return error;
+  try {
+    await requireAccess(who, needs);
+  } catch (gone) {
+    return gone;
+  }
+  const { code } = error as { code?: string };
+  if (MEANWHILE.includes(code ?? ""))
+    return new Refusal(409, "Somebody else changed or removed it meanwhile. Reload to see it.");
+  return error;
+}
+/** What MariaDB says of rows that refer to what is gone, that something refers to, or whose key is taken. */
+const MEANWHILE = ["ER_NO_REFERENCED_ROW_2", "ER_ROW_IS_REFERENCED_2", "ER_DUP_ENTRY"];
 
 function requireAudience(audience: Audience, who: SignedIn | null): void {
   if (audience === "anybody") return;
@@ -150,6 +177,9 @@ function failure(error: unknown, requestId: string): ActionResult<never> {
   };
 }
 
+/** What MariaDB says when its disk is full. */
+const NO_ROOM = ["ER_DISK_FULL", "ER_RECORD_FILE_FULL", "ER_ERROR_ON_WRITE", "ER_GET_ERRNO", "ER_CANT_CREATE_FILE"];
+
 /** True for errors that mean MariaDB could not be reached or went away, rather than that it refused something. */
 export function databaseIsAway(error: unknown): boolean {
   const { code, name, fatal } = error as { code?: string; name?: string; fatal?: boolean };
@@ -166,6 +196,9 @@ export function databaseIsAway(error: unknown): boolean {
       "ER_SERVER_SHUTDOWN",
       "ER_CON_COUNT_ERROR",
       "ER_LOCK_WAIT_TIMEOUT",
+      // Nothing came back within the longest time a statement may take.
+      "PROTOCOL_SEQUENCE_TIMEOUT",
+      ...NO_ROOM,
     ].includes(code ?? "")
   );
 }
@@ -183,14 +216,30 @@ function fieldMessages(errors: readonly ValidationError[], prefix = ""): Record<
   return fields;
 }
 
-/** What is made to be deep is turned away before anything walks down it. */
+/** Names that objects have by themselves: as fields they would be taken for what they are not. */
+const OWN_NAMES = new Set(["__proto__", "constructor", "prototype", "toString", "valueOf", "hasOwnProperty"]);
 const DEEPEST = 64;
 
-function deeperThan(value: unknown, levels: number): boolean {
-  let level: unknown[] = [value];
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > levels) return true;
-    level = level.flatMap((one) => (typeof one === "object" && one !== null ? Object.values(one) : []));
+/**
+ * Turns away what no form sends and what libraries stumble over: names that objects have by themselves, lists straight in lists, text that is not Unicode,
+ * what is nested without end.
+ */
+function requirePlain(fields: readonly (readonly [string, unknown])[]): void {
+  const waiting: { readonly value: unknown; readonly depth: number }[] = [
+    { value: Object.fromEntries(fields), depth: 0 },
+  ];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { value, depth } = next;
+    if (typeof value === "string" && !value.isWellFormed()) throw new Refusal(422, "Some of it is not text.");
+    if (typeof value !== "object" || value === null) continue;
+    if (depth > DEEPEST) throw new Refusal(422, `The request is nested more than ${DEEPEST} deep; nothing here is.`);
+    const list = Array.isArray(value);
+    for (const [name, inner] of Object.entries(value)) {
+      if (OWN_NAMES.has(name) || !name.isWellFormed())
+        throw new Refusal(422, `${name.slice(0, 20).toWellFormed()} is not a known field.`);
+      if (list && Array.isArray(inner))
+        throw new Refusal(422, "A list straight in a list is nothing this program sends.");
+      waiting.push({ value: inner, depth: depth + 1 });
+    }
   }
-  return false;
 }

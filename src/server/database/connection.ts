@@ -1,4 +1,5 @@
 import "server-only";
+import { AsyncLocalStorage } from "node:async_hooks";
 import knex, { type Knex } from "knex";
 
 export type Database = Knex;
@@ -28,7 +29,34 @@ export function databaseAddress(environment: NodeJS.ProcessEnv = process.env): D
 /** Of the driver, unknown to the types of the query builder: JSON stays text until it is wanted, so that a large one that did not change is not read again. */
 const driverOptions = { jsonStrings: true };
 
-export function connect(address: DatabaseAddress): Database {
+/** No statement of the application takes longer unless the database is ill: then the connection is given up. */
+const LONGEST_STATEMENT_MS = 10_000;
+
+type Callback = (error: { code?: string } | null, ...rest: unknown[]) => void;
+interface DriverConnection {
+  query: (options: object | string, ...rest: unknown[]) => unknown;
+  destroy: () => void;
+}
+
+/** Gives up a connection on which a statement has stood still for so long: a database that was stopped or cut off says nothing. */
+function boundStatements(connection: DriverConnection, longestMs: number): void {
+  const query = connection.query.bind(connection);
+  connection.query = (options, ...rest) => {
+    const bounded = { timeout: longestMs, ...(typeof options === "string" ? { sql: options } : options) };
+    const done = rest.at(-1);
+    if (typeof done !== "function") return query(bounded, ...rest);
+    return query(bounded, ...rest.slice(0, -1), ((error, ...result) => {
+      if (error?.code === "PROTOCOL_SEQUENCE_TIMEOUT") connection.destroy();
+      (done as Callback)(error, ...result);
+    }) satisfies Callback);
+  };
+}
+
+/** Opens a pool. Migrations may take as long as they take: `longestStatementMs` null. */
+export function connect(
+  address: DatabaseAddress,
+  { longestStatementMs = LONGEST_STATEMENT_MS }: { readonly longestStatementMs?: number | null } = {},
+): Database {
   return knex({
     client: "mysql2",
     connection: {
@@ -44,17 +72,36 @@ export function connect(address: DatabaseAddress): Database {
       ...driverOptions,
       connectTimeout: 4000,
     },
-    pool: { min: 0, max: 8 },
+    pool: {
+      min: 0,
+      max: 8,
+      afterCreate: (connection: DriverConnection, done: (error: null, made: DriverConnection) => void) => {
+        if (longestStatementMs !== null) boundStatements(connection, longestStatementMs);
+        done(null, connection);
+      },
+    },
     acquireConnectionTimeout: 5000,
   });
 }
 
 // One pool per process, also across the development server's module reloads.
-const shared = globalThis as typeof globalThis & { bathygonDatabase?: Database };
+const shared = globalThis as typeof globalThis & {
+  bathygonDatabase?: Database;
+  bathygonTransaction?: AsyncLocalStorage<Transaction>;
+};
+const current = (shared.bathygonTransaction ??= new AsyncLocalStorage<Transaction>());
 
-/** The process's connection pool, opened at first use. */
+/**
+ * The database: inside a transaction that transaction, so that what is read there never waits for a second connection of the pool; else the process's
+ * connection pool, opened at first use.
+ */
 export function database(): Database {
-  return (shared.bathygonDatabase ??= connect(databaseAddress()));
+  return current.getStore() ?? (shared.bathygonDatabase ??= connect(databaseAddress()));
+}
+
+/** Runs work in a transaction; all that asks for `database()` meanwhile is in it too. */
+export function transact<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  return database().transaction((transaction) => current.run(transaction, () => work(transaction)));
 }
 
 /** True when the database answers a trivial question. */

@@ -16,6 +16,7 @@ import * as flightModel from "./migrations/0013-flight-model";
 import * as startHeights from "./migrations/0014-start-heights";
 import * as dayAir from "./migrations/0015-day-air";
 import * as loads from "./migrations/0016-loads";
+import * as oneSignOff from "./migrations/0017-one-sign-off";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -40,6 +41,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0014-start-heights", startHeights],
   ["0015-day-air", dayAir],
   ["0016-loads", loads],
+  ["0017-one-sign-off", oneSignOff],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

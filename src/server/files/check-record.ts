@@ -68,6 +68,9 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
         throw badField(`${list}.${i}.setupId`, "A setup that was flown with is not in the file.");
     }
   }
+  const signed = record.milestones.map(({ stepId }) => stepId);
+  const twice = signed.findIndex((stepId, i) => signed.indexOf(stepId) !== i);
+  if (twice >= 0) throw badField(`milestones.${twice}.stepId`, "A step is signed off twice in the file; once counts.");
   for (const list of ["aircraft", "sessions", "attempts", "milestones", "notes", "requests"] as const) {
     if (new Set(record[list].map(({ id }) => id)).size < record[list].length)
       throw badField(list, `${list} has an id twice.`);

@@ -10,8 +10,9 @@ export async function listCoaches(): Promise<Coach[]> {
   return database()("coach").select("id", "name").orderBy("created_at");
 }
 
-export async function insertCoach(transaction: Transaction, coach: Coach, now: Date): Promise<void> {
-  await insertOnce(transaction, "coach", { ...coach, created_at: now });
+/** Returns whether the same coach was there already. */
+export async function insertCoach(transaction: Transaction, coach: Coach, now: Date): Promise<boolean> {
+  return (await insertOnce(transaction, "coach", { ...coach, created_at: now })) !== null;
 }
 
 /** Whether anybody can sign in yet. */

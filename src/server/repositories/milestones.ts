@@ -84,7 +84,12 @@ export async function lockMilestone(
   stepId: string,
 ): Promise<{ id: string } | undefined> {
   await transaction("pilot").where({ id: pilotId }).forUpdate().first();
-  return transaction("milestone").where({ pilot_id: pilotId, step_id: stepId }).whereNull("withdrawn_at").first();
+  // Read as it is now, not as it was when the transaction began to wait.
+  return transaction("milestone")
+    .where({ pilot_id: pilotId, step_id: stepId })
+    .whereNull("withdrawn_at")
+    .forUpdate()
+    .first();
 }
 
 export async function insertMilestone(

@@ -1,3 +1,4 @@
+import { Refusal } from "../actions/errors";
 import { database, type Transaction } from "../database";
 import type { School } from "@/syllabus";
 import { fromJson, insertOnce } from "./rows";
@@ -48,7 +49,18 @@ export async function insertSquad(
   now: Date,
 ): Promise<void> {
   const there = await insertOnce(transaction, "squad", { id: squad.id, name: squad.name, created_at: now });
-  if (!there) await addToSquad(transaction, { squadId: squad.id, coachId: squad.ownerId, owner: true }, now);
+  const member = { squadId: squad.id, coachId: squad.ownerId, owner: true };
+  if (!there) return addToSquad(transaction, member, now);
+  const own = await transaction("squad_coach").where({ squad_id: squad.id, coach_id: squad.ownerId }).first();
+  if (!own) throw new Refusal(409, "There is another squad with this id here. Nothing was saved; reload the page.");
+}
+
+/** What some squads are called, in the order asked for. */
+export async function listSquadNames(ids: readonly string[]): Promise<string[]> {
+  const rows: { id: string; name: string }[] = await database()("squad")
+    .whereIn("id", [...ids])
+    .select("id", "name");
+  return ids.map((id) => rows.find((row) => row.id === id)?.name ?? "");
 }
 
 /** Renames a squad whose version is still the one that was read. Returns whether it was. */

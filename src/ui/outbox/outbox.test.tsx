@@ -62,6 +62,27 @@ it("keeps what the server fails on and tries again; a refusal stays visible and 
   expect(await readOutbox()).toEqual([]);
 });
 
+it("sets aside with its reason what the server fails on, so that the rest goes on, and tries it again after a while", async () => {
+  send.mockImplementation((_: string, { body }: { body: string }) =>
+    body.includes('"1"')
+      ? answer(500, { ok: false, message: "Something went wrong here. Error r1.", fields: {} })
+      : answer(200, { ok: true }),
+  );
+  await put(item("1"));
+  await put(item("2"));
+  await settle();
+  expect(outboxNow().items).toMatchObject([{ key: "1", refused: expect.stringContaining("Error r1") }]);
+  send.mockClear();
+  await flush();
+  expect(send).not.toHaveBeenCalled();
+  send.mockImplementation(() => answer(200, { ok: true }));
+  const later = jest.spyOn(Date, "now").mockReturnValue(Date.now() + 11 * 60_000);
+  await flush();
+  later.mockRestore();
+  expect(sentIds()).toEqual(["1"]);
+  expect(keys()).toEqual([]);
+});
+
 it("sends what was put right in its old place, with what was refused because of it", async () => {
   send.mockImplementation(() => answer(422, { ok: false, message: "no", fields: {} }));
   await put(item("tap", { input: { id: "a", direction: "up" } }));

@@ -21,6 +21,8 @@ export interface Outgoing {
   readonly input: object;
   /** Why the server will not take it; it stays here until somebody mends or drops it. */
   readonly refused?: string;
+  /** When the server failed on it, ms: set aside so that the rest goes on, and tried again after a while. */
+  readonly failedAtMs?: number;
 }
 
 /** How the outbox stands. */
@@ -96,7 +98,14 @@ export async function mend(key: string, input: object): Promise<void> {
   await flush();
 }
 
-const without = ({ refused: _, ...item }: Outgoing): Outgoing => item;
+const without = ({ refused: _, failedAtMs: __, ...item }: Outgoing): Outgoing => item;
+
+/** An error of the server's own, with this item and not with all of them. */
+const FAILED_ON_IT = 500;
+const ASIDE_MS = 10 * 60_000;
+
+const isDue = ({ refused, failedAtMs }: Outgoing, nowMs: number): boolean =>
+  refused === undefined || (failedAtMs !== undefined && nowMs - failedAtMs > ASIDE_MS);
 
 /**
  * Sends what is waiting, in order, one tab of this device at a time. Stops at the first that nothing answers to; steps over what is
@@ -122,17 +131,19 @@ async function sendAll(): Promise<void> {
   const away = new Set<string>();
   for (;;) {
     // What this device cannot keep is sent from memory; what is on its way to the disk is taken off it after it got there.
-    const next = state.items.find((item) => item.refused === undefined && !away.has(item.accountId));
+    const next = state.items.find((item) => isDue(item, Date.now()) && !away.has(item.accountId));
     if (!next) break;
     const result = await send(next.action, next.input, { accountId: next.accountId });
     if (!result.ok && result.status === 401) {
       away.add(next.accountId);
       continue;
     }
-    if (!result.ok && isTemporary(result.status)) break;
+    const failed = !result.ok && result.status === FAILED_ON_IT;
+    if (!result.ok && isTemporary(result.status) && !failed) break;
     await change((item) => {
       if (item.key !== next.key) return item;
-      return result.ok ? null : { ...item, refused: result.message };
+      if (result.ok) return null;
+      return { ...without(item), refused: result.message, ...(failed && { failedAtMs: Date.now() }) };
     });
   }
   set({ signedOutIds: away });

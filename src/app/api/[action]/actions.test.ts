@@ -115,11 +115,18 @@ describe("a repeated send changes nothing", () => {
       ["add-aircraft", aircraft],
       ["save-setup", setup],
       ["start-session", session],
-      ["log-attempt", { ...tap, outcome: "crashed" }],
+      ["log-attempt", tap],
       ["add-note", note],
     ] as const) {
       expect((await post(action, input)).status).toBe(200);
     }
+    // Another thing under an id that is taken is not swallowed.
+    for (const [action, input] of [
+      ["log-attempt", { ...tap, outcome: "crashed" }],
+      ["add-note", { ...note, text: "another" }],
+      ["add-pilot", { ...pilot, name: "Somebody Else" }],
+    ] as const)
+      expect(await post(action, input)).toMatchObject({ status: 409 });
     expect(await counts()).toEqual(before);
     expect((await listAttempts([ids.pilot])).find((one) => one.id === tap.id)?.outcome).toBe("clean");
   });
@@ -346,6 +353,7 @@ describe("accounts", () => {
 
   it("changes the password for the present one only, refuses a poor one, and signs other devices out", async () => {
     const here = browser.token;
+    browser.token = null;
     await signIn("Coach Ann", password);
     const there = browser.token;
     const next = "five other plain words now";
@@ -367,6 +375,7 @@ describe("accounts", () => {
 
   it("ends a sign-in on another device, and by time without use and in any case", async () => {
     const here = browser.token!;
+    browser.token = null;
     await signIn("Coach Ann", password);
     const there = browser.token!;
     const { signInId } = (await signedInBy(here, new Date()))!;
@@ -382,6 +391,7 @@ describe("accounts", () => {
 
   it("signs out here and nowhere else", async () => {
     const here = browser.token;
+    browser.token = null;
     await signIn("Coach Ann", password);
     expect((await post("sign-out", { everywhere: false })).status).toBe(200);
     expect(browser.token).toBeNull();
