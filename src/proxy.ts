@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from "next/server";
+import { databaseAnswers } from "@/server/database";
 
 /** What pages may load and run: our own files, and scripts that carry this request's nonce. */
 function contentSecurityPolicy(nonce: string): string {
@@ -18,8 +19,27 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
+/** What a page needs before anything of it is made; nothing of ours is loaded for it. */
+const AWAY_PAGE = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Bathygon</title>
+<meta name="viewport" content="width=device-width,initial-scale=1"><meta http-equiv="refresh" content="3"></head>
+<body style="font-family:sans-serif;max-width:34rem;margin:4rem auto;padding:0 1.5rem;line-height:1.5">
+<h1>The records cannot be read just now</h1><p>The application is up, but its database does not answer; most often it is being
+restarted. Nothing is lost. This page looks again every few seconds and comes back by itself.</p></body></html>`;
+
+/** A page without its database is answered as what it is: not an error, but not there now (503). */
+async function away(request: NextRequest): Promise<NextResponse | null> {
+  const page = request.method === "GET" && request.headers.get("sec-fetch-dest") !== "empty";
+  if (!page || !request.headers.get("accept")?.includes("text/html") || (await databaseAnswers())) return null;
+  return new NextResponse(AWAY_PAGE, {
+    status: 503,
+    headers: { "content-type": "text/html; charset=utf-8", "retry-after": "3", "cache-control": "no-store" },
+  });
+}
+
 /** Gives every page an id for the log a fresh nonce and the policy that goes with it. */
-export function proxy(request: NextRequest): NextResponse {
+export async function proxy(request: NextRequest): Promise<NextResponse> {
+  const instead = await away(request);
+  if (instead) return instead;
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const policy = contentSecurityPolicy(nonce);
   const headers = new Headers(request.headers);

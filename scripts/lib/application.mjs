@@ -15,7 +15,7 @@ export function runTypeScript(script, args, env, options = {}) {
 
 /** Serves a production build on 127.0.0.1:`port` and waits until it answers. */
 export async function startApplication(build, port, env) {
-  const child = spawn(process.execPath, ["--max-old-space-size=256", join(build, "server.js")], {
+  const child = spawn(process.execPath, ["--max-old-space-size=256", join(build, "start.cjs")], {
     cwd: build,
     env: {
       ...process.env,

@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import {
+  copyFileSync,
   cpSync,
   existsSync,
   mkdirSync,
@@ -17,7 +18,14 @@ import { run } from "./processes.mjs";
 import { say } from "./say.mjs";
 import { buildServiceWorker } from "./service-worker.mjs";
 
-const SOURCES = ["src", "public", "package-lock.json", "next.config.ts", "tsconfig.json"];
+const SOURCES = [
+  "src",
+  "public",
+  "package-lock.json",
+  "next.config.ts",
+  "tsconfig.json",
+  "scripts/lib/server-start.cjs",
+];
 const KEPT_BUILDS = 3;
 
 /** Folder of a production build of the sources as they are now; builds only when there is none. Shared by demo and tests. */
@@ -39,6 +47,7 @@ export async function ensureBuild() {
     cpSync(join(root, ".next/static"), join(made, ".next/static"), { recursive: true });
     if (existsSync(join(root, "public"))) cpSync(join(root, "public"), join(made, "public"), { recursive: true });
     else mkdirSync(join(made, "public"));
+    copyFileSync(join(root, "scripts/lib/server-start.cjs"), join(made, "start.cjs"));
     await buildServiceWorker(made);
     renameSync(made, folder);
     dropOldBuilds(builds);

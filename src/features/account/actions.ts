@@ -1,11 +1,14 @@
 import { v7 as newId } from "uuid";
 import {
+  dropOldFailures,
+  dropOldSignIns,
   endSignIns,
   findAccount,
   findAccountById,
   forgetFailures,
   hashPassword,
   insertAccount,
+  LONGEST_SIGN_IN_MS,
   passwordSubjects,
   passwordMatches,
   requireGoodPassword,
@@ -27,6 +30,8 @@ import {
   inTransaction,
   listCoaches,
   listSquads,
+  livedThrough,
+  noteDay,
 } from "@/server/repositories";
 import { BeginInput, ChangePasswordInput, EndSignInInput, SignInInput, SignOutInput } from "./inputs";
 
@@ -35,6 +40,14 @@ const ownBusiness = () => [];
 
 const tooManyTries = (waitMs: number) =>
   new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
+/** Lets go of what is past its time, where that time was lived through. */
+async function tidyUp(now: Date): Promise<void> {
+  await noteDay(now);
+  await dropOldFailures(now);
+  await emptyBin(now);
+  if (await livedThrough(LONGEST_SIGN_IN_MS, now)) await dropOldSignIns(now);
+}
+
 const begunAlready = () => conflict("Somebody has begun here already. Sign in instead.");
 
 export const accountActions = {
@@ -78,8 +91,8 @@ export const accountActions = {
     });
     await setToken(token);
     // The bin has no clock of its own; somebody coming in is often enough.
-    await emptyBin(now).catch((error: unknown) =>
-      log("error", { requestId, doing: "empty the bin", cause: causeForLog(error) }),
+    await tidyUp(now).catch((error: unknown) =>
+      log("error", { requestId, doing: "tidy up", cause: causeForLog(error) }),
     );
   }),
 

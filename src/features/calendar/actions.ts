@@ -51,7 +51,7 @@ export const calendarActions = {
     async (input) => {
       await requireOneSquad((await whereabouts("planned", input.id))!.squadId, input);
       await inTransaction(async (transaction) => {
-        if (!(await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })))
+        if ((await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })) === "other")
           throw conflict(
             "Somebody else changed this plan meanwhile. Reload to see it; what you entered is still here.",
           );

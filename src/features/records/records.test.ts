@@ -27,6 +27,7 @@ import {
   leavePilotTrail,
   listBin,
   listTrail,
+  noteDay,
   readRecord,
   setAircraftRemoved,
   setPilotRemoved,
@@ -59,6 +60,11 @@ const bringIn = (record: unknown, into = squadId) =>
     data: { added: number };
     fields: Record<string, string>;
   }>;
+
+/** Somebody signed in on the days before. */
+async function liveThrough(until: Date): Promise<void> {
+  for (const daysAgo of [20, 9, 0]) await noteDay(new Date(until.getTime() - daysAgo * 86_400_000));
+}
 
 /** A pilot with something of every kind. */
 async function fillPilot(name: string): Promise<{ id: string; ids: Record<string, string> }> {
@@ -258,6 +264,55 @@ describe("the record as a file", () => {
     expect(await database()("attempt")).toEqual(before);
   });
 
+  it.each<[string, (record: PilotRecord) => PilotRecord, string]>([
+    [
+      "a leap second, which the calendar of the database has not",
+      (record) => ({ ...record, notes: [{ ...record.notes[0], writtenAt: "2016-12-31T23:59:60Z" }] }),
+      "notes.0.writtenAt",
+    ],
+    [
+      "a year after 9999",
+      (record) => ({ ...record, notes: [{ ...record.notes[0], writtenAt: "9999-12-31T23:59:59-14:00" }] }),
+      "notes.0.writtenAt",
+    ],
+    [
+      "the id of a setup twice",
+      (record) => ({
+        ...record,
+        aircraft: record.aircraft.map((one) => ({
+          ...one,
+          setups: [...one.setups, { ...one.setups[0], number: one.setups[0].number + 1 }],
+        })),
+      }),
+      "aircraft",
+    ],
+    [
+      "two sign-offs of one step",
+      (record) => ({ ...record, milestones: [...record.milestones, { ...record.milestones[0], id: newId() }] }),
+      "milestones.1.stepId",
+    ],
+    [
+      "a load that is nowhere",
+      (record) => ({ ...record, attempts: [{ ...record.attempts[0], loadId: newId() }] }),
+      "attempts.0.loadId",
+    ],
+  ])("with %s is refused at its place", async (_, spoil, place) => {
+    expect(await bringIn(spoil(await recordOf(odo.id)))).toMatchObject({
+      ok: false,
+      status: 422,
+      fields: { [place]: expect.any(String) },
+    });
+  });
+
+  it("with a setup of a number that is taken here is refused, and nothing of it is kept", async () => {
+    const record = await recordOf(odo.id);
+    const [craft] = record.aircraft;
+    const other = { ...craft.setups[0], id: newId() };
+    const clash = { ...record, notes: [], aircraft: [{ ...craft, setups: [other] }], sessions: [], attempts: [] };
+    expect(await bringIn(clash)).toMatchObject({ ok: false, status: 409 });
+    expect(await database()("setup").where({ id: other.id })).toEqual([]);
+  });
+
   it("of any shape is never more than refused", async () => {
     const record = JSON.parse(JSON.stringify(await recordOf(odo.id))) as Record<string, unknown>;
     const keys = Object.keys(record);
@@ -310,6 +365,7 @@ describe("the bin", () => {
     expect(await listBin([newId()], later)).toEqual([]);
     const muchLater = new Date(later.getTime() + BIN_MS + 1);
     expect(await ofKit(muchLater)).toEqual([]);
+    await liveThrough(muchLater);
     await emptyBin(muchLater);
     expect(await database()("note").where({ id: kit.ids.gone })).toEqual([]);
     expect(await database()("attempt").where({ id: kit.ids.undone })).toEqual([]);
@@ -323,7 +379,13 @@ describe("the bin", () => {
     await inTransaction((transaction) => setPilotRemoved(transaction, id, now));
     await emptyBin(new Date(now.getTime() + BIN_MS - 1));
     expect(await findPilot(id)).toBeDefined();
-    await emptyBin(new Date(now.getTime() + BIN_MS + 1));
+    // On the word of the clock alone nothing goes.
+    await database()("day_seen").delete();
+    const after = new Date(now.getTime() + BIN_MS + 1);
+    await emptyBin(after);
+    expect(await findPilot(id)).toBeDefined();
+    await liveThrough(after);
+    await emptyBin(after);
     expect(await findPilot(id)).toBeUndefined();
   });
 });

@@ -44,13 +44,14 @@ export const squadActions = {
         const movedFrom = before && before.squadId !== pilot.squadId ? before.squadId : null;
         // Who only shares a squad takes nobody out of it.
         if (movedFrom) await requireAccess(who, [need("owner", "squad", movedFrom)]);
-        if (
-          !(await updatePilot(transaction, {
-            ...pilot,
-            settingsFrozen: pilot.settingsFrozen ?? false,
-            reactionS: pilot.reactionS ?? null,
-          }))
-        )
+        const edited = await updatePilot(transaction, {
+          ...pilot,
+          settingsFrozen: pilot.settingsFrozen ?? false,
+          reactionS: pilot.reactionS ?? null,
+        });
+        // A repeated send, of which the trail has a line.
+        if (edited === "same") return;
+        if (edited === "other")
           throw conflict(
             "Somebody else changed this pilot meanwhile. Reload to see it; what you entered is still here.",
           );

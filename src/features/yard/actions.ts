@@ -37,13 +37,14 @@ export const yardActions = {
     ({ id }) => [need("coach", "site", id)],
     async (site) => {
       await inTransaction(async (transaction) => {
-        if (
-          !(await updateSite(transaction, {
-            ...site,
-            ceilingM: site.ceilingM ?? null,
-            elevationM: site.elevationM ?? null,
-          }))
-        )
+        const edited = await updateSite(transaction, {
+          ...site,
+          ceilingM: site.ceilingM ?? null,
+          elevationM: site.elevationM ?? null,
+        });
+        // A repeated send, of which the trail has a line.
+        if (edited === "same") return;
+        if (edited === "other")
           throw conflict(
             "Somebody else changed this site meanwhile. Reload to see it; what you entered is still here.",
           );

@@ -1,3 +1,4 @@
+export { LONGEST_MS as LONGEST_SIGN_IN_MS } from "./sign-ins";
 export { currentAccount, setToken } from "./current";
 export { deviceKind } from "./device";
 export {
@@ -11,6 +12,7 @@ export {
 export {
   accountsOfPilots,
   deletePilotAccount,
+  dropOldSignIns,
   endSignIns,
   findAccount,
   findAccountById,
@@ -24,4 +26,4 @@ export {
   updatePassword,
 } from "./sign-ins";
 export type { SignedIn, SignedInCoach, SignIn } from "./sign-ins";
-export { forgetFailures, passwordSubjects, signInSubjects, takeTry, waitAfter } from "./slow-down";
+export { dropOldFailures, forgetFailures, passwordSubjects, signInSubjects, takeTry, waitAfter } from "./slow-down";

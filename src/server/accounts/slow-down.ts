@@ -1,6 +1,7 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import { database, transact } from "../database";
+import { database } from "../database";
+import { inTransaction } from "../repositories/transaction";
 
 /** Failures are forgotten after this long without another. */
 const FORGET_MS = 24 * 3_600_000;
@@ -44,10 +45,7 @@ export function waitAfter(failures: number, { free, longestMs }: Slowing = USUAL
  * milliseconds to wait where there is none to be had; a try that turns out right is given back by `forgetFailures`.
  */
 export async function takeTry(subjects: readonly Subject[], now: Date): Promise<number> {
-  return transact(async (transaction) => {
-    await transaction("failed_sign_in")
-      .where("last_at", "<", new Date(now.getTime() - FORGET_MS))
-      .delete();
+  return inTransaction(async (transaction) => {
     const hashes = subjects.map(({ of }) => subjectHash(of));
     // In one order for everybody, so that nobody waits for somebody who waits for them.
     for (const subject of [...hashes].sort())
@@ -61,7 +59,8 @@ export async function takeTry(subjects: readonly Subject[], now: Date): Promise<
       .forUpdate();
     const waits = subjects.map(({ slowing }, i) => {
       const row = rows.find(({ subject }) => subject === hashes[i]);
-      return row ? row.last_at.getTime() + waitAfter(row.failures, slowing) - now.getTime() : 0;
+      const forgotten = !row || now.getTime() - row.last_at.getTime() > FORGET_MS;
+      return forgotten ? 0 : row.last_at.getTime() + waitAfter(row.failures, slowing) - now.getTime();
     });
     const waitMs = Math.max(0, ...waits);
     if (waitMs === 0)
@@ -70,6 +69,13 @@ export async function takeTry(subjects: readonly Subject[], now: Date): Promise<
         .update({ failures: transaction.raw("failures + 1"), last_at: now });
     return waitMs;
   });
+}
+
+/** Forgets failures of long ago. */
+export async function dropOldFailures(now: Date): Promise<void> {
+  await database()("failed_sign_in")
+    .where("last_at", "<", new Date(now.getTime() - FORGET_MS))
+    .delete();
 }
 
 /** What was tried was right: nobody waits for it any more. */

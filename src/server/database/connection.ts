@@ -104,10 +104,13 @@ export function transact<T>(work: (transaction: Transaction) => Promise<T>): Pro
   return database().transaction((transaction) => current.run(transaction, () => work(transaction)));
 }
 
+/** A database that takes longer over nothing is as good as away. */
+const LONGEST_LOOK_MS = 2500;
+
 /** True when the database answers a trivial question. */
 export async function databaseAnswers(): Promise<boolean> {
   try {
-    await database().raw("select 1");
+    await database().raw("select 1").timeout(LONGEST_LOOK_MS);
     return true;
   } catch (error) {
     console.error("The database does not answer:", (error as Error).message);

@@ -17,6 +17,7 @@ import * as startHeights from "./migrations/0014-start-heights";
 import * as dayAir from "./migrations/0015-day-air";
 import * as loads from "./migrations/0016-loads";
 import * as oneSignOff from "./migrations/0017-one-sign-off";
+import * as daysSeen from "./migrations/0018-days-seen";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -42,6 +43,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0015-day-air", dayAir],
   ["0016-loads", loads],
   ["0017-one-sign-off", oneSignOff],
+  ["0018-days-seen", daysSeen],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -68,6 +68,9 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
         throw badField(`${list}.${i}.setupId`, "A setup that was flown with is not in the file.");
     }
   }
+  const made = record.aircraft.flatMap(({ setups, loads = [] }) => [...setups, ...loads].map(({ id }) => id));
+  if (new Set(made).size < made.length) throw badField("aircraft", "aircraft has an id of a setup or load twice.");
+  requireMoments(record, "");
   const signed = record.milestones.map(({ stepId }) => stepId);
   const twice = signed.findIndex((stepId, i) => signed.indexOf(stepId) !== i);
   if (twice >= 0) throw badField(`milestones.${twice}.stepId`, "A step is signed off twice in the file; once counts.");
@@ -75,6 +78,23 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
     if (new Set(record[list].map(({ id }) => id)).size < record[list].length)
       throw badField(list, `${list} has an id twice.`);
   }
+}
+
+const MOMENT = /^\d{4}-\d{2}-\d{2}[Tt ]\d{2}:/;
+const FIRST_MS = Date.parse("1970-01-01T00:00:00Z");
+const LAST_MS = Date.parse("2200-01-01T00:00:00Z");
+
+/** Every moment of the file is one that the calendar and the database have: no leap second, no year beyond it. */
+function requireMoments(value: unknown, place: string): void {
+  if (typeof value === "string") {
+    if (!value.isWellFormed()) throw badField(place, `${place} is not text.`);
+    if (!place.endsWith("At") || !MOMENT.test(value)) return;
+    const ms = Date.parse(value);
+    if (!(ms >= FIRST_MS && ms <= LAST_MS)) throw badField(place, `${place} is no time between 1970 and 2200.`);
+    return;
+  }
+  if (typeof value !== "object" || value === null) return;
+  for (const [name, inner] of Object.entries(value)) requireMoments(inner, place === "" ? name : `${place}.${name}`);
 }
 
 function within(place: string, check: () => unknown): void {

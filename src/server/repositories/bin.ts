@@ -1,5 +1,6 @@
 import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
+import { livedThrough } from "./days-seen";
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
 export type BinnedKind =
@@ -60,8 +61,9 @@ const marks = [
   ["target", "removed_at"],
 ] as const;
 
-/** Deletes for good what lay in the bin too long. An aircraft that attempts were flown with stays: they refer to its setups. */
+/** Deletes for good what lay in the bin too long, by days that were lived through. An aircraft that attempts were flown with stays: they refer to its setups. */
 export async function emptyBin(now: Date): Promise<void> {
+  if (!(await livedThrough(BIN_MS, now))) return;
   const before = new Date(now.getTime() - BIN_MS);
   const gone: { id: string }[] = await database()("pilot").select("id").where("removed_at", "<", before);
   for (const { id } of gone) await inTransaction((transaction) => erasePilot(transaction, id));

@@ -1,4 +1,5 @@
 export * from "./aircraft";
+export { livedThrough, noteDay } from "./days-seen";
 export {
   type LoggedAttempt,
   countAlone,

@@ -1,6 +1,6 @@
 import { database, type Transaction } from "../database";
 import type { School } from "@/syllabus";
-import { fromJson, insertOnce } from "./rows";
+import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 export type Grip = "thumbs" | "pinch" | "hybrid";
 export const grips: readonly Grip[] = ["thumbs", "pinch", "hybrid"];
@@ -92,7 +92,7 @@ export async function insertPilot(
   });
 }
 
-/** Changes a pilot whose version is still the one that was read. Returns whether it was. */
+/** Changes a pilot whose version is still the one that was read. */
 export async function updatePilot(
   transaction: Transaction,
   {
@@ -105,19 +105,20 @@ export async function updatePilot(
     reactionS,
     version,
   }: Omit<Pilot, "referenceAircraftId" | "school">,
-): Promise<boolean> {
-  const changed = await transaction("pilot")
-    .where({ id, version })
-    .update({
+): Promise<Edited> {
+  return updateOnce(
+    transaction,
+    "pilot",
+    { id, version },
+    {
       squad_id: squadId,
       name,
       stick_mode: stickMode,
       grip,
       settings_frozen: settingsFrozen,
       reaction_s: reactionS,
-      version: version + 1,
-    });
-  return changed === 1;
+    },
+  );
 }
 
 /** Puts a pilot with the whole record into the bin, or brings them back with null. */

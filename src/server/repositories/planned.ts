@@ -1,5 +1,5 @@
 import { database, type Transaction } from "../database";
-import { insertOnce } from "./rows";
+import { insertOnce, updateOnce, type Edited } from "./rows";
 
 /** A session that is planned. */
 export interface PlannedSession {
@@ -66,15 +66,12 @@ export async function insertPlanned(
 export async function updatePlanned(
   transaction: Transaction,
   planned: Omit<PlannedSession, "squadId">,
-): Promise<boolean> {
-  const { id, version } = planned;
-  const changed = await transaction("planned_session")
-    .where({ id, version })
-    .update({ ...rowOf(planned), version: version + 1 });
-  if (changed !== 1) return false;
-  await transaction("planned_pilot").where({ planned_id: id }).delete();
+): Promise<Edited> {
+  const edited = await updateOnce(transaction, "planned_session", planned, rowOf(planned));
+  if (edited !== "changed") return edited;
+  await transaction("planned_pilot").where({ planned_id: planned.id }).delete();
   await insertMembers(transaction, planned);
-  return true;
+  return edited;
 }
 
 /** Puts a planned session into the bin, or brings it back with null. */

@@ -16,7 +16,7 @@ import type { MilestoneEvidence } from "./milestones";
 import type { Grip } from "./pilots";
 import type { School } from "@/syllabus";
 import { refreshDigestsOf } from "./digests";
-import { fromJson } from "./rows";
+import { fromJson, isDuplicate } from "./rows";
 
 interface Named {
   readonly id: string;
@@ -491,7 +491,13 @@ async function insertNew(
         );
       return !there;
     });
-    if (fresh.length) await transaction(table).insert(fresh);
+    try {
+      if (fresh.length) await transaction(table).insert(fresh);
+    } catch (error) {
+      // Such as a setup of a number that another one has here.
+      if (!isDuplicate(error)) throw error;
+      throw new Refusal(409, `The file has a ${table.replaceAll("_", " ")} where there is another one here already.`);
+    }
     added += fresh.length;
   }
   return added;

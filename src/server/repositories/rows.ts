@@ -59,3 +59,25 @@ function comparable(value: unknown): unknown {
   if (typeof value === "boolean") return Number(value);
   return value ?? null;
 }
+
+/** What came of a change on the version that was read: made, made already by an earlier send of the same, or somebody else was faster. */
+export type Edited = "changed" | "same" | "other";
+
+/** Changes a row whose version is still the one that was read, and counts it on. */
+export async function updateOnce(
+  transaction: Transaction,
+  table: string,
+  { id, version }: { readonly id: string; readonly version: number },
+  values: Readonly<Record<string, unknown>>,
+): Promise<Edited> {
+  const changed = await transaction(table)
+    .where({ id, version })
+    .update({ ...values, version: version + 1 });
+  if (changed === 1) return "changed";
+  const there: Readonly<Record<string, unknown>> | undefined = await transaction(table)
+    .where({ id, version: version + 1 })
+    .first();
+  const same =
+    there && Object.entries(values).every(([column, value]) => comparable(there[column]) === comparable(value));
+  return same ? "same" : "other";
+}

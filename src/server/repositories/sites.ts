@@ -1,5 +1,5 @@
 import { database, type Transaction } from "../database";
-import { insertOnce } from "./rows";
+import { insertOnce, updateOnce, type Edited } from "./rows";
 
 /** A place where a squad flies. */
 export interface Site {
@@ -83,12 +83,8 @@ export async function insertSite(transaction: Transaction, site: Omit<Site, "ver
 }
 
 /** Changes a site whose version is still the one that was read. Returns whether it was. */
-export async function updateSite(transaction: Transaction, site: Omit<Site, "squadId">): Promise<boolean> {
-  const { id, version } = site;
-  const changed = await transaction("site")
-    .where({ id, version })
-    .update({ ...rowOf(site), version: version + 1 });
-  return changed === 1;
+export async function updateSite(transaction: Transaction, site: Omit<Site, "squadId">): Promise<Edited> {
+  return updateOnce(transaction, "site", site, rowOf(site));
 }
 
 /** Puts a site into the bin, or brings it back with null. */
