@@ -60,19 +60,22 @@ it("a rising flat spin comes once round level, over its place, and ends higher",
   expect(Math.max(...flight.trace.turnedYawDeg.map(Math.abs))).toBeGreaterThan(340);
 });
 
-it.each(["spin-gap-right", "spin-gap-left", "split-s-gap-right", "split-s-gap-left"])("%s passes the middle of its gap", (id) => {
-  const { flight, recipe, measures } = flown(recipes[id]);
-  const [gap] = flight.obstacles;
-  expect(gap.kind).toBe("gap");
-  const i = within(recipe, flight.trace, id.startsWith("spin") ? "spin" : "away").find(
-    (at) => Math.abs(flight.trace.northM[at] - gap.alongM) < 0.15,
-  )!;
-  expect(Math.abs(flight.trace.eastM[i] - gap.acrossM)).toBeLessThan(0.3);
-  expect(flight.trace.heightM[i]).toBeLessThan(gap.heightM);
-  // Posts, beam and the ground are further off than half of it is wide.
-  expect(measures.clearanceM!).toBeGreaterThan(0.2);
-  expect(measures.crashed).toBe(false);
-});
+it.each(["spin-gap-right", "spin-gap-left", "split-s-gap-right", "split-s-gap-left"])(
+  "%s passes the middle of its gap",
+  (id) => {
+    const { flight, recipe, measures } = flown(recipes[id]);
+    const [gap] = flight.obstacles;
+    expect(gap.kind).toBe("gap");
+    const i = within(recipe, flight.trace, id.startsWith("spin") ? "spin" : "away").find(
+      (at) => Math.abs(flight.trace.northM[at] - gap.alongM) < 0.15,
+    )!;
+    expect(Math.abs(flight.trace.eastM[i] - gap.acrossM)).toBeLessThan(0.3);
+    expect(flight.trace.heightM[i]).toBeLessThan(gap.heightM);
+    // Posts, beam and the ground are further off than half of it is wide.
+    expect(measures.clearanceM!).toBeGreaterThan(0.2);
+    expect(measures.crashed).toBe(false);
+  },
+);
 
 it("a level spin through a gap is half way round in it", () => {
   const { flight } = flown(recipes["spin-gap-right"]);
