@@ -1,5 +1,6 @@
 import { randomBytes } from "node:crypto";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { appendFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { connect, createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
@@ -9,7 +10,7 @@ import { ensureBuild } from "./lib/build.mjs";
 import { query, startClient } from "./lib/database.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
-import { freePort, pause } from "./lib/processes.mjs";
+import { freePort, pause, run } from "./lib/processes.mjs";
 import { runMain, say } from "./lib/say.mjs";
 
 /**
@@ -284,6 +285,161 @@ async function poolExhausted(world, [address]) {
   );
 }
 
+/** How long each of so many notes at once is waited for, ms, and what they were answered. */
+async function notesAtOnce(world, address, n) {
+  return Promise.all(
+    Array.from({ length: n }, async () => {
+      const began = Date.now();
+      const { status } = await post(address, "add-note", { id: newId(), pilotId: world.pilots[0], text: "x" });
+      return { status, ms: Date.now() - began };
+    }),
+  );
+}
+
+/** No answer of ours takes longer than a connection and a statement may. */
+const LONGEST_ANSWER_MS = 20_000;
+
+async function databaseStopped(world, database, [address]) {
+  say("MariaDB stopped where it stands, without a word");
+  process.kill(database.pid, "SIGSTOP");
+  const page = fetch(`${address}/squad`, { headers: { cookie, accept: "text/html" } });
+  const notes = await notesAtOnce(world, address, 12);
+  expect("a page is answered 503 meanwhile", (await page).status === 503, (await page).status);
+  process.kill(database.pid, "SIGCONT");
+  expect(
+    "those who write are told so (503) before long",
+    notes.every(({ status, ms }) => status === 503 && ms < LONGEST_ANSWER_MS),
+    JSON.stringify(notes),
+  );
+  await untilWell(address);
+  expect(
+    "and it works again",
+    (await notesAtOnce(world, address, 12)).every(({ status }) => status === 200),
+  );
+}
+
+/** Stands between the application and the database, and can stop carrying anything without closing anything. */
+function cutter(port) {
+  const pairs = new Set();
+  let cut = false;
+  const server = createServer((near) => {
+    const far = connect(port, "127.0.0.1");
+    const pair = { near, far };
+    pairs.add(pair);
+    const carry = (from, to) => {
+      from.on("data", (chunk) => !pair.cut && !cut && to.write(chunk));
+      from.on("error", () => undefined);
+      from.on("close", () => {
+        pairs.delete(pair);
+        to.destroy();
+      });
+    };
+    carry(near, far);
+    carry(far, near);
+  });
+  return {
+    listen: () => new Promise((done) => server.listen(0, "127.0.0.1", () => done(server.address().port))),
+    /** What is open now says nothing any more; what is opened afterwards is carried. */
+    cutWhatIsOpen: () => {
+      for (const pair of pairs) pair.cut = true;
+    },
+    stop: async () => {
+      cut = true;
+      for (const { near, far } of pairs) for (const socket of [near, far]) socket.destroy();
+      server.close();
+    },
+  };
+}
+
+async function databaseCutOff(world, build) {
+  say("Connections to the database cut without a word, as by a cable");
+  const between = cutter(Number(databaseEnv.BATHYGON_DB_PORT));
+  const env = { ...databaseEnv, BATHYGON_DB_PORT: String(await between.listen()) };
+  const application = await startApplication(build, await freePort(), env);
+  stops.push(application.stop, between.stop);
+  const { address } = application;
+  await notesAtOnce(world, address, 12);
+  between.cutWhatIsOpen();
+  const notes = await notesAtOnce(world, address, 12);
+  expect(
+    "each that met a cut one is told so (503) before long, the others are taken",
+    notes.every(({ status, ms }) => [200, 503].includes(status) && ms < LONGEST_ANSWER_MS) &&
+      notes.some(({ status }) => status === 503),
+    JSON.stringify(notes),
+  );
+  await untilWell(address);
+  expect(
+    "new connections are found",
+    (await notesAtOnce(world, address, 12)).every(({ status }) => status === 200),
+  );
+}
+
+/** On a small disk of its own, where this machine lets us have one. */
+async function diskFull() {
+  say("A disk that runs full");
+  const disk = mkdtempSync(join(tmpdir(), "bathygon-disk-"));
+  const mounted = await run("mount", ["-t", "tmpfs", "-o", "size=190m", "tmpfs", disk], {
+    allowFailure: true,
+    quiet: true,
+  });
+  if (mounted.code !== 0) {
+    say("This machine mounts no disk of memory; left out");
+    rmSync(disk, { recursive: true, force: true });
+    return;
+  }
+  const kept = { cookie, databaseEnv };
+  const own = [];
+  try {
+    const database = await startMariaDb(disk);
+    own.push(database.stop);
+    databaseEnv = { ...database.env, BATHYGON_DB_NAME: "bathygon_full" };
+    await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
+    const application = await startApplication(await ensureBuild(), await freePort(), databaseEnv);
+    own.push(application.stop);
+    const world = await begin(application.address);
+    writeFileSync(join(disk, "ballast"), Buffer.alloc(1024));
+    await fill(disk);
+    const text = "x".repeat(1900);
+    const statuses = [];
+    for (let n = 0; n < 4000 && !statuses.includes(503); n++) {
+      const { status } = await post(application.address, "add-note", { id: newId(), pilotId: world.pilots[0], text });
+      statuses.push(status);
+    }
+    const odd = statuses.filter((status) => status !== 200 && status !== 503);
+    expect(
+      "who writes on a full disk is told so (503), and nobody gets a fault of ours",
+      odd.length === 0 && statuses.includes(503),
+      JSON.stringify([...new Set(statuses)]),
+    );
+    rmSync(join(disk, "ballast"));
+    let well = false;
+    for (let n = 0; n < TRIES && !well; n++) {
+      well =
+        (await post(application.address, "add-note", { id: newId(), pilotId: world.pilots[0], text: "y" })).status ===
+        200;
+      if (!well) await pause(RETRY_MS);
+    }
+    expect("with room again it works again", well);
+  } finally {
+    for (const stop of own.reverse()) await stop();
+    await run("umount", ["-l", disk], { allowFailure: true, quiet: true });
+    rmSync(disk, { recursive: true, force: true });
+    ({ cookie, databaseEnv } = kept);
+  }
+}
+
+/** Writes into a file until nothing fits any more. */
+async function fill(disk) {
+  const block = Buffer.alloc(1024 * 1024);
+  for (let n = 0; n < 400; n++) {
+    try {
+      appendFileSync(join(disk, "ballast"), block);
+    } catch {
+      return;
+    }
+  }
+}
+
 async function databaseAway(world, database, again, [address]) {
   say("A page, a tally and the health answer while the database is away, and afterwards");
   const browser = await chromium.launch({
@@ -351,6 +507,9 @@ await runMain(async () => {
     await twoApplications(world, addresses);
     await twoEditors(world, addresses);
     await poolExhausted(world, addresses);
+    await databaseStopped(world, database, addresses);
+    await databaseCutOff(world, build);
+    await diskFull();
     const again = () => startMariaDb(scratch, { port: Number(databaseEnv.BATHYGON_DB_PORT) });
     await databaseAway(world, database, again, addresses);
   } finally {
