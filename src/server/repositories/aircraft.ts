@@ -158,7 +158,12 @@ export async function updateFlightState(transaction: Transaction, id: string, fl
 /** Number of the newest setup of an aircraft, 0 for none. Locks the aircraft until the transaction ends. */
 export async function lockLatestSetupNumber(transaction: Transaction, aircraftId: string): Promise<number> {
   await transaction("aircraft").where({ id: aircraftId }).forUpdate().first();
-  const row = await transaction("setup").where({ aircraft_id: aircraftId }).max({ number: "number" }).first();
+  // Read as it is now, not as it was when the transaction began to wait.
+  const row = await transaction("setup")
+    .where({ aircraft_id: aircraftId })
+    .max({ number: "number" })
+    .forUpdate()
+    .first();
   return row?.number ?? 0;
 }
 

@@ -48,9 +48,11 @@ export async function lockOpenRequest(
   stepId: string,
 ): Promise<{ id: string } | undefined> {
   await transaction("pilot").where({ id: pilotId }).forUpdate().first();
+  // Read as it is now, not as it was when the transaction began to wait.
   return transaction("sign_off_request")
     .where({ pilot_id: pilotId, step_id: stepId })
     .whereNull("answered_at")
+    .forUpdate()
     .first("id");
 }
 

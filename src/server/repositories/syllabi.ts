@@ -67,7 +67,7 @@ export async function findSyllabusVersion(squadId: string, number: number): Prom
 /** The newest number in a squad, locked until the transaction ends, so that two saves cannot both follow it; 0 before the first. */
 export async function lockSyllabus(transaction: Transaction, squadId: string): Promise<number> {
   await transaction("squad").where({ id: squadId }).forUpdate().first("id");
-  const row = await transaction("syllabus").where({ squad_id: squadId }).max({ number: "number" }).first();
+  const row = await transaction("syllabus").where({ squad_id: squadId }).max({ number: "number" }).forUpdate().first();
   return Number(row?.number ?? 0);
 }
 

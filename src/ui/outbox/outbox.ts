@@ -103,6 +103,16 @@ const without = ({ refused: _, failedAtMs: __, ...item }: Outgoing): Outgoing =>
 /** An error of the server's own, with this item and not with all of them. */
 const FAILED_ON_IT = 500;
 const ASIDE_MS = 10 * 60_000;
+/** A server may stumble once or twice; what it fails on every time is not held up any longer. */
+const MOST_FAILURES = 5;
+const failures = new Map<string, number>();
+
+/** Counts a failure; true for one too many. */
+function failedAgain(key: string): boolean {
+  const count = (failures.get(key) ?? 0) + 1;
+  failures.set(key, count % MOST_FAILURES);
+  return count >= MOST_FAILURES;
+}
 
 const isDue = ({ refused, failedAtMs }: Outgoing, nowMs: number): boolean =>
   refused === undefined || (failedAtMs !== undefined && nowMs - failedAtMs > ASIDE_MS);
@@ -138,7 +148,7 @@ async function sendAll(): Promise<void> {
       away.add(next.accountId);
       continue;
     }
-    const failed = !result.ok && result.status === FAILED_ON_IT;
+    const failed = !result.ok && result.status === FAILED_ON_IT && failedAgain(next.key);
     if (!result.ok && isTemporary(result.status) && !failed) break;
     await change((item) => {
       if (item.key !== next.key) return item;
