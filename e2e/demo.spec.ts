@@ -321,6 +321,8 @@ test("a trick is flown many times with errors: a share with its interval, the sa
 });
 
 test("whose stops were measured is flown with hands of their own, in the lab and in the brief", async ({ page }) => {
+  // Fitted twice, beside a minimum start height that is being worked out.
+  test.setTimeout(180_000);
   await openPilot(page, "Ysolde Marr");
   await page.goto(`${demoAddress}/lab${new URL(page.url()).search}&step=flip-one-move`);
   const panel = page.getByRole("region", { name: "How forgiving it is" });
@@ -328,7 +330,7 @@ test("whose stops were measured is flown with hands of their own, in the lab and
   const usual = await timing.inputValue();
   await panel.getByRole("combobox", { name: "Hands" }).click();
   await page.getByRole("option", { name: /^own, from \d+ measured attempts$/ }).click();
-  await expect(timing).not.toHaveValue(usual, { timeout: 30_000 });
+  await expect(timing).not.toHaveValue(usual, { timeout: 60_000 });
   await panel.getByRole("button", { name: "Fly it 200 times" }).click();
   await expect(panel.getByText(/^Clean \d+ %/)).toBeVisible({ timeout: 30_000 });
   await panel.getByRole("combobox", { name: "Risk of the height" }).click();
@@ -337,7 +339,7 @@ test("whose stops were measured is flown with hands of their own, in the lab and
   await page.goto(`${demoAddress}/brief${new URL(page.url()).search}`);
   await page.getByRole("button", { name: "Fly it 200 times with errors" }).click();
   await expect(page.getByText("hands that stray as this pilot's measured attempts do")).toBeVisible({
-    timeout: 30_000,
+    timeout: 90_000,
   });
 });
 
