@@ -1,4 +1,4 @@
-// Starts the application's server. Copied into every build as start.js.
+// Starts the application's server. Copied into every build as start.cjs.
 // TRACE is refused here: the framework cannot make a request of it, and would answer 500.
 const http = require("node:http");
 

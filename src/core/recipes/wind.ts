@@ -46,12 +46,13 @@ export interface WindAdvice {
 
 /**
  * Flies a solved recipe in still air, into the wind and across it, high up. Into the wind is the way to face: the speed over the ground is least, and what
- * drifts, drifts back to where it came from. The crab angle is that of the wind triangle, sin = wind / air speed. Null in a calm. Throws a DomainError as
+ * drifts, drifts back to where it came from. The crab angle is that of the wind triangle, sin = wind / air speed. Null in a calm, and for a trick that is about a side wind. Throws a DomainError as
  * `fly` does.
  */
 export function windAdvice(recipe: Recipe, aircraft: Airframe, settings: Settings, day: DayAir): WindAdvice | null {
   const { windMps } = coarseDay(day);
-  if (windMps === 0) return null;
+  // A trick across the wind brings its own, and is flown in that alone.
+  if (windMps === 0 || recipe.sideWindMps !== undefined) return null;
   const endIn = (environment: Environment) =>
     fly({ ...recipe, obstacles: [] }, aircraft, settings, highUp(environment)).measures;
   const still = endIn(environmentOn({ ...day, windMps: 0 }));

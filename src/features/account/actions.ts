@@ -40,6 +40,7 @@ const ownBusiness = () => [];
 
 const tooManyTries = (waitMs: number) =>
   new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
+
 /** Lets go of what is past its time, where that time was lived through. */
 async function tidyUp(now: Date): Promise<void> {
   await noteDay(now);

@@ -214,3 +214,25 @@ it("shows a pilot the kept minimum start height or that it is not worked out yet
   show(done(), { startHeights: { back: kept } });
   expect(jest.mocked(useStartHeight).mock.lastCall![1]).toMatchObject({ kept });
 });
+
+it("counts crashes of a trick at its own height in the worker, and says so while it does", async () => {
+  const landing: BriefState = {
+    kind: "done",
+    brief: draftBrief(recipes["land-stop"], airframe, firstSettings, CALM_AIR),
+    wind: null,
+  };
+  show(landing, { standing: standingAtStep("land-stop"), direction: "on" });
+  expect(screen.getByText("Crashes of 1,000")).toBeVisible();
+  // No worker here: what went wrong is said, never a figure.
+  expect(await screen.findByText(/^(being counted|not counted)/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^Crashes of 1,000/ })).toBeNull();
+});
+
+it.each([
+  ["disarm", /disarm at once, wherever it is/],
+  ["fly-out", /fly it out as above/],
+  ["level-switch", /throw the switch that levels it, throttle up; tap it as bailed/],
+])("says under the way out what the side %s does in trouble", (side, words) => {
+  show(done(), { school: { trouble: side } });
+  expect(screen.getByText(words)).toBeVisible();
+});

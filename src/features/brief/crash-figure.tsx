@@ -1,83 +1,65 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import {
   NEARLY_EMPTY,
+  START_HEIGHT_RUNS,
   START_HEIGHT_SEED,
   usualErrors,
-  type Airframe,
-  type Environment,
   type Recipe,
-  type Settings,
+  type StartHeightTask,
 } from "@/core";
-import { createPool, type Pool } from "@/ui/scatter/pool";
+import { inParts } from "@/ui/scatter/in-parts";
+import type { Pool } from "@/ui/scatter/pool";
+import { useComputed } from "@/ui/scatter/use-scatter";
 import { Figure } from "@/ui/units/figure";
 
-const RUNS = 1000;
-const AT_A_TIME = 25;
-/** Above this it is said in the colour of warnings. Ours. */
+const LABEL = `Crashes of ${START_HEIGHT_RUNS.toLocaleString("en")}`;
+/** Above this share it is said in the colour of warnings. Ours. */
 const MANY = 0.02;
 /** Counted before, by all that was flown: a second opening is instant. */
 const counted = new Map<string, number>();
 const MOST_COUNTED = 200;
 
-type Count = { readonly kind: "counting"; readonly share: number } | { readonly kind: "broken"; readonly why: string };
+type Flown = Pick<StartHeightTask, "airframe" | "settings" | "environment">;
 
 /**
  * How many of 1,000 flights with the hands usual at a stage crash, for a trick that belongs at its own height: what stands there for a minimum start height.
  * On a full and on a nearly empty pack, the worse.
  */
-export function CrashFigure({
-  recipe,
-  flown,
-  stage,
-}: {
-  recipe: Recipe;
-  flown: { readonly airframe: Airframe; readonly settings: Settings; readonly environment: Environment };
-  stage: number;
-}) {
+export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: Flown; stage: number }) {
+  const { state, start } = useComputed<number>();
   const asked = JSON.stringify([recipe, flown, stage]);
-  const [state, setState] = useState<{ asked: string; count: Count } | null>(null);
-  const [, setDone] = useState("");
   useEffect(() => {
     if (counted.has(asked)) return;
-    let gone = false;
-    const pool = createPool();
-    const [what, on, at] = JSON.parse(asked) as [Recipe, typeof flown, number];
-    count(pool, what, { ...on, hands: usualErrors(at), seed: START_HEIGHT_SEED }, (share) => {
-      if (!gone) setState({ asked, count: { kind: "counting", share } });
-    })
-      .then((crashes) => {
-        if (counted.size >= MOST_COUNTED) counted.clear();
-        counted.set(asked, crashes);
-        if (!gone) setDone(asked);
-      })
-      .catch((error: Error) => !gone && setState({ asked, count: { kind: "broken", why: error.message } }))
-      .finally(() => pool.close());
-    return () => {
-      gone = true;
-      pool.close();
-    };
-  }, [asked]);
+    start(asked, async (pool, onProgress) => {
+      const [what, on, at] = JSON.parse(asked) as [Recipe, Flown, number];
+      const task = { ...on, hands: usualErrors(at), seed: START_HEIGHT_SEED };
+      const crashes = await countCrashes(pool, what, task, onProgress);
+      if (counted.size >= MOST_COUNTED) counted.clear();
+      counted.set(asked, crashes);
+      return crashes;
+    });
+  }, [asked, start]);
   const crashes = counted.get(asked);
-  if (crashes === undefined) {
-    const now = state?.asked === asked ? state.count : null;
+  if (crashes === undefined)
     return (
       <Box role="status" sx={{ py: 1 }}>
-        <Box sx={{ fontSize: "0.85rem" }}>Crashes of {RUNS.toLocaleString("en")}</Box>
-        {now?.kind === "broken" ? `not counted: ${now.why}` : `being counted, ${Math.round(100 * (now?.share ?? 0))} %`}
+        <Box sx={{ fontSize: "0.85rem" }}>{LABEL}</Box>
+        {state.kind === "broken"
+          ? `not counted: ${state.why}`
+          : `being counted, ${Math.round(100 * (state.kind === "flying" ? state.share : 0))} %`}
       </Box>
     );
-  }
   return (
     <Figure
-      label={`Crashes of ${RUNS.toLocaleString("en")}`}
+      label={LABEL}
       value={crashes}
       quantity="count"
-      warn={crashes > MANY * RUNS}
+      warn={crashes > MANY * START_HEIGHT_RUNS}
       why={{
-        how: `Flown ${RUNS} times on a full and ${RUNS} times on a nearly empty pack with the errors usual at stage ${stage}; the worse is shown. It belongs at its own height, so no start height makes it safer: a slower, longer approach does.`,
+        how: `Flown ${START_HEIGHT_RUNS} times on a full and ${START_HEIGHT_RUNS} times on a nearly empty pack with the errors usual at stage ${stage}; the worse is shown. It belongs at its own height, so no start height makes it safer: a slower, longer approach does.`,
         inputs: [["stage", String(stage)]],
         source: "Flight model; the spread of the hands is common practice, no source.",
       }}
@@ -85,26 +67,23 @@ export function CrashFigure({
   );
 }
 
-async function count(
+async function countCrashes(
   pool: Pool,
   recipe: Recipe,
-  task: Parameters<Parameters<Parameters<Pool["run"]>[0]>[0]["crashesAtOwnHeight"]>[0],
+  task: Omit<StartHeightTask, "solved">,
   onProgress: (share: number) => void,
 ): Promise<number> {
+  const packs = [0, NEARLY_EMPTY];
   let flown = 0;
-  const onPack = async (packUsed: number) => {
-    const starts = Array.from({ length: RUNS / AT_A_TIME }, (_, i) => i * AT_A_TIME);
-    const parts = await Promise.all(
-      starts.map(async (from) => {
-        const part = await pool.run((remote) =>
-          remote.crashesAtOwnHeight(task, recipe, packUsed, from, from + AT_A_TIME),
-        );
-        flown += AT_A_TIME;
-        onProgress(flown / (2 * RUNS));
-        return part;
-      }),
-    );
-    return parts.reduce((sum, part) => sum + part, 0);
-  };
-  return Math.max(...(await Promise.all([onPack(0), onPack(NEARLY_EMPTY)])));
+  const byPack = await Promise.all(
+    packs.map(async (packUsed) => {
+      const parts = await inParts(
+        START_HEIGHT_RUNS,
+        (from, to) => pool.run((remote) => remote.crashesAtOwnHeight(task, recipe, packUsed, from, to)),
+        (n) => onProgress((flown += n) / (START_HEIGHT_RUNS * packs.length)),
+      );
+      return parts.reduce((sum, part) => sum + part, 0);
+    }),
+  );
+  return Math.max(...byPack);
 }

@@ -366,3 +366,58 @@ it("warns before frozen settings are changed, and lets the coach decide", async 
   await userEvent.click(screen.getByRole("button", { name: "Change them all the same" }));
   expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeEnabled();
 });
+
+describe("what the aircraft carries", () => {
+  const pack = { id: "pack", aircraftId: "plank", name: "long pack", massKg: 0.78, thrustToWeight: null };
+  const rowOf = (name: RegExp) => screen.getByRole("row", { name });
+  const figures = (name: RegExp) =>
+    within(rowOf(name))
+      .getAllByRole("cell")
+      .map((cell) => cell.textContent);
+
+  it("is listed with what it does to hover, cruise and mid, each more than without it", () => {
+    renderScreen(<SetupScreen data={data({ loads: [pack] })} />);
+    part("Loads");
+    const [weight, thrust, ...rest] = figures(/^long pack/);
+    expect([weight, thrust]).toEqual(["780\u202fg", "6.3 × (by weight)"]);
+    const numbers = (cells: readonly (string | null)[]) => cells.slice(0, 4).map((text) => parseFloat(text!));
+    const [, , ...bare] = figures(/^as it is/);
+    numbers(rest).forEach((value, i) => expect(value).toBeGreaterThan(numbers(bare)[i]));
+  });
+
+  it("is added with its weight, and taken off the list with a way back", async () => {
+    const sent = fakeServer();
+    renderScreen(<SetupScreen data={data({ loads: [pack] })} />);
+    part("Loads");
+    await userEvent.type(screen.getByLabelText("Name of the load"), "with camera");
+    await userEvent.type(screen.getByLabelText("Weight with it on, ready to fly, g"), "790");
+    await userEvent.click(screen.getByRole("button", { name: "Add load" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({
+      action: "add-load",
+      input: { aircraftId: aircraft.id, name: "with camera", massG: "790", thrustToWeight: "" },
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Take long pack off the list" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
+    await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["add-load", "remove-load", "restore-load"]));
+  });
+
+  it("is looked at, not changed, by a pilot", () => {
+    renderScreen(<SetupScreen data={data({ loads: [pack], mayChange: false })} />);
+    part("Loads");
+    expect(rowOf(/^long pack/)).toBeVisible();
+    expect(screen.queryByRole("button", { name: /Add load|off the list/ })).toBeNull();
+  });
+});
+
+it("holds back what the school tunes later, and takes all but that", async () => {
+  renderScreen(<SetupScreen data={data({ stage: 6, school: { tuning: "throttle" } })} />);
+  part("By stage");
+  const waiting = screen.getAllByText("waits: the throttle first, the rates when it is quiet");
+  expect(waiting.length).toBeGreaterThan(0);
+  expect(screen.getByRole("button", { name: "Take End rate, yaw" })).toBeDisabled();
+  await userEvent.click(screen.getByRole("button", { name: /^Take all \d+$/ }));
+  // Now the throttle is as it should be, and the rates have their turn.
+  expect(screen.queryByText(/^waits:/)).toBeNull();
+  expect(screen.getByRole("button", { name: "Take End rate, yaw" })).toBeEnabled();
+});

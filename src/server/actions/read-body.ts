@@ -1,5 +1,6 @@
 import "server-only";
 import { Refusal } from "./errors";
+import { DEEPEST, tooDeep } from "./nesting";
 
 /** Most actions need no more; what is longer is refused before it is parsed. */
 const USUAL_BYTES = 64 * 1024;
@@ -23,10 +24,9 @@ export async function readBody(request: Request, longestBytes = USUAL_BYTES): Pr
   }
 }
 
-/** Values of a whole file, of ten years of flying and more; values of one object or list; levels. More is made to do harm. */
-export const MOST_VALUES = 1_500_000;
+/** Values of a whole file, of ten years of flying and more, and fields of one object. More is made to do harm. */
+const MOST_VALUES = 1_500_000;
 const MOST_KEYS = 5_000;
-const MOST_LEVELS = 64;
 
 /**
  * Counts values, keys and levels in the text, before anything is made of it: parsing millions of small things would take the memory of everybody. Text
@@ -52,8 +52,7 @@ function requireCounted(text: string): void {
       case OPEN_LIST:
         keys.push(code === OPEN_OBJECT ? 1 : Number.NEGATIVE_INFINITY);
         values++;
-        if (keys.length > MOST_LEVELS)
-          throw new Refusal(422, `The request is nested more than ${MOST_LEVELS} deep; nothing here is.`);
+        if (keys.length > DEEPEST) throw tooDeep("The request");
         break;
       case CLOSE_OBJECT:
       case CLOSE_LIST:

@@ -7,6 +7,7 @@ import { requireAccess, type Need } from "../access";
 import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
 import { causeForLog, log } from "../log";
 import { Refusal } from "./errors";
+import { requireShallow } from "./nesting";
 
 /** Who asks, from where, and how to hand them a sign-in. */
 export interface Asker {
@@ -96,9 +97,9 @@ export async function runAction<Input extends object, Output>(
     if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
       throw new Refusal(400, "The request is not an object with fields.");
     }
-    const plain = Object.entries(raw).filter(([name]) => !files.includes(name));
+    const plain = Object.fromEntries(Object.entries(raw).filter(([name]) => !files.includes(name)));
     requirePlain(plain);
-    const input = plainToInstance(InputClass, Object.fromEntries(plain));
+    const input = plainToInstance(InputClass, plain);
     for (const name of files)
       if (Object.hasOwn(raw, name)) Object.assign(input, { [name]: (raw as Record<string, unknown>)[name] });
     const errors = await validate(input, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
@@ -110,7 +111,7 @@ export async function runAction<Input extends object, Output>(
     await requireAccess(asked.who, asked.needs);
     return { ok: true, data: await run(input, asked.who, asker) };
   } catch (error) {
-    return failure(asked ? await asItIsNow(error, asked) : error, asker.requestId);
+    return failure(asked ? await asItIsNow(error, asked, asker.requestId) : error, asker.requestId);
   }
 }
 
@@ -120,8 +121,11 @@ export async function runAction<Input extends object, Output>(
 async function asItIsNow(
   error: unknown,
   { who, needs }: { readonly who: SignedIn; readonly needs: readonly Need[] },
+  requestId: string,
 ): Promise<unknown> {
   if (error instanceof Refusal || error instanceof DomainError || databaseIsAway(error)) return error;
+  // Said in the log whatever comes of it: a mistake of ours may look the same.
+  log("error", { requestId, doing: "look what was changed meanwhile", cause: causeForLog(error) });
   try {
     await requireAccess(who, needs);
   } catch (gone) {
@@ -218,28 +222,25 @@ function fieldMessages(errors: readonly ValidationError[], prefix = ""): Record<
 
 /** Names that objects have by themselves: as fields they would be taken for what they are not. */
 const OWN_NAMES = new Set(["__proto__", "constructor", "prototype", "toString", "valueOf", "hasOwnProperty"]);
-const DEEPEST = 64;
 
 /**
  * Turns away what no form sends and what libraries stumble over: names that objects have by themselves, lists straight in lists, text that is not Unicode,
  * what is nested without end.
  */
-function requirePlain(fields: readonly (readonly [string, unknown])[]): void {
-  const waiting: { readonly value: unknown; readonly depth: number }[] = [
-    { value: Object.fromEntries(fields), depth: 0 },
-  ];
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
-    const { value, depth } = next;
+function requirePlain(input: object): void {
+  requireShallow(input, "The request");
+  const waiting: unknown[] = [input];
+  while (waiting.length > 0) {
+    const value = waiting.pop();
     if (typeof value === "string" && !value.isWellFormed()) throw new Refusal(422, "Some of it is not text.");
     if (typeof value !== "object" || value === null) continue;
-    if (depth > DEEPEST) throw new Refusal(422, `The request is nested more than ${DEEPEST} deep; nothing here is.`);
     const list = Array.isArray(value);
     for (const [name, inner] of Object.entries(value)) {
       if (OWN_NAMES.has(name) || !name.isWellFormed())
         throw new Refusal(422, `${name.slice(0, 20).toWellFormed()} is not a known field.`);
       if (list && Array.isArray(inner))
         throw new Refusal(422, "A list straight in a list is nothing this program sends.");
-      waiting.push({ value: inner, depth: depth + 1 });
+      waiting.push(inner);
     }
   }
 }

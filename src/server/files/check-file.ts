@@ -2,6 +2,7 @@ import "server-only";
 import Ajv2020, { type ValidateFunction } from "ajv/dist/2020";
 import addFormats from "ajv-formats";
 import { badField, Refusal } from "../actions/errors";
+import { requireShallow } from "../actions/nesting";
 
 const ajv = new Ajv2020({ strict: true, strictTypes: false });
 addFormats(ajv, ["date-time"]);
@@ -18,21 +19,6 @@ export function fileKind<T>(name: string, format: string, schema: object): FileK
   return { name, format, matches: ajv.compile<T>(schema) };
 }
 
-const DEEPEST = 64;
-
-/** Before anything walks down it: what is nested without end would take the stack. */
-function requireShallow(file: object): void {
-  let level: readonly object[] = [file];
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > DEEPEST) throw new Refusal(422, `The file is nested more than ${DEEPEST} deep; nothing here is.`);
-    const below: object[] = [];
-    for (const one of level)
-      for (const inner of Object.values(one))
-        if (typeof inner === "object" && inner !== null) below.push(inner as object);
-    level = below;
-  }
-}
-
 /** The file when it is of a kind and version 1 and matches the schema; otherwise throws a Refusal that names the place. */
 export function requireFile<T>(file: unknown, { name, format, matches }: FileKind<T>): T {
   if (typeof file !== "object" || file === null || Array.isArray(file))
@@ -44,7 +30,7 @@ export function requireFile<T>(file: unknown, { name, format, matches }: FileKin
       "version",
       `The file is of version ${JSON.stringify(version)?.slice(0, 20)}; this program reads version 1.`,
     );
-  requireShallow(file);
+  requireShallow(file, "The file");
   if (!matches(file)) {
     // Of rules that may be one thing or another the deepest miss says most.
     const errors = matches.errors ?? [];

@@ -11,7 +11,7 @@ const item = (key: string, more: Partial<Outgoing> = {}): Outgoing => ({
   ...more,
 });
 const answer = (status: number, body: object) => Promise.resolve(new Response(JSON.stringify(body), { status }));
-const settle = () => new Promise((done) => setTimeout(done, 30));
+const settle = () => new Promise((done) => setTimeout(done, 120));
 const keys = () => outboxNow().items.map(({ key }) => key);
 let send: jest.Mock;
 const sentIds = () => send.mock.calls.map(([, { body }]) => (JSON.parse(body as string) as { id: string }).id);

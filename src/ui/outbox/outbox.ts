@@ -110,7 +110,7 @@ const failures = new Map<string, number>();
 /** Counts a failure; true for one too many. */
 function failedAgain(key: string): boolean {
   const count = (failures.get(key) ?? 0) + 1;
-  failures.set(key, count % MOST_FAILURES);
+  failures.set(key, count);
   return count >= MOST_FAILURES;
 }
 
@@ -150,6 +150,7 @@ async function sendAll(): Promise<void> {
     }
     const failed = !result.ok && result.status === FAILED_ON_IT && failedAgain(next.key);
     if (!result.ok && isTemporary(result.status) && !failed) break;
+    failures.delete(next.key);
     await change((item) => {
       if (item.key !== next.key) return item;
       if (result.ok) return null;

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScatterPlan, ScatterRun } from "@/core";
+import { inParts } from "./in-parts";
 import { createPool, type Pool } from "./pool";
 
 /** A long computation that can be stopped. */
@@ -84,9 +85,6 @@ export function useComputed<T>(): {
   return { state, start, cancel, warm };
 }
 
-/** Runs flown by a worker before it is asked again: small enough that progress moves and all end together. */
-const AT_A_TIME = 25;
-
 /** Flies plans `runs` times each, all with the same errors. */
 export async function flyMany(
   pool: Pool,
@@ -94,18 +92,13 @@ export async function flyMany(
   runs: number,
   onProgress: (share: number) => void,
 ): Promise<readonly (readonly ScatterRun[])[]> {
-  const starts = Array.from({ length: Math.ceil(runs / AT_A_TIME) }, (_, i) => i * AT_A_TIME);
   let flown = 0;
   return Promise.all(
     plans.map(async (plan) => {
-      const parts = await Promise.all(
-        starts.map(async (from) => {
-          const to = Math.min(runs, from + AT_A_TIME);
-          const part = await pool.run((remote) => remote.scatterRuns(plan, from, to));
-          flown += to - from;
-          onProgress(flown / (runs * plans.length));
-          return part;
-        }),
+      const parts = await inParts(
+        runs,
+        (from, to) => pool.run((remote) => remote.scatterRuns(plan, from, to)),
+        (n) => onProgress((flown += n) / (runs * plans.length)),
       );
       return parts.flat();
     }),

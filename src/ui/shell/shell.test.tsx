@@ -67,3 +67,26 @@ it("names who is signed in and leads to their account; keeps look and units on t
   expect(document.cookie).toContain("bathygon-theme=sun");
   expect(document.cookie).toContain("bathygon-units=metric");
 });
+
+it("offers what the aircraft carries, keeps it over the screens, and lets go of it with the aircraft", async () => {
+  const [odo, ...others] = people.pilots;
+  const craft = { ...odo.aircraft[0], loads: [{ id: "pack", name: "long pack" }] };
+  const gull = { id: "gull", name: "Gull", setupNumber: 1, loads: [] };
+  const data = { ...people, pilots: [{ ...odo, aircraft: [craft, gull] }, ...others] };
+  open("/brief?pilot=odo&aircraft=plank&load=pack", data);
+  expect(screen.getByRole("combobox", { name: "Load" })).toHaveTextContent("long pack");
+  const link = within(screen.getByRole("navigation", { name: "Order of work" })).getByRole("link", {
+    name: "Trick lab",
+  });
+  expect(link).toHaveAttribute("href", "/lab?pilot=odo&aircraft=plank&load=pack");
+  await userEvent.click(screen.getByRole("combobox", { name: "Load" }));
+  await userEvent.click(screen.getByRole("option", { name: "as it is" }));
+  expect(navigation.journeys.at(-1)).toBe("/brief?pilot=odo&aircraft=plank");
+  await userEvent.click(screen.getByRole("combobox", { name: "Aircraft at hand" }));
+  await userEvent.click(screen.getByRole("option", { name: "Gull · setup 1" }));
+  expect(navigation.journeys.at(-1)).toBe("/brief?pilot=odo&aircraft=gull");
+  document.body.innerHTML = "";
+  // A load that is none of this aircraft's is none at all.
+  open("/brief?pilot=odo&aircraft=gull&load=pack", data);
+  expect(screen.queryByRole("combobox", { name: "Load" })).toBeNull();
+});

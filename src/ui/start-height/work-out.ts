@@ -8,10 +8,8 @@ import {
   type StartHeightInputs,
 } from "@/core";
 import { send } from "@/ui/actions/send";
+import { inParts } from "@/ui/scatter/in-parts";
 import type { Pool } from "@/ui/scatter/pool";
-
-/** Flights a worker flies before it is asked again. */
-const AT_A_TIME = 25;
 
 /** Keeps a figure for everybody who asks for the same. */
 export const keepOnServer = (key: string, startHeight: StartHeight): Promise<unknown> =>
@@ -40,17 +38,13 @@ export async function workOut(
   if (byFreezes === null) return null;
   const task = { solved, airframe, settings, environment, hands, seed: START_HEIGHT_SEED };
   const packs = onPacks(solved);
-  const starts = Array.from({ length: START_HEIGHT_RUNS / AT_A_TIME }, (_, i) => i * AT_A_TIME);
   let flown = 0;
   const byPack = await Promise.all(
     packs.map(async ({ packUsed }) => {
-      const parts = await Promise.all(
-        starts.map(async (from) => {
-          const part = await pool.run((remote) => remote.heightLosses(task, packUsed, from, from + AT_A_TIME));
-          flown += AT_A_TIME;
-          onProgress(flown / (START_HEIGHT_RUNS * packs.length));
-          return part;
-        }),
+      const parts = await inParts(
+        START_HEIGHT_RUNS,
+        (from, to) => pool.run((remote) => remote.heightLosses(task, packUsed, from, to)),
+        (n) => onProgress((flown += n) / (START_HEIGHT_RUNS * packs.length)),
       );
       return startHeightOf(parts.flat(), packUsed, airframe);
     }),

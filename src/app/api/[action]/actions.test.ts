@@ -13,18 +13,15 @@ import {
   listPilots,
   listSetups,
 } from "@/server/repositories";
+import { browser, requestTo } from "@/server/testing/browser";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./registry";
 import { POST } from "./route";
 
-/** The browser of these tests: holds one cookie, as the real one does. */
-const browser: { token: string | null } = { token: null };
-jest.mock("@/server/accounts/current", () => ({
-  currentAccount: async () => (browser.token ? signedInBy(browser.token, new Date()) : null),
-  setToken: async (token: string | null) => {
-    browser.token = token;
-  },
-}));
+jest.mock(
+  "@/server/accounts/current",
+  () => jest.requireActual<typeof import("@/server/testing/browser")>("@/server/testing/browser").accountOfBrowser,
+);
 
 withFreshDatabase();
 
@@ -34,13 +31,7 @@ interface Answer {
 }
 
 async function post(action: string, body: unknown, headers: Record<string, string> = {}): Promise<Answer> {
-  const text = typeof body === "string" ? body : JSON.stringify(body);
-  const request = new Request(`http://localhost/api/${action}`, {
-    method: "POST",
-    body: text,
-    headers: { "content-type": "application/json", host: "localhost", ...headers },
-  });
-  const response = await POST(request, { params: Promise.resolve({ action }) });
+  const response = await POST(requestTo(action, body, headers), { params: Promise.resolve({ action }) });
   return { status: response.status, body: (await response.json()) as Answer["body"] };
 }
 

@@ -3,8 +3,8 @@ import { getMetadataStorage, validate } from "class-validator";
 import { v7 as newId } from "uuid";
 import { firstSettings } from "@/core";
 import { seededRandom } from "@/core/numbers";
-import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
+import { requestTo } from "@/server/testing/browser";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames, findAction } from "./registry";
 import { POST } from "./route";
@@ -17,13 +17,10 @@ import { POST } from "./route";
 const INPUTS = Number(process.env.BATHYGON_FUZZ ?? 10_000);
 const SEED = Number(process.env.BATHYGON_FUZZ_SEED ?? 20_261_128);
 
-const browser: { token: string | null } = { token: null };
-jest.mock("@/server/accounts/current", () => ({
-  currentAccount: async () => (browser.token ? signedInBy(browser.token, new Date()) : null),
-  setToken: async (token: string | null) => {
-    browser.token = token;
-  },
-}));
+jest.mock(
+  "@/server/accounts/current",
+  () => jest.requireActual<typeof import("@/server/testing/browser")>("@/server/testing/browser").accountOfBrowser,
+);
 
 withFreshDatabase();
 
@@ -134,16 +131,8 @@ function fitting(field: string): unknown {
 }
 
 async function send(action: string, body: string): Promise<number> {
-  const request = new Request(`http://localhost/api/${action}`, {
-    method: "POST",
-    body,
-    headers: {
-      "content-type": "application/json",
-      host: "localhost",
-      ...(random() < 0.1 && { "x-bathygon-device-ms": String(Math.floor(random() * 1e15)) }),
-    },
-  });
-  return (await POST(request, { params: Promise.resolve({ action }) })).status;
+  const clock = random() < 0.1 ? { "x-bathygon-device-ms": String(Math.floor(random() * 1e15)) } : undefined;
+  return (await POST(requestTo(action, body, clock), { params: Promise.resolve({ action }) })).status;
 }
 
 /** How many rows each table has, in one question. */

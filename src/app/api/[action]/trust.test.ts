@@ -2,18 +2,16 @@ import { v7 as newId } from "uuid";
 import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
 import { listMilestones, listTrail } from "@/server/repositories";
+import { browser, requestTo } from "@/server/testing/browser";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { POST } from "./route";
 
 /** Each of these got through once: done as it was done, and what holds now. */
 
-const browser: { token: string | null } = { token: null };
-jest.mock("@/server/accounts/current", () => ({
-  currentAccount: async () => (browser.token ? signedInBy(browser.token, new Date()) : null),
-  setToken: async (token: string | null) => {
-    browser.token = token;
-  },
-}));
+jest.mock(
+  "@/server/accounts/current",
+  () => jest.requireActual<typeof import("@/server/testing/browser")>("@/server/testing/browser").accountOfBrowser,
+);
 
 withFreshDatabase();
 
@@ -25,12 +23,7 @@ interface Answer {
 }
 
 async function post(action: string, body: unknown, headers: Readonly<Record<string, string>> = {}): Promise<Answer> {
-  const request = new Request(`http://localhost/api/${action}`, {
-    method: "POST",
-    body: typeof body === "string" ? body : JSON.stringify(body),
-    headers: { "content-type": "application/json", host: "localhost", ...headers },
-  });
-  const response = await POST(request, { params: Promise.resolve({ action }) });
+  const response = await POST(requestTo(action, body, headers), { params: Promise.resolve({ action }) });
   return { status: response.status, ...((await response.json()) as object) };
 }
 const statuses = async (posts: readonly Promise<Answer>[]) => (await Promise.all(posts)).map(({ status }) => status);

@@ -7,10 +7,10 @@ import {
   catchCruise,
   catchHover,
   climbHeld,
+  flyAlong,
   headingHeld,
   heightHeld,
   heldLevel,
-  noDriftAside,
   pitchHeld,
   plain,
   thrust,
@@ -43,6 +43,15 @@ const roundFacing = {
   yaw: held("object", 0, 2.5),
 } as const satisfies Partial<Phase>;
 
+/** Level past the middle, before it is gone round. */
+const passBy = flyAlong(
+  "pass",
+  "Fly past it, level",
+  atPace({ of: "trimSpeedMps" }, { of: "leadInPitchDeg" }),
+  { param: "enterM" },
+  { yaw: headingHeld(0) },
+);
+
 /** Round a point with the nose on it until the sticks rest. */
 const orbit: Omit<Recipe, "id" | "label"> = {
   ...plain,
@@ -55,16 +64,7 @@ const orbit: Omit<Recipe, "id" | "label"> = {
     lapS: { label: "Flown for", unit: "s", value: 8, min: 1, max: 25 },
   },
   phases: [
-    {
-      id: "pass",
-      label: "Fly past it, level",
-      roll: noDriftAside,
-      pitch: atPace({ of: "trimSpeedMps" }, { of: "leadInPitchDeg" }),
-      yaw: headingHeld(0),
-      throttle: heightHeld(0),
-      until: [{ kind: "along", is: "above", m: { param: "enterM" } }],
-      maxS: 12,
-    },
+    passBy,
     {
       id: "enter",
       label: "Roll out, yaw in, push",
@@ -169,16 +169,7 @@ const enteredBack = (
       foundS: { label: "Throttle left alone for", unit: "s", value: 0.3, min: 0, max: 2.5 },
     },
     phases: [
-      {
-        id: "pass",
-        label: "Fly past it, level",
-        roll: noDriftAside,
-        pitch: atPace({ of: "trimSpeedMps" }, { of: "leadInPitchDeg" }),
-        yaw: headingHeld(0),
-        throttle: heightHeld(0),
-        until: [{ kind: "along", is: "above", m: { param: "enterM" } }],
-        maxS: 12,
-      },
+      passBy,
       ...into,
       {
         ...orbit,

@@ -1,4 +1,4 @@
-import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import type { Phase, Recipe } from "../recipe";
 import { loop, loopParameters, pitchOn, invertedSpin, splitS } from "./over";
 import {
   aboutAxis,
@@ -9,27 +9,23 @@ import {
   centreParameter,
   closed,
   cruisePunchParameters,
+  gapIn,
   harder,
   headingHeld,
   heldLevel,
   keepTurning,
+  lead,
+  left,
   pitchHeld,
   punchAndClose,
   punchParameters,
+  right,
   stopAtCentre,
   thrust,
   turned,
   turning,
 } from "./parts";
 import { levelSpin } from "./travel";
-
-const right = { kind: "hold", at: 1 } as const;
-const left = { kind: "hold", at: -1 } as const;
-const lead: RecipeParameter = { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.25 };
-const gapPlace: Readonly<Record<string, RecipeParameter>> = {
-  gapAlongM: { label: "Begin before the gap by", unit: "m", value: 5, min: -60, max: 60 },
-  gapAcrossM: { label: "Drifts to the side by the gap", unit: "m", value: 0, min: -20, max: 20 },
-};
 
 /** Flat round by yaw while it climbs, upright all the way. */
 const risingSpin: Omit<Recipe, "id" | "label"> = {
@@ -74,60 +70,32 @@ const risingSpin: Omit<Recipe, "id" | "label"> = {
 };
 
 /** A level spin whose middle is in a gap. */
-const gapSpin: Omit<Recipe, "id" | "label"> = {
-  ...levelSpin,
-  parameters: {
-    ...levelSpin.parameters,
-    ...gapPlace,
-    gapWidthM: { label: "Width of the gap", unit: "m", value: 3, min: 0.6, max: 12 },
-  },
-  solveFor: [
-    ...levelSpin.solveFor,
-    { aim: { kind: "gap-ahead", phase: "spin" }, param: "gapAlongM" },
-    { aim: { kind: "gap-beside", phase: "spin" }, param: "gapAcrossM" },
-  ],
-  obstacles: [
-    {
-      kind: "gap",
-      alongM: { param: "gapAlongM" },
-      acrossM: { param: "gapAcrossM" },
-      heightM: 2,
-      widthM: { param: "gapWidthM" },
-      aboveEntry: true,
-    },
-  ],
-};
+const gapSpin: Omit<Recipe, "id" | "label"> = (() => {
+  const gap = gapIn("spin", 3, 2);
+  return {
+    ...levelSpin,
+    parameters: { ...levelSpin.parameters, ...gap.parameters },
+    solveFor: [...levelSpin.solveFor, ...gap.solveFor],
+    obstacles: gap.obstacles,
+  };
+})();
 
 /** A split-S that comes out through a gap under where it went over. */
 const splitGap: Omit<Recipe, "id" | "label"> = (() => {
   const split = splitS(true);
+  const gap = gapIn("away", 3, { param: "gapAboveM" });
   return {
     ...split,
     parameters: {
       ...split.parameters,
-      ...gapPlace,
+      ...gap.parameters,
       gapAboveM: { label: "Beam above the entry by", unit: "m", value: -2, min: -60, max: 20 },
-      gapWidthM: { label: "Width of the gap", unit: "m", value: 3, min: 0.6, max: 12 },
     },
     phases: split.phases.map((phase) =>
       phase.id === "away" ? { ...phase, label: "Away through the gap", until: [after(1.2)] } : phase,
     ),
-    solveFor: [
-      ...split.solveFor,
-      { aim: { kind: "gap-ahead", phase: "away" }, param: "gapAlongM" },
-      { aim: { kind: "gap-beside", phase: "away" }, param: "gapAcrossM" },
-      { aim: { kind: "gap-above", phase: "away" }, param: "gapAboveM" },
-    ],
-    obstacles: [
-      {
-        kind: "gap",
-        alongM: { param: "gapAlongM" },
-        acrossM: { param: "gapAcrossM" },
-        heightM: { param: "gapAboveM" },
-        widthM: { param: "gapWidthM" },
-        aboveEntry: true,
-      },
-    ],
+    solveFor: [...split.solveFor, ...gap.solveFor, { aim: { kind: "gap-above", phase: "away" }, param: "gapAboveM" }],
+    obstacles: gap.obstacles,
   };
 })();
 
@@ -172,8 +140,8 @@ const halfLoop: Omit<Recipe, "id" | "label"> = {
     speedMps: loopParameters.speedMps,
     pitchedForM: { ...loopParameters.pitchedForM, label: "Radius it is pitched for", value: 2.2 },
     riseMps: loopParameters.riseMps,
-    leadS: lead,
-    rollLeadS: lead,
+    leadS: lead(0.25),
+    rollLeadS: lead(0.25),
   },
   phases: [
     ...loop(false)

@@ -11,22 +11,24 @@ import {
   harder,
   heldLevel,
   keepTurning,
+  lead,
+  left,
   pitchHeld,
   POP_LEAN,
   popUp,
   punchAndClose,
   punchParameters,
+  right,
   stopAtCentre,
   thrust,
   turned,
   turning,
 } from "./parts";
 
-const forward = { kind: "hold", at: -1 } as const;
-const right = { kind: "hold", at: 1 } as const;
+/** Of the pitch stick. */
+const forward = left;
 /** Upside down the throttle stays closed. */
 const closedUpsideDown = { kind: "throttle-closed", most: 0.08 } as const;
-const lead: RecipeParameter = { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 };
 
 /** Forward over the nose for half a turn, a look at the ground going away, and on over. */
 const lookBack: Recipe = {
@@ -61,8 +63,8 @@ export function splitS(tight: boolean): Omit<Recipe, "id" | "label"> {
     parameters: {
       ...cruisePunchParameters,
       punchS: { ...punchParameters.punchS, value: 0.35 },
-      leadS: lead,
-      rollLeadS: { ...lead, max: 0.25 },
+      leadS: lead(),
+      rollLeadS: lead(0.25),
       floatS: { label: "Float upside down for", unit: "s", value: tight ? 0.05 : 0.45, min: 0, max: 1.5 },
       pullDps: { label: "Pull through at", unit: "°/s", value: tight ? 450 : 260, min: 120, max: 900 },
     },
@@ -103,7 +105,7 @@ export function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"
     start: { kind: "hover" },
     parameters: {
       ...punchParameters,
-      leadS: lead,
+      leadS: lead(),
       spinDps: { label: "Spin at", unit: "°/s", value: 400, min: 100, max: 900 },
       spinDeg: { label: "Spin by", unit: "°", value: 180, min: 90, max: 360 },
       spinLeadS: { label: "Centre the yaw early by", unit: "s", value: 0.145, min: 0, max: 0.4 },
@@ -191,7 +193,7 @@ const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   parameters: {
     ...cruisePunchParameters,
     punchS: { ...punchParameters.punchS, value: 0.5 },
-    leadS: lead,
+    leadS: lead(),
     yawDps: { label: "Yaw at", unit: "°/s", value: 300, min: 100, max: 700 },
     floatTimes: { label: "Throttle in the float, times the cruise's thrust", unit: "", value: 0.5, min: 0, max: 1.5 },
     pushDps: { label: "Push at", unit: "°/s", value: 220, min: 120, max: 800 },

@@ -77,6 +77,59 @@ export const atPace = (paceMps: Value, targetDeg: Value = { of: "trimPitchDeg" }
   stills: { degPerMps: 6, mostDeg: 20, paceMps },
 });
 
+/** Straight on at a pace over the ground, height held, till so far along; till something else ends it where that is null. */
+export const flyAlong = (
+  id: string,
+  label: string,
+  pitch: StickPlan,
+  untilM: Value | null,
+  more: Partial<Phase> = {},
+): Phase => ({
+  id,
+  label,
+  roll: noDriftAside,
+  pitch,
+  throttle: heightHeld(0),
+  until: untilM === null ? [] : [{ kind: "along", is: "above", m: untilM }],
+  maxS: 12,
+  ...more,
+});
+
+/** Right in, and the other way. */
+export const right = { kind: "hold", at: 1 } as const satisfies StickPlan;
+export const left = { kind: "hold", at: -1 } as const satisfies StickPlan;
+export const lead = (max = 0.2): RecipeParameter => ({
+  label: "Fingers ahead of the aircraft by",
+  unit: "s",
+  value: 0.06,
+  min: 0,
+  max,
+});
+
+/** A gap that stands where the aircraft is in the middle of a phase, its beam so far above the entry. */
+export const gapIn = (phase: string, widthM: number, beamM: Value) =>
+  ({
+    parameters: {
+      gapAlongM: { label: "Begin before the gap by", unit: "m", value: 10, min: -60, max: 60 },
+      gapAcrossM: { label: "Drifts to the side by the gap", unit: "m", value: 0, min: -20, max: 20 },
+      gapWidthM: { label: "Width of the gap", unit: "m", value: widthM, min: 0.3, max: 12 },
+    },
+    solveFor: [
+      { aim: { kind: "gap-ahead", phase }, param: "gapAlongM" },
+      { aim: { kind: "gap-beside", phase }, param: "gapAcrossM" },
+    ],
+    obstacles: [
+      {
+        kind: "gap",
+        alongM: { param: "gapAlongM" },
+        acrossM: { param: "gapAcrossM" },
+        heightM: beamM,
+        widthM: { param: "gapWidthM" },
+        aboveEntry: true,
+      },
+    ],
+  }) as const satisfies Partial<Recipe>;
+
 export const after = (s: Value): Guard => ({ kind: "time", s });
 export const turned = (axis: TurnAxis, deg: Value, leadS?: Value): Guard => ({
   kind: "turned",

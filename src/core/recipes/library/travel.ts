@@ -8,7 +8,9 @@ import {
   catchHover,
   climbHeld,
   closed,
+  flyAlong,
   fullPower,
+  gapIn,
   headingHeld,
   heightHeld,
   heldLevel,
@@ -136,16 +138,13 @@ const flareFrom = (value: number): RecipeParameter => ({
   min: 0.8,
   max: 6,
 });
-const flyToIt: Phase = {
-  id: "approach",
-  label: "Fly at it, level",
-  roll: noDriftAside,
-  yaw: toSpot,
-  pitch: atPace({ param: "speedMps" }),
-  throttle: heightHeld(0),
-  until: [{ kind: "along", is: "above", m: { param: "descendM" } }],
-  maxS: 12,
-};
+const flyToIt = flyAlong(
+  "approach",
+  "Fly at it, level",
+  atPace({ param: "speedMps" }),
+  { param: "descendM" },
+  { yaw: toSpot },
+);
 const comeDown = (toM: Value): Phase => ({
   id: "descend",
   label: "Come down on the spot",
@@ -248,15 +247,7 @@ const wall: Readonly<Record<string, RecipeParameter>> = {
   leanDeg: lean(45),
   blipG: { label: "Blip", unit: "g", value: 1.5, min: 1, max: 5 },
 };
-const flyOn: Phase = {
-  id: "on",
-  label: "Fly at it",
-  roll: noDriftAside,
-  pitch: atPace({ param: "speedMps" }),
-  throttle: heightHeld(0),
-  until: [],
-  maxS: 12,
-};
+const flyOn = flyAlong("on", "Fly at it", atPace({ param: "speedMps" }), null);
 const bail: readonly Phase[] = [
   {
     id: "bail",
@@ -267,11 +258,7 @@ const bail: readonly Phase[] = [
     maxS: 4,
   },
 ];
-const untilBrake: Phase = {
-  ...flyOn,
-  id: "approach",
-  until: [{ kind: "along", is: "above", m: { param: "brakeAtM" } }],
-};
+const untilBrake = flyAlong("approach", "Fly at it", atPace({ param: "speedMps" }), { param: "brakeAtM" });
 const walled = {
   ...plain,
   start: { kind: "level", speedMps: { param: "speedMps" } },
@@ -414,6 +401,7 @@ const bailDive: Recipe = {
   brakePhase: "bail",
 };
 
+const knifeGap = gapIn("edge", 1.5, 4);
 /** Rolled to the edge past a gap, from the other side by the drift. */
 const knife: Omit<Recipe, "id" | "label"> = {
   start: { kind: "cruise" },
@@ -422,9 +410,7 @@ const knife: Omit<Recipe, "id" | "label"> = {
     leadS: { label: "Fingers ahead of the aircraft by", unit: "s", value: 0.06, min: 0, max: 0.2 },
     edgeS: { label: "On the edge for", unit: "s", value: 0.35, min: 0.1, max: 1.2 },
     edgeG: { label: "Thrust on the edge", unit: "g", value: 0.2, min: 0, max: 2 },
-    gapAlongM: { label: "Begin before the gap by", unit: "m", value: 14, min: 0.5, max: 60 },
-    gapAcrossM: { label: "Drifts to the side by the gap", unit: "m", value: 0, min: -15, max: 15 },
-    gapWidthM: { label: "Width of the gap", unit: "m", value: 1.5, min: 0.3, max: 10 },
+    ...knifeGap.parameters,
   },
   phases: [
     {
@@ -463,23 +449,11 @@ const knife: Omit<Recipe, "id" | "label"> = {
     { ...catchCruise, until: [after(1.6)] },
   ],
   turn: null,
-  solveFor: [
-    { aim: { kind: "gap-ahead", phase: "edge" }, param: "gapAlongM" },
-    { aim: { kind: "gap-beside", phase: "edge" }, param: "gapAcrossM" },
-  ],
+  solveFor: knifeGap.solveFor,
   abort: [fullPower],
   slip: {},
   marks: [{ kind: "heading", deg: 0, withinDeg: 20 }],
-  obstacles: [
-    {
-      kind: "gap",
-      alongM: { param: "gapAlongM" },
-      acrossM: { param: "gapAcrossM" },
-      heightM: 4,
-      widthM: { param: "gapWidthM" },
-      aboveEntry: true,
-    },
-  ],
+  obstacles: knifeGap.obstacles,
 };
 
 /** Round by yaw with the horizon held. */
