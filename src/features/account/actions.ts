@@ -6,6 +6,7 @@ import {
   findAccount,
   findAccountById,
   forgetFailures,
+  giveTryBack,
   hashPassword,
   insertAccount,
   LONGEST_SIGN_IN_MS,
@@ -17,6 +18,7 @@ import {
   signInSubjects,
   startSignIn,
   takeTry,
+  type Subject,
   updatePassword,
 } from "@/server/accounts";
 import { badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
@@ -40,6 +42,16 @@ const ownBusiness = () => [];
 
 const tooManyTries = (waitMs: number) =>
   new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
+
+/** Whether the password is right. A try that was not compared, because too many wait for theirs, is not held against anybody. */
+async function comparedOrGivenBack(subjects: readonly Subject[], passwordHash: string | undefined, password: string) {
+  try {
+    return await passwordMatches(passwordHash, password);
+  } catch (error) {
+    await giveTryBack(subjects);
+    throw error;
+  }
+}
 
 /** Lets go of what is past its time, where that time was lived through. */
 async function tidyUp(now: Date): Promise<void> {
@@ -81,7 +93,7 @@ export const accountActions = {
     const waitMs = await takeTry(subjects, now);
     if (waitMs > 0) throw tooManyTries(waitMs);
     const account = await findAccount(name);
-    if (!(await passwordMatches(account?.password_hash, password)) || !account)
+    if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)) || !account)
       throw new Refusal(422, "This name and password do not go together.");
     await forgetFailures(subjects);
     const before = await identify();
@@ -114,7 +126,7 @@ export const accountActions = {
       const subjects = passwordSubjects(accountId);
       const waitMs = await takeTry(subjects, new Date());
       if (waitMs > 0) throw tooManyTries(waitMs);
-      if (!(await passwordMatches(account?.password_hash, password)))
+      if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)))
         throw badField("password", "That is not your present password.");
       await forgetFailures(subjects);
       requireGoodPassword("newPassword", newPassword, name);

@@ -88,7 +88,9 @@ export const choreographerActions = {
         const names = await requirePilotsOf(who, squadId, pilotIds);
         await inTransaction(async (transaction) => {
           const now = new Date();
-          if (!(await updateVariant(transaction, { id, version, pilotIds, ...own }, now)))
+          const edited = await updateVariant(transaction, { id, version, pilotIds, ...own }, now);
+          if (edited === "same") return;
+          if (edited === "other")
             throw conflict(
               "Somebody else saved this way meanwhile. What you changed is still here: save it under another name, or reload to see theirs.",
             );

@@ -51,7 +51,9 @@ export const squadKeepingActions = {
     ({ id }) => [need("owner", "squad", id)],
     (squad, { name }) =>
       inTransaction(async (transaction) => {
-        if (!(await renameSquad(transaction, squad)))
+        const edited = await renameSquad(transaction, squad);
+        if (edited === "same") return;
+        if (edited === "other")
           throw conflict("Somebody else renamed it meanwhile. Reload to see it; what you entered is still here.");
         const deed = {
           who: name,

@@ -137,7 +137,9 @@ export const pilotActions = {
     ({ id }) => [need("coach", "pilot", id)],
     async ({ id, school, version }, { name }) => {
       await inTransaction(async (transaction) => {
-        if (!(await setPilotSchool(transaction, { id, school: requireSchool(school), version })))
+        const edited = await setPilotSchool(transaction, { id, school: requireSchool(school), version });
+        if (edited === "same") return;
+        if (edited === "other")
           throw conflict("Somebody else changed this pilot meanwhile. Reload to see it; what you chose is still here.");
         await leavePilotTrail(
           transaction,

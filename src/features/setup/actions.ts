@@ -126,7 +126,10 @@ export const setupActions = {
     const { airframe } = fitAirframe(aircraft.estimate, clean, SEA_LEVEL_AIR);
     await inTransaction(async (transaction) => {
       const { estimate } = aircraft;
-      if (!(await updateMeasurements(transaction, { id, version, measurements: clean, estimate, airframe })))
+      const measured = { id, version, measurements: clean, estimate, airframe };
+      const edited = await updateMeasurements(transaction, measured);
+      if (edited === "same") return;
+      if (edited === "other")
         throw conflict("Somebody else measured it meanwhile. Reload to see it; what you entered is still here.");
       const does = `measured the aircraft ${aircraft.name}`;
       await leavePilotTrail(

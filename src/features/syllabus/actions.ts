@@ -55,7 +55,9 @@ export const syllabusActions = {
     ({ id }) => [need("coach", "squad", id)],
     async ({ id, school, version }, { name }) => {
       await inTransaction(async (transaction) => {
-        if (!(await setSquadSchool(transaction, { id, school: requireSchool(school), version })))
+        const edited = await setSquadSchool(transaction, { id, school: requireSchool(school), version });
+        if (edited === "same") return;
+        if (edited === "other")
           throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
         const deed = {
           who: name,

@@ -26,4 +26,13 @@ export {
   updatePassword,
 } from "./sign-ins";
 export type { SignedIn, SignedInCoach, SignIn } from "./sign-ins";
-export { dropOldFailures, forgetFailures, passwordSubjects, signInSubjects, takeTry, waitAfter } from "./slow-down";
+export {
+  dropOldFailures,
+  forgetFailures,
+  giveTryBack,
+  passwordSubjects,
+  signInSubjects,
+  takeTry,
+  waitAfter,
+  type Subject,
+} from "./slow-down";

@@ -71,6 +71,15 @@ export async function takeTry(subjects: readonly Subject[], now: Date): Promise<
   });
 }
 
+/** Gives back a try that was taken and not used. */
+export async function giveTryBack(subjects: readonly Subject[]): Promise<void> {
+  await inTransaction(async (transaction) => {
+    // In the order in which `takeTry` locks them.
+    for (const subject of subjects.map(({ of }) => subjectHash(of)).sort())
+      await transaction("failed_sign_in").where({ subject }).where("failures", ">", 0).decrement("failures", 1);
+  });
+}
+
 /** Forgets failures of long ago. */
 export async function dropOldFailures(now: Date): Promise<void> {
   await database()("failed_sign_in")

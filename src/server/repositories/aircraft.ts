@@ -1,6 +1,6 @@
 import { completedAirframe, MODEL_VERSION, type Airframe, type Measurement, type Settings } from "@/core";
 import { database, type Transaction } from "../database";
-import { fromJson, insertOnce } from "./rows";
+import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 /** Ready, or to be flown by eye first. */
 export type FlightState = "new" | "repaired" | "flying";
@@ -183,7 +183,7 @@ export async function insertSetup(
   });
 }
 
-/** Keeps what was measured and the airframe fitted to it, on the version that was read. Returns whether it was still that. */
+/** Keeps what was measured and the airframe fitted to it, on the version that was read. */
 export async function updateMeasurements(
   transaction: Transaction,
   {
@@ -193,17 +193,18 @@ export async function updateMeasurements(
     airframe,
     version,
   }: Pick<Aircraft, "id" | "measurements" | "estimate" | "airframe" | "version">,
-): Promise<boolean> {
-  const changed = await transaction("aircraft")
-    .where({ id, version })
-    .update({
+): Promise<Edited> {
+  return updateOnce(
+    transaction,
+    "aircraft",
+    { id, version },
+    {
       measurements: JSON.stringify(measurements),
       estimate: JSON.stringify(estimate),
       airframe: JSON.stringify(airframe),
       model_version: MODEL_VERSION,
-      version: version + 1,
-    });
-  return changed === 1;
+    },
+  );
 }
 
 /** Puts an aircraft into the bin, or brings it back with null. */

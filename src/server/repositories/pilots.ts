@@ -135,13 +135,10 @@ export async function setReferenceAircraft(
   await transaction("pilot").where({ id: pilotId }).update({ reference_aircraft_id: aircraftId });
 }
 
-/** Sets the school of a pilot whose version is still the one that was read. Returns whether it was. */
+/** Sets the school of a pilot whose version is still the one that was read. */
 export async function setPilotSchool(
   transaction: Transaction,
   { id, school, version }: Pick<Pilot, "id" | "school" | "version">,
-): Promise<boolean> {
-  const changed = await transaction("pilot")
-    .where({ id, version })
-    .update({ school: JSON.stringify(school), version: version + 1 });
-  return changed === 1;
+): Promise<Edited> {
+  return updateOnce(transaction, "pilot", { id, version }, { school: JSON.stringify(school) });
 }

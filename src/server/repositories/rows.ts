@@ -57,6 +57,7 @@ function requireSame<Row extends object>(table: string, there: Row, row: Row): R
 function comparable(value: unknown): unknown {
   if (value instanceof Date) return value.getTime();
   if (typeof value === "boolean") return Number(value);
+  if (typeof value === "object" && value !== null) return JSON.stringify(value);
   return value ?? null;
 }
 

@@ -1,7 +1,7 @@
 import { Refusal } from "../actions/errors";
 import { database, type Transaction } from "../database";
 import type { School } from "@/syllabus";
-import { fromJson, insertOnce } from "./rows";
+import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 export interface SquadCoach {
   readonly id: string;
@@ -63,15 +63,12 @@ export async function listSquadNames(ids: readonly string[]): Promise<string[]> 
   return ids.map((id) => rows.find((row) => row.id === id)?.name ?? "");
 }
 
-/** Renames a squad whose version is still the one that was read. Returns whether it was. */
+/** Renames a squad whose version is still the one that was read. */
 export async function renameSquad(
   transaction: Transaction,
   { id, name, version }: { readonly id: string; readonly name: string; readonly version: number },
-): Promise<boolean> {
-  const changed = await transaction("squad")
-    .where({ id, version })
-    .update({ name, version: version + 1 });
-  return changed === 1;
+): Promise<Edited> {
+  return updateOnce(transaction, "squad", { id, version }, { name });
 }
 
 /** Lets a coach coach a squad; one who does already stays as they are. */
@@ -126,13 +123,10 @@ export async function schoolsOf(squadIds: readonly string[]): Promise<ReadonlyMa
   return new Map(rows.map(({ id, school }) => [id, school === null ? {} : fromJson(school)]));
 }
 
-/** Sets the school of a squad whose version is still the one that was read. Returns whether it was. */
+/** Sets the school of a squad whose version is still the one that was read. */
 export async function setSquadSchool(
   transaction: Transaction,
   { id, school, version }: { readonly id: string; readonly school: School; readonly version: number },
-): Promise<boolean> {
-  const changed = await transaction("squad")
-    .where({ id, version })
-    .update({ school: JSON.stringify(school), version: version + 1 });
-  return changed === 1;
+): Promise<Edited> {
+  return updateOnce(transaction, "squad", { id, version }, { school: JSON.stringify(school) });
 }

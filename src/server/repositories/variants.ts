@@ -1,6 +1,6 @@
 import type { OwnVariant } from "@/syllabus";
 import { database, type Transaction } from "../database";
-import { fromJson, insertOnce } from "./rows";
+import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 /** A squad's own way to fly a trick, and for whom it was chosen. */
 export type SquadVariant = OwnVariant & {
@@ -99,19 +99,19 @@ export async function insertVariant(
   return true;
 }
 
-/** Changes an own way whose version is still the one that was read. Returns whether it was. */
+/** Changes an own way whose version is still the one that was read. */
 export async function updateVariant(
   transaction: Transaction,
   variant: Omit<SquadVariant, "squadId">,
   now: Date,
-): Promise<boolean> {
+): Promise<Edited> {
   const { id, version, pilotIds } = variant;
-  const changed = await transaction("variant")
-    .where({ id, version })
-    .update({ ...rowOf(variant), version: version + 1 });
-  if (changed !== 1) return false;
-  await choosePilots(transaction, id, pilotIds, now);
-  return true;
+  const edited = await updateOnce(transaction, "variant", { id, version }, rowOf(variant));
+  if (edited === "changed") await choosePilots(transaction, id, pilotIds, now);
+  if (edited !== "same") return edited;
+  const chosen: { pilot_id: string }[] = await transaction("variant_pilot").where({ variant_id: id });
+  const forTheSame = chosen.length === new Set(pilotIds).size && chosen.every((row) => pilotIds.includes(row.pilot_id));
+  return forTheSame ? "same" : "other";
 }
 
 /** Puts an own way into the bin, or brings it back with null. */

@@ -3,6 +3,7 @@ import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
 import { listMilestones, listTrail } from "@/server/repositories";
 import { browser, requestTo } from "@/server/testing/browser";
+import { longPunch } from "@/server/testing/long-punch";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { POST } from "./route";
 
@@ -231,6 +232,9 @@ describe("guesses", () => {
     );
     expect(answers.filter((status) => status === 422).length).toBeGreaterThan(40);
     expect(answers.every((status) => status === 422 || status === 429)).toBe(true);
+    // What was not compared is held against nobody: each try that was stands at its name, its address and both.
+    const [{ failures }]: { failures: string }[] = await database()("failed_sign_in").sum("failures as failures");
+    expect(Number(failures)).toBe(3 * answers.filter((status) => status === 422).length);
   });
 });
 
@@ -308,6 +312,34 @@ describe("other people's things", () => {
     await post("add-note", note);
     await post("remove-note", { id: note.id });
     expect((await post("add-note", note)).status).toBe(409);
+  });
+
+  it("a change that is sent twice is made once and leaves one line; another on what was read before is refused", async () => {
+    await asAnn();
+    const squad = { id: newId(), name: "Sent twice" };
+    const aircraft = newId();
+    const variant = newId();
+    await post("add-squad", squad);
+    const measured = { flightState: "flying", massG: "640", thrustToWeight: "" };
+    const otter = { id: aircraft, pilotId: ids.pilot, name: "Otter", presetId: "five-inch-freestyle", ...measured };
+    expect((await post("add-aircraft", otter)).status).toBe(200);
+    const own = { id: variant, pilotIds: [ids.pilot], document: longPunch };
+    expect((await post("add-variant", { ...own, squadId: ids.squad })).status).toBe(200);
+    const weighed = { kind: "weight", massKg: 0.655 };
+    for (const [table, action, change, another] of [
+      ["squad", "rename-squad", { id: squad.id, name: "Once" }, { name: "Later" }],
+      ["squad", "set-squad-school", { id: squad.id, school: { route: "bank-limit" } }, { school: {} }],
+      ["variant", "edit-variant", { ...own, document: { ...longPunch, name: "Longer" } }, { pilotIds: [] }],
+      ["aircraft", "measure-aircraft", { id: aircraft, measurements: [weighed] }, { measurements: [] }],
+    ] as const) {
+      const row = await database()(table).where({ id: change.id }).first<{ version: number }>();
+      const send = (more: object) => post(action, { ...change, version: row!.version, ...more });
+      expect([action, await send({})]).toEqual([action, expect.objectContaining({ status: 200 })]);
+      const trail = await database()("trail").count("* as lines");
+      expect([action, (await send({})).status]).toEqual([action, 200]);
+      expect(await database()("trail").count("* as lines")).toEqual(trail);
+      expect([action, (await send(another)).status]).toEqual([action, 409]);
+    }
   });
 });
 
