@@ -29,7 +29,7 @@ const config = {
       ...shared,
       displayName: "core",
       testEnvironment: "node",
-      testMatch: ["<rootDir>/src/{core,syllabus,ui}/**/*.test.ts", "<rootDir>/scripts/**/*.test.ts"],
+      testMatch: ["<rootDir>/src/{core,syllabus,contract,words,ui}/**/*.test.ts", "<rootDir>/scripts/**/*.test.ts"],
     },
     {
       ...shared,

@@ -7,6 +7,9 @@ const root = join(__dirname, "..");
 const against = [
   ["src/core/flight/x.ts", 'import { steps } from "@/syllabus";\nexport const y = steps;'],
   ["src/core/flight/x.ts", 'import { useState } from "react";\nexport const y = useState;'],
+  ["src/contract/x.ts", 'import type { Action } from "@/server/actions";\nexport type Y = Action<object, void>;'],
+  ["src/contract/x.ts", 'import { send } from "@/ui/actions/send";\nexport const y = send;'],
+  ["src/syllabus/x.ts", 'import type { Pilot } from "@/contract";\nexport type Y = Pilot;'],
   ["src/syllabus/x.ts", 'import { database } from "@/server/database";\nexport const y = database;'],
   ["src/ui/charts/x.ts", 'import { squadActions } from "@/features/squad";\nexport const y = squadActions;'],
   ["src/features/squad/x.ts", 'import knex from "knex";\nexport const y = knex;'],
@@ -16,6 +19,7 @@ const against = [
 const along = [
   ["src/features/squad/x.ts", 'import { airDensity } from "@/core";\nexport const y = airDensity;'],
   ["src/server/database/x.ts", 'import knex from "knex";\nexport const y = knex;'],
+  ["src/ui/charts/x.ts", 'import type { Pilot } from "@/contract";\nexport type Y = Pilot;'],
 ] as const;
 
 /** How often the import rule complains about each file, were it at its place. ESLint's own process, as it loads ES modules. */

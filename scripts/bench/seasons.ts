@@ -1,6 +1,7 @@
 import { v7 } from "uuid";
 import { airframePresets, firstSettings, outcomes, seededRandom, type Outcome, type Place } from "@/core";
 import { database } from "@/server/database";
+import type { LoggedAttempt } from "@/contract";
 import {
   insertAttempts,
   insertMilestone,
@@ -11,7 +12,6 @@ import {
   insertSetup,
   rebuildDigests,
   setSessionEnd,
-  type LoggedAttempt,
 } from "@/server/repositories";
 import { builtInSyllabus, pathOf } from "@/syllabus";
 

@@ -1,4 +1,4 @@
-import type { FlightState } from "@/server/repositories";
+import type { FlightState } from "@/contract";
 import { airframePresets, recipes, type Phase, type RateCurve, type Settings } from "@/core";
 
 /** A made-up winter training camp on a disused salt works. Every person and aircraft in it is invented. */

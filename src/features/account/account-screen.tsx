@@ -47,24 +47,22 @@ export function AccountScreen({ data }: { data: AccountData }) {
         <SendForm
           action="change-password"
           submit="Change it"
-          makesSomething={false}
-          fields={[
-            {
-              name: "password",
+          fields={{
+            password: {
               label: "Present password",
               initial: "",
               secret: true,
               autoComplete: "current-password",
             },
-            {
-              name: "newPassword",
+            newPassword: {
               label: "New password",
               initial: "",
               secret: true,
               autoComplete: "new-password",
               help: "12 characters or more. Other devices are signed out.",
             },
-          ]}
+          }}
+          input={(values) => values}
           onDone={() => {
             enqueueSnackbar("Password changed; other devices are signed out", { variant: "success" });
             router.refresh();

@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { Entrance } from "@/ui/entrance/entrance";
 import { SendForm, type FormField } from "@/ui/forms/send-form";
 
-const name: FormField = { name: "name", label: "Your name", initial: "", autoComplete: "username" };
+const name: FormField = { label: "Your name", initial: "", autoComplete: "username" };
 
 /** The first page of empty records: who coaches. */
 export function BeginScreen() {
@@ -20,17 +20,17 @@ export function BeginScreen() {
       <SendForm
         action="begin"
         submit="Begin"
-        fields={[
+        fields={{
           name,
-          {
-            name: "password",
+          password: {
             label: "A password",
             initial: "",
             secret: true,
             autoComplete: "new-password",
             help: "12 characters or more; a few unrelated words do well. Nobody can look it up for you.",
           },
-        ]}
+        }}
+        input={(values, id) => ({ id, ...values })}
         onDone={() => router.push("/squad")}
       />
     </Entrance>
@@ -46,11 +46,11 @@ export function SignInScreen() {
         <SendForm
           action="sign-in"
           submit="Sign in"
-          makesSomething={false}
-          fields={[
+          fields={{
             name,
-            { name: "password", label: "Password", initial: "", secret: true, autoComplete: "current-password" },
-          ]}
+            password: { label: "Password", initial: "", secret: true, autoComplete: "current-password" },
+          }}
+          input={(values) => values}
           onDone={() => {
             router.push("/");
             router.refresh();

@@ -11,7 +11,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { environmentOn, freezeMargins, markWords, type DayAir, type Recipe, type Settings } from "@/core";
 import {
   cueFor,

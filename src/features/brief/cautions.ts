@@ -1,5 +1,5 @@
 import { curveFeel, type Settings } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import type { Step } from "@/syllabus";
 
 /** What about this aircraft and these settings stands against flying the step, most serious first. */

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, type ReactNode } from "react";
 import { begunAtM, indexAt, recipes, type FreezeMargins, type TrickBrief } from "@/core";
-import type { Pilot } from "@/server/repositories";
+import type { Pilot } from "@/contract";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";

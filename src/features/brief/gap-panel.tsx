@@ -14,7 +14,7 @@ import {
   type DayAir,
   type Settings,
 } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import { Figure } from "@/ui/units/figure";

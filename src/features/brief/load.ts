@@ -1,7 +1,8 @@
 import "server-only";
 import { measuredOn, type Attempt, type MeasuredByDirection, type StartHeight } from "@/core";
 import { loadDay, loadProgress, loadStartHeights, type Progress } from "@/server/progress";
-import { latestSetups, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import type { Aircraft, Pilot, Setup } from "@/contract";
+import { latestSetups } from "@/server/repositories";
 import {
   currentStepOf,
   type Day,

@@ -16,7 +16,7 @@ import {
   type ScatterRun,
   type TrickBrief,
 } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { skillOf, type Step } from "@/syllabus";
 import type { Pool } from "@/ui/scatter/pool";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";

@@ -105,7 +105,7 @@ function Result({ data, round, onAgain }: { data: BriefData; round: Round; onAga
       pilotId,
       stepId,
       direction: data.direction,
-      outcome: clean ? "clean" : "rough",
+      outcome: clean ? ("clean" as const) : ("rough" as const),
       flownAtMs: Date.now(),
     };
     const sent =

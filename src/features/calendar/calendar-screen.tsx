@@ -9,7 +9,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import type { PlannedSession } from "@/server/repositories";
+import type { PlannedSession } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";

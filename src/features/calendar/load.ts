@@ -1,5 +1,6 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
+import type { PlannedSession, Session, Site, Target } from "@/contract";
 import {
   countAttemptsIn,
   listPilots,
@@ -8,10 +9,6 @@ import {
   listSites,
   listSquads,
   listTargets,
-  type PlannedSession,
-  type Session,
-  type Site,
-  type Target,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { findStep } from "@/syllabus";

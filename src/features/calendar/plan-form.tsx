@@ -9,7 +9,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import type { PlannedSession } from "@/server/repositories";
+import type { PlannedSession } from "@/contract";
 import { send } from "@/ui/actions/send";
 import type { CalendarData } from "./load";
 

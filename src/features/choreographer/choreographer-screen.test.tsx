@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { recipes, withPhase } from "@/core";
-import type { SquadVariant } from "@/server/repositories";
+import type { SquadVariant } from "@/contract";
 import type { VariantDocument } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
 import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";

@@ -34,7 +34,7 @@ import {
   withPhaseAdded,
   withPhaseSplit,
 } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { directionWords, findTrick } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
 import { Measured } from "@/ui/flight/measured";

@@ -4,7 +4,7 @@ import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Recipe } from "@/core";
-import { findTrick, type VariantDocument } from "@/syllabus";
+import { findTrick } from "@/syllabus";
 import { send } from "@/ui/actions/send";
 import type { useDraft } from "@/ui/drafts/use-draft";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
@@ -30,7 +30,7 @@ export function FilePart({
   const take = async (file: JsonFile) => {
     if (!file.ok) return setProblem(file.message);
     // The server has the schema.
-    const result = await send<{ document: VariantDocument }>("check-variant", { document: file.content });
+    const result = await send("check-variant", { document: file.content });
     if (!result.ok) return setProblem(`${file.name}: ${result.message}`);
     const read = result.data.document;
     if (read.trick !== data.trickId)

@@ -12,7 +12,7 @@ import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { otherDirection, recipeFaults, type Recipe } from "@/core";
-import type { SquadVariant } from "@/server/repositories";
+import type { SquadVariant } from "@/contract";
 import { directionWords, findTrick } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";

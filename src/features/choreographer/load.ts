@@ -1,15 +1,8 @@
 import "server-only";
 import type { SignedInCoach } from "@/server/accounts";
 import { loadProgress } from "@/server/progress";
-import {
-  latestSetups,
-  listPilots,
-  listVariants,
-  type Aircraft,
-  type Pilot,
-  type Setup,
-  type SquadVariant,
-} from "@/server/repositories";
+import type { Aircraft, Pilot, Setup, SquadVariant } from "@/contract";
+import { latestSetups, listPilots, listVariants } from "@/server/repositories";
 import { currentStepOf, findStep, findTrick, trickFrom, tricks, variantOf } from "@/syllabus";
 
 export interface ChoreographerData {

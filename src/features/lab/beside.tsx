@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { TrickRequest } from "@/core";
-import type { Setup } from "@/server/repositories";
+import type { Setup } from "@/contract";
 import { directionWords } from "@/syllabus";
 import type { Way } from "./ways";
 

@@ -16,7 +16,7 @@ import {
   type SpeedMargin,
   type FreezeMargins,
 } from "@/core";
-import type { Pilot } from "@/server/repositories";
+import type { Pilot } from "@/contract";
 import type { Trick } from "@/syllabus";
 import { CameraView } from "@/ui/flight/camera-view";
 import { instructionsFor } from "@/ui/flight/choreography";

@@ -16,7 +16,7 @@ import {
   type Settings,
   type TurnedCost,
 } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { TradePlot } from "@/ui/scatter/pictures";

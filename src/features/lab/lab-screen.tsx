@@ -13,7 +13,7 @@ import {
   withParameters,
   type TrickRequest,
 } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { findStep, findTrick } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";

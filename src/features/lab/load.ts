@@ -1,7 +1,8 @@
 import "server-only";
 import { measuredOn, type MeasuredByDirection } from "@/core";
 import { loadDay, loadProgress } from "@/server/progress";
-import { listSetups, listVariants, type Aircraft, type Pilot, type Setup } from "@/server/repositories";
+import type { Aircraft, Pilot, Setup } from "@/contract";
+import { listSetups, listVariants } from "@/server/repositories";
 import {
   currentStepOf,
   type Day,

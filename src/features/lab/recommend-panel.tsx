@@ -21,7 +21,7 @@ import {
   type Settings,
   type stickTravelByGrip,
 } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { findStep, recipeOf, settingsProposals, settingsSchoolOf, tricks, type Manner, type Trick } from "@/syllabus";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { useComputed } from "@/ui/scatter/use-scatter";

@@ -21,7 +21,7 @@ import {
   type ScatterRun,
   type Settings,
 } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { PickOne } from "@/ui/forms/pick-one";
 import { ErrorFields, errorsOf, type ErrorSource } from "@/ui/scatter/error-fields";
 import { Cloud, StopSpread } from "@/ui/scatter/pictures";

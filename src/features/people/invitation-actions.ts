@@ -1,3 +1,4 @@
+import type { OpenedInvitation } from "@/contract";
 import { v7 as newId } from "uuid";
 import { need } from "@/server/access";
 import {
@@ -12,6 +13,7 @@ import {
   updatePassword,
 } from "@/server/accounts";
 import { badField, coachAction, conflict, missing, openAction, Refusal } from "@/server/actions";
+import type { Invitation } from "@/contract";
 import {
   addToSquad,
   findInvitation,
@@ -26,7 +28,6 @@ import {
   leaveTrail,
   revokeInvitations,
   takeInvitation,
-  type Invitation,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import {
@@ -38,15 +39,6 @@ import {
   TokenInput,
   WayBackInput,
 } from "./inputs";
-
-/** What a link is for, as its holder may know it. */
-export interface OpenedInvitation {
-  readonly kind: Invitation["kind"];
-  readonly pilotName: string | null;
-  readonly squadName: string | null;
-  readonly byName: string | null;
-  readonly expiresAtMs: number;
-}
 
 const worthless = () =>
   new Refusal(

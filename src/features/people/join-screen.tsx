@@ -6,15 +6,14 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import type { OpenedInvitation } from "@/contract";
 import { send, type SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { Entrance } from "@/ui/entrance/entrance";
 import { SendForm, type FormField } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
-import type { OpenedInvitation } from "./invitation-actions";
 
 const password: FormField = {
-  name: "password",
   label: "A password",
   initial: "",
   secret: true,
@@ -25,10 +24,10 @@ const password: FormField = {
 /** Where an invitation leads: says what it is for, and makes the account. The secret comes behind the # of the address. */
 export function JoinScreen({ signedInAs, isCoach }: { signedInAs: string | null; isCoach: boolean }) {
   const [token, setToken] = useState<string | null>(null);
-  const [opened, setOpened] = useState<SendResult<OpenedInvitation> | null>(null);
+  const [opened, setOpened] = useState<SendResult<"open-invitation"> | null>(null);
   useEffect(() => {
     const secret = location.hash.slice(1);
-    void send<OpenedInvitation>("open-invitation", { token: secret }).then((result) => {
+    void send("open-invitation", { token: secret }).then((result) => {
       setToken(secret);
       setOpened(result);
     });
@@ -67,9 +66,8 @@ function Opened(props: { invitation: OpenedInvitation; token: string; signedInAs
         <SendForm
           action="take-way-back"
           submit="Set it"
-          makesSomething={false}
-          fields={[password]}
-          more={{ token }}
+          fields={{ password }}
+          input={({ password }) => ({ token, password })}
           onDone={inside}
         />
       </Entrance>
@@ -111,16 +109,15 @@ function Opened(props: { invitation: OpenedInvitation; token: string; signedInAs
       <SendForm
         action="accept-invitation"
         submit="Begin"
-        fields={[
-          {
-            name: "name",
+        fields={{
+          name: {
             label: kind === "pilot" ? "Name to sign in by" : "Your name",
             initial: pilotName ?? "",
             autoComplete: "username",
           },
           password,
-        ]}
-        more={{ token }}
+        }}
+        input={(values, id) => ({ id, token, ...values })}
         onDone={inside}
       />
       {kind === "coach" && squadName && !signedInAs && (

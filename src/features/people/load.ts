@@ -1,6 +1,7 @@
 import "server-only";
 import { accountsOfPilots, type SignedInCoach } from "@/server/accounts";
-import { listInvitations, listPilots, listSquads, type Squad } from "@/server/repositories";
+import type { Squad } from "@/contract";
+import { listInvitations, listPilots, listSquads } from "@/server/repositories";
 
 export interface PeopleData {
   readonly coachId: string;

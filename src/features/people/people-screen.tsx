@@ -9,7 +9,8 @@ import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { v7 as newId } from "uuid";
-import type { Squad } from "@/server/repositories";
+import type { ActionInput, ActionName, Squad } from "@/contract";
+import type { SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
@@ -21,21 +22,26 @@ interface MadeLink {
   readonly whom: string;
 }
 
+type Act = <Name extends ActionName>(action: Name, input: ActionInput<Name>) => Promise<void>;
+
 /** People: squads and who coaches them, pilots' own accounts, and invitations that are open. */
 export function PeopleScreen({ data }: { data: PeopleData }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
   const [link, setLink] = useState<MadeLink | null>(null);
   const [adding, setAdding] = useState(false);
-  const act = async (action: string, input: object) => {
+  const act: Act = async (action, input) => {
     if ((await sendAction(action, input)).ok) router.refresh();
   };
-  const invite = async (action: "invite-coach" | "invite-pilot", input: object, whom: string) => {
-    const result = await sendAction<{ token: string }>(action, { id: newId(), ...input });
+  const invited = (result: SendResult<"invite-coach" | "invite-pilot">, whom: string) => {
     if (!result.ok) return;
     setLink({ token: result.data.token, whom });
     router.refresh();
   };
+  const inviteCoach = async (squadId: string | null, whom: string) =>
+    invited(await sendAction("invite-coach", { id: newId(), squadId }), whom);
+  const invitePilot = async (pilot: { id: string; name: string }) =>
+    invited(await sendAction("invite-pilot", { id: newId(), pilotId: pilot.id }), pilot.name);
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 2, mb: 1 }}>
@@ -44,10 +50,7 @@ export function PeopleScreen({ data }: { data: PeopleData }) {
         <Button variant="outlined" onClick={() => setAdding(true)}>
           Add a squad
         </Button>
-        <Button
-          disabled={pending}
-          onClick={() => invite("invite-coach", { squadId: null }, "a coach with a squad of their own")}
-        >
+        <Button disabled={pending} onClick={() => inviteCoach(null, "a coach with a squad of their own")}>
           Invite a coach with their own squad
         </Button>
       </Box>
@@ -75,8 +78,8 @@ export function PeopleScreen({ data }: { data: PeopleData }) {
           data={data}
           pending={pending}
           act={act}
-          onInviteCoach={() => invite("invite-coach", { squadId: squad.id }, `a coach for ${squad.name}`)}
-          onInvitePilot={(pilot) => invite("invite-pilot", { pilotId: pilot.id }, pilot.name)}
+          onInviteCoach={() => inviteCoach(squad.id, `a coach for ${squad.name}`)}
+          onInvitePilot={invitePilot}
         />
       ))}
       <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="add-squad" fullWidth maxWidth="xs">
@@ -86,7 +89,8 @@ export function PeopleScreen({ data }: { data: PeopleData }) {
             <SendForm
               action="add-squad"
               submit="Add"
-              fields={[{ name: "name", label: "Name of the squad", initial: "" }]}
+              fields={{ name: { label: "Name of the squad", initial: "" } }}
+              input={({ name }, id) => ({ id, name })}
               onDone={() => {
                 setAdding(false);
                 router.refresh();
@@ -107,7 +111,7 @@ function SquadSection(props: {
   squad: Squad;
   data: PeopleData;
   pending: boolean;
-  act: (action: string, input: object) => Promise<void>;
+  act: Act;
   onInviteCoach: () => void;
   onInvitePilot: (pilot: { id: string; name: string }) => void;
 }) {
@@ -222,9 +226,8 @@ function SquadSection(props: {
             <SendForm
               action="rename-squad"
               submit="Rename"
-              makesSomething={false}
-              fields={[{ name: "name", label: "Name of the squad", initial: squad.name }]}
-              more={{ id: squad.id, version: squad.version }}
+              fields={{ name: { label: "Name of the squad", initial: squad.name } }}
+              input={({ name }) => ({ id: squad.id, version: squad.version, name })}
               onDone={() => {
                 setRenaming(false);
                 router.refresh();

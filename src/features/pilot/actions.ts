@@ -1,5 +1,6 @@
 import { need } from "@/server/access";
 import { badField, coachAction, conflict, memberAction } from "@/server/actions";
+import type { DeedKind, MilestoneEvidence } from "@/contract";
 import {
   answerRequests,
   findMilestone,
@@ -17,8 +18,6 @@ import {
   pilotOfNote,
   setRemoved,
   setWithdrawn,
-  type DeedKind,
-  type MilestoneEvidence,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { findStep, requireSchool, standingAt, stepName } from "@/syllabus";

@@ -1,4 +1,4 @@
-import type { MilestoneEvidence } from "@/server/repositories";
+import type { MilestoneEvidence } from "@/contract";
 import { markWords } from "@/core";
 import type { Step, StepStanding, Syllabus } from "@/syllabus";
 

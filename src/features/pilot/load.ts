@@ -1,6 +1,7 @@
 import "server-only";
 import { learningCurve, type LearningCurve, type Outcome, type Place, type Tallied } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
+import type { Aircraft, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
 import {
   latestSetups,
   countAlone,
@@ -13,13 +14,6 @@ import {
   listSquads,
   listStepAttempts,
   schoolsOf,
-  type Aircraft,
-  type LoggedAttempt,
-  type Milestone,
-  type Note,
-  type Pilot,
-  type SignOffRequest,
-  type Squad,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { findStep, standingAt, standingOf, type PilotStanding, type School, type StepStanding } from "@/syllabus";

@@ -22,16 +22,15 @@ export function Notes({ data }: { data: PilotData }) {
         <SendForm
           action="add-note"
           submit="Keep note"
-          fields={[
-            {
-              name: "text",
+          fields={{
+            text: {
               label: "New note",
               initial: "",
               lines: 1,
               help: `${data.pilot.name} can read it too, signed in.`,
             },
-          ]}
-          more={{ pilotId: data.pilot.id }}
+          }}
+          input={({ text }, id) => ({ id, pilotId: data.pilot.id, text })}
           onDone={() => router.refresh()}
         />
       )}

@@ -1,6 +1,6 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { SignOffRequest } from "@/server/repositories";
+import type { SignOffRequest } from "@/contract";
 import { odo, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, people, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";

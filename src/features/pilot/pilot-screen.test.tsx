@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Attempt, Outcome } from "@/core";
-import type { Milestone } from "@/server/repositories";
+import type { Milestone } from "@/contract";
 import { odo, oneSquad, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";

@@ -11,7 +11,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { findStep, pathOf, routeOf, stepName, type StepStanding } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
-import { pilotFields } from "@/ui/forms/pilot-fields";
+import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
 import { SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark, stateWords } from "@/ui/marks/marks";
@@ -256,7 +256,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
               action="edit-pilot"
               submit="Save"
               fields={pilotFields(pilot, data.squads)}
-              more={{ id: pilot.id, version: pilot.version }}
+              input={(values) => ({ id: pilot.id, version: pilot.version, ...pilotFrom(values) })}
               onDone={() => {
                 setEditing(false);
                 router.refresh();

@@ -8,7 +8,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { SignOffRequest } from "@/server/repositories";
+import type { SignOffRequest } from "@/contract";
 import { stepName, type Step } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
@@ -33,8 +33,8 @@ export function AskSignOff({ data, step }: { data: PilotData; step: Step }) {
             <SendForm
               action="ask-sign-off"
               submit="Ask"
-              fields={[{ name: "message", label: "To your coach (may stay empty)", initial: "", lines: 2 }]}
-              more={{ pilotId: data.pilot.id, stepId: step.id }}
+              fields={{ message: { label: "To your coach (may stay empty)", initial: "", lines: 2 } }}
+              input={({ message }, id) => ({ id, pilotId: data.pilot.id, stepId: step.id, message })}
               onDone={() => {
                 setAsking(false);
                 router.refresh();
@@ -94,9 +94,8 @@ export function Requests({ data }: { data: PilotData }) {
               <SendForm
                 action="answer-request"
                 submit="Answer"
-                makesSomething={false}
-                fields={[{ name: "answer", label: `To ${data.pilot.name}`, initial: "", lines: 2 }]}
-                more={{ id: answering.id }}
+                fields={{ answer: { label: `To ${data.pilot.name}`, initial: "", lines: 2 } }}
+                input={({ answer }) => ({ id: answering.id, answer })}
                 onDone={() => {
                   setAnswering(null);
                   router.refresh();

@@ -46,8 +46,8 @@ export function SignOff({
       <SendForm
         action="sign-off"
         submit="Sign off"
-        fields={[{ name: "note", label: "Note (may stay empty)", initial: "", lines: 2 }]}
-        more={{ pilotId: data.pilot.id, stepId: step.id }}
+        fields={{ note: { label: "Note (may stay empty)", initial: "", lines: 2 } }}
+        input={({ note }, id) => ({ id, pilotId: data.pilot.id, stepId: step.id, note })}
         onDone={() => {
           enqueueSnackbar(`${step.name} signed off for ${data.pilot.name}`, { variant: "success" });
           onDone();

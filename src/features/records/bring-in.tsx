@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Squad } from "@/server/repositories";
+import type { Squad } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { LONGEST_RECORD_BYTES } from "./limits";
@@ -57,7 +57,7 @@ export function BringIn({ squads }: { squads: readonly Squad[] }) {
 
 async function bringIn(file: JsonFile, squadId: string): Promise<Outcome> {
   if (!file.ok) return { good: false, says: `${file.message}.` };
-  const result = await send<{ added: number }>("import-record", { squadId, record: file.content });
+  const result = await send("import-record", { squadId, record: file.content });
   if (!result.ok) return { good: false, says: `Nothing was changed. ${result.message}` };
   const { added } = result.data;
   return { good: true, says: added === 0 ? "All of it is here already." : `${added} things brought in.` };

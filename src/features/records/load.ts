@@ -1,6 +1,7 @@
 import "server-only";
 import type { SignedInCoach } from "@/server/accounts";
-import { listBin, listPilots, listSquads, listTrail, type Binned, type Deed, type Squad } from "@/server/repositories";
+import type { Binned, Deed, Squad } from "@/contract";
+import { listBin, listPilots, listSquads, listTrail } from "@/server/repositories";
 import { builtInSyllabus, stepName } from "@/syllabus";
 
 export interface RecordsData {

@@ -11,7 +11,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Binned } from "@/server/repositories";
+import type { Binned } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
@@ -196,9 +196,8 @@ function Files({ data }: { data: RecordsData }) {
               <SendForm
                 action="erase-pilot"
                 submit="Erase for good"
-                makesSomething={false}
-                fields={[{ name: "name", label: `Type the name: ${chosen.name}`, initial: "" }]}
-                more={{ id: chosen.id }}
+                fields={{ name: { label: `Type the name: ${chosen.name}`, initial: "" } }}
+                input={({ name }) => ({ id: chosen.id, name })}
                 onDone={() => {
                   setErasing(false);
                   setChosenId("");

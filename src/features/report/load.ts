@@ -1,14 +1,7 @@
 import "server-only";
 import { loadProgress } from "@/server/progress";
-import {
-  listAircraft,
-  listAttemptsSince,
-  listMilestones,
-  listSetups,
-  type Milestone,
-  type Pilot,
-  type Setup,
-} from "@/server/repositories";
+import type { Milestone, Pilot, Setup } from "@/contract";
+import { listAircraft, listAttemptsSince, listMilestones, listSetups } from "@/server/repositories";
 import { pathOf, routeOf, setupFlownLast, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
 import { seasonFigures, type SeasonFigures } from "./season";
 

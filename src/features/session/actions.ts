@@ -1,6 +1,7 @@
 import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
 import { badField, coachAction, conflict, memberAction, Refusal, type Asker } from "@/server/actions";
+import type { Pilot, PilotPlan, SessionPilot } from "@/contract";
 import {
   deletePrepared,
   findAircraft,
@@ -21,9 +22,6 @@ import {
   setUndone,
   syllabusOf,
   updateAttempt,
-  type Pilot,
-  type PilotPlan,
-  type SessionPilot,
 } from "@/server/repositories";
 import { loadProgressBriefly } from "@/server/progress";
 import {

@@ -5,7 +5,7 @@ import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Site } from "@/server/repositories";
+import type { Site } from "@/contract";
 
 const always = [
   "An observer stands beside the pilot in goggles, and knows the way out.",

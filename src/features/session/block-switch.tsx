@@ -10,7 +10,7 @@ import List from "@mui/material/List";
 import ListItemButton from "@mui/material/ListItemButton";
 import ListSubheader from "@mui/material/ListSubheader";
 import { useState } from "react";
-import type { PlannedBlock } from "@/server/repositories";
+import type { PlannedBlock } from "@/contract";
 import { stepName } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { blockNames } from "./block-names";

@@ -1,8 +1,8 @@
-import type { LoggedAttempt, Session } from "@/server/repositories";
+import type { LoggedAttempt, Session } from "@/contract";
 import { builtInSyllabus, standardDay } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
-import type { TallyData } from "./load";
-import { tallyPilot } from "./made-up-pilot";
+import type { TallyData } from "@/contract";
+import { tallyPilot } from "@/contract/testing/made-up-pilot";
 import { measuredWords } from "./measured-words";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 

@@ -9,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Moment } from "@/ui/moment/moment";
-import type { TallyNote } from "./load";
+import type { TallyNote } from "@/contract";
 
 const LONGEST = 2000;
 

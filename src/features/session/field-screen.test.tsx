@@ -2,12 +2,12 @@ import { standardDay } from "@/syllabus";
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { keepPacket } from "@/ui/outbox/device-store";
-import { outboxNow, put } from "@/ui/outbox/outbox";
+import { enqueue, outboxNow } from "@/ui/outbox/outbox";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { FieldScreen } from "./field-screen";
-import type { TallyData } from "./load";
-import { tallyPilot } from "./made-up-pilot";
+import type { TallyData } from "@/contract";
+import { tallyPilot } from "@/contract/testing/made-up-pilot";
 
 const tally: TallyData = {
   accountId: "account",
@@ -63,8 +63,8 @@ it("says when nothing is kept, and when the session asked for is not on this dev
 it("shows what was refused of any session: to be put right where it is kept, else to be sent again or dropped", async () => {
   fakeServer({ "undo-attempt": { status: 404, body: { ok: false, message: "That attempt is gone.", fields: {} } } });
   await keep();
-  await put(item("s"));
-  await put(item("gone"));
+  await enqueue(item("s"));
+  await enqueue(item("gone"));
   renderScreen(<FieldScreen />, { address: "/field" });
   await waitFor(() => expect(screen.getAllByText(/Not taken: That attempt is gone/)).toHaveLength(2));
   expect(await screen.findByRole("link", { name: "Put it right in its session" })).toHaveAttribute(

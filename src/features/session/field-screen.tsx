@@ -9,7 +9,7 @@ import { useEffect, useState } from "react";
 import { routeOf } from "@/syllabus";
 import { Moment } from "@/ui/moment/moment";
 import { listPackets, type KeptPacket } from "@/ui/outbox/device-store";
-import { dismiss, mend } from "@/ui/outbox/outbox";
+import { dismiss, resubmit } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
 import type { FieldPacket } from "./packet";
 import { TallyScreen } from "./tally-screen";
@@ -99,7 +99,7 @@ function WaitingHere({ sessionIds }: { sessionIds: ReadonlySet<string> }) {
       <Typography role="status" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 650 })}>
         ▲ <span className="num">{items.length}</span> waiting on this device, safe.
       </Typography>
-      {items.flatMap(({ key, sessionId, input, refused }) =>
+      {items.flatMap(({ key, sessionId, refused }) =>
         refused === undefined
           ? []
           : [
@@ -111,7 +111,7 @@ function WaitingHere({ sessionIds }: { sessionIds: ReadonlySet<string> }) {
                   <a href={`/field?session=${sessionId}`}>Put it right in its session</a>
                 ) : (
                   <>
-                    <Button size="small" onClick={() => void mend(key, input)}>
+                    <Button size="small" onClick={() => void resubmit(key)}>
                       Send again
                     </Button>
                     <Button size="small" onClick={() => void dismiss(key)}>

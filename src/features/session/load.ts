@@ -1,5 +1,16 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
+import type {
+  LoggedAttempt,
+  PlannedBlock,
+  TallyData,
+  Session,
+  SessionPilot,
+  Setup,
+  Aircraft,
+  PlannedSession,
+  Site,
+} from "@/contract";
 import {
   countAttemptsIn,
   findSession,
@@ -18,30 +29,19 @@ import {
   listSites,
   listSquads,
   syllabusOf,
-  type LoggedAttempt,
-  type Note,
-  type PlannedBlock,
-  type Session,
-  type SessionPilot,
-  type Setup,
-  type Aircraft,
-  type PlannedSession,
-  type Site,
 } from "@/server/repositories";
 import { dayOfSession, loadProgressBriefly } from "@/server/progress";
 import {
   currentStepOf,
-  type Day,
   offersOf,
   type OwnVariant,
   type ReasonedOffer,
-  type Route,
   routeOf,
   type School,
   simulatorLacking,
 } from "@/syllabus";
 import { recentOf, type Attempt } from "@/core";
-import { sentSyllabi, type SentSyllabus } from "@/ui/syllabus/sent";
+import { sentSyllabi } from "@/ui/syllabus/sent";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
 export interface Candidate {
@@ -166,57 +166,6 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
 const fleetSetup = (fleet: readonly Aircraft[], setups: ReadonlyMap<string, Setup>) =>
   fleet.flatMap(({ id }) => setups.get(id) ?? [])[0];
 
-/** A step flown or to be flown in a session, with what was known of it before. */
-export interface TallyStep {
-  readonly stepId: string;
-  /** Attempts at this step in earlier sessions: the evidence counts them too. */
-  readonly earlier: readonly Attempt[];
-  readonly signedOff: boolean;
-  /** Begun in the field without a network: what was flown before is not on the device. */
-  readonly unknownBefore?: boolean;
-}
-
-export interface TallyPilot {
-  readonly id: string;
-  readonly name: string;
-  readonly setupId: string | null;
-  readonly loadId: string | null;
-  /** What is flown, in order; at least one block with a step. */
-  readonly blocks: readonly PlannedBlock[];
-  /** Slots of the session in which the pilot flies, counted from 0; empty where no order was planned. */
-  readonly turns: readonly number[];
-  /** The steps of the blocks, and what was flown beside them; the one worked at first. */
-  readonly steps: readonly TallyStep[];
-  /** Aircraft to be flown by eye before goggles go on. */
-  readonly checkFirst: readonly string[];
-  /** On which steps follow one another. */
-  readonly route: Route;
-  /** The step the pilot is at, whether or not it is one of this session; null where nothing is open. */
-  readonly currentStepId: string | null;
-}
-
-export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs">;
-
-export interface TallyData {
-  /** The account this was loaded for. */
-  readonly accountId: string;
-  readonly session: Session;
-  readonly pilots: readonly TallyPilot[];
-  /** Attempts of this session that stand or were undone, in the order flown. */
-  readonly attempts: readonly LoggedAttempt[];
-  /** What a coach noted in this session, oldest first. */
-  readonly notes: readonly TallyNote[];
-  /** Logs attempts, and opens and closes the session. */
-  readonly mayKeep: boolean;
-  readonly coaches: boolean;
-  /** Where it is flown, if that was said. */
-  readonly site: Site | null;
-  /** The air of this session. */
-  readonly day: Day;
-  /** The syllabus of the session's squad, where it is not the built-in one. */
-  readonly syllabi: readonly SentSyllabus[];
-}
-
 /** A session as somebody may see it: only with the pilots whose records they may read. Null when there is none for them. */
 export async function loadTally(who: SignedIn, sessionId: string): Promise<TallyData | null> {
   const session = await findSession(sessionId);
@@ -279,21 +228,21 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
         .map(({ name }) => name),
       route: routeOf(progress.get(pilotId)!.school),
       currentStepId: currentStepOf(progress.get(pilotId)!)?.id ?? null,
+      signedOff: [...progress.get(pilotId)!.signedOff],
       steps: [...stepsOf.get(pilotId)!].map((id) => ({
         stepId: id,
         earlier: earlierAt(pilotId, id),
-        signedOff: progress.get(pilotId)!.signedOff.has(id),
       })),
     })),
   };
 }
 
-/** The steps of a pilot in a session: the one worked at, those planned, those flown. */
+/** The steps of a pilot in a session: the one worked at, those planned, those tapped, undone or not. */
 const stepsIn = ({ pilotId, stepId, plan }: SessionPilot, attempts: readonly LoggedAttempt[]): ReadonlySet<string> =>
   new Set([
     stepId,
     ...(plan?.blocks ?? []).flatMap((block) => block.stepId ?? []),
-    ...attempts.filter((one) => one.pilotId === pilotId && !one.undone).map((one) => one.stepId),
+    ...attempts.filter((one) => one.pilotId === pilotId).map((one) => one.stepId),
   ]);
 
 const oneBlock = (stepId: string): PlannedBlock => ({

@@ -1,5 +1,5 @@
 import { attemptMeasures, measureSides, measureWords, unitOf, type AttemptMeasure } from "@/core";
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 
 /** What was measured on some attempts, a line for each measure: "stop error 8° past on average, 6 measured". */
 export function measuredWords(attempts: readonly Pick<LoggedAttempt, "measured">[]): readonly string[] {

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { measureSides, measureWords, unitOf, type PassMark } from "@/core";
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { capital } from "@/ui/units/capital";

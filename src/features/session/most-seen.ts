@@ -1,4 +1,4 @@
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 import { cueFor, type Fault } from "@/syllabus";
 
 /** The fault tapped most on some attempts, in a sentence with what mends it in the direction it was seen in last; null where none was tapped. */

@@ -1,7 +1,7 @@
 import { advise, weighEvidence, type Advice } from "@/core";
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 import { directionNames, findStep, pathOf, stepBefore, type Step, type Syllabus } from "@/syllabus";
-import type { TallyPilot, TallyStep } from "./load";
+import type { TallyPilot, TallyStep } from "@/contract";
 
 /** The advice for a pilot at a step with what was flown before and in this session. */
 export function adviceAt(
@@ -38,12 +38,12 @@ export function nextTimeWords(pilot: TallyPilot, syllabus: Syllabus, today: read
       return step ? [{ known, step, at: path.indexOf(step) }] : [];
     })
     .sort((a, b) => a.at - b.at);
-  const furthest = flown.filter(({ known }) => !known.signedOff).at(-1) ?? flown.at(-1);
+  const furthest = flown.filter(({ known }) => !pilot.signedOff.includes(known.stepId)).at(-1) ?? flown.at(-1);
   if (!furthest) return null;
   const { known, step, at } = furthest;
   // What lies beside the way has nothing after it.
   const after = at < 0 ? undefined : path[at + 1];
-  if (known.signedOff) {
+  if (pilot.signedOff.includes(step.id)) {
     const open = pilot.currentStepId === step.id ? after : findStep(syllabus, pilot.currentStepId ?? "");
     return open ? `Next time: ${open.name}.` : "Next time: whatever wants flying again.";
   }

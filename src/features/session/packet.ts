@@ -1,6 +1,6 @@
 import type { BriefData } from "@/features/brief/client";
 import { keepPacket } from "@/ui/outbox/device-store";
-import type { TallyData } from "./load";
+import type { TallyData } from "@/contract";
 
 /** What a session needs in the field without a network. */
 export interface FieldPacket {

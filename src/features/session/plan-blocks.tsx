@@ -8,7 +8,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { blockKinds, type BlockKind } from "@/core";
-import type { PlannedBlock } from "@/server/repositories";
+import type { PlannedBlock } from "@/contract";
 import { findStep, stepName, type Syllabus } from "@/syllabus";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";

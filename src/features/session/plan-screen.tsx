@@ -12,7 +12,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { v7 as newId } from "uuid";
 import { places, type Place, type StartHeightInputs } from "@/core";
-import type { PlannedBlock, Site } from "@/server/repositories";
+import type { PlannedBlock, Site } from "@/contract";
 import { findStep } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useSend } from "@/ui/actions/use-send";

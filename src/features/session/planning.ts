@@ -1,5 +1,5 @@
 import { airOfDay, allot, orderTurns, topSpeed, turnsIn, type Airframe, type DayAir, type SessionFrame } from "@/core";
-import type { PlannedBlock } from "@/server/repositories";
+import type { PlannedBlock } from "@/contract";
 import { stepName, type ReasonedOffer, type Syllabus } from "@/syllabus";
 import type { Candidate } from "./load";
 

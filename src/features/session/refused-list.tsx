@@ -8,11 +8,10 @@ import { useState } from "react";
 import { outcomes, type Outcome } from "@/core";
 import type { Step } from "@/syllabus";
 import { outcomeWords } from "@/ui/marks/marks";
-import { dismiss, mend, type Outgoing } from "@/ui/outbox/outbox";
+import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import type { TallyData } from "./load";
+import type { ActionInput, FieldAction, TallyData } from "@/contract";
 import { stepFlown } from "./step-flown";
-import type { LoggedTap } from "./tally-log";
 import { FaultChips } from "./tally-parts";
 
 const does: Readonly<Record<Outgoing["action"], string>> = {
@@ -44,9 +43,9 @@ export function RefusedList({ data, items }: { data: TallyData; items: readonly 
         <Mend
           data={data}
           item={item}
-          onSend={(input) => {
+          onSend={(mended) => {
             setMending(null);
-            void mend(item.key, input);
+            void resubmit(item.key, mended);
           }}
         />
       ) : (
@@ -56,7 +55,7 @@ export function RefusedList({ data, items }: { data: TallyData; items: readonly 
               Put it right
             </Button>
           )}
-          <Button size="small" onClick={() => void mend(item.key, item.input)}>
+          <Button size="small" onClick={() => void resubmit(item.key)}>
             Send again
           </Button>
           <Button size="small" onClick={() => void dismiss(item.key)}>
@@ -68,15 +67,18 @@ export function RefusedList({ data, items }: { data: TallyData; items: readonly 
   ));
 }
 
-function Mend(props: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
-  return props.item.action === "log-attempt" ? <MendTap {...props} /> : <MendFaults {...props} />;
+type OnSend = (mended: FieldAction) => void;
+
+function Mend({ data, item, onSend }: { data: TallyData; item: Outgoing; onSend: OnSend }) {
+  if (item.action === "log-attempt") return <MendTap data={data} tap={item.input} onSend={onSend} />;
+  if (item.action === "set-faults") return <MendFaults data={data} input={item.input} onSend={onSend} />;
+  return null;
 }
 
 /** `2026-12-05T10:00:05` by the clock of this device, as time fields want it. */
 const localText = (ms: number) => new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
 
-function MendTap({ data, item, onSend }: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
-  const tap = item.input as LoggedTap;
+function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log-attempt">; onSend: OnSend }) {
   const syllabus = useSyllabus();
   const [pilotId, setPilot] = useState(tap.pilotId);
   const [stepId, setStep] = useState(tap.stepId);
@@ -125,7 +127,9 @@ function MendTap({ data, item, onSend }: { data: TallyData; item: Outgoing; onSe
       <Button
         variant="contained"
         disabled={!known || !Number.isFinite(flownAtMs)}
-        onClick={() => onSend({ ...tap, pilotId, stepId, direction, outcome, flownAtMs })}
+        onClick={() =>
+          onSend({ action: "log-attempt", input: { ...tap, pilotId, stepId, direction, outcome, flownAtMs } })
+        }
       >
         Send it
       </Button>
@@ -133,8 +137,7 @@ function MendTap({ data, item, onSend }: { data: TallyData; item: Outgoing; onSe
   );
 }
 
-function MendFaults({ data, item, onSend }: { data: TallyData; item: Outgoing; onSend: (input: object) => void }) {
-  const input = item.input as { id: string; faults: string[] };
+function MendFaults({ data, input, onSend }: { data: TallyData; input: ActionInput<"set-faults">; onSend: OnSend }) {
   const syllabus = useSyllabus();
   const attempt = data.attempts.find(({ id }) => id === input.id);
   const step: Step = stepFlown(syllabus, attempt?.stepId ?? "");
@@ -150,7 +153,11 @@ function MendFaults({ data, item, onSend }: { data: TallyData; item: Outgoing; o
           setFaults((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]))
         }
       />
-      <Button variant="contained" sx={{ mt: 1 }} onClick={() => onSend({ ...input, faults })}>
+      <Button
+        variant="contained"
+        sx={{ mt: 1 }}
+        onClick={() => onSend({ action: "set-faults", input: { ...input, faults } })}
+      >
         Send it
       </Button>
     </Box>

@@ -1,6 +1,6 @@
 import { environmentOn, type DayAir } from "@/core";
 import { findStep, recipeOf, siteRefusal, skillOf, type Syllabus } from "@/syllabus";
-import type { Site } from "@/server/repositories";
+import type { Site } from "@/contract";
 import type { Candidate } from "./load";
 import type { PeakTask } from "./use-peaks";
 

@@ -1,5 +1,5 @@
 import { startHeightKey, type DayAir, type StartHeight, type StartHeightInputs } from "@/core";
-import type { Site } from "@/server/repositories";
+import type { Site } from "@/contract";
 import { directionNames, findStep, startHeightInputsOf } from "@/syllabus";
 import { quantityText, type UnitSystem } from "@/ui/units/quantity";
 import type { PlanFrame } from "./planning";

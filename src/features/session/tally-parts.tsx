@@ -6,7 +6,7 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { windowOf, type Attempt, type Outcome } from "@/core";
 import { directionNames, type Step } from "@/syllabus";
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import type { Tokens } from "@/ui/theme/tokens";

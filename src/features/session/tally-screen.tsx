@@ -21,7 +21,7 @@ import { BlockSwitch } from "./block-switch";
 import { BriefDialog } from "./brief-dialog";
 import { Debrief } from "./debrief";
 import { NoteDialog, NoteList, useFieldNote } from "./field-notes";
-import type { TallyData, TallyStep } from "./load";
+import type { TallyData, TallyStep } from "@/contract";
 import { Measurements } from "./measurements";
 import { PackClock, usePack } from "./pack-clock";
 import type { FieldPacket } from "./packet";
@@ -58,7 +58,7 @@ function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["brief
   const { session } = field.tally;
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>
-    field.act("sign-off", { id: newId(), pilotId, stepId, note: "" });
+    field.act({ action: "sign-off", input: { id: newId(), pilotId, stepId, note: "" } });
   if (session.endedAtMs === null && data.mayKeep)
     return session.begun ? <Tally field={field} onSignOff={signOff} /> : <Prepared field={field} />;
   return (
@@ -66,7 +66,7 @@ function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["brief
       <Debrief
         data={field.tally}
         attempts={field.attempts}
-        onReopen={() => field.act("reopen-session", { id: session.id })}
+        onReopen={() => field.act({ action: "reopen-session", input: { id: session.id } })}
         onSignOff={signOff}
       />
       <Box sx={{ maxWidth: 900, mx: "auto", px: { xs: 2, md: 3 }, pb: 3 }}>
@@ -92,7 +92,7 @@ function Prepared({ field }: { field: Field }) {
         variant="contained"
         size="large"
         disabled={!ready}
-        onClick={() => act("begin-session", { id: tally.session.id, atMs: Date.now() })}
+        onClick={() => act({ action: "begin-session", input: { id: tally.session.id, atMs: Date.now() } })}
         sx={{ minHeight: 64, minWidth: 220 }}
       >
         Begin the session
@@ -114,7 +114,10 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
   const [briefShown, setBriefShown] = useState(false);
   const notes = tally.notes.filter(({ pilotId }) => pilotId === pilot.id);
   const note = useFieldNote(pilot, (pilotId, text) =>
-    act("add-session-note", { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() }),
+    act({
+      action: "add-session-note",
+      input: { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() },
+    }),
   );
   const direction = step ? directionOf(step, place.chosenDirection ?? block.firstDirection) : "";
   const own = attempts.filter((attempt) => attempt.pilotId === pilot.id && attempt.stepId === block.stepId);
@@ -124,22 +127,28 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
   const handlers = useMemo(() => {
     const tap = (outcome: Outcome) =>
       step &&
-      act("log-attempt", {
-        id: newId(),
-        sessionId: session.id,
-        pilotId: pilot.id,
-        stepId: step.id,
-        direction,
-        outcome,
-        flownAtMs: tapMoment(),
-        pack: pack.sinceMs === null ? null : pack.number,
+      act({
+        action: "log-attempt",
+        input: {
+          id: newId(),
+          sessionId: session.id,
+          pilotId: pilot.id,
+          stepId: step.id,
+          direction,
+          outcome,
+          flownAtMs: tapMoment(),
+          pack: pack.sinceMs === null ? null : pack.number,
+        },
       });
-    const undo = () => last && act("undo-attempt", { id: last.id });
+    const undo = () => last && act({ action: "undo-attempt", input: { id: last.id } });
     const toggleFault = (id: string) =>
       last &&
-      act("set-faults", {
-        id: last.id,
-        faults: last.faults.includes(id) ? last.faults.filter((fault) => fault !== id) : [...last.faults, id],
+      act({
+        action: "set-faults",
+        input: {
+          id: last.id,
+          faults: last.faults.includes(id) ? last.faults.filter((fault) => fault !== id) : [...last.faults, id],
+        },
       });
     const turn = () => {
       const ids = step?.directions.map((one) => one.id) ?? [];
@@ -258,7 +267,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
               key={last?.id}
               step={step}
               last={last}
-              onSet={(values) => last && act("set-measured", { id: last.id, ...values })}
+              onSet={(values) => last && act({ action: "set-measured", input: { id: last.id, ...values } })}
             />
           </>
         ) : (
@@ -312,7 +321,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
               maySignOff={tally.coaches}
               onSignOff={() => onSignOff(pilot.id, step.id)}
             />
-            <TapList step={step} own={own} onUndo={(id) => act("undo-attempt", { id })} />
+            <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
           </>
         )}
         <NoteList notes={notes} />
@@ -327,7 +336,10 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
               Brief
             </Button>
           )}
-          <Button variant="outlined" onClick={() => act("end-session", { id: session.id, atMs: Date.now() })}>
+          <Button
+            variant="outlined"
+            onClick={() => act({ action: "end-session", input: { id: session.id, atMs: Date.now() } })}
+          >
             End the session
           </Button>
           <Button component={Link} href={`/pilot?pilot=${pilot.id}`}>
@@ -369,4 +381,4 @@ const directionOf = ({ directions }: Step, wanted: string | null) =>
 
 /** What is known of a step; one taken up in the field without a network was flown nobody here knows how often. */
 const knownStep = (steps: readonly TallyStep[], stepId: string): TallyStep =>
-  steps.find((one) => one.stepId === stepId) ?? { stepId, earlier: [], signedOff: false, unknownBefore: true };
+  steps.find((one) => one.stepId === stepId) ?? { stepId, earlier: [], unknownBefore: true };

@@ -1,4 +1,4 @@
-import { tallyPilot } from "./made-up-pilot";
+import { tallyPilot } from "@/contract/testing/made-up-pilot";
 import { blockAt, fieldTurns } from "./use-field-place";
 
 const block = (minutes: number) =>

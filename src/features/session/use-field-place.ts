@@ -1,8 +1,8 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import type { PlannedBlock } from "@/server/repositories";
-import type { TallyPilot } from "./load";
+import type { PlannedBlock } from "@/contract";
+import type { TallyPilot } from "@/contract";
 
 /** Whose turn it is, what they fly and in which direction, as this device has it. */
 interface Place {

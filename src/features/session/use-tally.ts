@@ -2,11 +2,11 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
-import { outboxNow, put, reread, type Outgoing } from "@/ui/outbox/outbox";
+import { enqueue, outboxNow, reread } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
-import type { TallyData } from "./load";
+import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
 import { fetchPacket, keepOnDevice, type FieldPacket } from "./packet";
-import { applied, withWaiting } from "./tally-log";
+import { withWaiting } from "./tally-log";
 
 /** How often the session is looked at on the server, for what another device did. */
 const LOOK_MS = 15_000;
@@ -60,10 +60,10 @@ export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
   }, [packet]);
 
   const act = useCallback(
-    (action: Outgoing["action"], input: object) => {
+    (action: FieldAction) => {
       done.current++;
-      setPacket((known) => ({ ...known, tally: applied(known.tally, action, input) }));
-      void put({ key: newId(), accountId: data.accountId, sessionId: id, action, input });
+      setPacket((known) => ({ ...known, tally: tallyAfter(known.tally, action) }));
+      void enqueue({ key: newId(), accountId: data.accountId, sessionId: id, ...action });
     },
     [data.accountId, id],
   );

@@ -4,12 +4,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
-import type { LoggedAttempt } from "@/server/repositories";
+import type { LoggedAttempt } from "@/contract";
 import { directionNames, type Step } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
-import type { TallyPilot, TallyStep } from "./load";
+import type { TallyPilot, TallyStep } from "@/contract";
 import { adviceAt } from "./next-time";
 
 const verdictWords = {
@@ -86,7 +86,7 @@ export function Verdict({
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>
-        {known.signedOff ? (
+        {pilot.signedOff.includes(step.id) ? (
           <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
             <StateMark state="signed-off" labelled={false} /> Signed off
           </Typography>

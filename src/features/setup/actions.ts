@@ -12,6 +12,7 @@ import {
 } from "@/core";
 import { need } from "@/server/access";
 import { badField, coachAction, conflict } from "@/server/actions";
+import type { DeedKind } from "@/contract";
 import {
   findAircraft,
   findPilot,
@@ -28,7 +29,6 @@ import {
   setReferenceAircraft,
   updateFlightState,
   updateMeasurements,
-  type DeedKind,
 } from "@/server/repositories";
 import {
   AddAircraftInput,

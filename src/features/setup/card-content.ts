@@ -12,7 +12,7 @@ import {
   type RateCurve,
   type Settings,
 } from "@/core";
-import type { Aircraft, Pilot, Setup } from "@/server/repositories";
+import type { Aircraft, Pilot, Setup } from "@/contract";
 import { stickPairSvg } from "@/ui/sticks/stick-pair-svg";
 import { tokens } from "@/ui/theme/tokens";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG } from "./mix-rows";

@@ -1,6 +1,6 @@
 import { firstSettings, levelTurnRates, rateDps } from "@/core";
 import { pdfOf } from "@/server/files";
-import type { Aircraft, Pilot, Setup } from "@/server/repositories";
+import type { Aircraft, Pilot, Setup } from "@/contract";
 import { plank } from "@/ui/testing/made-up";
 import { cardContent } from "./card-content";
 

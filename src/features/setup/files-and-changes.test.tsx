@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import Papa from "papaparse";
 import { firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { plank } from "@/ui/testing/made-up";
 import { ChangeLine } from "./change-line";
 import { curvesCsv, SetupFiles } from "./setup-files";

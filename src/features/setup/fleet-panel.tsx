@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useState } from "react";
 import { compareAircraft, type Settings } from "@/core";
-import type { Aircraft, Pilot } from "@/server/repositories";
+import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -15,7 +15,7 @@ import {
 } from "class-validator";
 import { airframePresets, measurementKinds, type Measurement, type Settings } from "@/core";
 import { IsId, IsName, IsOneOf, IsText } from "@/server/actions";
-import { flightStates, type FlightState } from "@/server/repositories";
+import { flightStates, type FlightState } from "@/contract";
 
 export class AddAircraftInput {
   @IsId() id!: string;

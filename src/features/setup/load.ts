@@ -3,17 +3,8 @@ import type { Counted } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
 import { currentStepOf, type Day, type School, skillOf, stepName, type Syllabus } from "@/syllabus";
-import {
-  listAircraft,
-  listAttempts,
-  listLoads,
-  listSetups,
-  type LoggedAttempt,
-  type Aircraft,
-  type KeptLoad,
-  type Pilot,
-  type Setup,
-} from "@/server/repositories";
+import type { LoggedAttempt, Aircraft, KeptLoad, Pilot, Setup } from "@/contract";
+import { listAircraft, listAttempts, listLoads, listSetups } from "@/server/repositories";
 
 /** Another aircraft of the pilot with its newest setup. */
 export interface FleetMember {

@@ -13,7 +13,7 @@ import {
   throttlePoints,
   type Settings,
 } from "@/core";
-import type { Aircraft, Grip, KeptLoad } from "@/server/repositories";
+import type { Aircraft, Grip, KeptLoad } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useAir } from "@/ui/air/use-air";
 import { SendForm } from "@/ui/forms/send-form";
@@ -105,12 +105,12 @@ export function LoadsPanel({
             key={round}
             action="add-load"
             submit="Add load"
-            fields={[
-              { name: "name", label: "Name of the load", initial: "", help: "Such as “long pack” or “with camera”" },
-              { name: "massG", label: "Weight with it on, ready to fly, g", initial: "" },
-              { name: "thrustToWeight", label: "Thrust over weight with it, measured (may stay empty)", initial: "" },
-            ]}
-            more={{ aircraftId: aircraft.id }}
+            fields={{
+              name: { label: "Name of the load", initial: "", help: "Such as “long pack” or “with camera”" },
+              massG: { label: "Weight with it on, ready to fly, g", initial: "" },
+              thrustToWeight: { label: "Thrust over weight with it, measured (may stay empty)", initial: "" },
+            }}
+            input={(values, id) => ({ id, aircraftId: aircraft.id, ...values })}
             onDone={() => {
               setRound((now) => now + 1);
               router.refresh();

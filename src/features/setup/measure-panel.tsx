@@ -23,7 +23,7 @@ import {
   type Settings,
   throttleOut,
 } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText, type UnitSystem } from "@/ui/units/quantity";

@@ -24,7 +24,7 @@ import {
   type RateFamily,
 } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
-import type { Grip } from "@/server/repositories";
+import type { Grip } from "@/contract";
 import { familyName } from "@/ui/settings/differences";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "@/ui/layout/plain-table";

@@ -12,7 +12,7 @@ import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { airOfDay, type Settings, firstSettings } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
@@ -109,7 +109,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const save = async () => {
     setSaving(true);
     setFailure(null);
-    const result = await send<{ number: number }>("save-setup", {
+    const result = await send("save-setup", {
       id: sendId,
       aircraftId: aircraft.id,
       basedOn: latest?.number ?? 0,

@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import Papa from "papaparse";
 import { useState } from "react";
 import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
-import type { Aircraft } from "@/server/repositories";
+import type { Aircraft } from "@/contract";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
 import { cardPapers } from "./papers";

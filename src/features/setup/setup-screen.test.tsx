@@ -2,7 +2,7 @@ import { standardDay } from "@/syllabus";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { type Settings, firstSettings } from "@/core";
-import type { Aircraft, Setup } from "@/server/repositories";
+import type { Aircraft, Setup } from "@/contract";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { plank } from "@/ui/testing/made-up";
 import type { SetupData } from "./load";

@@ -9,10 +9,11 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { FlightState } from "@/contract";
 import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { SendForm } from "@/ui/forms/send-form";
+import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import type { SetupData } from "./load";
@@ -29,19 +30,17 @@ export function SetupScreen({ data }: { data: SetupData }) {
     <SendForm
       action="add-aircraft"
       submit="Add aircraft"
-      fields={[
-        { name: "name", label: "Name of the aircraft", initial: "" },
-        {
-          name: "presetId",
+      fields={{
+        name: { label: "Name of the aircraft", initial: "" },
+        presetId: {
           label: "Kind",
           initial: "five-inch-freestyle",
           options: Object.values(airframePresets).map((preset) => [preset.id, preset.name]),
           help: "An estimate to begin with, until you measure",
         },
-        { name: "massG", label: "Weighed with battery, g (may stay empty)", initial: "" },
-        { name: "thrustToWeight", label: "Thrust over weight, measured (may stay empty)", initial: "" },
-        {
-          name: "flightState",
+        massG: { label: "Weighed with battery, g (may stay empty)", initial: "" },
+        thrustToWeight: { label: "Thrust over weight, measured (may stay empty)", initial: "" },
+        flightState: choiceField<FlightState>({
           label: "State",
           initial: "new",
           options: [
@@ -49,9 +48,9 @@ export function SetupScreen({ data }: { data: SetupData }) {
             ["repaired", "repaired: first flight by eye"],
             ["flying", "flying"],
           ],
-        },
-      ]}
-      more={{ pilotId: pilot.id }}
+        }),
+      }}
+      input={(values, id) => ({ id, pilotId: pilot.id, ...values })}
       onDone={(id) => {
         setAdding(false);
         router.push(`/setup?pilot=${pilot.id}&aircraft=${id}`);
@@ -175,7 +174,7 @@ function FlightStateLine({ data }: { data: SetupData }) {
   const { sendAction, pending } = useSend();
   const router = useRouter();
   const { id, flightState } = data.aircraft!;
-  const set = async (next: string) => {
+  const set = async (next: FlightState) => {
     if ((await sendAction("set-flight-state", { id, flightState: next })).ok) router.refresh();
   };
   return (

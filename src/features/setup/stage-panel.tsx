@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
-import type { Grip } from "@/server/repositories";
+import type { Grip } from "@/contract";
 import { schoolQuestions, settingsProposals, settingsSchoolOf, type School, type SettingsSchool } from "@/syllabus";
 import { useAir } from "@/ui/air/use-air";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -22,7 +22,7 @@ import {
   type ThrottlePoints,
   type ThrottleProfile,
 } from "@/core";
-import type { Grip } from "@/server/repositories";
+import type { Grip } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { NumberSlider } from "@/ui/forms/number-slider";

@@ -2,7 +2,8 @@ import "server-only";
 import { cookies } from "next/headers";
 import { need } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
-import { listAircraft, listLoads, listPilots, type Aircraft, type KeptLoad, type Pilot } from "@/server/repositories";
+import type { Aircraft, KeptLoad, Pilot } from "@/contract";
+import { listAircraft, listLoads, listPilots } from "@/server/repositories";
 import { requirePageAccess } from "./enter";
 import { isUuid } from "./ids";
 

@@ -3,7 +3,7 @@ import { Transform } from "class-transformer";
 import { IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
 import { reactionRangeS } from "@/core";
 import { IsId, IsName, IsOneOf, numberOf } from "@/server/actions";
-import { grips, type Grip } from "@/server/repositories";
+import { grips, type Grip } from "@/contract";
 
 const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
 

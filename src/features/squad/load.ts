@@ -1,6 +1,7 @@
 import "server-only";
 import type { SignedInCoach } from "@/server/accounts";
 import { loadProgressBriefly } from "@/server/progress";
+import type { Squad } from "@/contract";
 import {
   aircraftOfSetups,
   latestSetups,
@@ -8,7 +9,6 @@ import {
   listPilots,
   listRequests,
   listSquads,
-  type Squad,
 } from "@/server/repositories";
 import { glanceOf, setupFlownLast, type Glance } from "@/syllabus";
 import { byNeed, reasonsFor, type Reason } from "./needs-coach";

@@ -21,7 +21,7 @@ import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { SquadData, SquadRow } from "./load";
-import { pilotFields } from "@/ui/forms/pilot-fields";
+import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
 
 const columns = {
   xs: "1fr",
@@ -150,6 +150,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
                 { name: "", stickMode: 2, grip: "thumbs", squadId: shownId ?? undefined },
                 data.squads,
               )}
+              input={(values, id) => ({ id, ...pilotFrom(values) })}
               onDone={(id) => {
                 setAdding(false);
                 router.push(`/pilot?pilot=${id}`);

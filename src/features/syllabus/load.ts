@@ -1,5 +1,6 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
+import type { SyllabusVersion } from "@/contract";
 import {
   findSyllabusVersion,
   listPilots,
@@ -7,7 +8,6 @@ import {
   listSyllabusVersions,
   schoolsOf,
   syllabusOf,
-  type SyllabusVersion,
 } from "@/server/repositories";
 import type { School, SyllabusDocument } from "@/syllabus";
 

@@ -204,7 +204,7 @@ function SaveBar({
   const problem = useMemo(() => problemOf(draft.document), [draft.document]);
   const overtaken = draft.basedOn !== data.number;
   const save = async () => {
-    const result = await sendAction<{ number: number }>("save-syllabus", {
+    const result = await sendAction("save-syllabus", {
       id,
       squadId: data.squadId,
       basedOn: draft.basedOn,

@@ -1,6 +1,7 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import { listPilots, listSites, listSquads, type Site } from "@/server/repositories";
+import type { Site } from "@/contract";
+import { listPilots, listSites, listSquads } from "@/server/repositories";
 
 export interface YardData {
   readonly sites: readonly Site[];

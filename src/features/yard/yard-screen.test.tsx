@@ -1,6 +1,6 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Site } from "@/server/repositories";
+import type { Site } from "@/contract";
 import { oneSquad } from "@/ui/testing/made-up";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { YardScreen } from "./yard-screen";

@@ -8,50 +8,45 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import type { Site } from "@/server/repositories";
+import type { Site } from "@/contract";
 import { builtInSyllabus } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { SendForm, type FormField } from "@/ui/forms/send-form";
+import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
 import { Num } from "@/ui/units/figure";
 import type { YardData } from "./load";
 
-const fieldsOf = (site: Site | null, squads: YardData["squads"]): readonly FormField[] => [
-  ...(site === null && squads.length > 1
-    ? [
-        {
-          name: "squadId",
-          label: "Squad",
-          initial: squads[0].id,
-          options: squads.map(({ id, name }) => [id, name] as const),
-        },
-      ]
-    : []),
-  { name: "name", label: "Name of the site", initial: site?.name ?? "" },
-  {
-    name: "roomM",
+const squadField = (squads: YardData["squads"]) =>
+  choiceField({
+    label: "Squad",
+    initial: squads[0]?.id ?? "",
+    options: squads.map(({ id, name }) => [id, name] as const),
+    hidden: squads.length < 2,
+  });
+
+const fieldsOf = (site: Site | null) => ({
+  name: { label: "Name of the site", initial: site?.name ?? "" },
+  roomM: {
     label: "Clear ground all round, m",
-    initial: site?.roomM ?? "",
+    initial: String(site?.roomM ?? ""),
     help: "From the middle of the working area to the nearest people, road or wall.",
   },
-  {
-    name: "ceilingM",
+  ceilingM: {
     label: "Local height limit, m (empty: none known)",
-    initial: site?.ceilingM ?? "",
+    initial: String(site?.ceilingM ?? ""),
     help: "The local limit wins over anything the program says.",
   },
-  {
-    name: "elevationM",
+  elevationM: {
     label: "Elevation above sea level, m (empty: not known)",
-    initial: site?.elevationM ?? "",
+    initial: String(site?.elevationM ?? ""),
     help: "Thin air lifts less: tricks are worked out for it.",
   },
-  { name: "surface", label: "Surface", initial: site?.surface ?? "" },
-  { name: "features", label: "What stands there to fly at", initial: site?.features ?? "", lines: 2 },
-  { name: "hazards", label: "Hazards", initial: site?.hazards ?? "", lines: 2 },
-  { name: "rules", label: "Local rules", initial: site?.rules ?? "", lines: 2 },
-  { name: "askWhom", label: "Who to ask", initial: site?.askWhom ?? "" },
-];
+  surface: { label: "Surface", initial: site?.surface ?? "" },
+  features: { label: "What stands there to fly at", initial: site?.features ?? "", lines: 2 },
+  hazards: { label: "Hazards", initial: site?.hazards ?? "", lines: 2 },
+  rules: { label: "Local rules", initial: site?.rules ?? "", lines: 2 },
+  askWhom: { label: "Who to ask", initial: site?.askWhom ?? "" },
+});
 
 /** Yard: where the squad flies, how much room and height there is, what is in the way and who says so. */
 export function YardScreen({ data }: { data: YardData }) {
@@ -116,8 +111,8 @@ export function YardScreen({ data }: { data: YardData }) {
               <SendForm
                 action="add-site"
                 submit="Add"
-                fields={fieldsOf(null, squads)}
-                more={squads.length > 1 ? undefined : { squadId: squads[0]?.id }}
+                fields={{ squadId: squadField(squads), ...fieldsOf(null) }}
+                input={(values, id) => ({ id, ...values })}
                 onDone={done}
               />
             )}
@@ -125,9 +120,8 @@ export function YardScreen({ data }: { data: YardData }) {
               <SendForm
                 action="edit-site"
                 submit="Save"
-                makesSomething={false}
-                fields={fieldsOf(editing, squads)}
-                more={{ id: editing.id, version: editing.version }}
+                fields={fieldsOf(editing)}
+                input={(values) => ({ id: editing.id, version: editing.version, ...values })}
                 onDone={done}
               />
             )}

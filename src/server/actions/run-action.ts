@@ -2,6 +2,7 @@ import "reflect-metadata";
 import "server-only";
 import { plainToInstance } from "class-transformer";
 import { validate, type ValidationError } from "class-validator";
+import type { ActionResult } from "@/contract";
 import { DomainError } from "@/core";
 import { requireAccess, type Need } from "../access";
 import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
@@ -39,17 +40,6 @@ export interface Action<Input extends object, Output> {
   readonly needs: (input: Input) => readonly Need[];
   readonly run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>;
 }
-
-export type ActionResult<Output> =
-  | { readonly ok: true; readonly data: Output }
-  | {
-      readonly ok: false;
-      readonly status: number;
-      readonly message: string;
-      readonly fields: Readonly<Record<string, string>>;
-      /** Also in the server's log, for failures that are not the visitor's. */
-      readonly errorId?: string;
-    };
 
 /** An action for coaches. `needs` says whose records it touches; an empty list means none but their own. */
 export function coachAction<Input extends object, Output>(

@@ -1,7 +1,8 @@
 import "server-only";
 import { STANDARD_DAY } from "@/core";
 import { standardDay, type Day } from "@/syllabus";
-import { latestSessionsOf, listSites, type Session, type Site } from "../repositories";
+import type { Session, Site } from "@/contract";
+import { latestSessionsOf, listSites } from "../repositories";
 
 /** A session this long ago says nothing of today. */
 const DAY_MS = 18 * 3_600_000;

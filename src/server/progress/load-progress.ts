@@ -9,6 +9,7 @@ import {
   type School,
   type Syllabus,
 } from "@/syllabus";
+import type { Pilot } from "@/contract";
 import {
   listFlown,
   listFlownBriefly,
@@ -17,7 +18,6 @@ import {
   syllabiOf,
   variantsOf,
   type Flown,
-  type Pilot,
 } from "../repositories";
 
 /** What where a pilot stands is told from. */

@@ -1,38 +1,7 @@
-import { completedAirframe, MODEL_VERSION, type Airframe, type Measurement, type Settings } from "@/core";
+import type { FlightState, Aircraft, Setup } from "@/contract";
+import { completedAirframe, MODEL_VERSION } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
-
-/** Ready, or to be flown by eye first. */
-export type FlightState = "new" | "repaired" | "flying";
-export const flightStates: readonly FlightState[] = ["new", "repaired", "flying"];
-
-export interface Aircraft {
-  readonly id: string;
-  readonly pilotId: string;
-  readonly name: string;
-  readonly presetId: string;
-  readonly airframe: Airframe;
-  readonly flightState: FlightState;
-  /** What was measured on it, oldest first; the airframe is fitted to it. */
-  readonly measurements: readonly Measurement[];
-  /** The airframe before measuring. */
-  readonly estimate: Airframe;
-  readonly version: number;
-  /** The flight model for which its numbers were last gone over. */
-  readonly modelVersion: number;
-}
-
-/** One saved version of the settings of an aircraft. Never overwritten. */
-export interface Setup {
-  readonly id: string;
-  readonly aircraftId: string;
-  readonly number: number;
-  readonly settings: Settings;
-  readonly reason: string;
-  readonly coachId: string;
-  readonly coachName: string;
-  readonly createdAtMs: number;
-}
 
 interface AircraftRow {
   id: string;

@@ -1,20 +1,8 @@
-import type { Attempt, AttemptMeasure, Outcome, Place } from "@/core";
+import type { LoggedAttempt } from "@/contract";
+import type { Outcome, Place } from "@/core";
 import { database, type Transaction } from "../database";
 import { lockDigest, refreshDigest } from "./digests";
 import { fromJson, insertOnce } from "./rows";
-
-/** An attempt as it is kept. */
-export interface LoggedAttempt extends Attempt {
-  readonly id: string;
-  readonly sessionId: string;
-  readonly pilotId: string;
-  readonly stepId: string;
-  readonly pack: number | null;
-  readonly minutes: number | null;
-  readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
-  readonly faults: readonly string[];
-  readonly undone: boolean;
-}
 
 export interface AttemptRow {
   id: string;

@@ -1,20 +1,7 @@
+import type { BinnedKind, Binned } from "@/contract";
 import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 import { livedThrough } from "./days-seen";
-
-/** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
-export type BinnedKind =
-  "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
-
-/** Something that was deleted and can still be brought back. */
-export interface Binned {
-  readonly kind: BinnedKind;
-  readonly id: string;
-  readonly pilotName: string;
-  /** The name, the step or the beginning of the text. */
-  readonly what: string;
-  readonly removedAtMs: number;
-}
 
 /** How long the bin keeps things. */
 export const BIN_MS = 30 * 86_400_000;

@@ -1,10 +1,6 @@
+import type { Coach } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
-
-export interface Coach {
-  readonly id: string;
-  readonly name: string;
-}
 
 export async function listCoaches(): Promise<Coach[]> {
   return database()("coach").select("id", "name").orderBy("created_at");

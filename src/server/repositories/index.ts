@@ -1,7 +1,6 @@
 export * from "./aircraft";
 export { livedThrough, noteDay } from "./days-seen";
 export {
-  type LoggedAttempt,
   countAlone,
   countAttemptsIn,
   findAttempt,

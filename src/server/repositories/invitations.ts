@@ -1,23 +1,7 @@
+import type { InvitationKind, Invitation } from "@/contract";
 import { createHash, randomBytes } from "node:crypto";
 import { v7 as newId } from "uuid";
 import { database, type Transaction } from "../database";
-
-/**
- * `coach`: become a coach here, of the squad named or of one of their own. `pilot`: an account for a pilot's own record. `way-back`: a new
- * password for an account whose old one is forgotten.
- */
-export type InvitationKind = "coach" | "pilot" | "way-back";
-
-export interface Invitation {
-  readonly id: string;
-  readonly kind: InvitationKind;
-  readonly squadId: string | null;
-  readonly pilotId: string | null;
-  readonly accountId: string | null;
-  /** Who made it; null for the server's keeper. */
-  readonly coachId: string | null;
-  readonly expiresAtMs: number;
-}
 
 interface InvitationRow {
   id: string;

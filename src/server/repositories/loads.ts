@@ -1,14 +1,7 @@
-import { loadedAirframe, type Load } from "@/core";
+import type { Aircraft, KeptLoad } from "@/contract";
+import { loadedAirframe } from "@/core";
 import { database, type Transaction } from "../database";
-import type { Aircraft } from "./aircraft";
 import { insertOnce } from "./rows";
-
-/** A load of an aircraft as it is kept. Its numbers never change: what was flown with it stays true. */
-export interface KeptLoad extends Load {
-  readonly id: string;
-  readonly aircraftId: string;
-  readonly name: string;
-}
 
 export interface LoadRow {
   id: string;

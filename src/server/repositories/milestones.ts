@@ -1,35 +1,6 @@
-import type { AdviceKind } from "@/core";
+import type { Milestone } from "@/contract";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
-
-/** What stood when a step was signed off. */
-export interface MilestoneEvidence {
-  /** The version of the syllabus it was judged by, and its mark in words; left out of records from before syllabuses had versions. */
-  readonly judgedBy?: { readonly syllabus: number; readonly mark: string };
-  readonly advice: AdviceKind;
-  readonly sentence: string;
-  readonly directions: readonly {
-    readonly direction: string;
-    readonly cleanOfLast: number;
-    readonly lookedAt: number;
-    readonly attempts: number;
-    readonly low: number;
-    readonly high: number;
-  }[];
-}
-
-export interface Milestone {
-  readonly id: string;
-  readonly pilotId: string;
-  readonly stepId: string;
-  readonly coachId: string;
-  readonly coachName: string;
-  readonly evidence: MilestoneEvidence;
-  readonly note: string;
-  readonly signedAtMs: number;
-  /** Came here in a file, from other records. */
-  readonly broughtIn: boolean;
-}
 
 interface MilestoneRow {
   id: string;

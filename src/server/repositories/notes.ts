@@ -1,13 +1,6 @@
+import type { Note } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
-
-export interface Note {
-  readonly id: string;
-  readonly pilotId: string;
-  readonly coachName: string;
-  readonly text: string;
-  readonly writtenAtMs: number;
-}
 
 interface NoteRow {
   id: string;

@@ -1,27 +1,6 @@
+import type { Grip, Pilot } from "@/contract";
 import { database, type Transaction } from "../database";
-import type { School } from "@/syllabus";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
-
-export type Grip = "thumbs" | "pinch" | "hybrid";
-export const grips: readonly Grip[] = ["thumbs", "pinch", "hybrid"];
-
-export interface Pilot {
-  readonly id: string;
-  readonly squadId: string;
-  readonly name: string;
-  /** Stick mode 1 to 4 of the transmitter. */
-  readonly stickMode: number;
-  readonly grip: Grip;
-  /** Whose school is to leave good settings alone: an edit wants a second thought. */
-  readonly settingsFrozen: boolean;
-  /** From the coach's call to the stick, measured, s; null where it was not. */
-  readonly reactionS: number | null;
-  /** The aircraft their hands know, which the others are compared with; null for none chosen. */
-  readonly referenceAircraftId: string | null;
-  /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */
-  readonly school: School;
-  readonly version: number;
-}
 
 interface PilotRow {
   id: string;

@@ -1,18 +1,6 @@
+import type { PlannedSession } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce, updateOnce, type Edited } from "./rows";
-
-/** A session that is planned. */
-export interface PlannedSession {
-  readonly id: string;
-  readonly squadId: string;
-  readonly siteId: string | null;
-  readonly startsAtMs: number;
-  readonly minutes: number;
-  readonly note: string;
-  /** Who is to come. */
-  readonly pilotIds: readonly string[];
-  readonly version: number;
-}
 
 interface PlannedRow {
   id: string;

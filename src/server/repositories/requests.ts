@@ -1,17 +1,6 @@
+import type { SignOffRequest } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
-
-/** A pilot asks to have a step signed off. */
-export interface SignOffRequest {
-  readonly id: string;
-  readonly pilotId: string;
-  readonly stepId: string;
-  readonly message: string;
-  readonly askedAtMs: number;
-  readonly answeredAtMs: number | null;
-  /** What the coach answered; null while it is open, and empty when the step was signed off. */
-  readonly answer: string | null;
-}
 
 interface RequestRow {
   id: string;

@@ -1,53 +1,7 @@
-import type { BlockKind, Place } from "@/core";
+import type { PilotPlan, Session } from "@/contract";
+import type { Place } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
-
-/** A block of a pilot's session as planned. */
-export interface PlannedBlock {
-  readonly kind: BlockKind;
-  /** Null for flying freely. */
-  readonly stepId: string | null;
-  readonly minutes: number;
-  /** The direction to begin with; null where it does not matter. */
-  readonly firstDirection: string | null;
-  readonly why: string;
-}
-
-/** What a pilot is to fly, in order, and in which turns of the session, counted from 0. */
-export interface PilotPlan {
-  readonly blocks: readonly PlannedBlock[];
-  readonly turns: readonly number[];
-}
-
-export interface SessionPilot {
-  readonly pilotId: string;
-  readonly stepId: string;
-  readonly setupId: string | null;
-  /** What the aircraft carries; null or left out for nothing but its own. */
-  readonly loadId?: string | null;
-  /** Left out where nothing was planned: the pilot flies the one step. */
-  readonly plan?: PilotPlan;
-}
-
-export interface Session {
-  readonly id: string;
-  readonly squadId: string;
-  /** Who runs it; null when a pilot practises without a coach. */
-  readonly coachId: string | null;
-  readonly place: Place;
-  /** Where, if that was said. */
-  readonly siteId?: string | null;
-  /** Air of the day, where it was said: °C, m/s. */
-  readonly temperatureC?: number | null;
-  readonly windMps?: number | null;
-  /** When it was begun, or prepared as long as it is not. */
-  readonly startedAtMs: number;
-  /** False while it is prepared only. */
-  readonly begun: boolean;
-  readonly endedAtMs: number | null;
-  /** In the order in which they take turns. */
-  readonly pilots: readonly SessionPilot[];
-}
 
 /** A session is begun at once unless it is said that it is prepared only. */
 export type NewSession = Omit<Session, "endedAtMs" | "begun"> & { readonly begun?: boolean };

@@ -1,25 +1,6 @@
+import type { Site } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce, updateOnce, type Edited } from "./rows";
-
-/** A place where a squad flies. */
-export interface Site {
-  readonly id: string;
-  readonly squadId: string;
-  readonly name: string;
-  readonly surface: string;
-  /** Clear ground there is round the working area, m. */
-  readonly roomM: number;
-  /** Local height limit above the ground, m; null where none is known. */
-  readonly ceilingM: number | null;
-  /** Above sea level, m; null where it was not said. */
-  readonly elevationM: number | null;
-  /** What stands there to fly at. */
-  readonly features: string;
-  readonly hazards: string;
-  readonly rules: string;
-  readonly askWhom: string;
-  readonly version: number;
-}
 
 interface SiteRow {
   id: string;

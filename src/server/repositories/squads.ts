@@ -1,23 +1,8 @@
+import type { Squad } from "@/contract";
 import { Refusal } from "../actions/errors";
 import { database, type Transaction } from "../database";
 import type { School } from "@/syllabus";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
-
-export interface SquadCoach {
-  readonly id: string;
-  readonly name: string;
-  /** Owners also decide who else coaches the squad. */
-  readonly owner: boolean;
-}
-
-export interface Squad {
-  readonly id: string;
-  readonly name: string;
-  readonly version: number;
-  /** Sides taken where practitioners disagree, for pilots who chose none of their own. */
-  readonly school: School;
-  readonly coaches: readonly SquadCoach[];
-}
 
 /** The squads somebody coaches, oldest first, each with all its coaches. */
 export async function listSquads(coachId: string): Promise<Squad[]> {

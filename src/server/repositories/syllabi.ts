@@ -1,15 +1,7 @@
+import type { SyllabusVersion } from "@/contract";
 import { builtInSyllabus, syllabusFrom, type Syllabus, type SyllabusDocument } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
-
-/** One version of a squad's syllabus, without its text. */
-export interface SyllabusVersion {
-  readonly id: string;
-  readonly number: number;
-  readonly reason: string;
-  readonly coachName: string;
-  readonly createdAtMs: number;
-}
 
 /** Versions never change, so that one read is one too many only the second time. */
 const read = new Map<string, Syllabus>();

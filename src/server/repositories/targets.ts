@@ -1,13 +1,6 @@
+import type { Target } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
-
-/** By when a pilot is to have a step signed off. */
-export interface Target {
-  readonly id: string;
-  readonly pilotId: string;
-  readonly stepId: string;
-  readonly dueAtMs: number;
-}
 
 /** Targets of some pilots, the nearest first, without those in the bin. */
 export async function listTargets(pilotIds: readonly string[]): Promise<Target[]> {

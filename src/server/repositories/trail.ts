@@ -1,35 +1,6 @@
+import type { DeedKind, Deed } from "@/contract";
 import { v7 as newId } from "uuid";
 import { database, type Transaction } from "../database";
-
-/** What the trail tells of. */
-export type DeedKind =
-  | "signed-off"
-  | "took-back"
-  | "answered"
-  | "changed-setup"
-  | "changed-pilot"
-  | "removed"
-  | "restored"
-  | "erased"
-  | "exported"
-  | "imported"
-  | "invited"
-  | "joined"
-  | "changed-squad"
-  | "changed-syllabus"
-  | "changed-variant"
-  | "closed-account";
-
-/** One deed of somebody, as coaches of the squad read it. */
-export interface Deed {
-  readonly id: string;
-  readonly atMs: number;
-  readonly who: string;
-  readonly kind: DeedKind;
-  /** What was done, a sentence without its subject: "signed off Slow flip for Odo Fenn". */
-  readonly says: string;
-  readonly pilotId: string | null;
-}
 
 /** Writes a deed into the trail, in the same transaction as the deed itself. */
 export async function leaveTrail(

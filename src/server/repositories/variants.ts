@@ -1,13 +1,7 @@
+import type { SquadVariant } from "@/contract";
 import type { OwnVariant } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
-
-/** A squad's own way to fly a trick, and for whom it was chosen. */
-export type SquadVariant = OwnVariant & {
-  readonly squadId: string;
-  readonly pilotIds: readonly string[];
-  readonly version: number;
-};
 
 interface VariantRow {
   id: string;

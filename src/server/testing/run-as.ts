@@ -1,4 +1,5 @@
-import { runAction, type ActionResult, type Asker } from "../actions";
+import type { ActionResult } from "@/contract";
+import { runAction, type Asker } from "../actions";
 import type { SignedIn } from "../accounts";
 
 /** Runs actions as somebody who is signed in, past the network. */

@@ -1,13 +1,7 @@
-/** What an action answers, as the browser sees it. */
-export type SendResult<Output> =
-  | { readonly ok: true; readonly data: Output }
-  | {
-      readonly ok: false;
-      /** HTTP status; 0 when nothing answered. */
-      readonly status: number;
-      readonly message: string;
-      readonly fields: Readonly<Record<string, string>>;
-    };
+import type { ActionInput, ActionName, ActionOutput, ActionResult } from "@/contract";
+
+/** What an action answers, as the browser sees it: the status is 0 when nothing answered. */
+export type SendResult<Name extends ActionName> = ActionResult<ActionOutput<Name>>;
 
 const UNREACHABLE = {
   ok: false,
@@ -22,7 +16,11 @@ export interface SentLater {
 }
 
 /** Sends an action to the server. Never throws: a dead network is a result too. */
-export async function send<Output>(action: string, input: object, later?: SentLater): Promise<SendResult<Output>> {
+export async function send<Name extends ActionName>(
+  action: Name,
+  input: ActionInput<Name>,
+  later?: SentLater,
+): Promise<SendResult<Name>> {
   let response: Response;
   try {
     response = await fetch(`/api/${action}`, {
@@ -37,7 +35,7 @@ export async function send<Output>(action: string, input: object, later?: SentLa
     return UNREACHABLE;
   }
   try {
-    const body = (await response.json()) as SendResult<Output>;
+    const body: SendResult<Name> = await response.json();
     return body.ok ? body : { ...body, status: response.status };
   } catch {
     return {

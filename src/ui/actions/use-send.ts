@@ -2,6 +2,7 @@
 
 import { useSnackbar } from "notistack";
 import { useCallback, useState } from "react";
+import type { ActionInput, ActionName } from "@/contract";
 import { send, type SendResult } from "./send";
 
 /** Sends an action and shows its message when it is refused. `pending` is true meanwhile. */
@@ -9,9 +10,9 @@ export function useSend() {
   const [pending, setPending] = useState(false);
   const { enqueueSnackbar } = useSnackbar();
   const sendAction = useCallback(
-    async <Output>(action: string, input: object): Promise<SendResult<Output>> => {
+    async <Name extends ActionName>(action: Name, input: ActionInput<Name>): Promise<SendResult<Name>> => {
       setPending(true);
-      const result = await send<Output>(action, input);
+      const result = await send(action, input);
       setPending(false);
       if (!result.ok) enqueueSnackbar(result.message, { variant: "error", autoHideDuration: 8000 });
       return result;

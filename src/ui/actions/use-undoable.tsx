@@ -3,6 +3,7 @@
 import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
+import type { ActionById } from "@/contract";
 import { useSend } from "./use-send";
 
 /** Does something that can be taken back from the message that reports it. Returns whether it was done. */
@@ -10,7 +11,7 @@ export function useUndoable() {
   const router = useRouter();
   const { sendAction } = useSend();
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
-  return async (action: string, undo: string, id: string, done: string): Promise<boolean> => {
+  return async (action: ActionById, undo: ActionById, id: string, done: string): Promise<boolean> => {
     const result = await sendAction(action, { id });
     if (!result.ok) return false;
     router.refresh();

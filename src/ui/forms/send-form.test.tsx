@@ -15,7 +15,13 @@ it("shows a refusal at its field, keeps what was typed, and sends the same id ag
   }) as typeof fetch;
   const done = jest.fn();
   render(
-    <SendForm action="add-pilot" submit="Add" fields={[{ name: "name", label: "Name", initial: "" }]} onDone={done} />,
+    <SendForm
+      action="add-squad"
+      submit="Add"
+      fields={{ name: { label: "Name", initial: "" } }}
+      input={({ name }, id) => ({ id, name })}
+      onDone={done}
+    />,
   );
   await userEvent.type(screen.getByLabelText("Name"), "Odo Fenn");
   await userEvent.click(screen.getByRole("button", { name: "Add" }));
@@ -33,9 +39,10 @@ it("says what happened when nothing answers", async () => {
   globalThis.fetch = jest.fn(() => Promise.reject(new TypeError("offline")));
   render(
     <SendForm
-      action="add-pilot"
+      action="add-squad"
       submit="Add"
-      fields={[{ name: "name", label: "Name", initial: "Odo" }]}
+      fields={{ name: { label: "Name", initial: "Odo" } }}
+      input={({ name }, id) => ({ id, name })}
       onDone={() => {}}
     />,
   );

@@ -8,13 +8,13 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
+import type { ActionInput, ActionName } from "@/contract";
 import { send } from "../actions/send";
 
-export interface FormField {
-  readonly name: string;
+export interface FormField<Value extends string | number = string> {
   readonly label: string;
-  readonly initial: string | number;
-  readonly options?: readonly (readonly [value: string | number, text: string])[];
+  readonly initial: Value;
+  readonly options?: readonly (readonly [value: Value, text: string])[];
   readonly lines?: number;
   readonly help?: string;
   /** Sent as it is, without being shown. */
@@ -25,52 +25,58 @@ export interface FormField {
   readonly autoComplete?: string;
 }
 
-interface SendFormProps<Output> {
-  readonly action: string;
-  readonly fields: readonly FormField[];
-  /** Sent beside the fields. */
-  readonly more?: object;
+/** The fields of a form by name, in the order in which they stand. */
+export type FormFields = Readonly<Record<string, FormField | FormField<number>>>;
+/** What stands in the fields of a form. */
+export type FormValues<Fields extends FormFields> = { readonly [Name in keyof Fields]: Fields[Name]["initial"] };
+
+/** A field that holds one of some values. */
+export const choiceField = <Value extends string | number>(field: FormField<Value>): FormField<Value> => field;
+
+interface SendFormProps<Name extends ActionName, Fields extends FormFields> {
+  readonly action: Name;
+  readonly fields: Fields;
+  /** What is sent: from what stands in the fields, and the id for what the form makes. */
+  readonly input: (values: FormValues<Fields>, id: string) => ActionInput<Name>;
   readonly submit: string;
-  /** Sends an id for the thing it makes; false for a form that only does something. */
-  readonly makesSomething?: boolean;
-  readonly onDone: (id: string, output: Output) => void;
+  readonly onDone: (id: string) => void;
 }
 
 /** A short form that sends one action. Messages stand at their fields; what was typed stays until it is saved. */
-export function SendForm<Output = unknown>({
+export function SendForm<Name extends ActionName, Fields extends FormFields>({
   action,
   fields,
-  more,
+  input,
   submit,
-  makesSomething = true,
   onDone,
-}: SendFormProps<Output>) {
+}: SendFormProps<Name, Fields>) {
+  const shown = Object.entries(fields).filter(([, { hidden }]) => !hidden);
   // One id for the thing this form makes, kept over failed sends so that a repeated one changes nothing.
-  const shown = fields.filter(({ hidden }) => !hidden);
   const [id, setId] = useState(() => newId());
   const [failure, setFailure] = useState<string | null>(null);
-  const initial = Object.fromEntries(fields.map((field) => [field.name, field.initial]));
+  const initial = Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.initial]));
   const form = useForm<Record<string, string | number>>({ defaultValues: initial });
   const { errors, isSubmitting } = form.formState;
 
   const onSubmit = form.handleSubmit(async (values) => {
     setFailure(null);
-    const result = await send<Output>(action, { ...(makesSomething && { id }), ...more, ...values });
+    // The form's own values are what its fields began with, changed by fields of the same kind.
+    const result = await send(action, input(values as FormValues<Fields>, id));
     if (!result.ok) {
-      const known = shown.filter((field) => result.fields[field.name]);
-      for (const { name } of known)
-        form.setError(name, { message: result.fields[name] }, { shouldFocus: name === known[0].name });
+      const known = shown.map(([name]) => name).filter((name) => result.fields[name]);
+      for (const name of known)
+        form.setError(name, { message: result.fields[name] }, { shouldFocus: name === known[0] });
       if (known.length === 0) setFailure(result.message);
       return;
     }
     form.reset(initial);
-    onDone(id, result.data);
+    onDone(id);
     setId(newId());
   });
 
   return (
     <Box component="form" onSubmit={onSubmit} noValidate sx={{ display: "grid", gap: 2, maxWidth: 460 }}>
-      {shown.map(({ name, label, options, lines, help, secret, autoComplete }) => (
+      {shown.map(([name, { label, options, lines, help, secret, autoComplete }]) => (
         <Controller
           key={name}
           name={name}

@@ -1,15 +1,26 @@
+import type { FieldAction } from "@/contract";
 import { freshDevice } from "../testing/fresh-device";
 import { readOutbox, closeDevice } from "./device-store";
-import { dismiss, flush, mend, outboxNow, put, reread, subscribe, type Outgoing } from "./outbox";
+import { dismiss, enqueue, flush, outboxNow, reread, resubmit, subscribe, type Outgoing } from "./outbox";
 
-const item = (key: string, more: Partial<Outgoing> = {}): Outgoing => ({
+const tap = (id: string) => ({
+  id,
+  sessionId: "s",
+  pilotId: "p",
+  stepId: "flip-slow",
+  direction: "back",
+  outcome: "clean" as const,
+  flownAtMs: 5,
+});
+type More = Partial<Pick<Outgoing, "accountId" | "sessionId" | "refused" | "failedAtMs">>;
+const doing = (key: string, done: FieldAction, more: More = {}): Outgoing => ({
   key,
   accountId: "account",
   sessionId: "s",
-  action: "log-attempt",
-  input: { id: key },
+  ...done,
   ...more,
 });
+const item = (key: string, more: More = {}) => doing(key, { action: "log-attempt", input: tap(key) }, more);
 const answer = (status: number, body: object) => Promise.resolve(new Response(JSON.stringify(body), { status }));
 const settle = () => new Promise((done) => setTimeout(done, 120));
 const keys = () => outboxNow().items.map(({ key }) => key);
@@ -24,8 +35,8 @@ beforeEach(async () => {
 
 it("keeps what nothing answers to, in order, and sends all of it once there is an answer", async () => {
   send.mockRejectedValue(new TypeError("offline"));
-  await put(item("1"));
-  await put(item("2"));
+  await enqueue(item("1"));
+  await enqueue(item("2"));
   await settle();
   expect(keys()).toEqual(["1", "2"]);
   expect((await readOutbox()).map(([, { key }]) => key)).toEqual(["1", "2"]);
@@ -39,7 +50,7 @@ it("keeps what nothing answers to, in order, and sends all of it once there is a
 
 it("is in sight at once, and said to be unkept until it is on the disk", async () => {
   send.mockRejectedValue(new TypeError("offline"));
-  const kept = put(item("1"));
+  const kept = enqueue(item("1"));
   expect(keys()).toEqual(["1"]);
   expect(outboxNow().unkept.has("1")).toBe(true);
   await kept;
@@ -48,13 +59,13 @@ it("is in sight at once, and said to be unkept until it is on the disk", async (
 
 it("keeps what the server fails on and tries again; a refusal stays visible and lets the rest pass", async () => {
   send.mockImplementation(() => answer(503, { ok: false, message: "database away", fields: {} }));
-  await put(item("1"));
+  await enqueue(item("1"));
   await settle();
   expect(keys()).toEqual(["1"]);
   send.mockImplementation((_: string, { body }: { body: string }) =>
     body.includes('"1"') ? answer(422, { ok: false, message: "not like this", fields: {} }) : answer(200, { ok: true }),
   );
-  await put(item("2"));
+  await enqueue(item("2"));
   await settle();
   expect(outboxNow().items).toMatchObject([{ key: "1", refused: "not like this" }]);
   await dismiss("1");
@@ -68,8 +79,8 @@ it("sets aside with its reason what the server fails on, so that the rest goes o
       ? answer(500, { ok: false, message: "Something went wrong here. Error r1.", fields: {} })
       : answer(200, { ok: true }),
   );
-  await put(item("1"));
-  await put(item("2"));
+  await enqueue(item("1"));
+  await enqueue(item("2"));
   await settle();
   // A server may stumble: till it has failed on it again and again the order is kept.
   expect(keys()).toEqual(["1", "2"]);
@@ -88,15 +99,15 @@ it("sets aside with its reason what the server fails on, so that the rest goes o
 
 it("sends what was put right in its old place, with what was refused because of it", async () => {
   send.mockImplementation(() => answer(422, { ok: false, message: "no", fields: {} }));
-  await put(item("tap", { input: { id: "a", direction: "up" } }));
-  await put(item("fault", { action: "set-faults", input: { id: "a", faults: ["x"] } }));
+  await enqueue(doing("tap", { action: "log-attempt", input: { ...tap("a"), direction: "up" } }));
+  await enqueue(doing("fault", { action: "set-faults", input: { id: "a", faults: ["x"] } }));
   await settle();
   expect(outboxNow().items.map(({ refused }) => refused)).toEqual(["no", "no"]);
   send.mockClear();
   send.mockImplementation(() => answer(200, { ok: true }));
-  await mend("tap", { id: "a", direction: "left" });
+  await resubmit("tap", { action: "log-attempt", input: { ...tap("a"), direction: "left" } });
   expect(send.mock.calls.map(([address, { body }]) => [address, JSON.parse(body as string)])).toEqual([
-    ["/api/log-attempt", { id: "a", direction: "left" }],
+    ["/api/log-attempt", { ...tap("a"), direction: "left" }],
     ["/api/set-faults", { id: "a", faults: ["x"] }],
   ]);
   expect(keys()).toEqual([]);
@@ -104,7 +115,7 @@ it("sends what was put right in its old place, with what was refused because of 
 
 it("reads again what a page before it left, and waits for whoever did it to sign in", async () => {
   send.mockImplementation(() => answer(401, { ok: false, message: "not you", fields: {} }));
-  await put(item("1"));
+  await enqueue(item("1"));
   await settle();
   await closeDevice();
   await reread();
@@ -114,7 +125,7 @@ it("reads again what a page before it left, and waits for whoever did it to sign
   send.mockImplementation((_: string, { headers }: { headers: Record<string, string> }) =>
     headers["x-bathygon-account"] === "other" ? answer(200, { ok: true }) : answer(401, { ok: false, message: "" }),
   );
-  await put(item("2", { accountId: "other" }));
+  await enqueue(item("2", { accountId: "other" }));
   await settle();
   expect(keys()).toEqual(["1"]);
   expect(send.mock.calls[0][1].headers).toMatchObject({
@@ -132,7 +143,7 @@ it("sends from memory what the device cannot keep, and says so", async () => {
     },
   } as unknown as IDBFactory;
   send.mockRejectedValue(new TypeError("offline"));
-  await put(item("1"));
+  await enqueue(item("1"));
   await settle();
   expect(outboxNow()).toMatchObject({ broken: "no room", items: [{ key: "1" }] });
   send.mockImplementation(() => answer(200, { ok: true }));
@@ -152,9 +163,9 @@ it("still sends what could not be kept once the device keeps again", async () =>
     },
   } as unknown as IDBFactory;
   send.mockRejectedValue(new TypeError("offline"));
-  await put(item("1"));
+  await enqueue(item("1"));
   globalThis.indexedDB = kept;
-  await put(item("2"));
+  await enqueue(item("2"));
   expect(outboxNow().broken).toBeNull();
   send = jest.fn(() => answer(200, { ok: true }));
   globalThis.fetch = send;
@@ -166,7 +177,7 @@ it("still sends what could not be kept once the device keeps again", async () =>
 it("tells whoever watches", async () => {
   const seen = jest.fn();
   const stop = subscribe(seen);
-  await put(item("1"));
+  await enqueue(item("1"));
   expect(seen).toHaveBeenCalled();
   stop();
   await settle();

@@ -1,24 +1,15 @@
+import type { FieldAction } from "@/contract";
 import { isTemporary, send } from "../actions/send";
 import { appendToOutbox, changeOutbox, readOutbox } from "./device-store";
 
 /** Something a person did in a session that the server does not have yet. Kept on the device until it does. */
-export interface Outgoing {
+export type Outgoing = FieldAction & Waiting;
+
+interface Waiting {
   readonly key: string;
   /** The account that did it: nobody else's sign-in sends it. */
   readonly accountId: string;
   readonly sessionId: string;
-  readonly action:
-    | "begin-session"
-    | "log-attempt"
-    | "set-faults"
-    | "set-measured"
-    | "add-session-note"
-    | "undo-attempt"
-    | "restore-attempt"
-    | "sign-off"
-    | "end-session"
-    | "reopen-session";
-  readonly input: object;
   /** Why the server will not take it; it stays here until somebody mends or drops it. */
   readonly refused?: string;
   /** When the server failed on it, ms: set aside so that the rest goes on, and tried again after a while. */
@@ -74,7 +65,7 @@ export async function reread(): Promise<void> {
 }
 
 /** Keeps something to be sent. It is in sight at once, and on the disk when this resolves. */
-export function put(item: Outgoing): Promise<void> {
+export function enqueue(item: Outgoing): Promise<void> {
   set({ items: [...state.items, item], unkept: new Set([...state.unkept, item.key]) });
   return write(() => appendToOutbox(item)).then((kept) => {
     if (kept) set({ unkept: new Set([...state.unkept].filter((key) => key !== item.key)) });
@@ -87,13 +78,12 @@ export function dismiss(key: string): Promise<void> {
   return change((item) => (item.key === key ? null : item));
 }
 
-/** Puts something refused right and sends it again, with whatever was refused because of it. */
-export async function mend(key: string, input: object): Promise<void> {
-  const id = (state.items.find((item) => item.key === key)?.input as { id?: string } | undefined)?.id;
+/** Sends something refused again, put right where that is given, with whatever was refused because of it. */
+export async function resubmit(key: string, mended?: FieldAction): Promise<void> {
+  const id = state.items.find((item) => item.key === key)?.input.id;
   await change((item) => {
-    if (item.key === key) return { ...without(item), input };
-    const follows = id !== undefined && (item.input as { id?: string }).id === id;
-    return follows && item.refused !== undefined ? without(item) : item;
+    if (item.key === key) return { ...without(item), ...mended };
+    return item.input.id === id && item.refused !== undefined ? without(item) : item;
   });
   await flush();
 }

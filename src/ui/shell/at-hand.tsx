@@ -2,7 +2,7 @@
 
 import { usePathname, useSearchParams } from "next/navigation";
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
-import type { SentSyllabus } from "../syllabus/sent";
+import type { SentSyllabus } from "@/contract";
 import { SyllabiProvider } from "../syllabus/use-syllabus";
 
 /** What the shell knows of an aircraft. */

@@ -1,11 +1,5 @@
-import type { Syllabus, SyllabusDocument } from "@/syllabus";
-
-/** A squad's own syllabus as it is sent to the browser; squads without one have the built-in syllabus, which the browser has already. */
-export interface SentSyllabus {
-  readonly squadId: string;
-  readonly number: number;
-  readonly document: SyllabusDocument;
-}
+import type { SentSyllabus } from "@/contract";
+import type { Syllabus } from "@/syllabus";
 
 /** What is sent of syllabi: only those that are not built in. */
 export function sentSyllabi(syllabi: ReadonlyMap<string, Syllabus>): SentSyllabus[] {

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, type ReactNode } from "react";
 import { builtInSyllabus, syllabusFrom, type Syllabus } from "@/syllabus";
-import type { SentSyllabus } from "./sent";
+import type { SentSyllabus } from "@/contract";
 
 interface Known {
   readonly bySquad: ReadonlyMap<string, Syllabus>;

@@ -1,6 +1,7 @@
 import { v7 as newId } from "uuid";
 import { signedInBy, type SignedIn } from "@/server/accounts";
-import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import type { ActionResult } from "@/contract";
+import { runAction, type Asker } from "@/server/actions";
 import { database } from "@/server/database";
 import { INVITATION_MS, listPilots, listSquads } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";

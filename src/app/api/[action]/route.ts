@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { currentAccount, deviceKind, setToken } from "@/server/accounts";
-import { runAction, type ActionResult, type Asker } from "@/server/actions";
+import type { ActionResult } from "@/contract";
+import { runAction, type Asker } from "@/server/actions";
 import { readBody, requireOwnPages } from "@/server/actions/read-body";
 import { log } from "@/server/log";
 import { findAction } from "./registry";

@@ -1,4 +1,4 @@
-import type { TallyPilot } from "./load";
+import type { TallyPilot } from "..";
 
 /** A made-up pilot of a session, for tests: flies some steps, each as a block of its own. */
 export function tallyPilot(
@@ -14,7 +14,8 @@ export function tallyPilot(
     loadId: null,
     blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, why: "" })),
     turns: [],
-    steps: stepIds.map((stepId) => ({ stepId, earlier: [], signedOff: false })),
+    steps: stepIds.map((stepId) => ({ stepId, earlier: [] })),
+    signedOff: [],
     checkFirst: [],
     route: "eyes-first",
     currentStepId: stepIds[0] ?? null,

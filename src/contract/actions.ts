@@ -1,0 +1,262 @@
+import type { AttemptMeasure, Measurement, Outcome, Place, Settings, StartHeight } from "@/core";
+import type { VariantDocument } from "@/syllabus";
+import type { FlightState, Grip, InvitationKind, PilotPlan, Session } from "./records";
+
+/** A number that a form sends as it was typed; the server reads it, and names the field where it is none. Empty text is no number. */
+export type TypedNumber = number | string;
+
+interface Id {
+  readonly id: string;
+}
+interface Versioned extends Id {
+  /** The version that was read; another one meanwhile is a conflict. */
+  readonly version: number;
+}
+interface Link {
+  /** The secret of a link. */
+  readonly token: string;
+}
+/** One action: what is sent and what comes back. */
+interface Does<Input extends object, Output = void> {
+  readonly input: Input;
+  readonly output: Output;
+}
+
+interface SchoolChoice extends Versioned {
+  /** Sides by question. */
+  readonly school: Readonly<Record<string, string>>;
+}
+interface PilotFields extends Id {
+  readonly squadId: string;
+  readonly name: string;
+  readonly stickMode: number;
+  readonly grip: Grip;
+  readonly settingsFrozen?: boolean;
+  readonly reactionS?: TypedNumber | null;
+}
+interface SiteFields extends Id {
+  readonly name: string;
+  readonly surface: string;
+  readonly roomM: TypedNumber;
+  readonly ceilingM: TypedNumber | null;
+  readonly elevationM?: TypedNumber | null;
+  readonly features: string;
+  readonly hazards: string;
+  readonly rules: string;
+  readonly askWhom: string;
+}
+interface PlannedFields extends Id {
+  readonly siteId?: string | null;
+  readonly startsAtMs: number;
+  readonly minutes: number;
+  readonly note: string;
+  readonly pilotIds: readonly string[];
+}
+interface VariantFields extends Id {
+  readonly pilotIds: readonly string[];
+  /** A file: checked by its schema on the server. */
+  readonly document: unknown;
+}
+interface SetupFields extends Id {
+  readonly aircraftId: string;
+  /** Number of the version that was changed; 0 for the first. */
+  readonly basedOn: number;
+  readonly reason: string;
+  readonly settings: Settings;
+  /** Said when the settings of the pilot are frozen and are to change all the same. */
+  readonly evenFrozen?: boolean;
+}
+
+/** What an invitation is, as its holder sees it before taking it. */
+export interface OpenedInvitation {
+  readonly kind: InvitationKind;
+  readonly pilotName: string | null;
+  readonly squadName: string | null;
+  readonly byName: string | null;
+  readonly expiresAtMs: number;
+}
+
+/** Accounts and sign-ins. */
+interface AccountActions {
+  begin: Does<Id & { readonly name: string; readonly password: string }>;
+  "sign-in": Does<{ readonly name: string; readonly password: string }>;
+  "sign-out": Does<{ readonly everywhere: boolean }>;
+  "change-password": Does<{ readonly password: string; readonly newPassword: string }>;
+  "end-sign-in": Does<Id>;
+}
+
+/** Squads, who coaches them, and invitations. */
+interface PeopleActions {
+  "add-squad": Does<Id & { readonly name: string }>;
+  "rename-squad": Does<Versioned & { readonly name: string }>;
+  "set-squad-school": Does<SchoolChoice>;
+  "set-owner": Does<{ readonly squadId: string; readonly coachId: string; readonly owner: boolean }>;
+  "remove-coach": Does<{ readonly squadId: string; readonly coachId: string }>;
+  "leave-squad": Does<{ readonly squadId: string }>;
+  "invite-coach": Does<Id & { readonly squadId: string | null }, Link>;
+  "invite-pilot": Does<Id & { readonly pilotId: string }, Link>;
+  "revoke-invitation": Does<Id>;
+  "close-pilot-account": Does<{ readonly pilotId: string }>;
+  "open-invitation": Does<Link, OpenedInvitation>;
+  "accept-invitation": Does<Id & Link & { readonly name: string; readonly password: string }>;
+  "join-squad": Does<Link>;
+  "take-way-back": Does<Link & { readonly password: string }>;
+}
+
+/** Pilots and their records. */
+interface PilotActions {
+  "add-pilot": Does<PilotFields>;
+  "edit-pilot": Does<PilotFields & Versioned>;
+  "remove-pilot": Does<Id>;
+  "restore-pilot": Does<Id>;
+  "set-pilot-school": Does<SchoolChoice>;
+  "sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly note: string }>;
+  "withdraw-sign-off": Does<Id>;
+  "restore-sign-off": Does<Id>;
+  "ask-sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly message: string }>;
+  "answer-request": Does<Id & { readonly answer: string }>;
+  "add-note": Does<Id & { readonly pilotId: string; readonly text: string }>;
+  "remove-note": Does<Id>;
+  "restore-note": Does<Id>;
+  "import-record": Does<
+    { readonly squadId: string; readonly record: unknown },
+    { readonly pilotId: string; readonly added: number }
+  >;
+  "erase-pilot": Does<Id & { readonly name: string }>;
+}
+
+/** Aircraft, loads, setups, and what is worked out for them. */
+interface AircraftActions {
+  "add-aircraft": Does<
+    Id & {
+      readonly pilotId: string;
+      readonly name: string;
+      readonly presetId: string;
+      readonly flightState: FlightState;
+      readonly massG: string;
+      readonly thrustToWeight: string;
+    }
+  >;
+  "remove-aircraft": Does<Id>;
+  "restore-aircraft": Does<Id>;
+  "set-flight-state": Does<Id & { readonly flightState: FlightState }>;
+  "measure-aircraft": Does<Versioned & { readonly measurements: readonly Measurement[] }>;
+  "choose-reference": Does<Id>;
+  "add-load": Does<
+    Id & {
+      readonly aircraftId: string;
+      readonly name: string;
+      readonly massG: string;
+      readonly thrustToWeight: string;
+    }
+  >;
+  "remove-load": Does<Id>;
+  "restore-load": Does<Id>;
+  "save-setup": Does<SetupFields, { readonly number: number }>;
+  "keep-start-height": Does<{ readonly key: string; readonly startHeight: StartHeight }>;
+}
+
+/** Sessions, attempts, and what is tapped in the field. */
+interface SessionActions {
+  "start-session": Does<
+    Id & {
+      readonly place: Place;
+      readonly siteId?: string | null;
+      readonly temperatureC?: number | null;
+      readonly windMps?: number | null;
+      /** Prepared at the desk: it is begun in the field. */
+      readonly prepared?: boolean;
+      readonly pilots: readonly (Omit<Session["pilots"][number], "plan"> & { readonly plan?: PilotPlan })[];
+    }
+  >;
+  "begin-session": Does<Id & { readonly atMs?: number }>;
+  "end-session": Does<Id & { readonly atMs?: number }>;
+  "reopen-session": Does<Id>;
+  "drop-session": Does<Id>;
+  "log-attempt": Does<
+    Id & {
+      readonly sessionId: string;
+      readonly pilotId: string;
+      readonly stepId: string;
+      readonly direction: string;
+      readonly outcome: Outcome;
+      /** By the device's clock. */
+      readonly flownAtMs: number;
+      readonly pack?: number | null;
+    }
+  >;
+  "set-faults": Does<Id & { readonly faults: readonly string[] }>;
+  "set-measured": Does<
+    Id & {
+      readonly minutes: number | null;
+      readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
+    }
+  >;
+  "undo-attempt": Does<Id>;
+  "restore-attempt": Does<Id>;
+  "add-session-note": Does<
+    Id & { readonly sessionId: string; readonly pilotId: string; readonly text: string; readonly writtenAtMs: number }
+  >;
+}
+
+/** The calendar and the yard. */
+interface PlaceActions {
+  "plan-session": Does<PlannedFields & { readonly squadId: string }>;
+  "edit-planned": Does<PlannedFields & Versioned>;
+  "remove-planned": Does<Id>;
+  "restore-planned": Does<Id>;
+  "set-target": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly dueAtMs: number }>;
+  "remove-target": Does<Id>;
+  "restore-target": Does<Id>;
+  "add-site": Does<SiteFields & { readonly squadId: string }>;
+  "edit-site": Does<SiteFields & Versioned>;
+  "remove-site": Does<Id>;
+  "restore-site": Does<Id>;
+}
+
+/** What is taught, and own ways to fly a trick. */
+interface TeachingActions {
+  "save-syllabus": Does<
+    Id & {
+      readonly squadId: string;
+      /** Number of the version that was changed; 0 for the built-in one. */
+      readonly basedOn: number;
+      readonly reason: string;
+      readonly document: unknown;
+    },
+    { readonly number: number }
+  >;
+  "check-variant": Does<{ readonly document: unknown }, { readonly document: VariantDocument }>;
+  "add-variant": Does<VariantFields & { readonly squadId: string }>;
+  "edit-variant": Does<VariantFields & Versioned>;
+  "remove-variant": Does<Id>;
+  "restore-variant": Does<Id>;
+}
+
+/** Everything that can be asked of the server: each action's name, its input and its output. */
+export type Actions = AccountActions &
+  PeopleActions &
+  PilotActions &
+  AircraftActions &
+  SessionActions &
+  PlaceActions &
+  TeachingActions;
+
+export type ActionName = keyof Actions;
+export type ActionInput<Name extends ActionName> = Actions[Name]["input"];
+export type ActionOutput<Name extends ActionName> = Actions[Name]["output"];
+
+/** Names of the actions that want no more than the id of the thing. */
+export type ActionById = { [Name in ActionName]: Id extends ActionInput<Name> ? Name : never }[ActionName];
+
+/** What came of an action: its output, or what stands against it, each message at its field. */
+export type ActionResult<Output> =
+  | { readonly ok: true; readonly data: Output }
+  | {
+      readonly ok: false;
+      readonly status: number;
+      readonly message: string;
+      readonly fields: Readonly<Record<string, string>>;
+      /** Also in the server's log, for failures that are not the visitor's. */
+      readonly errorId?: string;
+    };

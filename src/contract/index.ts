@@ -1,0 +1,4 @@
+export * from "./actions";
+export * from "./field-actions";
+export * from "./records";
+export * from "./tally";

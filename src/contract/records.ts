@@ -1,0 +1,322 @@
+import type {
+  AdviceKind,
+  Airframe,
+  Attempt,
+  AttemptMeasure,
+  BlockKind,
+  Load,
+  Measurement,
+  Place,
+  Settings,
+} from "@/core";
+import type { OwnVariant, School } from "@/syllabus";
+
+export type Grip = "thumbs" | "pinch" | "hybrid";
+
+export const grips: readonly Grip[] = ["thumbs", "pinch", "hybrid"];
+
+export interface Pilot {
+  readonly id: string;
+  readonly squadId: string;
+  readonly name: string;
+  /** Stick mode 1 to 4 of the transmitter. */
+  readonly stickMode: number;
+  readonly grip: Grip;
+  /** Whose school is to leave good settings alone: an edit wants a second thought. */
+  readonly settingsFrozen: boolean;
+  /** From the coach's call to the stick, measured, s; null where it was not. */
+  readonly reactionS: number | null;
+  /** The aircraft their hands know, which the others are compared with; null for none chosen. */
+  readonly referenceAircraftId: string | null;
+  /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */
+  readonly school: School;
+  readonly version: number;
+}
+
+export interface Coach {
+  readonly id: string;
+  readonly name: string;
+}
+
+export interface SquadCoach {
+  readonly id: string;
+  readonly name: string;
+  /** Owners also decide who else coaches the squad. */
+  readonly owner: boolean;
+}
+
+export interface Squad {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  /** Sides taken where practitioners disagree, for pilots who chose none of their own. */
+  readonly school: School;
+  readonly coaches: readonly SquadCoach[];
+}
+
+/** Ready, or to be flown by eye first. */
+export type FlightState = "new" | "repaired" | "flying";
+
+export const flightStates: readonly FlightState[] = ["new", "repaired", "flying"];
+
+export interface Aircraft {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly name: string;
+  readonly presetId: string;
+  readonly airframe: Airframe;
+  readonly flightState: FlightState;
+  /** What was measured on it, oldest first; the airframe is fitted to it. */
+  readonly measurements: readonly Measurement[];
+  /** The airframe before measuring. */
+  readonly estimate: Airframe;
+  readonly version: number;
+  /** The flight model for which its numbers were last gone over. */
+  readonly modelVersion: number;
+}
+
+/** One saved version of the settings of an aircraft. Never overwritten. */
+export interface Setup {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly number: number;
+  readonly settings: Settings;
+  readonly reason: string;
+  readonly coachId: string;
+  readonly coachName: string;
+  readonly createdAtMs: number;
+}
+
+/** A load of an aircraft as it is kept. Its numbers never change: what was flown with it stays true. */
+export interface KeptLoad extends Load {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly name: string;
+}
+
+/** A place where a squad flies. */
+export interface Site {
+  readonly id: string;
+  readonly squadId: string;
+  readonly name: string;
+  readonly surface: string;
+  /** Clear ground there is round the working area, m. */
+  readonly roomM: number;
+  /** Local height limit above the ground, m; null where none is known. */
+  readonly ceilingM: number | null;
+  /** Above sea level, m; null where it was not said. */
+  readonly elevationM: number | null;
+  /** What stands there to fly at. */
+  readonly features: string;
+  readonly hazards: string;
+  readonly rules: string;
+  readonly askWhom: string;
+  readonly version: number;
+}
+
+/** A block of a pilot's session as planned. */
+export interface PlannedBlock {
+  readonly kind: BlockKind;
+  /** Null for flying freely. */
+  readonly stepId: string | null;
+  readonly minutes: number;
+  /** The direction to begin with; null where it does not matter. */
+  readonly firstDirection: string | null;
+  readonly why: string;
+}
+
+/** What a pilot is to fly, in order, and in which turns of the session, counted from 0. */
+export interface PilotPlan {
+  readonly blocks: readonly PlannedBlock[];
+  readonly turns: readonly number[];
+}
+
+export interface SessionPilot {
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly setupId: string | null;
+  /** What the aircraft carries; null or left out for nothing but its own. */
+  readonly loadId?: string | null;
+  /** Left out where nothing was planned: the pilot flies the one step. */
+  readonly plan?: PilotPlan;
+}
+
+export interface Session {
+  readonly id: string;
+  readonly squadId: string;
+  /** Who runs it; null when a pilot practises without a coach. */
+  readonly coachId: string | null;
+  readonly place: Place;
+  /** Where, if that was said. */
+  readonly siteId?: string | null;
+  /** Air of the day, where it was said: °C, m/s. */
+  readonly temperatureC?: number | null;
+  readonly windMps?: number | null;
+  /** When it was begun, or prepared as long as it is not. */
+  readonly startedAtMs: number;
+  /** False while it is prepared only. */
+  readonly begun: boolean;
+  readonly endedAtMs: number | null;
+  /** In the order in which they take turns. */
+  readonly pilots: readonly SessionPilot[];
+}
+
+/** An attempt as it is kept. */
+export interface LoggedAttempt extends Attempt {
+  readonly id: string;
+  readonly sessionId: string;
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly pack: number | null;
+  readonly minutes: number | null;
+  readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
+  readonly faults: readonly string[];
+  readonly undone: boolean;
+}
+
+/** What stood when a step was signed off. */
+export interface MilestoneEvidence {
+  /** The version of the syllabus it was judged by, and its mark in words; left out of records from before syllabuses had versions. */
+  readonly judgedBy?: { readonly syllabus: number; readonly mark: string };
+  readonly advice: AdviceKind;
+  readonly sentence: string;
+  readonly directions: readonly {
+    readonly direction: string;
+    readonly cleanOfLast: number;
+    readonly lookedAt: number;
+    readonly attempts: number;
+    readonly low: number;
+    readonly high: number;
+  }[];
+}
+
+export interface Milestone {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly coachId: string;
+  readonly coachName: string;
+  readonly evidence: MilestoneEvidence;
+  readonly note: string;
+  readonly signedAtMs: number;
+  /** Came here in a file, from other records. */
+  readonly broughtIn: boolean;
+}
+
+/** A pilot asks to have a step signed off. */
+export interface SignOffRequest {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly message: string;
+  readonly askedAtMs: number;
+  readonly answeredAtMs: number | null;
+  /** What the coach answered; null while it is open, and empty when the step was signed off. */
+  readonly answer: string | null;
+}
+
+export interface Note {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly coachName: string;
+  readonly text: string;
+  readonly writtenAtMs: number;
+}
+
+/** By when a pilot is to have a step signed off. */
+export interface Target {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly stepId: string;
+  readonly dueAtMs: number;
+}
+
+/** A session that is planned. */
+export interface PlannedSession {
+  readonly id: string;
+  readonly squadId: string;
+  readonly siteId: string | null;
+  readonly startsAtMs: number;
+  readonly minutes: number;
+  readonly note: string;
+  /** Who is to come. */
+  readonly pilotIds: readonly string[];
+  readonly version: number;
+}
+
+/** One version of a squad's syllabus, without its text. */
+export interface SyllabusVersion {
+  readonly id: string;
+  readonly number: number;
+  readonly reason: string;
+  readonly coachName: string;
+  readonly createdAtMs: number;
+}
+
+/** A squad's own way to fly a trick, and for whom it was chosen. */
+export type SquadVariant = OwnVariant & {
+  readonly squadId: string;
+  readonly pilotIds: readonly string[];
+  readonly version: number;
+};
+
+/** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
+export type BinnedKind =
+  "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
+
+/** Something that was deleted and can still be brought back. */
+export interface Binned {
+  readonly kind: BinnedKind;
+  readonly id: string;
+  readonly pilotName: string;
+  /** The name, the step or the beginning of the text. */
+  readonly what: string;
+  readonly removedAtMs: number;
+}
+
+/** What the trail tells of. */
+export type DeedKind =
+  | "signed-off"
+  | "took-back"
+  | "answered"
+  | "changed-setup"
+  | "changed-pilot"
+  | "removed"
+  | "restored"
+  | "erased"
+  | "exported"
+  | "imported"
+  | "invited"
+  | "joined"
+  | "changed-squad"
+  | "changed-syllabus"
+  | "changed-variant"
+  | "closed-account";
+
+/** One deed of somebody, as coaches of the squad read it. */
+export interface Deed {
+  readonly id: string;
+  readonly atMs: number;
+  readonly who: string;
+  readonly kind: DeedKind;
+  /** What was done, a sentence without its subject: "signed off Slow flip for Odo Fenn". */
+  readonly says: string;
+  readonly pilotId: string | null;
+}
+
+/**
+ * `coach`: become a coach here, of the squad named or of one of their own. `pilot`: an account for a pilot's own record. `way-back`: a new
+ * password for an account whose old one is forgotten.
+ */
+export type InvitationKind = "coach" | "pilot" | "way-back";
+
+export interface Invitation {
+  readonly id: string;
+  readonly kind: InvitationKind;
+  readonly squadId: string | null;
+  readonly pilotId: string | null;
+  readonly accountId: string | null;
+  /** Who made it; null for the server's keeper. */
+  readonly coachId: string | null;
+  readonly expiresAtMs: number;
+}

@@ -1,0 +1,151 @@
+import fc from "fast-check";
+import { v7 as newId } from "uuid";
+import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
+import { outcomes } from "@/core";
+import type { SignedInCoach } from "@/server/accounts";
+import { insertCoach, insertPilot, insertSquad, inTransaction } from "@/server/repositories";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { runnerFor } from "@/server/testing/run-as";
+import { pilotActions } from "@/features/pilot";
+import { sessionActions } from "./actions";
+import { loadTally } from "./load";
+
+withFreshDatabase();
+
+const [squadId, coachId, odo, ida] = Array.from({ length: 4 }, () => newId());
+const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+/** What a phone sends now: its clock is the server's. */
+const run = runnerFor(who);
+const actions = { ...sessionActions, "sign-off": pilotActions["sign-off"] };
+const START_MS = Date.now() - 3_600_000;
+
+beforeAll(() =>
+  inTransaction(async (transaction) => {
+    const now = new Date();
+    await insertCoach(transaction, { id: coachId, name: "Ann Pell" }, now);
+    await insertSquad(transaction, { id: squadId, name: "Pans", ownerId: coachId }, now);
+    for (const [id, name] of [
+      [odo, "Odo Fenn"],
+      [ida, "Ida Rook"],
+    ])
+      await insertPilot(transaction, { id, squadId, name, stickMode: 2, grip: "thumbs" }, now);
+  }),
+);
+
+/** What somebody may do next, by number: which tap, whose, at what. */
+interface Move {
+  readonly kind: FieldAction["action"];
+  readonly which: number;
+  readonly pilotId: string;
+  readonly step: "flip-slow" | "roll-pure" | "hang";
+  readonly outcome: (typeof outcomes)[number];
+  readonly faults: readonly string[];
+}
+const directions = { "flip-slow": "back", "roll-pure": "left", hang: "" } as const;
+const faultsOf = { "flip-slow": "sky-at-stop", "roll-pure": "", hang: "" } as const;
+
+const kinds: readonly FieldAction["action"][] = [
+  "begin-session",
+  "log-attempt",
+  "set-faults",
+  "set-measured",
+  "add-session-note",
+  "undo-attempt",
+  "restore-attempt",
+  "sign-off",
+  "end-session",
+  "reopen-session",
+];
+const move: fc.Arbitrary<Move> = fc.record({
+  kind: fc.oneof(
+    { weight: 3, arbitrary: fc.constant("log-attempt" as const) },
+    { weight: 5, arbitrary: fc.constantFrom(...kinds) },
+  ),
+  which: fc.nat(5),
+  pilotId: fc.constantFrom(odo, ida),
+  step: fc.constantFrom("flip-slow" as const, "roll-pure" as const, "hang" as const),
+  outcome: fc.constantFrom(...outcomes),
+  faults: fc.constantFrom([], ["sky-at-stop"]),
+});
+
+/** What is sent for a move: taps are made anew, the rest speaks of one that was made. */
+function doneBy(
+  move: Move,
+  sessionId: string,
+  taps: readonly { id: string; step: Move["step"] }[],
+  n: number,
+): FieldAction {
+  const { kind, pilotId, step, outcome } = move;
+  const tap = taps[move.which % Math.max(1, taps.length)];
+  const id = tap?.id ?? newId();
+  const atMs = START_MS + n * 1000;
+  switch (kind) {
+    case "begin-session":
+    case "end-session":
+      return { action: kind, input: { id: sessionId, atMs } };
+    case "reopen-session":
+      return { action: kind, input: { id: sessionId } };
+    case "log-attempt":
+      return {
+        action: kind,
+        input: { id: newId(), sessionId, pilotId, stepId: step, direction: directions[step], outcome, flownAtMs: atMs },
+      };
+    case "set-faults":
+      return {
+        action: kind,
+        input: { id, faults: move.faults.filter((one) => one === faultsOf[tap?.step ?? "hang"]) },
+      };
+    case "set-measured":
+      return { action: kind, input: { id, minutes: n, measured: { heightLostM: n } } };
+    case "undo-attempt":
+    case "restore-attempt":
+      return { action: kind, input: { id } };
+    case "add-session-note":
+      return { action: kind, input: { id: newId(), sessionId, pilotId, text: `note ${n}`, writtenAtMs: atMs } };
+    case "sign-off":
+      return { action: kind, input: { id: newId(), pilotId, stepId: "flip-slow", note: "" } };
+  }
+}
+
+/** Without what only the records know: a step's past, and where the pilot's way goes on. */
+const shown = ({ pilots, ...tally }: TallyData) => ({
+  ...tally,
+  pilots: pilots.map(({ steps, signedOff, currentStepId: _, ...pilot }) => ({
+    ...pilot,
+    signedOff: [...signedOff].sort(),
+    steps: steps.map(({ stepId }) => stepId),
+  })),
+});
+
+/** A session as prepared, before anything was done in it. */
+async function prepared(sessionId: string): Promise<TallyData> {
+  const pilots = [
+    { pilotId: odo, stepId: "flip-slow", setupId: null },
+    { pilotId: ida, stepId: "hang", setupId: null },
+  ];
+  const started = await run(actions["start-session"], { id: sessionId, place: "field", prepared: true, pilots });
+  expect(started).toMatchObject({ ok: true });
+  return (await loadTally(who, sessionId))!;
+}
+
+it("for whatever is done in the field, in whatever order, and sent twice, the device shows what the server answers", async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(move, { minLength: 1, maxLength: 14 }), async (moves) => {
+      const sessionId = newId();
+      let device = await prepared(sessionId);
+      const taps: { id: string; step: Move["step"] }[] = [];
+      for (const [n, one] of moves.entries()) {
+        const done = doneBy(one, sessionId, taps, n);
+        const result = await run(actions[done.action], done.input);
+        if (n % 3 === 0) await run(actions[done.action], done.input);
+        // What is refused is listed with its reason and shown nowhere else.
+        if (!result.ok) continue;
+        device = tallyAfter(device, done);
+        if (n % 3 === 1) device = tallyAfter(device, done);
+        if (done.action === "log-attempt") taps.push({ id: done.input.id, step: one.step });
+        expect(shown(device)).toEqual(shown((await loadTally(who, sessionId))!));
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
