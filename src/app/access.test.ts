@@ -411,7 +411,7 @@ describe("pages and downloads", () => {
     const { loadSquad } = await import("@/features/squad");
     const { loadRecords } = await import("@/features/records");
     const { loadShell } = await import("@/features/shell");
-    const { loadTally } = await import("@/features/session");
+    const { loadTally } = await import("@/server/tally");
     const as = async (role: Role) => (await signedInBy(tokens[role]!, new Date()))!;
     const outsider = (await as("outsider")) as SignedInCoach;
     expect((await loadSquad(outsider)).rows).toEqual([]);
@@ -452,7 +452,7 @@ describe("actions", () => {
   });
 
   it("a pilot who changes squads brings old sessions along to be read, and not to be written into", async () => {
-    const { loadTally } = await import("@/features/session");
+    const { loadTally } = await import("@/server/tally");
     await database()("pilot").where({ id: made.odo }).update({ squad_id: made.otherSquad });
     browser.token = tokens.outsider;
     expect(await visit("(field)/session/[id]/page.tsx", { params: { id: made.session } })).toBe("200");

@@ -5,6 +5,8 @@ export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
 export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./schools";
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
+export { flownStep } from "./flown-step";
+export type { FlownStep } from "./flown-step";
 export { offersOf } from "./offers";
 export type { ReasonedOffer } from "./offers";
 export { ownRecipe, requireVariant } from "./own-variants";

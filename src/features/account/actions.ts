@@ -21,7 +21,7 @@ import {
   type Subject,
   updatePassword,
 } from "@/server/accounts";
-import { badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
+import { ByIdInput, badField, conflict, memberAction, missing, openAction, Refusal } from "@/server/actions";
 import { causeForLog, log } from "@/server/log";
 import {
   accountsExist,
@@ -35,7 +35,7 @@ import {
   livedThrough,
   noteDay,
 } from "@/server/repositories";
-import { BeginInput, ChangePasswordInput, EndSignInInput, SignInInput, SignOutInput } from "./inputs";
+import { BeginInput, ChangePasswordInput, SignInInput, SignOutInput } from "./inputs";
 
 /** Touches nobody's records: only the account of whoever asks. */
 const ownBusiness = () => [];
@@ -138,7 +138,7 @@ export const accountActions = {
     },
   ),
 
-  "end-sign-in": memberAction(EndSignInInput, ownBusiness, async ({ id }, { accountId }) => {
+  "end-sign-in": memberAction(ByIdInput, ownBusiness, async ({ id }, { accountId }) => {
     if ((await inTransaction((transaction) => endSignIns(transaction, accountId, { id }))) === 0)
       throw missing("That device");
   }),

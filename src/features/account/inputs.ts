@@ -28,10 +28,6 @@ export class ChangePasswordInput {
   newPassword!: string;
 }
 
-export class EndSignInInput {
-  @IsId() id!: string;
-}
-
 export class SignOutInput {
   /** Ends every sign-in of the account, not only this device's. */
   @IsBoolean({ message: "everywhere is yes or no" })

@@ -1,5 +1,5 @@
 import { need, whereabouts } from "@/server/access";
-import { badField, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
 import {
   findPilot,
   findSite,
@@ -12,7 +12,7 @@ import {
   updatePlanned,
 } from "@/server/repositories";
 import { findStep } from "@/syllabus";
-import { EditPlannedInput, PlannedInput, PlanSessionInput, SetTargetInput } from "./inputs";
+import { EditPlannedInput, PlanSessionInput, SetTargetInput } from "./inputs";
 
 const aPlanned = ({ id }: { id: string }) => [need("coach", "planned", id)];
 const aTarget = ({ id }: { id: string }) => [need("coach", "target", id)];
@@ -69,18 +69,18 @@ export const calendarActions = {
       await inTransaction((transaction) => insertTarget(transaction, target, new Date()));
     },
   ),
-  "remove-target": coachAction(PlannedInput, aTarget, ({ id }) =>
+  "remove-target": coachAction(ByIdInput, aTarget, ({ id }) =>
     inTransaction((transaction) => setTargetRemoved(transaction, id, new Date())),
   ),
-  "restore-target": coachAction(PlannedInput, aTarget, ({ id }) =>
+  "restore-target": coachAction(ByIdInput, aTarget, ({ id }) =>
     inTransaction((transaction) => setTargetRemoved(transaction, id, null)),
   ),
 
-  "remove-planned": coachAction(PlannedInput, aPlanned, ({ id }) =>
+  "remove-planned": coachAction(ByIdInput, aPlanned, ({ id }) =>
     inTransaction((transaction) => setPlannedRemoved(transaction, id, new Date())),
   ),
   "restore-planned": coachAction(
-    PlannedInput,
+    ByIdInput,
     ({ id }) => [{ ...need("coach", "planned", id), evenBinned: true }],
     ({ id }) => inTransaction((transaction) => setPlannedRemoved(transaction, id, null)),
   ),

@@ -43,7 +43,3 @@ export class SetTargetInput {
   @IsInt({ message: "say by which day" })
   dueAtMs!: number;
 }
-
-export class PlannedInput {
-  @IsId() id!: string;
-}

@@ -1,6 +1,6 @@
 import { need } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
-import { badField, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
 import { requireVariantFile } from "@/server/files";
 import {
   findVariant,
@@ -11,7 +11,7 @@ import {
   setVariantRemoved,
   updateVariant,
 } from "@/server/repositories";
-import { AddVariantInput, CheckVariantInput, EditVariantInput, VariantInput } from "./inputs";
+import { AddVariantInput, CheckVariantInput, EditVariantInput } from "./inputs";
 import { LONGEST_VARIANT_BYTES } from "./limits";
 
 /** Pilots of a squad by name; throws a Refusal for somebody else's. */
@@ -35,7 +35,7 @@ const forWhom = (names: readonly string[]) => (names.length > 0 ? `, flown by ${
 /** Puts an own way into the bin or brings it back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
   coachAction(
-    VariantInput,
+    ByIdInput,
     ({ id }) => [{ ...need("coach", "variant", id), evenBinned: true }],
     async ({ id }, { name }) => {
       const variant = (await findVariant(id))!;

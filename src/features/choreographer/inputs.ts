@@ -27,7 +27,3 @@ export class EditVariantInput extends VariantFields {
   @IsInt({ message: "version is a whole number" })
   version!: number;
 }
-
-export class VariantInput {
-  @IsId() id!: string;
-}

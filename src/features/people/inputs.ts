@@ -43,10 +43,6 @@ export class InvitePilotInput {
   @IsId() pilotId!: string;
 }
 
-export class InvitationInput {
-  @IsId() id!: string;
-}
-
 export class PilotAccountInput {
   @IsId() pilotId!: string;
 }

@@ -12,7 +12,7 @@ import {
   startSignIn,
   updatePassword,
 } from "@/server/accounts";
-import { badField, coachAction, conflict, missing, openAction, Refusal } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict, missing, openAction, Refusal } from "@/server/actions";
 import type { Invitation } from "@/contract";
 import {
   addToSquad,
@@ -30,15 +30,7 @@ import {
   takeInvitation,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
-import {
-  AcceptInput,
-  InvitationInput,
-  InviteCoachInput,
-  InvitePilotInput,
-  PilotAccountInput,
-  TokenInput,
-  WayBackInput,
-} from "./inputs";
+import { AcceptInput, InviteCoachInput, InvitePilotInput, PilotAccountInput, TokenInput, WayBackInput } from "./inputs";
 
 const worthless = () =>
   new Refusal(
@@ -125,7 +117,7 @@ export const invitationActions = {
   ),
 
   "revoke-invitation": coachAction(
-    InvitationInput,
+    ByIdInput,
     ({ id }) => [need("coach", "invitation", id)],
     async ({ id }) => {
       await inTransaction((transaction) => revokeInvitations(transaction, { id }, new Date()));

@@ -1,5 +1,5 @@
 import { need } from "@/server/access";
-import { badField, coachAction, conflict, memberAction } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict, memberAction } from "@/server/actions";
 import type { DeedKind, MilestoneEvidence } from "@/contract";
 import {
   answerRequests,
@@ -23,7 +23,7 @@ import type { Transaction } from "@/server/database";
 import { findStep, requireSchool, standingAt, stepName } from "@/syllabus";
 import { loadProgress } from "@/server/progress";
 import { evidenceFor } from "./evidence";
-import { AddNoteInput, AnswerInput, AskSignOffInput, ById, SchoolInput, SignOffInput } from "./inputs";
+import { AddNoteInput, AnswerInput, AskSignOffInput, SchoolInput, SignOffInput } from "./inputs";
 
 /** The evidence as it stands now, kept with the milestone. */
 async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
@@ -46,12 +46,12 @@ async function stepWords(pilotId: string, stepId: string): Promise<string> {
   return stepName(await syllabusOf((await findPilot(pilotId))!.squadId), stepId).toLowerCase();
 }
 const aPilot = ({ pilotId }: { pilotId: string }) => [need("coach", "pilot", pilotId)];
-const aNote = ({ id }: ById) => [need("coach", "note", id)];
-const aSignOff = ({ id }: ById) => [need("coach", "milestone", id)];
+const aNote = ({ id }: ByIdInput) => [need("coach", "note", id)];
+const aSignOff = ({ id }: ByIdInput) => [need("coach", "milestone", id)];
 
 /** Takes a sign-off back or lets it stand again. */
 const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string) =>
-  coachAction(ById, aSignOff, ({ id }, { name }) =>
+  coachAction(ByIdInput, aSignOff, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const { pilotId, stepId } = (await findMilestone(transaction, id))!;
       const at = withdrawnAt();
@@ -68,7 +68,7 @@ const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string
 
 /** Puts a note into the bin or brings it back. */
 const setNote = (removedAt: () => Date | null, kind: DeedKind, does: string) =>
-  coachAction(ById, aNote, ({ id }, { name }) =>
+  coachAction(ByIdInput, aNote, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const pilotId = (await pilotOfNote(transaction, id))!;
       await setRemoved(transaction, id, removedAt());

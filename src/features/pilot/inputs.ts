@@ -16,10 +16,6 @@ export class SchoolInput {
   version!: number;
 }
 
-export class ById {
-  @IsId() id!: string;
-}
-
 export class AddNoteInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;

@@ -11,7 +11,7 @@ import {
   type Measurement,
 } from "@/core";
 import { need } from "@/server/access";
-import { badField, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
 import type { DeedKind } from "@/contract";
 import {
   findAircraft,
@@ -30,22 +30,14 @@ import {
   updateFlightState,
   updateMeasurements,
 } from "@/server/repositories";
-import {
-  AddAircraftInput,
-  AddLoadInput,
-  AircraftInput,
-  LoadInput,
-  MeasureAircraftInput,
-  SaveSetupInput,
-  SetFlightStateInput,
-} from "./inputs";
+import { AddAircraftInput, AddLoadInput, MeasureAircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
 
 const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
 
 /** Puts an aircraft into the bin or brings it back. */
 function setRemoved(removedAt: () => Date | null, kind: DeedKind) {
-  const evenBinned = ({ id }: AircraftInput) => anAircraft({ id }).map((one) => ({ ...one, evenBinned: true }));
-  return coachAction(AircraftInput, evenBinned, ({ id }, { name }) =>
+  const evenBinned = ({ id }: ByIdInput) => anAircraft({ id }).map((one) => ({ ...one, evenBinned: true }));
+  return coachAction(ByIdInput, evenBinned, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const aircraft = (await findAircraft(id))!;
       await setAircraftRemoved(transaction, id, removedAt());
@@ -58,7 +50,7 @@ function setRemoved(removedAt: () => Date | null, kind: DeedKind) {
 /** Takes a load of an aircraft off the list or puts it back. */
 const setListed = (removedAt: () => Date | null) =>
   coachAction(
-    LoadInput,
+    ByIdInput,
     ({ id }) => [need("coach", "load", id)],
     ({ id }) => inTransaction((transaction) => setLoadRemoved(transaction, id, removedAt())),
   );
@@ -141,7 +133,7 @@ export const setupActions = {
   }),
 
   /** The aircraft that the pilot's hands know: the fleet is compared with it. */
-  "choose-reference": coachAction(AircraftInput, anAircraft, async ({ id }) => {
+  "choose-reference": coachAction(ByIdInput, anAircraft, async ({ id }) => {
     const { pilotId } = (await findAircraft(id))!;
     await inTransaction((transaction) => setReferenceAircraft(transaction, pilotId, id));
   }),

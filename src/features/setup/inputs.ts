@@ -37,10 +37,6 @@ export class AddLoadInput {
   @IsText(12) thrustToWeight!: string;
 }
 
-export class LoadInput {
-  @IsId() id!: string;
-}
-
 export class SetFlightStateInput {
   @IsId() id!: string;
   @IsOneOf(flightStates) flightState!: FlightState;
@@ -62,10 +58,6 @@ export class SaveSetupInput {
   settings!: Settings;
   /** Said when the settings of the pilot are frozen and are to change all the same. */
   @IsOptional() @IsBoolean({ message: "evenFrozen is true or false" }) evenFrozen?: boolean;
-}
-
-export class AircraftInput {
-  @IsId() id!: string;
 }
 
 /** One measurement; which numbers it needs follows from its kind and is checked by the core. */

@@ -12,7 +12,7 @@ import {
 } from "@/server/repositories";
 import { currentStep, routeOf, schoolOf } from "@/syllabus";
 import type { ShellData } from "@/ui/shell/at-hand";
-import { sentSyllabi } from "@/ui/syllabus/sent";
+import { sentSyllabi } from "@/contract";
 import { remembered } from "./at-hand";
 
 /** What the frame round every desk screen shows. */

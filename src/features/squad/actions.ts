@@ -1,5 +1,5 @@
 import { need, requireAccess } from "@/server/access";
-import { coachAction, conflict } from "@/server/actions";
+import { ByIdInput, coachAction, conflict } from "@/server/actions";
 import {
   findPilot,
   insertPilot,
@@ -10,12 +10,12 @@ import {
   setPilotRemoved,
   updatePilot,
 } from "@/server/repositories";
-import { AddPilotInput, EditPilotInput, PilotInput } from "./inputs";
+import { AddPilotInput, EditPilotInput } from "./inputs";
 
 /** Puts a pilot with everything of theirs into the bin or brings them back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
   coachAction(
-    PilotInput,
+    ByIdInput,
     ({ id }) => [{ ...need("coach", "pilot", id), evenBinned: true }],
     ({ id }, { name }) =>
       inTransaction(async (transaction) => {

@@ -35,7 +35,3 @@ export class EditPilotInput extends AddPilotInput {
   @IsInt({ message: "version is a whole number" })
   version!: number;
 }
-
-export class PilotInput {
-  @IsId() id!: string;
-}

@@ -1,12 +1,12 @@
 import { need } from "@/server/access";
-import { coachAction, conflict } from "@/server/actions";
+import { ByIdInput, coachAction, conflict } from "@/server/actions";
 import { findSite, insertSite, inTransaction, leaveTrail, setSiteRemoved, updateSite } from "@/server/repositories";
-import { AddSiteInput, EditSiteInput, SiteInput } from "./inputs";
+import { AddSiteInput, EditSiteInput } from "./inputs";
 
 /** Puts a site into the bin or brings it back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
   coachAction(
-    SiteInput,
+    ByIdInput,
     ({ id }) => [{ ...need("coach", "site", id), evenBinned: true }],
     async ({ id }, { name }) => {
       const { squadId, name: siteName } = (await findSite(id))!;

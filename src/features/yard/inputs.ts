@@ -42,7 +42,3 @@ export class EditSiteInput extends SiteFields {
   @IsInt({ message: "version is a whole number" })
   version!: number;
 }
-
-export class SiteInput {
-  @IsId() id!: string;
-}

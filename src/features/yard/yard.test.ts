@@ -1,5 +1,5 @@
 import { v7 as newId } from "uuid";
-import { sessionActions } from "@/features/session";
+import { planActions as sessionActions } from "@/features/plan";
 import type { SignedInCoach } from "@/server/accounts";
 import { insertCoach, insertPilot, insertSquad, inTransaction, listBin, listSessions } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";

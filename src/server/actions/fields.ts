@@ -1,3 +1,4 @@
+import "reflect-metadata";
 import { applyDecorators } from "./apply-decorators";
 import { IsIn, IsString, IsUUID, Length, Matches, MaxLength, ValidateBy } from "class-validator";
 import { Transform } from "class-transformer";
@@ -55,3 +56,8 @@ export const IsStepId = () => Matches(/^[a-z0-9-]{2,40}$/, { message: "$property
 /** One of a fixed set of words. */
 export const IsOneOf = (words: readonly string[]) =>
   IsIn([...words], { message: `$property must be one of: ${words.join(", ")}` });
+
+/** For what wants no more than the id of the thing. */
+export class ByIdInput {
+  @IsId() id!: string;
+}

@@ -1,5 +1,5 @@
 import { enter, parameter, type SearchParams } from "@/features/shell";
-import { loadPlan, PlanScreen } from "@/features/session";
+import { loadPlan, PlanScreen } from "@/features/plan";
 
 export const metadata = { title: "Session" };
 

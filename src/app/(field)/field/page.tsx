@@ -1,5 +1,5 @@
 import { Suspense } from "react";
-import { FieldScreen } from "@/features/session";
+import { FieldScreen } from "@/features/field";
 
 export const metadata = { title: "Field" };
 

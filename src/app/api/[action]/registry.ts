@@ -5,7 +5,8 @@ import { choreographerActions } from "@/features/choreographer";
 import { peopleActions } from "@/features/people";
 import { pilotActions } from "@/features/pilot";
 import { recordActions } from "@/features/records";
-import { sessionActions } from "@/features/session";
+import { fieldActions } from "@/features/field";
+import { planActions } from "@/features/plan";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
 import { syllabusActions } from "@/features/syllabus";
@@ -21,7 +22,8 @@ const actions = {
   ...squadActions,
   ...pilotActions,
   ...setupActions,
-  ...sessionActions,
+  ...planActions,
+  ...fieldActions,
   ...syllabusActions,
   ...yardActions,
   ...calendarActions,
@@ -32,7 +34,9 @@ const actions = {
 /** What a form sends as typed is a number when the input class has read it; a file is whatever was read. */
 type Read<Value> = unknown extends Value ? never : [TypedNumber] extends [Value] ? Exclude<Value, string> : Value;
 type ReadInput<Input> = { readonly [Field in keyof Input]: Read<Input[Field]> };
-type DeepReadonly<Value> = Value extends object ? { readonly [Field in keyof Value]: DeepReadonly<Value[Field]> } : Value;
+type DeepReadonly<Value> = Value extends object
+  ? { readonly [Field in keyof Value]: DeepReadonly<Value[Field]> }
+  : Value;
 
 /** Whether an action takes what the contract lets be sent, no field more and none less, and answers what it promises. */
 type Keeps<Name extends ActionName, Done> =

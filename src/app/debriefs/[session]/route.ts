@@ -1,4 +1,4 @@
-import { downloadDebrief } from "@/features/session";
+import { downloadDebrief } from "@/features/debrief";
 import { answerDownload, isUuid } from "@/features/shell";
 
 /** The debrief of a session as PDF, for its coaches and the pilots who flew in it. */

@@ -1,4 +1,4 @@
-import { downloadPacket } from "@/features/session";
+import { downloadPacket } from "@/features/field";
 import { answerDownload, isUuid } from "@/features/shell";
 
 /** What a session needs in the field, for the devices of its coaches and of the pilots who fly in it. */

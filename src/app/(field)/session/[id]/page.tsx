@@ -1,5 +1,6 @@
 import { notFound } from "next/navigation";
-import { loadTally, TallyScreen } from "@/features/session";
+import { TallyScreen } from "@/features/field";
+import { loadTally } from "@/server/tally";
 import { enter, isUuid, requirePageAccess } from "@/features/shell";
 import { need } from "@/server/access";
 

@@ -5,7 +5,7 @@ import { Refusal } from "@/server/actions";
 import { pdfOf } from "@/server/files";
 import { squadNames, syllabusOf } from "@/server/repositories";
 import { debriefPaper } from "./debrief-paper";
-import { loadTally } from "./load";
+import { loadTally } from "@/server/tally";
 
 /** The debrief of a session as PDF, with the pilots whose records somebody may read. Throws a Refusal for what is not theirs to see. */
 export async function downloadDebrief(who: SignedIn, sessionId: string): Promise<Response> {

@@ -6,12 +6,11 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { outcomes, type Outcome } from "@/core";
-import type { Step } from "@/syllabus";
+import { flownStep, type Step } from "@/syllabus";
 import { outcomeWords } from "@/ui/marks/marks";
 import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput, FieldAction, TallyData } from "@/contract";
-import { stepFlown } from "./step-flown";
 import { FaultChips } from "./tally-parts";
 
 const does: Readonly<Record<Outgoing["action"], string>> = {
@@ -87,8 +86,8 @@ function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log
   const [flown, setFlown] = useState(() => localText(tap.flownAtMs));
   const steps = syllabus.steps.some(({ id }) => id === stepId)
     ? syllabus.steps
-    : [stepFlown(syllabus, stepId), ...syllabus.steps];
-  const directions = stepFlown(syllabus, stepId).directions;
+    : [flownStep(syllabus, stepId), ...syllabus.steps];
+  const directions = flownStep(syllabus, stepId).directions;
   const known = directions.some(({ id }) => id === direction);
   const flownAtMs = new Date(flown).getTime();
   const select = (
@@ -140,7 +139,7 @@ function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log
 function MendFaults({ data, input, onSend }: { data: TallyData; input: ActionInput<"set-faults">; onSend: OnSend }) {
   const syllabus = useSyllabus();
   const attempt = data.attempts.find(({ id }) => id === input.id);
-  const step: Step = stepFlown(syllabus, attempt?.stepId ?? "");
+  const step: Step = flownStep(syllabus, attempt?.stepId ?? "");
   const [faults, setFaults] = useState(input.faults.filter((id) => step.faults.some((fault) => fault.id === id)));
   return (
     <Box sx={{ my: 1 }}>

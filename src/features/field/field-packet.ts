@@ -5,7 +5,7 @@ import { Refusal } from "@/server/actions";
 import { carrying, latestSetups, listAircraft, listLoads, listPilots } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { briefFrom, withStartHeights } from "@/features/brief";
-import { loadTally } from "./load";
+import { loadTally } from "@/server/tally";
 import type { FieldPacket } from "./packet";
 
 /** Everything a session needs in the field, to be kept on the device. Throws a Refusal for what is not theirs to see. */

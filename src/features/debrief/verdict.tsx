@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt } from "@/contract";
-import { directionNames, type Step } from "@/syllabus";
+import { directionNames, type FlownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
@@ -21,27 +21,30 @@ const verdictWords = {
   settle: "Let it settle",
 } as const;
 
-/** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
-export function Verdict({
-  pilot,
-  known,
-  step,
-  own,
-  today,
-  maySignOff,
-  onSignOff,
-}: {
-  pilot: TallyPilot;
+interface VerdictProps {
+  readonly pilot: TallyPilot;
   /** The step with what was known of it before. */
-  known: TallyStep;
-  step: Step;
+  readonly known: TallyStep;
+  readonly step: FlownStep;
   /** Attempts at it in this session. */
-  own: readonly LoggedAttempt[];
+  readonly own: readonly LoggedAttempt[];
   /** Everything the pilot flew in this session. */
-  today: readonly LoggedAttempt[];
-  maySignOff: boolean;
-  onSignOff: () => void;
-}) {
+  readonly today: readonly LoggedAttempt[];
+  readonly maySignOff: boolean;
+  readonly onSignOff: () => void;
+}
+
+/** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
+export function Verdict(props: VerdictProps) {
+  if (!props.step.leftOut) return <Judged {...props} />;
+  return (
+    <Typography color="text.secondary">
+      This step is in no syllabus any more: what was flown is kept, and there is no mark to judge it by.
+    </Typography>
+  );
+}
+
+function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: VerdictProps) {
   const names = directionNames(step);
   const syllabus = useSyllabus();
   const attempts = [...known.earlier, ...own];

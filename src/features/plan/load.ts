@@ -1,47 +1,28 @@
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type {
-  LoggedAttempt,
-  PlannedBlock,
-  TallyData,
-  Session,
-  SessionPilot,
-  Setup,
-  Aircraft,
-  PlannedSession,
-  Site,
-} from "@/contract";
+import type { Session, Setup, Aircraft, PlannedSession, Site } from "@/contract";
 import {
   countAttemptsIn,
-  findSession,
-  findSite,
   latestSetups,
   carrying,
   listAircraft,
   listLoads,
-  listAttemptsBefore,
   listCoaches,
   listPilots,
-  listSessionAttempts,
-  listSessionNotes,
   listSessions,
   listPlanned,
   listSites,
   listSquads,
-  syllabusOf,
 } from "@/server/repositories";
-import { dayOfSession, loadProgressBriefly } from "@/server/progress";
+import { loadProgressBriefly } from "@/server/progress";
 import {
   currentStepOf,
   offersOf,
   type OwnVariant,
   type ReasonedOffer,
-  routeOf,
   type School,
   simulatorLacking,
 } from "@/syllabus";
-import { recentOf, type Attempt } from "@/core";
-import { sentSyllabi } from "@/ui/syllabus/sent";
 
 /** A pilot who may be taken into a session, with the step that is due and the setups at hand. */
 export interface Candidate {
@@ -165,90 +146,3 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
 
 const fleetSetup = (fleet: readonly Aircraft[], setups: ReadonlyMap<string, Setup>) =>
   fleet.flatMap(({ id }) => setups.get(id) ?? [])[0];
-
-/** A session as somebody may see it: only with the pilots whose records they may read. Null when there is none for them. */
-export async function loadTally(who: SignedIn, sessionId: string): Promise<TallyData | null> {
-  const session = await findSession(sessionId);
-  if (!session) return null;
-  const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
-  const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
-  if (members.length === 0) return null;
-  const attempts = (await listSessionAttempts(sessionId)).filter(({ pilotId }) => visible.has(pilotId));
-  const stepsOf = new Map(members.map((member) => [member.pilotId, stepsIn(member, attempts)]));
-  const over = session.endedAtMs !== null;
-  const [progress, aircraft, squads, syllabus, site, notes, before] = await Promise.all([
-    loadProgressBriefly(
-      members.map(({ pilotId }) => visible.get(pilotId)!),
-      Date.now(),
-      stepsOf,
-    ),
-    listAircraft(members.map(({ pilotId }) => pilotId)),
-    who.coachId === null ? [] : listSquads(who.coachId),
-    syllabusOf(session.squadId),
-    // A pilot who changed squads brings the session along, not the old squad's site.
-    session.siteId && [...visible.values()].some(({ squadId }) => squadId === session.squadId)
-      ? findSite(session.siteId)
-      : null,
-    listSessionNotes(sessionId),
-    // A session that is over is looked at as it was then: what was flown since is no part of it.
-    over
-      ? listAttemptsBefore(
-          members.map(({ pilotId }) => pilotId),
-          [...new Set([...stepsOf.values()].flatMap((steps) => [...steps]))],
-          new Date(session.startedAtMs),
-        )
-      : [],
-  ]);
-  const earlierAt = (pilotId: string, stepId: string): readonly Attempt[] =>
-    over
-      ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId))
-      : (progress.get(pilotId)!.flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
-  return {
-    accountId: who.accountId,
-    session: { ...session, pilots: members },
-    attempts,
-    notes: notes
-      .filter(({ pilotId }) => visible.has(pilotId))
-      .map(({ id, pilotId, text, writtenAtMs }) => ({ id, pilotId, text, writtenAtMs })),
-    // A pilot who changed squads brings old sessions along to be read, not to be written into.
-    mayKeep: isCoach(who) ? squads.some(({ id }) => id === session.squadId) : session.coachId === null,
-    coaches: isCoach(who),
-    site: site ?? null,
-    day: dayOfSession(session, site ?? null),
-    syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
-    pilots: members.map(({ pilotId, stepId, setupId, loadId = null, plan }) => ({
-      id: pilotId,
-      name: visible.get(pilotId)!.name,
-      setupId,
-      loadId,
-      blocks: plan && plan.blocks.length > 0 ? plan.blocks : [oneBlock(stepId)],
-      turns: plan?.turns ?? [],
-      checkFirst: aircraft
-        .filter((one) => one.pilotId === pilotId && one.flightState !== "flying")
-        .map(({ name }) => name),
-      route: routeOf(progress.get(pilotId)!.school),
-      currentStepId: currentStepOf(progress.get(pilotId)!)?.id ?? null,
-      signedOff: [...progress.get(pilotId)!.signedOff],
-      steps: [...stepsOf.get(pilotId)!].map((id) => ({
-        stepId: id,
-        earlier: earlierAt(pilotId, id),
-      })),
-    })),
-  };
-}
-
-/** The steps of a pilot in a session: the one worked at, those planned, those tapped, undone or not. */
-const stepsIn = ({ pilotId, stepId, plan }: SessionPilot, attempts: readonly LoggedAttempt[]): ReadonlySet<string> =>
-  new Set([
-    stepId,
-    ...(plan?.blocks ?? []).flatMap((block) => block.stepId ?? []),
-    ...attempts.filter((one) => one.pilotId === pilotId).map((one) => one.stepId),
-  ]);
-
-const oneBlock = (stepId: string): PlannedBlock => ({
-  kind: "main",
-  stepId,
-  minutes: 0,
-  firstDirection: null,
-  why: "",
-});

@@ -6,17 +6,17 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { outcomes } from "@/core";
 import type { LoggedAttempt } from "@/contract";
+import { flownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { capital } from "@/ui/units/capital";
-import { NoteList } from "./field-notes";
+import { NoteList } from "./note-list";
 import type { TallyData, TallyNote, TallyPilot, TallyStep } from "@/contract";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { nextTimeWords } from "./next-time";
 import { sinceLastTime, sinceLastWords } from "./since-last";
-import { stepFlown } from "./step-flown";
 import { Verdict } from "./verdict";
 
 /** After the session: what happened by pilot, step and direction, and what follows from it. */
@@ -126,8 +126,13 @@ function StepDebrief({
   maySignOff: boolean;
   onSignOff: () => void;
 }) {
-  const step = stepFlown(useSyllabus(), known.stepId);
+  const syllabus = useSyllabus();
   const own = attempts.filter((attempt) => attempt.stepId === known.stepId);
+  const step = flownStep(
+    syllabus,
+    known.stepId,
+    own.map(({ direction }) => direction),
+  );
   const change = sinceLastTime(known.earlier, own);
   const mend = mostSeenWords(own, step.faults);
   const measured = measuredWords(own);

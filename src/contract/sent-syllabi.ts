@@ -1,5 +1,5 @@
-import type { SentSyllabus } from "@/contract";
 import type { Syllabus } from "@/syllabus";
+import type { SentSyllabus } from "./tally";
 
 /** What is sent of syllabi: only those that are not built in. */
 export function sentSyllabi(syllabi: ReadonlyMap<string, Syllabus>): SentSyllabus[] {

@@ -21,7 +21,7 @@ import { Moment } from "@/ui/moment/moment";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
-import { BeforeGoggles } from "./before-goggles";
+import { BeforeGoggles } from "@/features/field/client";
 import type { Candidate, PlanData } from "./load";
 import { PlanBlocks } from "./plan-blocks";
 import { PlanTurns } from "./plan-turns";

@@ -7,8 +7,9 @@ import { insertCoach, insertPilot, insertSquad, inTransaction } from "@/server/r
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
 import { pilotActions } from "@/features/pilot";
-import { sessionActions } from "./actions";
-import { loadTally } from "./load";
+import { fieldActions } from "@/features/field";
+import { planActions } from "@/features/plan";
+import { loadTally } from "@/server/tally";
 
 withFreshDatabase();
 
@@ -16,7 +17,7 @@ const [squadId, coachId, odo, ida] = Array.from({ length: 4 }, () => newId());
 const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
 /** What a phone sends now: its clock is the server's. */
 const run = runnerFor(who);
-const actions = { ...sessionActions, "sign-off": pilotActions["sign-off"] };
+const actions = { ...planActions, ...fieldActions, "sign-off": pilotActions["sign-off"] };
 const START_MS = Date.now() - 3_600_000;
 
 beforeAll(() =>

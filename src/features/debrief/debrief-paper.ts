@@ -1,7 +1,7 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt } from "@/contract";
-import { findStep, stepName, type Syllabus } from "@/syllabus";
+import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import { capital } from "@/ui/units/capital";
 import type { TallyData, TallyPilot, TallyStep } from "@/contract";
@@ -65,8 +65,12 @@ function stepContent(
   syllabus: Syllabus,
 ): Content {
   const { stepId, earlier } = known;
-  const step = findStep(syllabus, stepId);
   const own = today.filter((one) => one.stepId === stepId);
+  const step = flownStep(
+    syllabus,
+    stepId,
+    own.map(({ direction }) => direction),
+  );
   const head: Content = {
     text: [
       { text: pilot.name, bold: true, fontSize: 12 },
@@ -74,8 +78,10 @@ function stepContent(
     ],
     margin: [0, 6, 0, 2],
   };
-  if (!step || own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
-  const advice = adviceAt(pilot, known, step, syllabus, today);
+  if (own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
+  const says = step.leftOut
+    ? "In no syllabus any more: there is no mark to judge it by."
+    : adviceAt(pilot, known, step, syllabus, today).sentence;
   const change = sinceLastTime(earlier, own);
   const mend = mostSeenWords(own, step.faults);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
@@ -98,7 +104,7 @@ function stepContent(
         },
       },
       ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
-      { text: advice.sentence, bold: true, color: shoal, margin: [0, 3, 0, 0] },
+      { text: says, bold: true, color: shoal, margin: [0, 3, 0, 0] },
       ...measuredWords(own).map((line): Content => ({ text: `${capital(line)}.`, margin: [0, 1, 0, 0] })),
       ...(mend ? [{ text: mend, margin: [0, 1, 0, 0] } satisfies Content] : []),
     ],

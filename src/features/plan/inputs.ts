@@ -12,54 +12,10 @@ import {
   IsOptional,
   Max,
   Min,
-  MinLength,
-  ValidateBy,
   ValidateNested,
 } from "class-validator";
-import {
-  dayAirRanges,
-  attemptMeasures,
-  blockKinds,
-  outcomes,
-  places,
-  type AttemptMeasure,
-  type BlockKind,
-  type Outcome,
-  type Place,
-} from "@/core";
+import { blockKinds, dayAirRanges, places, type BlockKind, type Place } from "@/core";
 import { IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
-
-const IsMeasured = () =>
-  ValidateBy({
-    name: "isMeasured",
-    validator: {
-      validate: (value: unknown) =>
-        typeof value === "object" &&
-        value !== null &&
-        !Array.isArray(value) &&
-        Object.entries(value).every(
-          ([name, one]) =>
-            attemptMeasures.some((known) => known === name) &&
-            typeof one === "number" &&
-            Number.isFinite(one) &&
-            Math.abs(one) <= 1e6,
-        ),
-      defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
-    },
-  });
-const YEAR_2000_MS = 946_684_800_000;
-const YEAR_2100_MS = 4_102_444_800_000;
-
-/** A moment as a device has it, ms. */
-const IsMoment = () =>
-  ValidateBy({
-    name: "isMoment",
-    validator: {
-      validate: (value: unknown) =>
-        Number.isInteger(value) && Number(value) >= YEAR_2000_MS && Number(value) <= YEAR_2100_MS,
-      defaultMessage: (about) => `${about?.property} is no plausible time`,
-    },
-  });
 
 export class BlockInput {
   @IsOneOf(blockKinds) kind!: BlockKind;
@@ -129,64 +85,4 @@ export class StartSessionInput {
   @ValidateNested({ each: true })
   @Type(() => SessionPilotInput)
   pilots!: SessionPilotInput[];
-}
-
-export class LogAttemptInput {
-  @IsId() id!: string;
-  @IsId() sessionId!: string;
-  @IsId() pilotId!: string;
-  @IsStepId() stepId!: string;
-  @IsText(12) direction!: string;
-  @IsOneOf(outcomes) outcome!: Outcome;
-  /** When it was flown, by the device's clock. */
-  @IsMoment() flownAtMs!: number;
-  /** Which battery of the session, where batteries are counted. */
-  @IsOptional()
-  @Max(200, { message: "pack is 1 to 200" })
-  @Min(1, { message: "pack is 1 to 200" })
-  @IsInt({ message: "pack is 1 to 200" })
-  pack?: number | null;
-}
-
-/** What a coach notes of a pilot in the field. */
-export class SessionNoteInput {
-  @IsId() id!: string;
-  @IsId() sessionId!: string;
-  @IsId() pilotId!: string;
-  @MinLength(1, { message: "text is empty" })
-  @IsText(2000)
-  text!: string;
-  /** By the device's clock. */
-  @IsMoment() writtenAtMs!: number;
-}
-
-/** What was measured of an attempt, and how long it took. */
-export class SetMeasuredInput {
-  @IsId() id!: string;
-  @IsOptional()
-  @Max(600, { message: "minutes are 0 to 600" })
-  @Min(0, { message: "minutes are 0 to 600" })
-  @IsNumber({}, { message: "minutes are a number" })
-  minutes!: number | null;
-  /** Values by measure, in the unit of its name. */
-  @IsMeasured() measured!: Partial<Record<AttemptMeasure, number>>;
-}
-
-export class SetFaultsInput {
-  @IsId() id!: string;
-  @ArrayUnique({ message: "a fault is in there twice" })
-  @ArrayMaxSize(10, { message: "ten faults at most" })
-  @IsArray({ message: "faults are missing" })
-  @IsText(40, { each: true })
-  faults!: string[];
-}
-
-export class AtMomentInput {
-  @IsId() id!: string;
-  /** When, by the device's clock; left out for now. */
-  @IsOptional() @IsMoment() atMs?: number;
-}
-
-export class ByIdInput {
-  @IsId() id!: string;
 }

@@ -13,7 +13,7 @@ import { useState } from "react";
 import type { PlannedBlock } from "@/contract";
 import { stepName } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { blockNames } from "./block-names";
+import { blockNames } from "@/words";
 
 /** What the pilot flies in this session, in order; a tap goes to it, another step can be taken up at once. */
 export function BlockSwitch({

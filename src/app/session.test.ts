@@ -10,16 +10,15 @@ import {
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
-import { sessionActions } from "./actions";
-import { byServerClock } from "./device-clock";
-import { loadPlan, loadTally } from "./load";
-import { downloadPacket } from "./field-packet";
-import type { FieldPacket } from "./packet";
+import { byServerClock, downloadPacket, fieldActions, type FieldPacket } from "@/features/field";
+import { loadPlan, planActions } from "@/features/plan";
+import { loadTally } from "@/server/tally";
 
 withFreshDatabase();
 
 const [squadId, coachId, odo, ida] = Array.from({ length: 4 }, () => newId());
 const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
+const sessionActions = { ...planActions, ...fieldActions };
 const run = runnerFor(who);
 const HOUR_MS = 3_600_000;
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -8,8 +7,6 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { Moment } from "@/ui/moment/moment";
-import type { TallyNote } from "@/contract";
 
 const LONGEST = 2000;
 
@@ -54,25 +51,6 @@ export function NoteDialog({
         </Button>
       </DialogActions>
     </Dialog>
-  );
-}
-
-/** Notes of a session, oldest first. */
-export function NoteList({ notes }: { notes: readonly TallyNote[] }) {
-  if (notes.length === 0) return null;
-  return (
-    <Box component="ul" aria-label="Notes of this session" sx={{ listStyle: "none", p: 0, my: 1 }}>
-      {notes.map(({ id, text, writtenAtMs }) => (
-        <Box component="li" key={id} sx={{ display: "flex", gap: 1.5, py: 0.3, fontSize: "0.95rem" }}>
-          <span className="num">
-            <Moment atMs={writtenAtMs} show="time" />
-          </span>
-          <Box component="span" sx={{ flex: 1, whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>
-            {text}
-          </Box>
-        </Box>
-      ))}
-    </Box>
   );
 }
 

@@ -12,7 +12,7 @@ import type { PlannedBlock } from "@/contract";
 import { findStep, stepName, type Syllabus } from "@/syllabus";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
-import { blockNames } from "./block-names";
+import { blockNames } from "@/words";
 import type { Candidate } from "./load";
 
 const FREELY = "freely";

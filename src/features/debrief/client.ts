@@ -1,0 +1,3 @@
+export { Debrief } from "./debrief";
+export { NoteList } from "./note-list";
+export { Verdict } from "./verdict";

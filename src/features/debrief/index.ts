@@ -1,0 +1,1 @@
+export { downloadDebrief } from "./download";

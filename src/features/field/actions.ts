@@ -1,0 +1,129 @@
+import { need } from "@/server/access";
+import { badField, ByIdInput, coachAction, memberAction, type Asker } from "@/server/actions";
+import {
+  findAttempt,
+  findPilot,
+  findSession,
+  insertAttempt,
+  insertNote,
+  inTransaction,
+  leavePilotTrail,
+  sessionEnded,
+  setSessionBegun,
+  setSessionEnd,
+  setUndone,
+  syllabusOf,
+  updateAttempt,
+} from "@/server/repositories";
+import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
+import { byServerClock } from "./device-clock";
+import { AtMomentInput, LogAttemptInput, SessionNoteInput, SetFaultsInput, SetMeasuredInput } from "./inputs";
+
+const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
+const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
+
+/** When something was done in the field, by this server's clock. */
+const moment = ({ atMs }: AtMomentInput, { deviceNowMs }: Asker) =>
+  new Date(byServerClock(atMs ?? Date.now(), deviceNowMs, Date.now()));
+
+/** While a session runs, an undone tap is everyday; later it changes the record, and the trail says so. */
+const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restored") =>
+  memberAction(ByIdInput, anAttempt, ({ id }, { name }) =>
+    inTransaction(async (transaction) => {
+      const attempt = (await findAttempt(transaction, id))!;
+      const { pilotId, sessionId, stepId, outcome } = attempt;
+      await setUndone(transaction, attempt, undoneAt());
+      if (!(await sessionEnded(transaction, sessionId))) return;
+      const { squadId } = (await findPilot(pilotId))!;
+      const does = `${kind} an attempt (${stepName(await syllabusOf(squadId), stepId).toLowerCase()}, ${outcome})`;
+      await leavePilotTrail(transaction, { who: name, kind, does, pilotId }, new Date());
+    }),
+  );
+
+/** What is done in the field; any of it may arrive late. */
+export const fieldActions = {
+  "begin-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
+    inTransaction((transaction) => setSessionBegun(transaction, input.id, moment(input, asker))),
+  ),
+  "end-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
+    inTransaction((transaction) => setSessionEnd(transaction, input.id, moment(input, asker))),
+  ),
+  "reopen-session": memberAction(ByIdInput, aSession, ({ id }) =>
+    inTransaction((transaction) => setSessionEnd(transaction, id, null)),
+  ),
+  /** Taken also after the session has ended: a phone may come back into the network late. */
+  "log-attempt": memberAction(
+    LogAttemptInput,
+    // The pilot may have moved to another squad since the session.
+    ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
+    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }, _, { deviceNowMs }) => {
+      const session = (await findSession(sessionId))!;
+      const member = session.pilots.find((one) => one.pilotId === pilotId);
+      if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
+      const step = knownStep(await syllabusOf(session.squadId), stepId);
+      // A step that has been left out since the session began is still logged: what was flown was flown.
+      if (!step && member.stepId !== stepId) throw badField("stepId", "That step is not in the squad's syllabus.");
+      if (step && !step.directions.some((one) => one.id === direction))
+        throw badField("direction", "That step is not flown in this direction.");
+      const atMs = byServerClock(flownAtMs, deviceNowMs, Date.now());
+      await inTransaction(async (transaction) => {
+        await setSessionBegun(transaction, sessionId, new Date(atMs));
+        await insertAttempt(transaction, {
+          id,
+          sessionId,
+          pilotId,
+          stepId,
+          direction,
+          outcome,
+          place: session.place,
+          setupId: member.setupId,
+          loadId: member.loadId ?? null,
+          pack,
+          minutes: null,
+          measured: {},
+          faults: [],
+          atMs,
+        });
+      });
+    },
+  ),
+
+  "set-faults": memberAction(SetFaultsInput, anAttempt, ({ id, faults }) =>
+    inTransaction(async (transaction) => {
+      const attempt = (await findAttempt(transaction, id))!;
+      const { squadId } = (await findPilot(attempt.pilotId))!;
+      const known = knownStep(await syllabusOf(squadId), attempt.stepId)?.faults.map((fault) => fault.id);
+      if (known && faults.some((fault) => !known.includes(fault)))
+        throw badField("faults", "That fault is not one of this step.");
+      await updateAttempt(transaction, attempt, { faults });
+    }),
+  ),
+
+  "set-measured": memberAction(SetMeasuredInput, anAttempt, ({ id, minutes, measured }) =>
+    inTransaction(async (transaction) => {
+      await updateAttempt(transaction, (await findAttempt(transaction, id))!, { minutes: minutes ?? null, measured });
+    }),
+  ),
+
+  /** A note of the field is one of the pilot's notes, with the session it was written in. */
+  "add-session-note": coachAction(
+    SessionNoteInput,
+    ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
+    async ({ id, sessionId, pilotId, text, writtenAtMs }, { coachId }, { deviceNowMs }) => {
+      const session = (await findSession(sessionId))!;
+      if (!session.pilots.some((one) => one.pilotId === pilotId))
+        throw badField("pilotId", "That pilot does not fly in this session.");
+      const writtenAt = new Date(byServerClock(writtenAtMs, deviceNowMs, Date.now()));
+      await inTransaction((transaction) =>
+        insertNote(transaction, { id, pilotId, coachId, text, sessionId }, writtenAt),
+      );
+    },
+  ),
+
+  "undo-attempt": setAttemptUndone(() => new Date(), "removed"),
+  "restore-attempt": setAttemptUndone(() => null, "restored"),
+};
+
+/** The step of the squad's syllabus, or of the one the program comes with. */
+const knownStep = (syllabus: Syllabus, id: string): Step | undefined =>
+  findStep(syllabus, id) ?? findStep(builtInSyllabus, id);

@@ -1,0 +1,1 @@
+export { BeforeGoggles } from "./before-goggles";

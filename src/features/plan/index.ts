@@ -1,0 +1,3 @@
+export { planActions } from "./actions";
+export { loadPlan } from "./load";
+export { PlanScreen } from "./plan-screen";

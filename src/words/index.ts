@@ -1,0 +1,1 @@
+export { blockNames } from "./block-names";
