@@ -90,6 +90,7 @@ const config = [
           ],
         },
       ],
+      "import/no-duplicates": "error",
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_+$" }],
     },
   },

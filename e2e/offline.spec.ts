@@ -8,15 +8,13 @@ import { demoAddress, graveFaults, signIn } from "./addresses";
 
 /** What the server has of a session: attempts that stand, by pilot name, step, direction and outcome, in order. */
 async function onServer(page: Page, sessionId: string) {
-  const response = await page.request.get(`${demoAddress}/field-packets/${sessionId}`);
+  const response = await page.request.get(`${demoAddress}/field-tallies/${sessionId}`);
   expect(response.status()).toBe(200);
-  const { tally } = (await response.json()) as {
-    tally: {
-      session: { begun: boolean; endedAtMs: number | null };
-      pilots: { id: string; name: string }[];
-      attempts: { pilotId: string; outcome: string; atMs: number; undone: boolean; faults: string[] }[];
-      notes: { pilotId: string; text: string }[];
-    };
+  const tally = (await response.json()) as {
+    session: { begun: boolean; endedAtMs: number | null };
+    pilots: { id: string; name: string }[];
+    attempts: { pilotId: string; outcome: string; atMs: number; undone: boolean; faults: string[] }[];
+    notes: { pilotId: string; text: string }[];
   };
   const name = new Map(tally.pilots.map((pilot) => [pilot.id, pilot.name]));
   const attempts = tally.attempts.filter(({ undone }) => !undone);
@@ -65,12 +63,12 @@ async function open(page: Page, sessionId: string): Promise<void> {
       page.evaluate(
         (id) =>
           new Promise<number>((done) => {
-            const opening = indexedDB.open("bathygon");
+            const opening = indexedDB.open("bathygon-field");
             opening.onsuccess = () => {
-              const asked = opening.result.transaction("packets").objectStore("packets").get(id);
+              const asked = opening.result.transaction("briefs").objectStore("briefs").get(id);
               asked.onsuccess = () => {
                 opening.result.close();
-                done((asked.result as { packet: { briefs: unknown[] } } | undefined)?.packet.briefs.length ?? 0);
+                done((asked.result as { briefs: unknown[] } | undefined)?.briefs.length ?? 0);
               };
             };
           }),

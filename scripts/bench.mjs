@@ -42,11 +42,16 @@ async function timePages(address, headers, paths) {
 const hands = process.argv[2] === "hands";
 if (hands) await runMain(() => runTypeScript("bench/own-hands.ts", [process.argv[3] ?? "40"], {}, { quiet: false }));
 
-/** `npm run bench -- safe [all]`: whether the minimum start heights are safe, and nothing else. */
+/** `npm run bench -- safe [all [1/12]]`: whether the minimum start heights are safe, and nothing else. */
 const safe = process.argv[2] === "safe";
 if (safe)
   await runMain(() =>
-    runTypeScript("bench/start-height.ts", [process.argv[3] === "all" ? "all" : "five"], {}, { quiet: false }),
+    runTypeScript(
+      "bench/start-height.ts",
+      [process.argv[3] === "all" ? "all" : "five", process.argv[4] ?? "1/1"],
+      {},
+      { quiet: false },
+    ),
   );
 
 if (!safe && !hands)
@@ -104,9 +109,10 @@ if (!safe && !hands)
       if (started.status !== 200) throw new Error(`a session could not be started: ${await started.text()}`);
       await timePages(application.address, headers, [
         `/session/${running}`,
-        `/field-packets/${running}`,
+        `/field-tallies/${running}`,
+        `/field-briefs/${running}`,
         `/session/${over}`,
-        `/field-packets/${over}`,
+        `/field-tallies/${over}`,
         `/debriefs/${over}`,
       ]);
       say("Resident memory after that");

@@ -10,7 +10,7 @@ import {
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
-import { byServerClock, downloadPacket, fieldActions, type FieldPacket } from "@/features/field";
+import { byServerClock, downloadBriefs, downloadTally, fieldActions, type FieldPacket } from "@/features/field";
 import { loadPlan, planActions } from "@/features/plan";
 import { loadTally } from "@/server/tally";
 
@@ -182,16 +182,29 @@ it("looks at a session that is over as it was then: nothing that was flown since
   expect(await earlier(second)).toHaveLength(5);
 });
 
-it("gives a device everything the field needs: the tally and the brief of every step", async () => {
+it("gives a device everything the field needs: the tally, and the brief of every step, once until they change", async () => {
   const id = newId();
   await prepare(id);
-  const { tally, briefs } = (await (await downloadPacket(who, id)).json()) as FieldPacket;
+  const tally = (await (await downloadTally(who, id)).json()) as FieldPacket["tally"];
   expect(tally.accountId).toBe(who.accountId);
-  expect(briefs.map(({ pilot, standing }) => [pilot.name, standing.stepId])).toEqual([
+  const asked = async (tag: string | null) =>
+    (await (await downloadBriefs(who, id, tag)).json()) as { tag: string; briefs: FieldPacket["briefs"] | null };
+  const { tag, briefs } = await asked(null);
+  expect(briefs!.map(({ pilot, standing }) => [pilot.name, standing.stepId])).toEqual([
     ["Odo Fenn", "flip-slow"],
     ["Odo Fenn", "stop-course"],
     ["Ida Rook", "hang"],
   ]);
+  // A tap changes the tally, not the briefs.
+  await tap(id, "flip-slow");
+  expect(await asked(tag)).toEqual({ tag, briefs: null });
+  await inTransaction((transaction) => transaction("pilot").where({ id: odo }).update({ reaction_s: 0.4 }));
+  const later = await asked(tag);
+  expect(later.tag).not.toBe(tag);
+  expect(later.briefs![0].pilot.reactionS).toBe(0.4);
+  // Another step is taken up: there is a brief of it.
+  await tap(id, "land-stop");
+  expect((await asked(later.tag)).briefs).toHaveLength(4);
 });
 
 it("offers every pilot something to fly, with a reason", async () => {

@@ -64,8 +64,9 @@ export interface Choreography {
 }
 
 /** What the device kept may be of another version of the program, or no choreography at all. */
-function isWhole({ direction, recipe }: Choreography): boolean {
+function isWhole(kept: unknown): kept is Choreography {
   try {
+    const { direction, recipe } = kept as Choreography;
     return directionWords[direction] !== undefined && requireRecipe(recipe) === recipe && recipe.start !== undefined;
   } catch {
     return false;

@@ -2,7 +2,7 @@
 
 import { useTheme } from "@mui/material/styles";
 import { useId, type SVGProps } from "react";
-import { type FigurePlace, type Handle, type PhaseSpan, type Recipe, type Trace } from "@/core";
+import type { FigurePlace, Handle, PhaseSpan, Recipe, Trace } from "@/core";
 import { handsFor, stickModes } from "@/ui/sticks/modes";
 import {
   laneColumns,

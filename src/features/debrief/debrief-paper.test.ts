@@ -1,7 +1,6 @@
-import type { LoggedAttempt, Session } from "@/contract";
+import type { LoggedAttempt, Session, TallyData } from "@/contract";
 import { builtInSyllabus, standardDay } from "@/syllabus";
 import { debriefPaper } from "./debrief-paper";
-import type { TallyData } from "@/contract";
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
 import { measuredWords } from "./measured-words";
 import { sinceLastTime, sinceLastWords } from "./since-last";

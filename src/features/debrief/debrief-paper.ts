@@ -1,10 +1,9 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { outcomes, type Outcome } from "@/core";
-import type { LoggedAttempt } from "@/contract";
+import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import { capital } from "@/ui/units/capital";
-import type { TallyData, TallyPilot, TallyStep } from "@/contract";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { adviceAt, nextTimeWords } from "./next-time";

@@ -1,7 +1,6 @@
 import { advise, weighEvidence, type Advice } from "@/core";
-import type { LoggedAttempt } from "@/contract";
+import type { LoggedAttempt, TallyPilot, TallyStep } from "@/contract";
 import { directionNames, findStep, pathOf, stepBefore, type Step, type Syllabus } from "@/syllabus";
-import type { TallyPilot, TallyStep } from "@/contract";
 
 /** The advice for a pilot at a step with what was flown before and in this session. */
 export function adviceAt(

@@ -4,12 +4,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
-import type { LoggedAttempt } from "@/contract";
+import type { LoggedAttempt, TallyPilot, TallyStep } from "@/contract";
 import { directionNames, type FlownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
-import type { TallyPilot, TallyStep } from "@/contract";
 import { adviceAt } from "./next-time";
 
 const verdictWords = {

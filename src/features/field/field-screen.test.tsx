@@ -1,11 +1,11 @@
 import { standardDay } from "@/syllabus";
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { keepPacket } from "@/ui/outbox/device-store";
 import { enqueue, outboxNow } from "@/ui/outbox/outbox";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { FieldScreen } from "./field-screen";
+import { keepOnDevice } from "./packet";
 import type { TallyData } from "@/contract";
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
 
@@ -30,7 +30,7 @@ const tally: TallyData = {
   syllabi: [],
   day: standardDay,
 };
-const keep = () => keepPacket({ sessionId: "s", accountId: "account", keptAtMs: 1, packet: { tally, briefs: [] } });
+const keep = () => keepOnDevice(tally);
 const item = (sessionId: string) =>
   ({ key: sessionId, accountId: "account", sessionId, action: "undo-attempt", input: { id: "a" } }) as const;
 

@@ -6,30 +6,22 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
-import { routeOf } from "@/syllabus";
 import { Moment } from "@/ui/moment/moment";
-import { listPackets, type KeptPacket } from "@/ui/outbox/device-store";
 import { dismiss, resubmit } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
-import type { FieldPacket } from "./packet";
+import { keptSessions, type FieldPacket } from "./packet";
 import { TallyScreen } from "./tally-screen";
 
 /** The field without a network: the sessions kept on this device, and the tally of one of them. Nothing of it comes from the server. */
 export function FieldScreen() {
   const asked = useSearchParams().get("session");
-  const [kept, setKept] = useState<readonly KeptPacket[] | null>(null);
+  const [kept, setKept] = useState<readonly FieldPacket[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   useEffect(() => {
-    listPackets().then(
-      (all) => setKept(all.map(asOfNow)),
-      (error: Error) => setFailure(error.message),
-    );
+    keptSessions().then(setKept, (error: Error) => setFailure(error.message));
   }, []);
-  const one = kept?.find(({ sessionId }) => sessionId === asked);
-  if (one) {
-    const packet = one.packet as FieldPacket;
-    return <TallyScreen key={one.sessionId} data={packet.tally} briefs={packet.briefs} />;
-  }
+  const packet = kept?.find(({ tally }) => tally.session.id === asked);
+  if (packet) return <TallyScreen key={asked} data={packet.tally} briefs={packet.briefs} />;
   return (
     <Box sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
       <Typography variant="h1">In the field</Typography>
@@ -49,26 +41,15 @@ export function FieldScreen() {
       {kept?.length === 0 && (
         <Typography color="text.secondary">None yet: open a session while there is a network.</Typography>
       )}
-      {kept?.map(({ sessionId, packet }) => (
-        <KeptLine key={sessionId} packet={packet as FieldPacket} />
+      {kept?.map((one) => (
+        <KeptLine key={one.tally.session.id} packet={one} />
       ))}
-      <WaitingHere sessionIds={new Set(kept?.map(({ sessionId }) => sessionId))} />
+      <WaitingHere sessionIds={new Set(kept?.map(({ tally }) => tally.session.id))} />
       <Button component={Link} href="/" prefetch={false} variant="outlined" sx={{ mt: 3 }}>
         To the desk, with a network
       </Button>
     </Box>
   );
-}
-
-/** A session as this version of the program knows them: one kept by an older version has no notes, and no routes. */
-function asOfNow(kept: KeptPacket): KeptPacket {
-  const { tally, briefs } = kept.packet as FieldPacket;
-  const pilots = tally.pilots.map((pilot) => ({
-    ...pilot,
-    route: pilot.route ?? routeOf({}),
-    currentStepId: pilot.currentStepId ?? null,
-  }));
-  return { ...kept, packet: { tally: { ...tally, pilots, notes: tally.notes ?? [] }, briefs } satisfies FieldPacket };
 }
 
 function KeptLine({ packet: { tally } }: { packet: FieldPacket }) {

@@ -1,6 +1,6 @@
 export { fieldActions } from "./actions";
 export { byServerClock } from "./device-clock";
-export { downloadPacket } from "./field-packet";
+export { downloadBriefs, downloadTally } from "./download";
 export { FieldScreen } from "./field-screen";
 export type { FieldPacket } from "./packet";
 export { TallyScreen } from "./tally-screen";

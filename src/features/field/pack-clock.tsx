@@ -2,6 +2,8 @@
 
 import ButtonBase from "@mui/material/ButtonBase";
 import { useEffect, useState } from "react";
+import { isCount, isRecord } from "@/ui/device/device-storage";
+import { useDeviceState } from "@/ui/device/use-device-state";
 
 interface Pack {
   readonly number: number;
@@ -9,28 +11,33 @@ interface Pack {
   readonly sinceMs: number | null;
 }
 
+const NO_PACK: Pack = { number: 0, sinceMs: null };
+
+/** A pack as it was kept; null for what is none. */
+export function packFrom(kept: unknown): Pack | null {
+  if (!isRecord(kept) || !isCount(kept.number)) return null;
+  return { number: kept.number, sinceMs: isCount(kept.sinceMs) ? kept.sinceMs : null };
+}
+
 /** The battery flown now: a tap begins one, a tap ends it. Kept on the device; counts on from those `counted` by others. */
 export function usePack(
   sessionId: string,
   counted = 0,
 ): Pack & { readonly next: number; readonly nowMs: number; readonly tap: () => void } {
-  const store = `bathygon-pack-${sessionId}`;
-  const [pack, setPack] = useState<Pack>({ number: 0, sinceMs: null });
+  const [pack, setPack] = useDeviceState(`bathygon-pack-${sessionId}`, NO_PACK, packFrom);
   const [nowMs, setNowMs] = useState(0);
   useEffect(() => {
-    const kept = localStorage.getItem(store);
+    // The server does not know this device's clock.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setPack(JSON.parse(kept) as Pack);
     setNowMs(Date.now());
     const timer = setInterval(() => setNowMs(Date.now()), 1000);
     return () => clearInterval(timer);
-  }, [store]);
+  }, []);
   const tap = () => {
     const now = Date.now();
-    const next =
-      pack.sinceMs === null ? { number: Math.max(pack.number, counted) + 1, sinceMs: now } : { ...pack, sinceMs: null };
-    localStorage.setItem(store, JSON.stringify(next));
-    setPack(next);
+    setPack(({ number, sinceMs }) =>
+      sinceMs === null ? { number: Math.max(number, counted) + 1, sinceMs: now } : { number, sinceMs: null },
+    );
     setNowMs(now);
   };
   return { ...pack, next: Math.max(pack.number, counted) + 1, nowMs, tap };

@@ -2,10 +2,9 @@ import { standardDay } from "@/syllabus";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Outcome } from "@/core";
-import type { LoggedAttempt, Session } from "@/contract";
+import type { LoggedAttempt, Session, TallyData } from "@/contract";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
-import type { TallyData } from "@/contract";
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
 import { TallyScreen } from "./tally-screen";
 
@@ -387,7 +386,7 @@ describe("a planned session", () => {
 
   it("shows what another device tapped", async () => {
     const other = { ...planned(), attempts: [attempt("bailed", "back", 1)] };
-    fakeServer({ "/field-packets/session": { status: 200, body: { tally: other, briefs: [] } } });
+    fakeServer({ "/field-tallies/session": { status: 200, body: other } });
     renderScreen(<TallyScreen data={planned()} />);
     await userEvent.click(screen.getByRole("button", { name: /Main drill/ }));
     await userEvent.click(screen.getByRole("radio", { name: /Backward/ }));

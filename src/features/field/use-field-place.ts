@@ -1,8 +1,9 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
-import type { PlannedBlock } from "@/contract";
-import type { TallyPilot } from "@/contract";
+import { isCount, isRecord, isText, recordOf } from "@/ui/device/device-storage";
+import { useDeviceState } from "@/ui/device/use-device-state";
+import type { PlannedBlock, TallyPilot } from "@/contract";
+import { blockKinds } from "@/core";
 
 /** Whose turn it is, what they fly and in which direction, as this device has it. */
 interface Place {
@@ -42,24 +43,27 @@ export function blockAt({ blocks, turns }: Pick<TallyPilot, "blocks" | "turns">,
   return found < 0 ? blocks.length - 1 : found;
 }
 
+const isBlock = (value: unknown): value is PlannedBlock =>
+  isRecord(value) &&
+  (value.stepId === null || isText(value.stepId)) &&
+  typeof value.minutes === "number" &&
+  blockKinds.some((kind) => kind === value.kind);
+const areBlocks = (value: unknown): value is readonly PlannedBlock[] => Array.isArray(value) && value.every(isBlock);
+
+/** A place as it was kept, by whatever version: what cannot be read begins anew. */
+export function placeFrom(kept: unknown): Place | null {
+  if (!isRecord(kept)) return null;
+  return {
+    turn: isCount(kept.turn) ? kept.turn : START.turn,
+    blockOf: recordOf(kept.blockOf, isCount),
+    directionOf: recordOf(kept.directionOf, isText),
+    added: recordOf(kept.added, areBlocks),
+  };
+}
+
 /** Where the field is, kept on this device over reloads. */
 export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) {
-  const store = `bathygon-field-${sessionId}`;
-  const [place, setPlace] = useState<Place>(START);
-  useEffect(() => {
-    const kept = localStorage.getItem(store);
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setPlace(JSON.parse(kept) as Place);
-  }, [store]);
-  const change = useCallback(
-    (next: (before: Place) => Place) =>
-      setPlace((before) => {
-        const after = next(before);
-        localStorage.setItem(store, JSON.stringify(after));
-        return after;
-      }),
-    [store],
-  );
+  const [place, change] = useDeviceState(`bathygon-field-${sessionId}`, START, placeFrom);
   const turns = fieldTurns(pilots);
   const turn = place.turn % turns.length;
   const now = turns[turn];

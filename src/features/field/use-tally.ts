@@ -5,31 +5,41 @@ import { v7 as newId } from "uuid";
 import { enqueue, outboxNow, reread } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
 import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
-import { fetchPacket, keepOnDevice, type FieldPacket } from "./packet";
+import { fetchTally, keepOnDevice, type FieldPacket } from "./packet";
 import { withWaiting } from "./tally-log";
+import { useBriefs } from "./use-briefs";
 
 /** How often the session is looked at on the server, for what another device did. */
 const LOOK_MS = 15_000;
 
 /** A session with what was tapped here, kept on this device, and how much of it still waits to be sent. */
-export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
+export function useTally(data: TallyData, briefsAtFirst: FieldPacket["briefs"]) {
   const { id } = data.session;
-  const [packet, setPacket] = useState<FieldPacket>({ tally: data, briefs: kept });
+  const [tally, setTally] = useState(data);
+  const { briefs, failure } = useBriefs(id, briefsAtFirst);
   const outbox = useOutbox();
   const done = useRef(0);
   const lastTapMs = useRef(0);
+  const [unkept, setUnkept] = useState<string | null>(null);
+  const keeping = useCallback(
+    (kept: Promise<void>) =>
+      kept.then(
+        () => setUnkept(null),
+        (error: Error) => setUnkept(error.message),
+      ),
+    [],
+  );
   /** The page's data that something newer was fetched after. */
   const outdated = useRef<TallyData | null>(null);
 
   useEffect(() => {
     // What waits on this device is known to the browser only, so it can be added no sooner than here.
     void reread().then(() =>
-      setPacket((known) => ({
-        ...known,
-        tally: withWaiting(outdated.current === data ? known.tally : data, outboxNow().items),
-      })),
+      setTally((known) => withWaiting(outdated.current === data ? known : data, outboxNow().items)),
     );
   }, [data]);
+
+  useEffect(() => void keeping(keepOnDevice(data)), [data, keeping]);
 
   // Looks for what other devices did, while nothing is under way here that the answer could not know of yet.
   useEffect(() => {
@@ -38,10 +48,11 @@ export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
       const quiet = () => !outboxNow().items.some((item) => item.sessionId === id && item.refused === undefined);
       if (document.visibilityState === "hidden" || !quiet()) return;
       const before = done.current;
-      const fresh = await fetchPacket(id);
+      const fresh = await fetchTally(id);
       if (!fresh || gone || !quiet() || done.current !== before) return;
       outdated.current = data;
-      setPacket(fresh);
+      setTally(fresh.tally);
+      await keeping(fresh.keep());
     };
     void look();
     const timer = setInterval(() => void look(), LOOK_MS);
@@ -49,20 +60,12 @@ export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
       gone = true;
       clearInterval(timer);
     };
-  }, [id, data]);
-
-  const [unkept, setUnkept] = useState<string | null>(null);
-  useEffect(() => {
-    keepOnDevice(packet, Date.now()).then(
-      () => setUnkept(null),
-      (error: Error) => setUnkept(error.message),
-    );
-  }, [packet]);
+  }, [id, data, keeping]);
 
   const act = useCallback(
     (action: FieldAction) => {
       done.current++;
-      setPacket((known) => ({ ...known, tally: tallyAfter(known.tally, action) }));
+      setTally((known) => tallyAfter(known, action));
       void enqueue({ key: newId(), accountId: data.accountId, sessionId: id, ...action });
     },
     [data.accountId, id],
@@ -71,16 +74,16 @@ export function useTally(data: TallyData, kept: FieldPacket["briefs"]) {
   const tapMoment = useCallback(() => (lastTapMs.current = Math.max(Date.now(), lastTapMs.current + 1)), []);
   const own = outbox.items.filter((item) => item.sessionId === id);
   return {
-    tally: packet.tally,
-    briefs: packet.briefs,
-    attempts: packet.tally.attempts.filter((attempt) => !attempt.undone),
+    tally,
+    briefs,
+    attempts: tally.attempts.filter((attempt) => !attempt.undone),
     act,
     tapMoment,
     waiting: {
       unsent: own.filter((item) => item.refused === undefined).length,
       unkept: own.filter((item) => outbox.unkept.has(item.key)).length,
       signedOut: outbox.signedOutIds.has(data.accountId),
-      broken: outbox.broken ?? unkept,
+      broken: outbox.broken ?? unkept ?? failure,
     },
     refused: own.filter((item) => item.refused !== undefined),
   };

@@ -1,4 +1,4 @@
-import type { OpenedInvitation } from "@/contract";
+import type { OpenedInvitation, Invitation } from "@/contract";
 import { v7 as newId } from "uuid";
 import { need } from "@/server/access";
 import {
@@ -13,7 +13,6 @@ import {
   updatePassword,
 } from "@/server/accounts";
 import { ByIdInput, badField, coachAction, conflict, missing, openAction, Refusal } from "@/server/actions";
-import type { Invitation } from "@/contract";
 import {
   addToSquad,
   findInvitation,

@@ -1,7 +1,9 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { dayAirRanges } from "@/core";
+import { isText, recordOf } from "@/ui/device/device-storage";
+import { useDeviceState } from "@/ui/device/use-device-state";
 import type { PlanFrame } from "./planning";
 
 /** What a session gives, as typed. */
@@ -26,35 +28,24 @@ export type FrameField = (typeof frameFields)[number]["name"];
 type Typed = Readonly<Record<FrameField, string>>;
 
 /** A coach's habits are kept on the device; the day's minutes, light and wind are not. */
-const habits: readonly FrameField[] = ["packMin", "changeMin", "spots", "observers", "newSteps"];
+const USUAL = { packMin: "4", changeMin: "3", spots: "1", observers: "1", newSteps: "1" };
+const habitsFrom = (kept: unknown): typeof USUAL => {
+  const known = recordOf(kept, isText);
+  const { packMin, changeMin, spots, observers, newSteps } = { ...USUAL, ...known };
+  return { packMin, changeMin, spots, observers, newSteps };
+};
 /** Not known is no mistake. */
 const mayBeEmpty: readonly FrameField[] = ["lightMin", "windMps", "temperatureC"];
-const STORE = "bathygon-plan-habits";
 
 /** The day and the habits a plan is made from, with what is wrong about each field. */
 export function usePlanFrame(minutes: number) {
-  const [typed, setTyped] = useState<Typed>({
-    minutes: String(minutes),
-    lightMin: "",
-    windMps: "",
-    temperatureC: "",
-    packMin: "4",
-    changeMin: "3",
-    spots: "1",
-    observers: "1",
-    newSteps: "1",
-  });
-  useEffect(() => {
-    const kept = localStorage.getItem(STORE);
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setTyped((before) => ({ ...before, ...(JSON.parse(kept) as Partial<Typed>) }));
-  }, []);
+  const [day, setDay] = useState({ minutes: String(minutes), lightMin: "", windMps: "", temperatureC: "" });
+  const [habits, changeHabits] = useDeviceState("bathygon-plan-habits", USUAL, habitsFrom);
+  const typed: Typed = { ...day, ...habits };
   const set = (name: FrameField, text: string) =>
-    setTyped((before) => {
-      const after = { ...before, [name]: text };
-      localStorage.setItem(STORE, JSON.stringify(Object.fromEntries(habits.map((one) => [one, after[one]]))));
-      return after;
-    });
+    name in USUAL
+      ? changeHabits((before) => ({ ...before, [name]: text }))
+      : setDay((before) => ({ ...before, [name]: text }));
   const errors: Partial<Record<FrameField, string>> = {};
   const values: Partial<Record<FrameField, number>> = {};
   for (const { name, least, most, whole } of frameFields) {

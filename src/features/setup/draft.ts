@@ -13,8 +13,9 @@ export interface SetupDraft {
 /** Changes that follow one another so fast are one drag of a slider. */
 const ONE_DRAG_MS = 700;
 
-function isWhole({ settings, reason }: SetupDraft): boolean {
+function isWhole(kept: unknown): kept is SetupDraft {
   try {
+    const { settings, reason } = kept as SetupDraft;
     requireSettings(settings);
     return typeof reason === "string";
   } catch {

@@ -1,9 +1,11 @@
 "use client";
 
 import type { SyllabusDocument } from "@/syllabus";
+import { isRecord } from "@/ui/device/device-storage";
 import { useDraft, type Draft } from "@/ui/drafts/use-draft";
 
-const isWhole = ({ skills, stages }: SyllabusDocument) => Array.isArray(skills) && Array.isArray(stages);
+const isWhole = (kept: unknown): kept is SyllabusDocument =>
+  isRecord(kept) && Array.isArray(kept.skills) && Array.isArray(kept.stages);
 
 /** What a coach has changed in a squad's syllabus and not saved. */
 export function useSyllabusDraft(squadId: string, basedOn: number, saved: SyllabusDocument): Draft<SyllabusDocument> {

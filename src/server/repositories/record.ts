@@ -11,9 +11,7 @@ import {
 } from "@/core";
 import { database, type Transaction } from "../database";
 import { Refusal } from "../actions/errors";
-import type { FlightState } from "@/contract";
-import type { MilestoneEvidence } from "@/contract";
-import type { Grip } from "@/contract";
+import type { FlightState, MilestoneEvidence, Grip } from "@/contract";
 import type { School } from "@/syllabus";
 import { refreshDigestsOf } from "./digests";
 import { fromJson, isDuplicate } from "./rows";

@@ -16,6 +16,12 @@ export async function findStartHeights(keys: readonly string[]): Promise<Readonl
   return new Map(rows.map((row) => [row.key, { heightM: Number(row.height_m), reason: fromJson(row.reason) }]));
 }
 
+/** When the newest was worked out, ms; null where none was. */
+export async function newestStartHeight(): Promise<number | null> {
+  const row = await database()("start_height").max("created_at as newest").first<{ newest: Date | null }>();
+  return row?.newest?.getTime() ?? null;
+}
+
 /** Keeps a minimum start height once: what is there already stands. Figures of older flight models go. */
 export async function keepStartHeight(
   transaction: Transaction,

@@ -1,5 +1,4 @@
-import { DomainError } from "@/core";
-import type { PassMark } from "@/core";
+import { DomainError, type PassMark } from "@/core";
 import type { Skill, SyllabusDocument } from "../types";
 import { usualSettings } from "../stage-settings";
 import { chart } from "./chart";

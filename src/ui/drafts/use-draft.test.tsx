@@ -1,4 +1,5 @@
 import { act, renderHook } from "@testing-library/react";
+import { isRecord } from "../device/device-storage";
 import { useDraft } from "./use-draft";
 
 const saved = { text: "saved" };
@@ -8,7 +9,7 @@ const open = (basedOn = 3) =>
       key: "draft",
       saved,
       basedOn,
-      isWhole: ({ text }) => typeof text === "string",
+      isWhole: (kept): kept is { text: string } => isRecord(kept) && typeof kept.text === "string",
     }),
   ).result;
 type Opened = ReturnType<typeof open>;

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { isCount, isRecord, readDevice, writeDevice } from "../device/device-storage";
 
 const MOST_STEPS = 100;
 
@@ -40,20 +41,20 @@ export function useDraft<T>({
   readonly key: string;
   readonly saved: T;
   readonly basedOn: number;
-  readonly isWhole: (document: T) => boolean;
+  readonly isWhole: (document: unknown) => document is T;
 }) {
   const [state, setState] = useState<State<T>>(() => fresh(saved, basedOn));
   useEffect(() => {
-    const kept = read<T>(key);
-    if (!kept?.document || !isWhole(kept.document)) return;
+    const kept = readDevice(key);
+    if (!isRecord(kept) || !isWhole(kept.document)) return;
     // The draft lives in the browser only, so it can be read no sooner than here.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    setState({ ...fresh(kept.document, kept.basedOn), restored: true });
+    setState({ ...fresh(kept.document, isCount(kept.basedOn) ? kept.basedOn : basedOn), restored: true });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- another judge of the same thing does not make it be read again
   }, [key]);
   const { document, past, future, touched } = state;
   useEffect(() => {
-    if (touched) localStorage.setItem(key, JSON.stringify({ basedOn: state.basedOn, document }));
+    if (touched) writeDevice(key, { basedOn: state.basedOn, document });
   }, [key, touched, state.basedOn, document]);
   const go = (change: (now: State<T>) => State<T>) => () =>
     setState((now) => ({ ...change(now), gesture: null, touched: true }));
@@ -90,18 +91,10 @@ export function useDraft<T>({
       : null,
     /** Forgets the draft and goes on from what is saved. */
     drop: (to: T, number: number) => {
-      localStorage.removeItem(key);
+      writeDevice(key, null);
       setState(fresh(to, number));
     },
   };
 }
 
 export type Draft<T> = ReturnType<typeof useDraft<T>>;
-
-function read<T>(key: string): { readonly basedOn: number; readonly document: T } | null {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? "null") as { basedOn: number; document: T } | null;
-  } catch {
-    return null;
-  }
-}

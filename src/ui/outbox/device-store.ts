@@ -1,82 +1,164 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { Outgoing } from "./outbox";
+import type { FieldAction } from "@/contract";
+import type { Outgoing } from "./outgoing";
 
-/** What a session needs in the field, as the server sent it. */
-export interface KeptPacket {
+/** A session as the server last showed it. A tap does not write it: see `sent`. */
+export interface KeptTally {
   readonly sessionId: string;
   /** The account it was sent to. */
   readonly accountId: string;
   readonly keptAtMs: number;
-  readonly packet: unknown;
+  readonly tally: unknown;
 }
+
+/** The briefs of a session, with the tag by which the server knows whether they are still those. */
+export interface KeptBriefs {
+  readonly sessionId: string;
+  readonly tag: string;
+  readonly briefs: unknown;
+}
+
+/** A session on this device, as it was kept: what is in it is to be checked before it is used. */
+export interface KeptSession extends KeptTally {
+  readonly briefs: unknown;
+  /** What the server took since the tally was kept, oldest first. */
+  readonly sent: readonly FieldAction[];
+}
+
+type Sent = FieldAction & { readonly sessionId: string };
 
 interface Device extends DBSchema {
   /** In the order they were done: keys count up. */
   outbox: { key: number; value: Outgoing };
-  packets: { key: string; value: KeptPacket };
+  /** Of earlier versions, which kept tally and briefs in one; read, and no longer written. */
+  packets: {
+    key: string;
+    value: Omit<KeptTally, "tally"> & { readonly packet?: { tally?: unknown; briefs?: unknown } };
+  };
 }
 
-let opened: Promise<IDBPDatabase<Device>> | null = null;
+/** Beside the other, so that no tab with an earlier version of the program stands in the way of a change of its stores. */
+interface Field extends DBSchema {
+  tallies: { key: string; value: KeptTally };
+  briefs: { key: string; value: KeptBriefs };
+  sent: { key: number; value: Sent; indexes: { bySession: string } };
+}
 
-/** The database on this device. Opens again after it could not be opened, or was closed by the browser. */
-function device(): Promise<IDBPDatabase<Device>> {
-  opened ??= openDB<Device>("bathygon", 1, {
-    upgrade(database) {
-      database.createObjectStore("outbox", { autoIncrement: true });
-      database.createObjectStore("packets", { keyPath: "sessionId" });
-    },
-    terminated() {
-      opened = null;
-    },
-  }).catch((error: unknown) => {
+/** Opens a database once; again after it could not be opened, or was closed by the browser. */
+function opener<Schema extends DBSchema>(name: string, create: (database: IDBPDatabase<Schema>) => void) {
+  let opened: Promise<IDBPDatabase<Schema>> | null = null;
+  const forget = () => {
     opened = null;
-    throw error;
-  });
-  return opened;
+  };
+  return {
+    open: () =>
+      (opened ??= openDB<Schema>(name, 1, { upgrade: create, terminated: forget }).catch((error: unknown) => {
+        forget();
+        throw error;
+      })),
+    close: async () => {
+      (await opened)?.close();
+      forget();
+    },
+  };
 }
+
+const device = opener<Device>("bathygon", (database) => {
+  database.createObjectStore("outbox", { autoIncrement: true });
+  database.createObjectStore("packets", { keyPath: "sessionId" });
+});
+const field = opener<Field>("bathygon-field", (database) => {
+  database.createObjectStore("tallies", { keyPath: "sessionId" });
+  database.createObjectStore("briefs", { keyPath: "sessionId" });
+  database.createObjectStore("sent", { autoIncrement: true }).createIndex("bySession", "sessionId");
+});
 
 /** Closes it, for whoever opens it afresh. */
 export async function closeDevice(): Promise<void> {
-  (await opened)?.close();
-  opened = null;
+  await Promise.all([device.close(), field.close()]);
 }
 
 /** Everything in the outbox with its key, oldest first. */
 export async function readOutbox(): Promise<(readonly [key: number, item: Outgoing])[]> {
-  const transaction = (await device()).transaction("outbox");
+  const transaction = (await device.open()).transaction("outbox");
   const [keys, items] = await Promise.all([transaction.store.getAllKeys(), transaction.store.getAll()]);
   return keys.map((key, i) => [key, items[i]] as const);
 }
 
 /** Puts an item behind all others. It is on the disk, not only on its way there, when this resolves. */
 export async function appendToOutbox(item: Outgoing): Promise<void> {
-  const transaction = (await device()).transaction("outbox", "readwrite", { durability: "strict" });
+  const transaction = (await device.open()).transaction("outbox", "readwrite", { durability: "strict" });
   await Promise.all([transaction.store.add(item), transaction.done]);
 }
 
 /** Changes or, with null, removes items by key, all or none. */
 export async function changeOutbox(changes: readonly (readonly [key: number, item: Outgoing | null])[]): Promise<void> {
-  const transaction = (await device()).transaction("outbox", "readwrite", { durability: "strict" });
+  const transaction = (await device.open()).transaction("outbox", "readwrite", { durability: "strict" });
   await Promise.all([
     ...changes.map(([key, item]) => (item ? transaction.store.put(item, key) : transaction.store.delete(key))),
     transaction.done,
   ]);
 }
 
-export async function keepPacket(kept: KeptPacket): Promise<void> {
-  await (await device()).put("packets", kept);
+/** Notes what the server took, before it leaves the outbox: the tally that is kept does not know of it yet. */
+export async function noteSent(sent: Sent): Promise<void> {
+  await (await field.open()).add("sent", sent);
 }
 
-export async function readPacket(sessionId: string): Promise<KeptPacket | undefined> {
-  return (await device()).get("packets", sessionId);
+/** What the server has taken of a session by now, for `keepTally` once it has answered with all of that. */
+export async function sentSoFar(sessionId: string): Promise<readonly number[]> {
+  return (await field.open()).getAllKeysFromIndex("sent", "bySession", sessionId);
+}
+
+/** Keeps a session as the server shows it, which knows of what had been sent. */
+export async function keepTally(kept: KeptTally, knownOf: readonly number[]): Promise<void> {
+  const transaction = (await field.open()).transaction(["tallies", "sent"], "readwrite");
+  await Promise.all([
+    transaction.objectStore("tallies").put(kept),
+    ...knownOf.map((key) => transaction.objectStore("sent").delete(key)),
+    transaction.done,
+  ]);
+}
+
+export async function keepBriefs(kept: KeptBriefs): Promise<void> {
+  await (await field.open()).put("briefs", kept);
+}
+
+export async function readBriefs(sessionId: string): Promise<KeptBriefs | undefined> {
+  return (await field.open()).get("briefs", sessionId);
 }
 
 /** Sessions kept on this device, the one kept last first. */
-export async function listPackets(): Promise<KeptPacket[]> {
-  return (await (await device()).getAll("packets")).sort((a, b) => b.keptAtMs - a.keptAtMs);
+export async function listKept(): Promise<KeptSession[]> {
+  const [tallies, briefs, sent] = await inField(["tallies", "briefs", "sent"]);
+  const now = tallies.map((kept) => ({
+    ...kept,
+    briefs: briefs.find(({ sessionId }) => sessionId === kept.sessionId)?.briefs ?? [],
+    sent: sent.filter(({ sessionId }) => sessionId === kept.sessionId),
+  }));
+  const before = (await (await device.open()).getAll("packets"))
+    .filter(({ sessionId }) => !now.some((kept) => kept.sessionId === sessionId))
+    .map(({ packet, ...kept }) => ({ ...kept, tally: packet?.tally, briefs: packet?.briefs, sent: [] }));
+  return [...now, ...before].sort((a, b) => b.keptAtMs - a.keptAtMs);
 }
 
-export async function dropPackets(sessionIds: readonly string[]): Promise<void> {
-  const transaction = (await device()).transaction("packets", "readwrite");
-  await Promise.all([...sessionIds.map((id) => transaction.store.delete(id)), transaction.done]);
+async function inField(stores: ["tallies", "briefs", "sent"]) {
+  const transaction = (await field.open()).transaction(stores);
+  return Promise.all([
+    transaction.objectStore("tallies").getAll(),
+    transaction.objectStore("briefs").getAll(),
+    transaction.objectStore("sent").getAll(),
+  ]);
+}
+
+/** Forgets every session that is kept; what waits to be sent stays. */
+export async function dropKept(): Promise<void> {
+  const transaction = (await field.open()).transaction(["tallies", "briefs", "sent"], "readwrite");
+  await Promise.all([
+    transaction.objectStore("tallies").clear(),
+    transaction.objectStore("briefs").clear(),
+    transaction.objectStore("sent").clear(),
+    transaction.done,
+  ]);
+  await (await device.open()).clear("packets");
 }

@@ -1,20 +1,9 @@
 import type { FieldAction } from "@/contract";
 import { isTemporary, send } from "../actions/send";
-import { appendToOutbox, changeOutbox, readOutbox } from "./device-store";
+import { appendToOutbox, changeOutbox, noteSent, readOutbox } from "./device-store";
+import type { Outgoing } from "./outgoing";
 
-/** Something a person did in a session that the server does not have yet. Kept on the device until it does. */
-export type Outgoing = FieldAction & Waiting;
-
-interface Waiting {
-  readonly key: string;
-  /** The account that did it: nobody else's sign-in sends it. */
-  readonly accountId: string;
-  readonly sessionId: string;
-  /** Why the server will not take it; it stays here until somebody mends or drops it. */
-  readonly refused?: string;
-  /** When the server failed on it, ms: set aside so that the rest goes on, and tried again after a while. */
-  readonly failedAtMs?: number;
-}
+export type { Outgoing } from "./outgoing";
 
 /** How the outbox stands. */
 export interface OutboxState {
@@ -141,6 +130,8 @@ async function sendAll(): Promise<void> {
     const failed = !result.ok && result.status === FAILED_ON_IT && failedAgain(next.key);
     if (!result.ok && isTemporary(result.status) && !failed) break;
     failures.delete(next.key);
+    // Before it leaves the outbox, so that it is in one of both whatever happens between.
+    if (result.ok) await write(() => noteSent(sentOf(next)));
     await change((item) => {
       if (item.key !== next.key) return item;
       if (result.ok) return null;
@@ -149,6 +140,8 @@ async function sendAll(): Promise<void> {
   }
   set({ signedOutIds: away });
 }
+
+const sentOf = ({ key: _, accountId: __, refused: ___, failedAtMs: ____, ...sent }: Outgoing) => sent;
 
 /** Runs something while no other tab does, or not at all when one does already. */
 async function alone(run: () => Promise<void>): Promise<void> {

@@ -1,7 +1,6 @@
-import { compareRuns, usualErrors, type ScatterRun } from "@/core";
+import { compareRuns, usualErrors, type ScatterRun, summarise } from "@/core";
 import { errorsOf } from "./error-fields";
 import { comparedInWords, failuresInWords, habitWords, readinessOf, shareWords, TELLING_ATTEMPTS } from "./words";
-import { summarise } from "@/core";
 
 const run = (failure: ScatterRun["failure"] = null): ScatterRun => ({
   failure,

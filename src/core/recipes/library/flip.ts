@@ -1,4 +1,4 @@
-import { type Phase, type Recipe, type RecipeParameter, type StickPlan } from "../recipe";
+import type { Phase, Recipe, RecipeParameter, StickPlan } from "../recipe";
 import {
   aboutAxis,
   after,
