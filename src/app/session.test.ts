@@ -5,13 +5,16 @@ import {
   insertPilot,
   insertSquad,
   inTransaction,
+  listMilestones,
   listNotes,
   listSessionsSince,
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
-import { byServerClock, downloadBriefs, downloadTally, fieldActions, type FieldPacket } from "@/features/field";
+import { downloadBriefs, downloadTally, fieldActions, type FieldPacket } from "@/features/field";
+import { pilotActions } from "@/features/pilot";
 import { loadPlan, planActions } from "@/features/plan";
+import { byServerClock } from "@/server/device-clock";
 import { loadTally } from "@/server/tally";
 
 withFreshDatabase();
@@ -205,6 +208,26 @@ it("gives a device everything the field needs: the tally, and the brief of every
   // Another step is taken up: there is a brief of it.
   await tap(id, "land-stop");
   expect((await asked(later.tag)).briefs).toHaveLength(4);
+});
+
+it("dates a sign-off that waited over night by the evening it was given", async () => {
+  const atMs = Date.now() - 14 * HOUR_MS;
+  const signed = { id: newId(), pilotId: ida, stepId: "hang", note: "", atMs };
+  expect(await run(pilotActions["sign-off"], signed)).toMatchObject({ ok: true });
+  expect((await listMilestones([ida]))[0]).toMatchObject({ stepId: "hang", signedAtMs: atMs });
+});
+
+it("takes taps at every step that was planned, also when the syllabus has let go of it since", async () => {
+  const id = newId();
+  await prepare(id, [block("main", "flip-slow"), block("review", "roll-pure")]);
+  const plan = { blocks: [block("main", "flip-slow"), block("review", "left-out")], turns: [] };
+  await inTransaction((transaction) =>
+    transaction("session_pilot")
+      .where({ session_id: id, pilot_id: odo })
+      .update({ plan: JSON.stringify(plan) }),
+  );
+  expect(await tap(id, "left-out", Date.now(), { direction: "" })).toMatchObject({ ok: true });
+  expect(await tap(id, "never-there", Date.now(), { direction: "" })).toMatchObject({ ok: false, status: 422 });
 });
 
 it("offers every pilot something to fly, with a reason", async () => {

@@ -110,7 +110,15 @@ interface PilotActions {
   "remove-pilot": Does<Id>;
   "restore-pilot": Does<Id>;
   "set-pilot-school": Does<SchoolChoice>;
-  "sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly note: string }>;
+  "sign-off": Does<
+    Id & {
+      readonly pilotId: string;
+      readonly stepId: string;
+      readonly note: string;
+      /** When, by the device's clock; left out for now. */
+      readonly atMs?: number;
+    }
+  >;
   "withdraw-sign-off": Does<Id>;
   "restore-sign-off": Does<Id>;
   "ask-sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly message: string }>;

@@ -1,3 +1,4 @@
+import type { SessionPilot } from "@/contract";
 import { need } from "@/server/access";
 import { badField, ByIdInput, coachAction, memberAction, type Asker } from "@/server/actions";
 import {
@@ -16,7 +17,7 @@ import {
   updateAttempt,
 } from "@/server/repositories";
 import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
-import { byServerClock } from "./device-clock";
+import { byServerClock } from "@/server/device-clock";
 import { AtMomentInput, LogAttemptInput, SessionNoteInput, SetFaultsInput, SetMeasuredInput } from "./inputs";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
@@ -62,7 +63,7 @@ export const fieldActions = {
       if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
       const step = knownStep(await syllabusOf(session.squadId), stepId);
       // A step that has been left out since the session began is still logged: what was flown was flown.
-      if (!step && member.stepId !== stepId) throw badField("stepId", "That step is not in the squad's syllabus.");
+      if (!step && !plannedFor(member, stepId)) throw badField("stepId", "That step is not in the squad's syllabus.");
       if (step && !step.directions.some((one) => one.id === direction))
         throw badField("direction", "That step is not flown in this direction.");
       const atMs = byServerClock(flownAtMs, deviceNowMs, Date.now());
@@ -127,3 +128,6 @@ export const fieldActions = {
 /** The step of the squad's syllabus, or of the one the program comes with. */
 const knownStep = (syllabus: Syllabus, id: string): Step | undefined =>
   findStep(syllabus, id) ?? findStep(builtInSyllabus, id);
+
+const plannedFor = ({ stepId, plan }: SessionPilot, asked: string) =>
+  asked === stepId || (plan?.blocks ?? []).some((block) => block.stepId === asked);

@@ -1,5 +1,4 @@
 export { fieldActions } from "./actions";
-export { byServerClock } from "./device-clock";
 export { downloadBriefs, downloadTally } from "./download";
 export { FieldScreen } from "./field-screen";
 export type { FieldPacket } from "./packet";

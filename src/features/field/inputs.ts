@@ -12,7 +12,7 @@ import {
   ValidateBy,
 } from "class-validator";
 import { attemptMeasures, outcomes, type AttemptMeasure, type Outcome } from "@/core";
-import { IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
+import { IsMoment, IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
 
 const IsMeasured = () =>
   ValidateBy({
@@ -32,20 +32,6 @@ const IsMeasured = () =>
       defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
     },
   });
-const YEAR_2000_MS = 946_684_800_000;
-const YEAR_2100_MS = 4_102_444_800_000;
-
-/** A moment as a device has it, ms. */
-const IsMoment = () =>
-  ValidateBy({
-    name: "isMoment",
-    validator: {
-      validate: (value: unknown) =>
-        Number.isInteger(value) && Number(value) >= YEAR_2000_MS && Number(value) <= YEAR_2100_MS,
-      defaultMessage: (about) => `${about?.property} is no plausible time`,
-    },
-  });
-
 export class LogAttemptInput {
   @IsId() id!: string;
   @IsId() sessionId!: string;

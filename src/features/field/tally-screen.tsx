@@ -56,7 +56,7 @@ function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["brief
   const { session } = field.tally;
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>
-    field.act({ action: "sign-off", input: { id: newId(), pilotId, stepId, note: "" } });
+    field.act({ action: "sign-off", input: { id: newId(), pilotId, stepId, note: "", atMs: Date.now() } });
   if (session.endedAtMs === null && data.mayKeep)
     return session.begun ? <Tally field={field} onSignOff={signOff} /> : <Prepared field={field} />;
   return (

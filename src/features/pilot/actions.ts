@@ -1,3 +1,4 @@
+import { byServerClock } from "@/server/device-clock";
 import { need } from "@/server/access";
 import { ByIdInput, badField, coachAction, conflict, memberAction } from "@/server/actions";
 import type { DeedKind, MilestoneEvidence } from "@/contract";
@@ -91,14 +92,17 @@ async function keepRequest(
 }
 
 export const pilotActions = {
-  "sign-off": coachAction(SignOffInput, aPilot, async ({ id, pilotId, stepId, note }, { coachId, name }) => {
+  /** One given in the field without a network is of the day it was given. */
+  "sign-off": coachAction(SignOffInput, aPilot, async (input, { coachId, name }, { deviceNowMs }) => {
+    const { id, pilotId, stepId, note } = input;
     const now = new Date();
+    const signedAtMs = input.atMs === undefined ? now.getTime() : byServerClock(input.atMs, deviceNowMs, now.getTime());
     const evidence = await evidenceNow(pilotId, stepId, now);
     await inTransaction(async (transaction) => {
       const standing = await lockMilestone(transaction, pilotId, stepId);
       if (standing?.id === id) return;
       if (standing) throw conflict("This step is already signed off. Reload to see by whom and when.");
-      await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs: now.getTime() });
+      await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs });
       await answerRequests(transaction, { pilotId, stepId }, "", now);
       const does = `signed off ${await stepWords(pilotId, stepId)}`;
       await leavePilotTrail(transaction, { who: name, kind: "signed-off", does, pilotId }, now);

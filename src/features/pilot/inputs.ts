@@ -1,11 +1,13 @@
-import { IsInt, IsObject, Min, MinLength } from "class-validator";
-import { IsId, IsStepId, IsText } from "@/server/actions";
+import { IsInt, IsObject, IsOptional, Min, MinLength } from "class-validator";
+import { IsId, IsMoment, IsStepId, IsText } from "@/server/actions";
 
 export class SignOffInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;
   @IsStepId() stepId!: string;
   @IsText(500) note!: string;
+  /** When, by the device's clock; left out for now. */
+  @IsOptional() @IsMoment() atMs?: number;
 }
 
 export class SchoolInput {

@@ -57,6 +57,20 @@ export const IsStepId = () => Matches(/^[a-z0-9-]{2,40}$/, { message: "$property
 export const IsOneOf = (words: readonly string[]) =>
   IsIn([...words], { message: `$property must be one of: ${words.join(", ")}` });
 
+const YEAR_2000_MS = Date.UTC(2000, 0, 1);
+const YEAR_2100_MS = Date.UTC(2100, 0, 1);
+
+/** A moment as a device or a form has it, ms. */
+export const IsMoment = () =>
+  ValidateBy({
+    name: "isMoment",
+    validator: {
+      validate: (value: unknown) =>
+        Number.isInteger(value) && Number(value) >= YEAR_2000_MS && Number(value) <= YEAR_2100_MS,
+      defaultMessage: (about) => `${about?.property} is no plausible time`,
+    },
+  });
+
 /** For what wants no more than the id of the thing. */
 export class ByIdInput {
   @IsId() id!: string;
