@@ -95,6 +95,20 @@ const config = [
     },
   },
   {
+    // What only the types can tell: a promise nobody waits for, a kind nobody thought of.
+    files: ["src/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.{ts,tsx}"],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      "@typescript-eslint/no-floating-promises": "error",
+      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: { attributes: false } }],
+      "@typescript-eslint/switch-exhaustiveness-check": [
+        "error",
+        { considerDefaultExhaustiveForUnions: true, requireDefaultForNonUnion: false },
+      ],
+    },
+  },
+  {
     // The arithmetic has no clock, random source or browser of its own.
     files: ["src/core/**/*.ts"],
     ignores: ["**/*.test.ts"],

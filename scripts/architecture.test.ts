@@ -1,6 +1,8 @@
 /** @jest-environment node */
 import { execFileSync } from "node:child_process";
-import { join } from "node:path";
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { dirname, join, relative } from "node:path";
+import ts from "typescript";
 
 const root = join(__dirname, "..");
 
@@ -47,3 +49,36 @@ function complaints(files: readonly (readonly [place: string, lines: string])[])
 it("lint refuses every arrow against the one way and lets the others pass", () => {
   expect(complaints([...against, ...along])).toEqual([...against.map(() => 1), ...along.map(() => 0)]);
 }, 60_000);
+
+/** What each file of the house imports of it, types too. */
+function arrows(): ReadonlyMap<string, readonly string[]> {
+  const files = readdirSync(join(root, "src"), { recursive: true, encoding: "utf8" })
+    .map((name) => join(root, "src", name))
+    .filter((name) => /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) && statSync(name).isFile());
+  const known = new Set(files);
+  const resolved = (from: string, to: string) => {
+    const base = to.startsWith("@/") ? join(root, "src", to.slice(2)) : join(dirname(from), to);
+    return [`${base}.ts`, `${base}.tsx`, join(base, "index.ts")].filter((name) => known.has(name));
+  };
+  return new Map(
+    files.map((name) => {
+      const { importedFiles } = ts.preProcessFile(readFileSync(name, "utf8"));
+      return [name, importedFiles.flatMap(({ fileName }) => resolved(name, fileName))];
+    }),
+  );
+}
+
+it("no file imports itself by way of others, types counted in", () => {
+  const from = arrows();
+  const done = new Set<string>();
+  const circles: string[] = [];
+  const walk = (name: string, way: readonly string[]) => {
+    const at = way.indexOf(name);
+    if (at >= 0) circles.push([...way.slice(at), name].map((one) => relative(root, one)).join(" → "));
+    if (at >= 0 || done.has(name)) return;
+    for (const to of from.get(name) ?? []) walk(to, [...way, name]);
+    done.add(name);
+  };
+  for (const name of from.keys()) walk(name, []);
+  expect(circles).toEqual([]);
+});

@@ -46,6 +46,7 @@ async function lint(bin) {
   say("Lint");
   await whole("lint", bin("eslint"), [".", "--max-warnings", "0"]);
   await whole("format", bin("prettier"), ["--check", "--log-level", "warn", "src", "e2e", "scripts"]);
+  await whole("unused", bin("knip"), []);
 }
 
 async function types(bin) {

@@ -27,7 +27,7 @@ export function findCommand(name) {
 }
 
 /** Fails plainly when the disk is nearly full. */
-export function requireDiskSpace() {
+function requireDiskSpace() {
   const { bavail, bsize } = statfsSync(existsSync(own) ? own : root);
   const freeMb = Math.floor((bavail * bsize) / 1e6);
   if (freeMb < NEEDED_MB) {
@@ -38,7 +38,7 @@ export function requireDiskSpace() {
 }
 
 /** Installs the Debian packages whose commands are missing. */
-export async function ensureDebianPackages(packages) {
+async function ensureDebianPackages(packages) {
   const missing = [
     ...new Set(
       Object.entries(packages)
@@ -67,7 +67,7 @@ export async function ensureDebianPackages(packages) {
 }
 
 /** Runs `npm ci` unless node_modules already matches the lock file. */
-export async function ensureNodeModules() {
+async function ensureNodeModules() {
   await withLock("node-modules", async () => {
     const wanted = createHash("sha256")
       .update(readFileSync(join(root, "package-lock.json")))

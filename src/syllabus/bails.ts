@@ -1,5 +1,5 @@
 import { wilsonInterval, type Interval } from "@/core";
-import type { DigestedStep } from "./standing";
+import type { DigestedStep } from "./digested-step";
 import { skillOf, type Syllabus } from "./syllabus";
 import type { Step } from "./types";
 

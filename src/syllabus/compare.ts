@@ -40,7 +40,7 @@ export function syllabusChanges(before: SyllabusDocument, after: SyllabusDocumen
 }
 
 /** What the fields of a step are called. */
-export const fieldWords: Readonly<Partial<Record<keyof Step, string>>> = {
+const fieldWords: Readonly<Partial<Record<keyof Step, string>>> = {
   name: "name",
   short: "short name",
   family: "column",

@@ -1,6 +1,6 @@
 export type { BailCredit } from "./bails";
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
-export { fieldWords, syllabusChanges } from "./compare";
+export { syllabusChanges } from "./compare";
 export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
 export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./schools";
@@ -20,7 +20,8 @@ export {
   standingAt,
   standingOf,
 } from "./standing";
-export type { DigestedStep, Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
+export type { DigestedStep } from "./digested-step";
+export type { Glance, PilotStanding, Slip, StandingInput, StepStanding, StepState } from "./standing";
 export { standardDay } from "./day";
 export type { Day } from "./day";
 export { startHeightInputsOf } from "./start-height";

@@ -93,6 +93,9 @@ function mainOffers(input: StandingInput): ReasonedOffer[] {
         offer(current, WORTH.leftWhileBack, `The step left for now: one look at it.`),
       ];
     }
+    case "begin":
+    case "settle":
+    case "stay":
   }
   const lacking = needsOf(syllabus, current, route).filter(({ id }) => !signedOff.has(id) && flown.has(id));
   const because = attempts === 0 ? `New: it comes next on the way. ${advice.sentence}` : advice.sentence;

@@ -14,21 +14,15 @@ import {
   type Attempt,
   type FlyingDay,
   type Review,
-  type StepDigest,
   type StepEvidence,
 } from "@/core";
 import { bailCreditOf, type BailCredit } from "./bails";
+import type { DigestedStep } from "./digested-step";
 import { routeOf, sideOf, type School } from "./schools";
 import { currentStep, directionNames, needsOf, onRoute, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
 import type { Route, Step } from "./types";
 
 export type StepState = "signed-off" | "being-learnt" | "not-begun";
-
-/** What is kept of the attempts at one step; the recent ones may be left out where only counts are asked for. */
-export interface DigestedStep {
-  readonly digest: StepDigest;
-  readonly recent: readonly Attempt[];
-}
 
 /** Attempts at any steps, by step, with what is kept of them. */
 export function digestSteps(

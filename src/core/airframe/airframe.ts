@@ -78,7 +78,7 @@ export const airframeRanges = {
 } as const satisfies Record<string, readonly [number, number]>;
 
 /** The loop of an aircraft without a size of its own, 1/s. Common practice, no source. */
-export const IDEAL_RATE_LOOP_PER_S = { roll: 20, pitch: 20, yaw: 9 } as const;
+const IDEAL_RATE_LOOP_PER_S = { roll: 20, pitch: 20, yaw: 9 } as const;
 
 /** Returns the airframe when every field is in range; throws a DomainError naming the first that is not. */
 export function requireAirframe(airframe: Airframe): Airframe {

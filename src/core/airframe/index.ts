@@ -4,7 +4,6 @@ export {
   densityRatio,
   fullThrustG,
   hoverCommand,
-  IDEAL_RATE_LOOP_PER_S,
   idealAirframe,
   requireAirframe,
   rotorThrustN,
@@ -16,4 +15,4 @@ export { loadedAirframe } from "./load";
 export type { Load } from "./load";
 export { airframePresets, completedAirframe } from "./presets";
 export type { AirframePreset } from "./presets";
-export { inducedSpeedMps, rotorSpeedForThrust, rotorThrust, wakeDepth } from "./rotor";
+export { inducedSpeedMps, rotorSpeedForThrust, rotorThrust } from "./rotor";

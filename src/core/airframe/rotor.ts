@@ -15,7 +15,7 @@ export function inducedSpeedMps(airframe: Airframe): number {
 }
 
 /** How far a rotor is in its own wake, 0..1, sinking at so many times its induced speed: nothing below 0.5 and above 1.5, all of it at 1. */
-export function wakeDepth(sinkOverInduced: number): number {
+function wakeDepth(sinkOverInduced: number): number {
   const inside = (sinkOverInduced - 0.5) * (1.5 - sinkOverInduced);
   return inside > 0 ? 16 * inside * inside : 0;
 }

@@ -39,7 +39,7 @@ export interface Judged {
 }
 
 /** Longest window a mark may look back over, attempts or batteries. */
-export const LONGEST_WINDOW = 50;
+const LONGEST_WINDOW = 50;
 const DEEPEST = 6;
 
 /** Holds a mark against attempts in the order flown. */

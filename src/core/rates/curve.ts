@@ -143,7 +143,7 @@ function stickBetween(curve: RateCurve, sizeDps: number): number {
 const STICK_TOLERANCE = 1e-10;
 
 /** Base above 2 climbs more steeply: b + 14.54·(b − 2). */
-export function effectiveBase(base: number): number {
+function effectiveBase(base: number): number {
   return base > 2 ? base + 14.54 * (base - 2) : base;
 }
 

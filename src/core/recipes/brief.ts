@@ -54,7 +54,7 @@ const CLEARANCE_M = 1.5;
 export const reactionRangeS = [0.15, 2] as const;
 
 /** How long a pilot at a stage 0 to 7 takes to notice and move: from 0.7 s down to 0.35, half a second where the first flips are learnt. Common practice, no source. */
-export const usualReactionS = (stage: number): number => 0.7 - 0.05 * Math.max(0, Math.min(7, stage));
+const usualReactionS = (stage: number): number => 0.7 - 0.05 * Math.max(0, Math.min(7, stage));
 
 /** What a freeze costs a pilot: with their own reaction where it was measured, else that of the stage. */
 export const freezeMargins = (stage: number, ownReactionS: number | null = null): FreezeMargins => ({

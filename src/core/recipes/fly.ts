@@ -11,7 +11,8 @@ import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
 import { Guards } from "./guards";
 import { Recorder } from "./recorder";
-import { resolve, type Phase, type Recipe, type TrimFigures, type Value } from "./recipe";
+import { resolve, type Phase, type Recipe } from "./recipe";
+import type { TrimFigures, Value } from "./value";
 import { Shake } from "./shake";
 import { NO_SLIP, type Slip } from "./slips";
 import { startTrim } from "./start-trim";
@@ -34,7 +35,7 @@ export interface ChangeOfPlan {
 }
 
 export const STEP_S = 1 / 500;
-export const SAMPLE_STEPS = 5;
+const SAMPLE_STEPS = 5;
 /** No flight lasts longer than this, whatever its recipe says. */
 export const LONGEST_FLIGHT_S = 40;
 /** A contact faster or steeper than this is a crash. Common practice, no source. */
@@ -272,7 +273,7 @@ function play(
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */
-export function obstaclesOf(recipe: Recipe, environment: Environment, figures: TrimFigures): readonly Obstacle[] {
+function obstaclesOf(recipe: Recipe, environment: Environment, figures: TrimFigures): readonly Obstacle[] {
   const value = (of: Value) => resolve(recipe, of, figures);
   const brought = (recipe.obstacles ?? []).map((plan, i) =>
     requireObstacle(

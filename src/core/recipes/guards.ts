@@ -1,7 +1,8 @@
 import { RAD_PER_DEG } from "../numbers";
 import { STATE } from "../flight";
 import type { Seen } from "./pilot";
-import { resolve, type Guard, type Phase, type Recipe, type TrimFigures, type TurnAxis } from "./recipe";
+import { resolve, type Guard, type Phase, type Recipe, type TurnAxis } from "./recipe";
+import type { TrimFigures } from "./value";
 
 /** A guard with its numbers worked out: ended as soon as what it watches is at the bound or beyond. */
 interface Bound {

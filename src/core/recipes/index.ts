@@ -11,7 +11,6 @@ export {
   solveTrick,
   startHeightByFreezes,
   USUAL_FREEZE,
-  usualReactionS,
   whyNot,
 } from "./brief";
 export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason, TrickBrief } from "./brief";
@@ -26,12 +25,11 @@ export { recipes } from "./library";
 export { outOfPicture, seenAt, seenShare } from "./in-picture";
 export type { OutOfPicture, SeenObject } from "./in-picture";
 export { missedMarks } from "./marks";
-export type { Mark, MarkKind } from "./marks";
+export type { Mark, MarkKind } from "./mark";
 export { fitCircle, indexAt } from "./measures";
 export type { Measures } from "./measures";
 export { distanceTo, edgesOf, obstacleKinds, requireObstacle } from "./obstacles";
 export type { Obstacle, ObstacleKind, ObstaclePlan } from "./obstacles";
-export { STICK_SPEED_PER_S } from "./pilot";
 export { stickForThrust, thrustAtStick } from "./thrust-stick";
 export { mirrored, resolve, withParameters } from "./recipe";
 export type {
@@ -44,14 +42,12 @@ export type {
   Start,
   StickPlan,
   ThrottlePlan,
-  TrimFigures,
   TurnAxis,
-  Value,
 } from "./recipe";
 export { startTrim } from "./start-trim";
-export { NO_SLIP } from "./slips";
+export type { TrimFigures, Value } from "./value";
 export type { Slip } from "./slips";
-export { stoppedAs, stopStyles } from "./stop-style";
+export { stoppedAs } from "./stop-style";
 export type { StopStyle } from "./stop-style";
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";

@@ -1,6 +1,6 @@
 import type { Vector3 } from "../attitude";
 import { requireFinite, requireNumber, requireOneOf } from "../numbers";
-import type { Value } from "./recipe";
+import type { Value } from "./value";
 
 export const obstacleKinds = ["pole", "tree", "bar", "gap", "wall", "building"] as const;
 export type ObstacleKind = (typeof obstacleKinds)[number];

@@ -13,8 +13,8 @@ import {
   type StickPlan,
   type ThrottlePlan,
   type TurnAxis,
-  type Value,
 } from "./recipe";
+import type { Value } from "./value";
 import type { Slip } from "./slips";
 import type { StartTrim } from "./start-trim";
 import { stickForThrust } from "./thrust-stick";
@@ -33,7 +33,7 @@ const stickForStaticThrust = stickForThrust;
 const resolved = resolve;
 
 /** How fast fingers move a stick, full deflections per second. Common practice, no source. */
-export const STICK_SPEED_PER_S = 15;
+const STICK_SPEED_PER_S = 15;
 const LONGEST_DELAY_S = 0.5;
 /** Nobody comes down on a spot faster, m/s. Ours. */
 const STEEPEST_SINK_MPS = 6;

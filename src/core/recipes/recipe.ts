@@ -1,24 +1,7 @@
 import { DomainError, requireNumber } from "../numbers";
-import type { Mark } from "./marks";
+import type { Mark } from "./mark";
 import type { ObstaclePlan } from "./obstacles";
-
-/**
- * A number of a recipe: fixed, or times a factor plus an offset a parameter (and with `timesOf` times a figure of the start trim too), the camera tilt (°), the pitch (°) or bank (°) of the start trim,
- * the speed of the start trim (m/s), or the static thrust (over weight) of its throttle.
- */
-export type Value =
-  | number
-  | { readonly param: string; readonly timesOf?: TrimFigure; readonly times?: number; readonly plus?: number }
-  | { readonly of: TrimFigure; readonly times?: number; readonly plus?: number };
-
-export type TrimFigure =
-  | "tiltDeg"
-  | "trimPitchDeg"
-  | "trimBankDeg"
-  | "trimSpeedMps"
-  | "trimThrustG"
-  /** Pitch of the lead-in of a circle; that of the trim where there is none. */
-  | "leadInPitchDeg";
+import type { TrimFigures, Value } from "./value";
 
 export type Axis = "roll" | "pitch" | "yaw";
 /** What a turn is counted about: a body axis, or the axis of the view. */
@@ -273,9 +256,6 @@ export function withParameters(recipe: Recipe, values: Readonly<Record<string, n
   }
   return { ...recipe, parameters };
 }
-
-/** The figures of the start trim that values may refer to. */
-export type TrimFigures = Readonly<Record<TrimFigure, number>>;
 
 /** The number behind a value of a recipe. Throws a DomainError for an unknown name, or for a trim figure without a trim. */
 export function resolve(recipe: Recipe, value: Value, trim?: TrimFigures): number {

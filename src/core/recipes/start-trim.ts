@@ -16,7 +16,8 @@ import {
 } from "../sustained";
 import { airOf, densityOf, type Environment } from "./environment";
 import type { SeenObject } from "./in-picture";
-import { resolve, type Recipe, type Start, type TrimFigures, type Value } from "./recipe";
+import { resolve, type Recipe, type Start } from "./recipe";
+import type { TrimFigures, Value } from "./value";
 
 /** What a flight begins with: the state vector, the motor command that holds it, and what the recipe may refer to. */
 export interface StartTrim {

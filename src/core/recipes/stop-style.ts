@@ -1,8 +1,8 @@
-import type { Phase, Recipe, RecipeParameter, Value } from "./recipe";
+import type { Phase, Recipe, RecipeParameter } from "./recipe";
+import type { Value } from "./value";
 
 /** How a turn over is stopped: eased over its last quarter, over its last twentieth, centred at once, or never quite. Common practice, no source. */
-export const stopStyles = ["ease-quarter", "ease-end", "snap", "flow"] as const;
-export type StopStyle = (typeof stopStyles)[number];
+export type StopStyle = "ease-quarter" | "ease-end" | "snap" | "flow";
 
 /** Where the easing begins and ends, °, and what is left of the stick there. */
 const eased = {

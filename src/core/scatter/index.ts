@@ -8,7 +8,7 @@ export type { ScatterOptions } from "./scatter";
 export type { Failure, ScatterPlan, ScatterRun } from "./run";
 export { compareRuns, quantileOf, summarise } from "./summary";
 export type { Comparison, Estimate, ScatterSummary } from "./summary";
-export { knobIds, knobsOf, turnKnobs } from "./knobs";
+export { knobsOf, turnKnobs } from "./knobs";
 export type { Knob, KnobId, Turned } from "./knobs";
 export { searchKnobs, triesOf } from "./search";
 export type { SearchKnob, SearchPoint, SearchResult, Tried, Try } from "./search";

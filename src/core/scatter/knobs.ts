@@ -4,16 +4,7 @@ import { withParameters, type Recipe } from "../recipes";
 import { throttleRanges } from "../throttle";
 
 /** Something a coach may let the search turn. */
-export const knobIds = [
-  "end-rate",
-  "rate-expo",
-  "tilt",
-  "throttle-mid",
-  "throttle-expo",
-  "throttle-limit",
-  "ease",
-] as const;
-export type KnobId = (typeof knobIds)[number];
+export type KnobId = "end-rate" | "rate-expo" | "tilt" | "throttle-mid" | "throttle-expo" | "throttle-limit" | "ease";
 
 export interface Knob {
   readonly id: KnobId;

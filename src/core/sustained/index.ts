@@ -4,7 +4,7 @@ export { invertedFlat } from "./inverted";
 export type { InvertedFlat } from "./inverted";
 export { backFacingOrbit, orbitFacingCentre } from "./orbit";
 export type { BackFacingOrbit, Orbit } from "./orbit";
-export { mostThrustG, powerFor, rotorDragPerS, TooLittleThrust } from "./power";
+export { powerFor, TooLittleThrust } from "./power";
 export type { Power } from "./power";
 export { levelTurnRates, viewRollRates } from "./rates";
 export type { BodyRates } from "./rates";

@@ -26,7 +26,6 @@ import {
   type Recipe,
   recipeFaults,
   recipes,
-  requireRecipe,
   SHORTEST_PHASE_S,
   startTrim,
   type TrickRequest,
@@ -51,27 +50,12 @@ import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { usePreferences } from "@/ui/theme/preferences";
 import { FilePart } from "./file-part";
 import { KeepPanel } from "./keep-panel";
+import { isWhole, type Choreography } from "./choreography";
 import type { ChoreographerData } from "./load";
 import { PhasePanel } from "./phase-panel";
 import { Timeline } from "./timeline";
 import { TrickFigures } from "./trick-figures";
 import { isFatal, noteText, whyItStays } from "./words";
-
-/** A trick as it is being set down. */
-export interface Choreography {
-  readonly direction: string;
-  readonly recipe: Recipe;
-}
-
-/** What the device kept may be of another version of the program, or no choreography at all. */
-function isWhole(kept: unknown): kept is Choreography {
-  try {
-    const { direction, recipe } = kept as Choreography;
-    return directionWords[direction] !== undefined && requireRecipe(recipe) === recipe && recipe.start !== undefined;
-  } catch {
-    return false;
-  }
-}
 
 /** Choreographer: the phases of a trick on a timeline, changed by hand, flown again at once, kept as the coach's own way. */
 export function ChoreographerScreen({ data }: { data: ChoreographerData }) {

@@ -1,6 +1,6 @@
 import type { Recipe } from "@/core";
 import type { VariantDocument } from "@/syllabus";
-import type { Choreography } from "./choreographer-screen";
+import type { Choreography } from "./choreography";
 import type { ChoreographerData } from "./load";
 
 /** What is kept and what goes out as a file. */

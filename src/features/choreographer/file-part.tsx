@@ -9,7 +9,7 @@ import { send } from "@/ui/actions/send";
 import type { useDraft } from "@/ui/drafts/use-draft";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
-import type { Choreography } from "./choreographer-screen";
+import type { Choreography } from "./choreography";
 import { documentOf } from "./document";
 import { LONGEST_VARIANT_BYTES } from "./limits";
 import type { ChoreographerData } from "./load";

@@ -18,7 +18,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import type { useDraft } from "@/ui/drafts/use-draft";
 import { useAtHand } from "@/ui/shell/at-hand";
-import type { Choreography } from "./choreographer-screen";
+import type { Choreography } from "./choreography";
 import { documentOf } from "./document";
 import type { ChoreographerData } from "./load";
 

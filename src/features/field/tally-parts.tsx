@@ -21,7 +21,7 @@ const targetColours: Readonly<Record<Outcome, readonly [background: keyof Tokens
 const SWITCH_EVERY = 3;
 
 /** The direction to change to after several attempts in the same one; null while there is no need. */
-export function directionDue(step: Step, own: readonly LoggedAttempt[], direction: string): string | null {
+function directionDue(step: Step, own: readonly LoggedAttempt[], direction: string): string | null {
   if (step.directions.length < 2) return null;
   const last = own.slice(-SWITCH_EVERY);
   if (last.length < SWITCH_EVERY || last.some((one) => one.direction !== direction)) return null;

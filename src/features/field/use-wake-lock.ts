@@ -18,11 +18,12 @@ export function useWakeLock(on: boolean): void {
         // A device short of battery may refuse: the tally works all the same.
       }
     };
-    void ask();
-    document.addEventListener("visibilitychange", ask);
+    const asking = () => void ask();
+    asking();
+    document.addEventListener("visibilitychange", asking);
     return () => {
       gone = true;
-      document.removeEventListener("visibilitychange", ask);
+      document.removeEventListener("visibilitychange", asking);
       void lock?.release();
     };
   }, [on]);

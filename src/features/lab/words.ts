@@ -53,7 +53,7 @@ function figuresSet({ recipe }: FlownTrick, { recipe: other }: FlownTrick): stri
  * When the way out of the trick comes into the picture: the last time the level horizon enters the frame after having left it. Null when it never
  * leaves, or never comes back.
  */
-export function exitSeenS({ flight: { trace } }: FlownTrick, settings: Settings): number | null {
+function exitSeenS({ flight: { trace } }: FlownTrick, settings: Settings): number | null {
   const half = settings.camera.verticalFovDeg / 2;
   const inFrame = (i: number) => Math.abs(trace.viewElevationDeg[i]) < half && Math.abs(trace.horizonSlopeDeg[i]) < 90;
   for (let i = trace.timeS.length - 1; i > 0; i--) {

@@ -30,9 +30,9 @@ export interface SessionPlan {
 }
 
 /** Above this wind nobody takes on a new step. Common practice, no source. */
-export const NEW_STEP_WIND_MPS = 6;
+const NEW_STEP_WIND_MPS = 6;
 /** A wind above this share of its top speed leaves an aircraft too little to come home with. Ours. */
-export const WIND_SHARE_OF_TOP_SPEED = 1 / 3;
+const WIND_SHARE_OF_TOP_SPEED = 1 / 3;
 
 /** The plan of a session from what each pilot could fly; `refusal` says why a step is not flown here today. */
 export function planSession(
@@ -101,7 +101,7 @@ export function slotsFit(
 }
 
 /** Packs that some blocks take. */
-export const packsFor = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
+const packsFor = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
   Math.ceil(blocks.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
 
 /** When a slot begins, min after the session does. */

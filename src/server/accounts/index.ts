@@ -1,14 +1,7 @@
 export { LONGEST_MS as LONGEST_SIGN_IN_MS } from "./sign-ins";
 export { currentAccount, setToken } from "./current";
 export { deviceKind } from "./device";
-export {
-  hashPassword,
-  LONGEST_PASSWORD,
-  passwordMatches,
-  passwordProblem,
-  requireGoodPassword,
-  SHORTEST_PASSWORD,
-} from "./passwords";
+export { hashPassword, passwordMatches, passwordProblem, requireGoodPassword } from "./passwords";
 export {
   accountsOfPilots,
   deletePilotAccount,

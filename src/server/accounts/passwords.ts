@@ -4,8 +4,8 @@ import { badField, Refusal } from "../actions/errors";
 import { commonPasswords } from "./common-passwords";
 
 /** Length counts, composition does not (OWASP ASVS 5.0, 6.2). */
-export const SHORTEST_PASSWORD = 12;
-export const LONGEST_PASSWORD = 200;
+const SHORTEST_PASSWORD = 12;
+const LONGEST_PASSWORD = 200;
 
 /** argon2id with 19 MiB, two passes, one lane (OWASP Password Storage Cheat Sheet; values from memory). */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };

@@ -37,7 +37,7 @@ interface AccountRow {
 
 const DAY_MS = 86_400_000;
 /** A sign-in ends after this long without use, and after this long in any case. */
-export const IDLE_MS = 7 * DAY_MS;
+const IDLE_MS = 7 * DAY_MS;
 export const LONGEST_MS = 30 * DAY_MS;
 /** Last use is written down no more often than this. */
 const SEEN_EVERY_MS = 5 * 60_000;

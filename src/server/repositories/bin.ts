@@ -69,15 +69,18 @@ export async function emptyBin(now: Date): Promise<void> {
     // A site where a session was stays in the table: the session refers to it.
     await transaction("site")
       .where("removed_at", "<", before)
-      .whereNotExists((used) => used.from("session").whereRaw("session.site_id = site.id"))
-      .whereNotExists((used) => used.from("planned_session").whereRaw("planned_session.site_id = site.id"))
+      .whereNotExists((used) => void used.from("session").whereRaw("session.site_id = site.id"))
+      .whereNotExists((used) => void used.from("planned_session").whereRaw("planned_session.site_id = site.id"))
       .delete();
     const unflown: { id: string }[] = await transaction("aircraft")
       .select("aircraft.id")
       .where("removed_at", "<", before)
-      .whereNotExists((used) =>
-        used.from("setup").join("attempt", "attempt.setup_id", "setup.id").whereRaw("setup.aircraft_id = aircraft.id"),
-      );
+      .whereNotExists((used) => {
+        void used
+          .from("setup")
+          .join("attempt", "attempt.setup_id", "setup.id")
+          .whereRaw("setup.aircraft_id = aircraft.id");
+      });
     await deleteAircraft(
       transaction,
       unflown.map(({ id }) => id),
@@ -137,7 +140,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
       "id",
       sessions.map(({ session_id }) => session_id),
     )
-    .whereNotExists((others) => others.from("session_pilot").whereRaw("session_pilot.session_id = session.id"))
+    .whereNotExists((others) => void others.from("session_pilot").whereRaw("session_pilot.session_id = session.id"))
     .delete();
   await transaction("pilot").where({ id: pilotId }).delete();
 }

@@ -1,7 +1,7 @@
 import { digestOf, recentOf, type Attempt, type StepDigest } from "@/core";
 import type { DigestedStep } from "@/syllabus";
 import { database, type Transaction } from "../database";
-import { attemptFrom, type AttemptRow } from "./attempts";
+import { attemptFrom, type AttemptRow } from "./attempt-row";
 import { fromJson } from "./rows";
 import { inTransaction } from "./transaction";
 

@@ -17,7 +17,7 @@ export {
 } from "./attempts";
 export * from "./bin";
 export * from "./coaches";
-export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsOf, lastFlown, type Flown } from "./digests";
+export { listFlown, listFlownBriefly, rebuildDigests, lastFlown, type Flown } from "./digests";
 export * from "./invitations";
 export * from "./loads";
 export * from "./milestones";

@@ -83,12 +83,12 @@ export async function listInvitations(
   now: Date,
 ): Promise<(Invitation & { readonly createdAtMs: number })[]> {
   const rows: InvitationRow[] = await open(database(), now)
-    .where((any) =>
-      any
+    .where((any) => {
+      void any
         .whereIn("squad_id", [...reach.squadIds])
         .orWhereIn("pilot_id", [...reach.pilotIds])
-        .orWhere((own) => own.where({ coach_id: reach.coachId }).whereNull("squad_id").whereNull("pilot_id")),
-    )
+        .orWhere((own) => void own.where({ coach_id: reach.coachId }).whereNull("squad_id").whereNull("pilot_id"));
+    })
     .orderBy("created_at", "desc");
   return rows.map((row) => ({ ...fromRow(row), createdAtMs: row.created_at.getTime() }));
 }

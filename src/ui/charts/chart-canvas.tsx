@@ -8,10 +8,9 @@ import {
   MarkPointComponent,
   TooltipComponent,
 } from "echarts/components";
-import { init, use as register, type EChartsType } from "echarts/core";
+import { init, use as register, type EChartsCoreOption, type EChartsType } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
-import type { ChartOption } from "./chart";
 
 register([
   LineChart,
@@ -24,7 +23,7 @@ register([
 ]);
 
 /** The canvas behind `Chart`; loaded in the browser only. */
-export default function ChartCanvas({ option, label }: { option: ChartOption; label: string }) {
+export default function ChartCanvas({ option, label }: { option: EChartsCoreOption; label: string }) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
   useEffect(() => {

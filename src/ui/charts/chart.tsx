@@ -7,8 +7,6 @@ import dynamic from "next/dynamic";
 import { memo, useDeferredValue, useMemo } from "react";
 import { numberFont, wordFont } from "../theme/tokens";
 
-export type ChartOption = EChartsCoreOption;
-
 const ChartCanvas = memo(dynamic(() => import("./chart-canvas"), { ssr: false }));
 
 export interface Line {
@@ -61,7 +59,7 @@ export function LineChart({
 }: LineChartProps) {
   const { tokens } = useTheme();
   const right = namesAtEnds ? 92 : 12;
-  const option = useMemo<ChartOption>(() => {
+  const option = useMemo<EChartsCoreOption>(() => {
     const axis = (range: typeof x, format: (value: number) => string) => ({
       type: "value",
       name: range.name,

@@ -6,7 +6,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 export const shareWords = ({ value, low, high }: Estimate) =>
   `${percent(value)} (${Math.round(100 * low)} to ${percent(high)})`;
 
-export function failureWords({ kind, detail }: Failure): string {
+function failureWords({ kind, detail }: Failure): string {
   switch (kind) {
     case "ground":
       return "meets the ground";

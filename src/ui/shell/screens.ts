@@ -7,7 +7,7 @@ interface Screen {
 }
 
 /** The screens in the order of a coach's work. */
-export const screens: readonly Screen[] = [
+const screens: readonly Screen[] = [
   { path: "/squad", name: "Squad", says: "who is on what, and what is due", forPilot: null },
   { path: "/pilot", name: "Pilot", says: "steps, evidence, milestones, notes", forPilot: "your steps and evidence" },
   {

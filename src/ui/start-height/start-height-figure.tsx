@@ -51,7 +51,7 @@ export function StartHeightFigure({
 }
 
 /** What decided a minimum start height, in words. */
-export function reasonInWords({ reason }: StartHeight, recipe: Recipe, units: UnitSystem): string {
+function reasonInWords({ reason }: StartHeight, recipe: Recipe, units: UnitSystem): string {
   const pack = reason.packUsed > 0 ? "a nearly empty pack" : "a full pack";
   const lost = quantityText(reason.lostM, "length", units);
   if (reason.kind === "scatter") return `${reason.runs} flights on ${pack}: three lose more than ${lost}`;

@@ -1,4 +1,5 @@
-import type { Phase, Recipe, RecipeParameter, Value } from "../recipe";
+import type { Phase, Recipe, RecipeParameter } from "../recipe";
+import type { Value } from "../value";
 import {
   aboutAxis,
   after,

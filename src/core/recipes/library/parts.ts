@@ -7,8 +7,8 @@ import {
   type StickPlan,
   type ThrottlePlan,
   type TurnAxis,
-  type Value,
 } from "../recipe";
+import type { Value } from "../value";
 
 /** Gains and delay of a practised pilot's eye: well inside what the delay allows (crossover model, McRuer and Jex 1967). */
 const EYE = { gainPerS: 3, delayS: 0.2 } as const;
@@ -62,7 +62,7 @@ export const heldStill = {
 } as const satisfies Partial<Phase>;
 export const heldLevel = { roll: bankHeld(0), pitch: pitchHeld(0) } as const satisfies Partial<Phase>;
 /** Horizon through the middle of the picture. */
-export const heldCruise = {
+const heldCruise = {
   roll: bankHeld(0),
   pitch: pitchHeld({ of: "tiltDeg", times: -1 }),
 } as const satisfies Partial<Phase>;
@@ -250,7 +250,7 @@ export const centreParameter = (value: number): RecipeParameter => ({
 export const harder = { param: "punchTimes", times: 1.25 } as const;
 
 /** The aims of a turn that is thrown up: on the mark and back at its height. The punch moves the stop a little, so that is met twice. */
-export const thrownTurn: Recipe["solveFor"] = [
+const thrownTurn: Recipe["solveFor"] = [
   { aim: { kind: "stop-on-mark" }, param: "centreDeg" },
   { aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder },
   { aim: { kind: "stop-on-mark" }, param: "centreDeg" },

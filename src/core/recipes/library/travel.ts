@@ -1,4 +1,5 @@
-import type { Phase, Recipe, RecipeParameter, StickPlan, Value } from "../recipe";
+import type { Phase, Recipe, RecipeParameter, StickPlan } from "../recipe";
+import type { Value } from "../value";
 import {
   after,
   atPace,
