@@ -16,10 +16,13 @@ const config: NextConfig = {
   outputFileTracingIncludes: {
     "/setup-card/*": ["./node_modules/@fontsource/*/files/*-latin-[467]00-normal.woff"],
   },
+  // No picture is scaled by the server: the scaler, with a library under the LGPL in it, stays out of the build.
+  images: { unoptimized: true },
+  outputFileTracingExcludes: { "*": ["./node_modules/sharp/**", "./node_modules/@img/**"] },
   poweredByHeader: false,
-  // `npm run types` checks types; the build does not do it a second time.
   // Pages answer 403 with app/forbidden.tsx.
   experimental: { authInterrupts: true },
+  // `npm run types` checks types; the build does not do it a second time.
   typescript: { ignoreBuildErrors: true },
   headers: async () => [{ source: "/:path*", headers: securityHeaders }],
 };

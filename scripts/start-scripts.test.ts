@@ -130,3 +130,17 @@ it("a database of our own starts on loopback with a password, is started again w
   expect(output).toContain("stopped true");
   expect(readFileSync(join(folder, "init.sql"), "utf8")).toContain("'bathygon'@'127.0.0.1'");
 }, 60_000);
+
+it("ships nothing whose licence asks for more than its text, and the text of what asks for it", async () => {
+  const lines = `import { mayBeShipped, shippedPackages } from ${lib("licences.mjs")};
+    console.log(JSON.stringify([mayBeShipped, shippedPackages()]));`;
+  const [may, shipped] = JSON.parse(await play(lines)) as [string[], { name: string; licence: string; text: string }[]];
+  expect(shipped.length).toBeGreaterThan(100);
+  // These do not name it as others do: the one has its MIT text, the other says MIT in its read-me.
+  const unsaid = shipped.filter(({ licence }) => !may.includes(licence));
+  expect(unsaid.map(({ name }) => name)).toEqual(["png-js", "webgl-constants"]);
+  expect(unsaid[0].text).toContain("Permission is hereby granted, free of charge");
+  const fonts = shipped.filter(({ licence }) => licence === "OFL-1.1");
+  expect(fonts).toHaveLength(4);
+  for (const { text } of fonts) expect(text).toContain("SIL OPEN FONT LICENSE");
+});

@@ -10,8 +10,10 @@ import {
   rmSync,
   statSync,
   utimesSync,
+  writeFileSync,
 } from "node:fs";
 import { join, relative } from "node:path";
+import { licencesText } from "./licences.mjs";
 import { withLock } from "./lock.mjs";
 import { own, ownFolder, root } from "./paths.mjs";
 import { run } from "./processes.mjs";
@@ -25,6 +27,7 @@ const SOURCES = [
   "next.config.ts",
   "tsconfig.json",
   "scripts/lib/server-start.cjs",
+  "scripts/lib/licences.mjs",
 ];
 const KEPT_BUILDS = 3;
 
@@ -47,6 +50,7 @@ export async function ensureBuild() {
     cpSync(join(root, ".next/static"), join(made, ".next/static"), { recursive: true });
     if (existsSync(join(root, "public"))) cpSync(join(root, "public"), join(made, "public"), { recursive: true });
     else mkdirSync(join(made, "public"));
+    writeFileSync(join(made, "public/third-party-licences.txt"), licencesText());
     copyFileSync(join(root, "scripts/lib/server-start.cjs"), join(made, "start.cjs"));
     await buildServiceWorker(made);
     renameSync(made, folder);

@@ -128,6 +128,9 @@ export function AccountScreen({ data }: { data: AccountData }) {
           </Box>
         ))}
       </section>
+      <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 3 }}>
+        <a href="/third-party-licences.txt">What others made, and its licences</a>
+      </Typography>
     </Box>
   );
 }
