@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import { airframePresets, firstSettings, outcomes, seededRandom, type Outcome, type Place } from "@/core";
+import { airframePresets, firstSettings, outcomes, seededRandom, type Outcome, type Place, DAY_MS } from "@/core";
 import { database } from "@/server/database";
 import type { LoggedAttempt } from "@/contract";
 import {
@@ -19,7 +19,6 @@ import { builtInSyllabus, pathOf } from "@/syllabus";
 const PILOTS = 30;
 const DAYS = 240;
 const ATTEMPTS_A_DAY = 14;
-const DAY_MS = 86_400_000;
 
 /** Fills a squad with three seasons of made-up flying. Returns how many attempts there are. */
 async function fill(): Promise<number> {

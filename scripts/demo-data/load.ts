@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome } from "@/core";
+import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome, DAY_MS } from "@/core";
 import { evidenceFor } from "@/features/pilot/evidence";
 import { hashPassword, insertAccount } from "@/server/accounts";
 import {
@@ -29,7 +29,6 @@ import type { Transaction } from "@/server/database";
 import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
 import { coaches, flyingDaysAgo, ownWay, pilots, planned, sites, squadName, targets } from "./camp";
 
-const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
 const SEED = 20260117;

@@ -3,3 +3,4 @@ export * from "./field-actions";
 export * from "./records";
 export * from "./sent-syllabi";
 export * from "./tally";
+export * from "./typed-number";

@@ -1,4 +1,4 @@
-import { wilsonInterval, type Interval } from "@/core";
+import { wilsonInterval, type Interval, Z90 } from "@/core";
 import type { DigestedStep } from "./digested-step";
 import { skillOf, type Syllabus } from "./syllabus";
 import type { Step } from "./types";
@@ -13,8 +13,6 @@ export interface BailCredit {
 
 /** The key of the skill that bails are credited to. */
 const BAIL_SKILL = "bail";
-/** Normal quantile that leaves 5 % on each side. */
-const Z90 = 1.6449;
 
 /** What other tricks credit to a step of the bail skill; null for any other step, and where nothing went wrong. */
 export function bailCreditOf(

@@ -15,6 +15,7 @@ import {
   type FlyingDay,
   type Review,
   type StepEvidence,
+  Z90,
 } from "@/core";
 import { bailCreditOf, type BailCredit } from "./bails";
 import type { DigestedStep } from "./digested-step";
@@ -102,7 +103,7 @@ export interface Glance {
 
 const REST_MEMORY_MS = 12 * 3_600_000;
 /** A signed-off step slips when its last three days, six attempts at least, lie below the mark with 90 % chance. Ours. */
-const SLIP = { days: 3, attempts: 6, z: 1.6449 } as const;
+const SLIP = { days: 3, attempts: 6, z: Z90 } as const;
 const SURE_SIDE = 0.9;
 
 /** Evidence, advice and state of every step for one pilot. */

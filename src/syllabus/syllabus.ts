@@ -1,4 +1,4 @@
-import { DomainError } from "@/core";
+import { DomainError, DAY_MS } from "@/core";
 import { builtInDocument } from "./built-in";
 import type { Direction, Fault, Route, Skill, Step, SyllabusDocument } from "./types";
 
@@ -76,7 +76,7 @@ export function partsOf({ steps }: Pick<Syllabus, "steps">, step: Step): readonl
 }
 
 /** An open step counts as being learnt while it was flown within this time before the last flight at all. Ours. */
-const LEARNING_MS = 30 * 86_400_000;
+const LEARNING_MS = 30 * DAY_MS;
 
 /**
  * The step a pilot is at: on the route, the open step flown last, if that was not long before the last flight at all; else the first one open after

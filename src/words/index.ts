@@ -1,1 +1,3 @@
 export { blockNames } from "./block-names";
+export { capital } from "./capital";
+export { chancePercent, percent } from "./numbers";

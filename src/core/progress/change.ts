@@ -1,10 +1,7 @@
-import { requireNumber } from "../numbers";
+import { requireNumber, Z90 } from "../numbers";
 import { SETTLING_ATTEMPTS } from "./advice";
 import { chanceGreater } from "./evidence";
 import { wilsonInterval, type Interval } from "./wilson";
-
-/** Normal quantile that leaves 5 % on each side. */
-const Z90 = 1.6449;
 
 /** Attempts at one step, counted. */
 export interface Counted {

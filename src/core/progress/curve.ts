@@ -1,3 +1,4 @@
+import { DAY_MS } from "../numbers";
 import type { Attempt } from "./attempt";
 import { rateChange, type RateChange } from "./change";
 import { posteriorOf } from "./evidence";
@@ -22,7 +23,6 @@ export interface LearningCurve {
   readonly trend: RateChange | null;
 }
 
-const DAY_MS = 86_400_000;
 /** Days between two flying days that are spoken of as a gap. Ours; one flight day a week is common practice. */
 export const GAP_DAYS = 10;
 const LEAST_FOR_TREND = 8;

@@ -1,3 +1,4 @@
+import { DAY_MS } from "../numbers";
 import { outcomes, type Attempt, type Outcome, type Place } from "./attempt";
 
 /** One flying day at a step: day number since 1970 (UTC), clean attempts, all attempts. */
@@ -18,7 +19,6 @@ export interface StepDigest {
   readonly days: readonly FlyingDay[];
 }
 
-const DAY_MS = 86_400_000;
 /** An attempt 80 ago weighs 0.4 % of the newest at a half-life of ten, and no mark looks back over more than 50. */
 const RECENT = 80;
 

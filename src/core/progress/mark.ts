@@ -1,5 +1,5 @@
 import { attemptMeasures, places, type Attempt, type AttemptMeasure, type Place } from "./attempt";
-import { DomainError, requireNumber } from "../numbers";
+import { DomainError, requireNumber, DAY_MS } from "../numbers";
 
 /**
  * What passes: a rule, or rules joined. `each-direction` asks its rule of every direction by itself; without it the directions count together.
@@ -328,7 +328,7 @@ export function requireMark(mark: unknown, place = "mark", depth = 0): PassMark 
 function packsOf(attempts: readonly Attempt[]): readonly (readonly Attempt[])[] {
   const packs = new Map<string, Attempt[]>();
   for (const attempt of attempts) {
-    const key = `${attempt.sessionId ?? Math.floor(attempt.atMs / 86_400_000)} ${attempt.pack ?? ""}`;
+    const key = `${attempt.sessionId ?? Math.floor(attempt.atMs / DAY_MS)} ${attempt.pack ?? ""}`;
     const pack = packs.get(key);
     if (pack) pack.push(attempt);
     else packs.set(key, [attempt]);

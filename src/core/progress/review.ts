@@ -1,4 +1,4 @@
-import { requireFinite, requireNumber } from "../numbers";
+import { requireFinite, requireNumber, DAY_MS } from "../numbers";
 import { fsrs, Rating, type FSRSState, type Grade } from "ts-fsrs";
 import type { FlyingDay } from "./digest";
 
@@ -9,7 +9,6 @@ export interface Review {
   readonly recall: number;
 }
 
-const DAY_MS = 86_400_000;
 const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_short_term: false });
 
 /**

@@ -1,3 +1,4 @@
+import { Z90 } from "../numbers";
 import { flyMeasured, flyOutcome, type Measures, type Environment, type Slip } from "../recipes";
 import { errorRanges, type PilotErrors } from "./errors";
 import { fitVariances } from "./variance-fit";
@@ -64,8 +65,6 @@ export interface OwnErrors {
 
 /** Runs by which the model's spread of a measure is known to about a tenth. */
 const RUNS = 120;
-/** Of a normal value either side of its mean, nine in ten. */
-const NINE_IN_TEN = 1.6449;
 
 /**
  * The errors of a pilot's hands that make the model scatter as their measured attempts do, with their intervals: the variances of the errors by
@@ -111,7 +110,7 @@ function fitLateness(
   own: PilotErrors,
   stopErrorsDeg: readonly number[],
 ): { readonly lateS: number; readonly low: number; readonly high: number } {
-  const nothingTold = { lateS: 0, low: -NINE_IN_TEN * own.timingS, high: NINE_IN_TEN * own.timingS };
+  const nothingTold = { lateS: 0, low: -Z90 * own.timingS, high: Z90 * own.timingS };
   if (stopErrorsDeg.length < LEAST_MEASURED || own.timingS === 0) return nothingTold;
   const meanStopDeg = (lateS: number) =>
     mean(
@@ -127,7 +126,7 @@ function fitLateness(
   const [min, max] = errorRanges.lateS;
   const within = (value: number) => Math.min(max, Math.max(min, value));
   const seenS = offDeg / degPerS;
-  const halfS = (NINE_IN_TEN * Math.sqrt(uncertain)) / Math.abs(degPerS);
+  const halfS = (Z90 * Math.sqrt(uncertain)) / Math.abs(degPerS);
   return {
     lateS: within(lateS),
     low: within(Math.min(lateS, seenS - halfS)),

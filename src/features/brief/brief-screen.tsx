@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
 import ChevronRightIcon from "@mui/icons-material/ChevronRight";
 import Alert from "@mui/material/Alert";
@@ -533,7 +534,7 @@ function LowerThird(props: { data: BriefData; state: BriefState; readiness?: Rea
           Passes when
         </Typography>
         <Typography sx={{ mt: 0.5 }}>
-          {markWords(step.mark).charAt(0).toUpperCase() + markWords(step.mark).slice(1)}. Clean: {step.clean}.
+          {capital(markWords(step.mark))}. Clean: {step.clean}.
         </Typography>
         <Box sx={{ my: 1 }}>
           {evidence.directions.map((one) => (

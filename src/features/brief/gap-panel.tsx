@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
@@ -47,7 +48,7 @@ export function GapPanel({
     off: "",
   });
   const read = (text: string, least: number, most: number) => {
-    const value = Number(text.trim().replace(",", "."));
+    const value = typedNumber(text);
     return text.trim() !== "" && value >= least && value <= most ? value : null;
   };
   const widthM = read(typed.width, 0.1, 30);

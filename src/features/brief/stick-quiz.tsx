@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useTheme } from "@mui/material/styles";
@@ -64,7 +65,7 @@ export function StickQuiz({ data }: { data: BriefData }) {
               onPush={(side, way) =>
                 answer(
                   side === question.side && way === question.way,
-                  `${question.asks.charAt(0).toUpperCase()}${question.asks.slice(1)}: ${question.side} stick ${wayWords[question.way]}.`,
+                  `${capital(question.asks)}: ${question.side} stick ${wayWords[question.way]}.`,
                 )
               }
             />

@@ -1,6 +1,4 @@
-import { GAP_DAYS } from "@/core";
-
-const DAY_MS = 86_400_000;
+import { GAP_DAYS, DAY_MS } from "@/core";
 
 /** A day in the calendar on which somebody flew or is to fly. */
 export interface CalendarDay {

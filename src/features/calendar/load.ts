@@ -1,3 +1,4 @@
+import { DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { PlannedSession, Session, Site, Target } from "@/contract";
@@ -29,7 +30,6 @@ export interface CalendarData {
   readonly nowMs: number;
 }
 
-const DAY_MS = 86_400_000;
 const BACK_DAYS = 180;
 
 /** Sessions of the last half year and those planned, of every squad somebody coaches, or those a pilot flew in or is to fly in. */

@@ -1,4 +1,4 @@
-import { attemptsToMeet, placesOf, posteriorOf, seededRandom, windowOf, type AttemptsToGo } from "@/core";
+import { attemptsToMeet, placesOf, posteriorOf, seededRandom, windowOf, type AttemptsToGo, DAY_MS } from "@/core";
 import { pathOf, routeOf, type DigestedStep, type StandingInput, type Step } from "@/syllabus";
 
 /** What it takes to have a step signed off by a date. */
@@ -19,7 +19,6 @@ export interface Outlook {
 const USUAL_ATTEMPTS_A_STEP = 24;
 const USUAL_ATTEMPTS_A_SESSION = 12;
 const LAST_DAYS = 10;
-const DAY_MS = 86_400_000;
 
 /** What it would take a pilot to be ready at a step by a date, from the pace so far and the sessions planned until then. */
 export function outlookOf(

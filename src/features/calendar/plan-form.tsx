@@ -1,5 +1,6 @@
 "use client";
 
+import { DAY_MS } from "@/core";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -19,7 +20,7 @@ function localText(ms: number): string {
   return at.toISOString().slice(0, 16);
 }
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 
 /** Plans a session or changes one: when, where, how long and who. What was entered stays when it is refused. */
 export function PlanForm({

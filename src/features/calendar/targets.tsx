@@ -1,5 +1,6 @@
 "use client";
 
+import { DAY_MS } from "@/core";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -104,7 +105,7 @@ export function Targets({ data }: { data: CalendarData }) {
   );
 }
 
-const MONTH_MS = 30 * 86_400_000;
+const MONTH_MS = 30 * DAY_MS;
 
 function TargetForm({ data, onDone }: { data: CalendarData; onDone: () => void }) {
   const [id] = useState(() => newId());

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -32,7 +33,7 @@ export function FigureInput({
 }) {
   const [text, setText] = useState<string | null>(null);
   const digits = step < 0.1 ? 2 : step < 1 ? 1 : 0;
-  const typed = text === null ? value : Number(text.replace(",", "."));
+  const typed = text === null ? value : typedNumber(text);
   const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
   return (
     <Box sx={{ minWidth: 0 }}>
@@ -45,7 +46,7 @@ export function FigureInput({
         helperText={bad ? `${min} to ${max}` : boundTo}
         onChange={(event) => {
           setText(event.target.value);
-          const next = Number(event.target.value.replace(",", "."));
+          const next = typedNumber(event.target.value);
           if (event.target.value.trim() !== "" && Number.isFinite(next) && next >= min && next <= max) onChange(next);
         }}
         onKeyDown={(event) => {

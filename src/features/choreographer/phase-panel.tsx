@@ -27,7 +27,7 @@ import {
   type TrimFigures,
   type Value,
 } from "@/core";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 import { firstGuard, firstStick, firstThrottle } from "./defaults";
 import { FigureInput } from "./figure-input";
 import {

@@ -3,7 +3,7 @@ import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { adviceAt, nextTimeWords } from "./next-time";

@@ -10,7 +10,7 @@ import { flownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 import { NoteList } from "./note-list";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";

@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -82,7 +83,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
       </Box>
       {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
         <Typography sx={{ fontSize: "0.9rem" }}>
-          {names[imbalance.better].charAt(0).toUpperCase() + names[imbalance.better].slice(1)} is the better side with{" "}
+          {capital(names[imbalance.better])} is the better side with{" "}
           <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
           <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -7,7 +8,7 @@ import { measureSides, measureWords, unitOf, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 
 /** A number as it is typed. Where a measure has sides it is typed without a sign: keypads of phones often have no minus. */
 interface Entry {
@@ -113,7 +114,7 @@ function entriesOf(attempt: LoggedAttempt | undefined): Entries {
 
 /** The number that was typed; null where there is none. */
 function valueOf(entry: Entry = EMPTY): number | null {
-  const value = Number(entry.text.trim().replace(",", ".").replace("−", "-"));
+  const value = typedNumber(entry.text);
   if (entry.text.trim() === "" || !Number.isFinite(value)) return null;
   return entry.below && value > 0 ? -value : value;
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -71,7 +72,7 @@ export function DirectionSwitch(props: {
               color: on ? theme.tokens.paper : theme.tokens.ink,
             })}
           >
-            {name.charAt(0).toUpperCase() + name.slice(1)}
+            {capital(name)}
             <span className="num">
               {clean}/{window}
             </span>

@@ -21,7 +21,7 @@ import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { TradePlot } from "@/ui/scatter/pictures";
 import { useAtHand } from "@/ui/shell/at-hand";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 
 /** What was found, with what it was asked of: the page may ask something else by now. */
 export interface Searched {

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Alert from "@mui/material/Alert";
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
@@ -79,7 +80,7 @@ export function RecommendPanel({
   const syllabus = useSyllabus();
   const weighed = [trick, ...others].map(({ id, name }) => {
     const text = weights[id] ?? "1";
-    const weight = text.trim() === "" ? NaN : Number(text.replace(",", "."));
+    const weight = typedNumber(text);
     return { id, name, text, weight, wrong: !(weight >= 0 && weight <= MOST_WEIGHT) };
   });
   const weightsGood = !weighed.some(({ wrong: bad }) => bad) && weighed[0].weight > 0;
@@ -239,4 +240,4 @@ function proposedBounds({ value, min, max }: Knob): Bounds {
   return { on: false, min: text(Math.max(min, value - span)), max: text(Math.min(max, value + span)) };
 }
 
-const read = ({ min, max }: Bounds) => ({ min: Number(min.replace(",", ".")), max: Number(max.replace(",", ".")) });
+const read = ({ min, max }: Bounds) => ({ min: typedNumber(min), max: typedNumber(max) });

@@ -1,5 +1,5 @@
 import "server-only";
-import { learningCurve, type LearningCurve, type Outcome, type Place, type Tallied } from "@/core";
+import { learningCurve, type LearningCurve, type Outcome, type Place, type Tallied, DAY_MS } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { Aircraft, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
 import {
@@ -72,7 +72,7 @@ export interface PilotData {
 }
 
 const HISTORY_LINES = 40;
-const ANSWERS_SHOWN_MS = 21 * 86_400_000;
+const ANSWERS_SHOWN_MS = 21 * DAY_MS;
 
 export async function loadPilot(
   who: SignedIn,

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { markWords, placeWords, wilsonInterval, type LearningCurve, type Tallied } from "@/core";
+import { markWords, placeWords, wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {
   directionNames,
   findStep,
@@ -25,9 +25,6 @@ import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { LookedAt, PilotData } from "./load";
-
-const Z90 = 1.6449;
-const DAY_MS = 86_400_000;
 
 /** One step looked at closely: what it needs and opens, the evidence per direction, raw counts by place, and how it went over the days. */
 export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt }) {

@@ -1,3 +1,4 @@
+import { DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { Session, Setup, Aircraft, PlannedSession, Site } from "@/contract";
@@ -73,7 +74,6 @@ export interface PlanData {
 }
 
 const RECENT = 8;
-const DAY_MS = 86_400_000;
 
 export async function loadPlan(who: SignedIn, plannedId: string | null = null, nowMs = Date.now()): Promise<PlanData> {
   const pilots = await listPilots(who);

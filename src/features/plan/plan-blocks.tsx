@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import CloseIcon from "@mui/icons-material/Close";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -150,7 +151,7 @@ function Block({
           {...small}
           value={block.minutes}
           onChange={(event) => {
-            const minutes = Number(event.target.value.replace(",", "."));
+            const minutes = typedNumber(event.target.value);
             if (Number.isFinite(minutes) && minutes >= 0 && minutes <= 600) onChange({ minutes });
           }}
           slotProps={{

@@ -1,3 +1,4 @@
+import { DAY_MS } from "@/core";
 import "server-only";
 import { loadProgress } from "@/server/progress";
 import type { Milestone, Pilot, Setup } from "@/contract";
@@ -17,7 +18,6 @@ export interface Season {
   readonly standing: PilotStanding;
 }
 
-const DAY_MS = 86_400_000;
 /** What is shown when no day is asked for. */
 const USUAL_DAYS = 180;
 

@@ -1,3 +1,4 @@
+import { percent } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
@@ -5,7 +6,6 @@ import type { Season } from "./load";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
 const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 const sheet = (title: string, content: readonly Content[], landscape = false): TDocumentDefinitions => ({
   pageSize: "A4",

@@ -1,4 +1,4 @@
-import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place } from "@/core";
+import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place, DAY_MS, Z90 } from "@/core";
 
 /** What was flown at one step in one direction. */
 export interface SeasonLine {
@@ -25,8 +25,6 @@ export interface SeasonFigures {
 }
 
 type Flown = Attempt & { readonly stepId: string };
-const DAY_MS = 86_400_000;
-const Z90 = 1.6449;
 const LEAST_FOR_HALVES = 8;
 
 /** Counts a season from its attempts in the order flown, lines in the order of the steps given. Days are UTC. */

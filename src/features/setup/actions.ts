@@ -1,3 +1,4 @@
+import { typedNumber } from "@/contract";
 import {
   airframePresets,
   airframeRanges,
@@ -186,7 +187,7 @@ function measured(
   unit: string,
 ): number | null {
   if (text === "") return null;
-  const value = Number(text.replace(",", "."));
+  const value = typedNumber(text);
   if (!Number.isFinite(value) || value < min * perUnit || value > max * perUnit) {
     throw badField(field, `${text} cannot be right here; allowed: ${min * perUnit} to ${max * perUnit} ${unit}`.trim());
   }

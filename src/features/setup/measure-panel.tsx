@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -254,7 +255,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
   const fields = fieldsOf[kind];
   const text = (name: string) => texts[name] ?? "";
   const add = () => {
-    const number = (name: string) => (text(name).trim() === "" ? Number.NaN : Number(text(name).replace(",", ".")));
+    const number = (name: string) => typedNumber(text(name));
     try {
       onAdd(requireMeasurement(read(kind, number, settings)));
       setTexts({});
@@ -338,7 +339,7 @@ function read(kind: Kind, number: (name: string) => number, { throttle, tiltDeg 
 /** Ten full-stick rolls against a stopwatch: what the end rate really is. */
 function Stopwatch({ settings }: { settings: Settings }) {
   const [text, setText] = useState("");
-  const seconds = Number(text.replace(",", "."));
+  const seconds = typedNumber(text);
   const timed = text.trim() !== "" && seconds >= 0.5 && seconds <= 600 ? endRateFromRolls(10, seconds) : null;
   const { endDps } = curveFeel(settings.rates.roll);
   return (

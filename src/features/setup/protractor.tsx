@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -28,7 +29,7 @@ export function Protractor({
   const [reading, setReading] = useState<Place | null>(null);
   const [simulated, setSimulated] = useState(false);
   const [typed, setTyped] = useState<Readonly<Record<Place, string>>>({ plate: "", lens: "" });
-  const number = (place: Place) => (typed[place].trim() === "" ? NaN : Number(typed[place].replace(",", ".")));
+  const number = (place: Place) => typedNumber(typed[place]);
   const tiltDeg = Math.abs(number("lens") - number("plate"));
   const [least, most] = settingsRanges.tiltDeg;
   const plausible = tiltDeg >= least && tiltDeg <= most;

@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -109,7 +110,7 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
               select
               size="small"
               fullWidth
-              label={`${axis.charAt(0).toUpperCase()}${axis.slice(1)}, family`}
+              label={`${capital(axis)}, family`}
               value={rates[axis].family}
               onChange={(event) => changeFamily(axis, event.target.value as RateFamily)}
               sx={{ mb: 1 }}

@@ -1,5 +1,6 @@
 "use client";
 
+import { percent } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -29,7 +30,6 @@ import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 const hundredths = (share: number) => String(Math.round(100 * share));
 const limitNames: Readonly<Record<ThrottleLimitKind, string>> = {
   off: "off",

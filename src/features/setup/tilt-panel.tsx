@@ -1,5 +1,6 @@
 "use client";
 
+import { percent } from "@/words";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
@@ -34,7 +35,6 @@ const bankLimits = [30, 45, 60] as const;
 const TILTS_DEG = Array.from({ length: 31 }, (_, i) => 2 * i);
 const degrees = (value: number) => `${Math.round(value)}°`;
 const bare = (value: number) => String(Math.round(value));
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Camera tilt: the level cruise it asks for, what the camera then sees, the lens and the learning modes. */
 export function TiltPanel({

@@ -1,4 +1,4 @@
-import { GAP_DAYS } from "@/core";
+import { GAP_DAYS, DAY_MS } from "@/core";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 
 /** Why a pilot needs the coach, in a line with its counts. */
@@ -30,8 +30,6 @@ export interface PilotAtAGlance {
   readonly checkFirst: readonly string[];
   readonly aircraftName: string | null;
 }
-
-const DAY_MS = 86_400_000;
 
 /** Everything for which a pilot needs the coach, most pressing first. */
 export function reasonsFor(

@@ -1,5 +1,6 @@
 "use client";
 
+import { capital } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -11,7 +12,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { windowOf } from "@/core";
+import { windowOf, DAY_MS } from "@/core";
 import { directionNames, findStep, stepName } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
@@ -172,7 +173,7 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
   const step = current && findStep(syllabus, current.stepId);
   const window = step ? windowOf(step.mark) : null;
   const to = (path: string, change = {}) => hrefFor(path, { pilot: row.id, aircraft: undefined, ...change });
-  const idleDays = glance.lastFlownMs === null ? null : (nowMs - glance.lastFlownMs) / 86_400_000;
+  const idleDays = glance.lastFlownMs === null ? null : (nowMs - glance.lastFlownMs) / DAY_MS;
   return (
     <Box
       role="row"
@@ -262,7 +263,7 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
             })}
           >
             {pressing.has(kind) && "▲ "}
-            {text.charAt(0).toUpperCase() + text.slice(1)}
+            {capital(text)}
           </Box>
         ))}
         <Box sx={{ fontSize: "0.88rem", color: row.reasons.length > 0 ? "text.secondary" : "text.primary" }}>

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 
@@ -17,7 +18,7 @@ export function NumberField({
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? String(value);
-  const read = Number(text.replace(",", "."));
+  const read = typedNumber(text);
   const bad = text.trim() === "" || !Number.isFinite(read);
   return (
     <TextField
@@ -28,7 +29,7 @@ export function NumberField({
       helperText={bad ? "a number" : undefined}
       onChange={(event) => {
         setTyped(event.target.value);
-        const next = Number(event.target.value.replace(",", "."));
+        const next = typedNumber(event.target.value);
         if (event.target.value.trim() !== "" && Number.isFinite(next)) onChange(next);
       }}
       onBlur={() => !bad && setTyped(null)}

@@ -1,3 +1,4 @@
+import { DAY_MS } from "@/core";
 import "server-only";
 import { createHash, randomBytes } from "node:crypto";
 import { v7 as newId } from "uuid";
@@ -35,7 +36,6 @@ interface AccountRow {
   password_hash: string;
 }
 
-const DAY_MS = 86_400_000;
 /** A sign-in ends after this long without use, and after this long in any case. */
 const IDLE_MS = 7 * DAY_MS;
 export const LONGEST_MS = 30 * DAY_MS;

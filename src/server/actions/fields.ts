@@ -1,3 +1,4 @@
+import { typedNumber } from "@/contract";
 import "reflect-metadata";
 import { applyDecorators } from "./apply-decorators";
 import { IsIn, IsString, IsUUID, Length, Matches, MaxLength, ValidateBy } from "class-validator";
@@ -8,7 +9,7 @@ const trimmed = Transform(({ value }: { value: unknown }) => (typeof value === "
 /** For a Transform: forms send text; an empty field is no number. */
 export const numberOf = ({ value }: { value: unknown }): unknown => {
   if (typeof value !== "string") return value;
-  return value.trim() === "" ? null : Number(value.replace(",", "."));
+  return value.trim() === "" ? null : typedNumber(value);
 };
 
 /** An id made by the client, UUID version 7 (RFC 9562). */

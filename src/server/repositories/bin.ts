@@ -1,10 +1,11 @@
+import { DAY_MS } from "@/core";
 import type { BinnedKind, Binned } from "@/contract";
 import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 import { livedThrough } from "./days-seen";
 
 /** How long the bin keeps things. */
-export const BIN_MS = 30 * 86_400_000;
+export const BIN_MS = 30 * DAY_MS;
 const LONGEST_LIST = 300;
 
 /** Everything in the bin of some squads, newest first. What lay there too long is left out: it goes at the next emptying. */

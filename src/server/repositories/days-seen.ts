@@ -1,6 +1,6 @@
+import { DAY_MS } from "@/core";
 import { database } from "../database";
 
-const DAY_MS = 86_400_000;
 /** So many days of the time that passed must have been seen. Ours. */
 const LEAST_SEEN = 3;
 

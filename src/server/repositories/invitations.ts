@@ -1,3 +1,4 @@
+import { DAY_MS } from "@/core";
 import type { InvitationKind, Invitation } from "@/contract";
 import { createHash, randomBytes } from "node:crypto";
 import { v7 as newId } from "uuid";
@@ -15,7 +16,7 @@ interface InvitationRow {
 }
 
 /** An invitation works this long. */
-export const INVITATION_MS = 7 * 86_400_000;
+export const INVITATION_MS = 7 * DAY_MS;
 
 const fromRow = (row: InvitationRow): Invitation => ({
   id: row.id,

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
@@ -98,7 +99,7 @@ function AirField(props: {
   const { label, value, range, empty, onSet } = props;
   const [text, setText] = useState<string | null>(null);
   const [min, max] = range;
-  const read = (typed: string) => (typed.trim() === "" ? NaN : Number(typed.replace(",", ".")));
+  const read = (typed: string) => typedNumber(typed);
   const good = (typed: string) => (typed.trim() === "" ? empty : read(typed) >= min && read(typed) <= max);
   const bad = text !== null && !good(text);
   return (

@@ -1,5 +1,6 @@
 "use client";
 
+import { percent } from "@/words";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import {
@@ -15,7 +16,6 @@ import { useWhy } from "../why/why";
 
 /** Marks that look back over more are told in words. */
 const MOST_SHOWN = 5;
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 interface EvidenceLineProps {
   readonly name: string;

@@ -1,6 +1,6 @@
 import { indexAt, recipes, resolve, type Flight, type Phase, type Recipe } from "@/core";
 import { stickModes } from "@/ui/sticks/modes";
-import { capital } from "@/ui/units/capital";
+import { capital } from "@/words";
 
 /** A phase of the trick as a numbered instruction. */
 export interface Instruction {

@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import TextField from "@mui/material/TextField";
@@ -29,7 +30,7 @@ export function NumberSlider({
 }: NumberSliderProps) {
   const [text, setText] = useState<string | null>(null);
   const id = useId();
-  const typed = text === null ? value : Number(text.replace(",", "."));
+  const typed = text === null ? value : typedNumber(text);
   const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
   useMarkBad(id, bad);
   return (
@@ -59,7 +60,7 @@ export function NumberSlider({
           error={bad}
           onChange={(event) => {
             setText(event.target.value);
-            const next = Number(event.target.value.replace(",", "."));
+            const next = typedNumber(event.target.value);
             if (event.target.value.trim() !== "" && Number.isFinite(next) && next >= min && next <= max) onChange(next);
           }}
           onBlur={() => !bad && setText(null)}

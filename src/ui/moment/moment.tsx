@@ -1,5 +1,6 @@
 "use client";
 
+import { DAY_MS } from "@/core";
 import { format } from "date-fns";
 import { useHydrated } from "../hydration/use-hydrated";
 
@@ -11,8 +12,6 @@ export function Moment({ atMs, show = "day" }: { atMs: number; show?: keyof type
   const iso = new Date(atMs).toISOString();
   return <time dateTime={iso}>{inBrowser ? format(atMs, patterns[show]) : iso.slice(0, 10)}</time>;
 }
-
-const DAY_MS = 86_400_000;
 
 /** Calendar days (UTC) between two times, in words. */
 export function daysAgo(atMs: number, nowMs: number): string {

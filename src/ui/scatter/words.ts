@@ -1,6 +1,5 @@
+import { percent } from "@/words";
 import type { Comparison, Estimate, Failure, Mark, PilotErrors, ScatterSummary } from "@/core";
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** "74 % (71 to 77 %)". */
 export const shareWords = ({ value, low, high }: Estimate) =>

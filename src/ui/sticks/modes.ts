@@ -37,5 +37,6 @@ export function onDial(hand: Hand, sticks: StickPositions): { x: number; y: numb
 /** What a hand moves, in words. */
 export function handName(hand: Hand): string {
   const axes = [hand.upright, hand.sideways];
-  return `${axes[0].charAt(0).toUpperCase()}${axes[0].slice(1)} and ${axes[1]}`;
+  return `${capital(axes[0])} and ${axes[1]}`;
 }
+import { capital } from "@/words";
