@@ -5,10 +5,14 @@ import { plank } from "@/ui/testing/made-up";
 import { renderScreen } from "@/ui/testing/render-screen";
 import { GapPanel } from "./gap-panel";
 
-jest.mock("comlink", () => ({
-  wrap: () => ({
-    lastGoAroundM: (_: unknown, __: unknown, ___: unknown, asked: { speedMps: number }) =>
-      Promise.resolve(2 * asked.speedMps),
+jest.mock("@/ui/worker/worker-client", () => ({
+  workerClient: () => ({
+    ask: (call: (remote: object) => Promise<number>) =>
+      call({
+        lastGoAroundM: (_: unknown, __: unknown, ___: unknown, asked: { speedMps: number }) =>
+          Promise.resolve(2 * asked.speedMps),
+      }),
+    close: () => undefined,
   }),
 }));
 
@@ -22,12 +26,6 @@ const type = async (label: string, text: string) => {
   await userEvent.clear(screen.getByLabelText(label));
   if (text !== "") await userEvent.type(screen.getByLabelText(label), text);
 };
-
-beforeAll(() => {
-  globalThis.Worker = class {
-    terminate() {}
-  } as unknown as typeof Worker;
-});
 
 it("says how likely this gap is gone through, less so the narrower, the faster and the worse the line is held", async () => {
   show();

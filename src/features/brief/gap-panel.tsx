@@ -4,7 +4,6 @@ import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { wrap } from "comlink";
 import { useEffect, useState } from "react";
 import {
   chanceThrough,
@@ -19,6 +18,7 @@ import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import { Figure } from "@/ui/units/figure";
+import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
 
 /** Three of four: the pass mark of a gap. */
@@ -150,7 +150,9 @@ function useLastGoAround(
   useEffect(() => {
     if (key === "") return;
     let gone = false;
-    const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
+    const client = workerClient<BriefWorker>(
+      () => new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" }),
+    );
     const [frame, set, day, atMps, reaction] = JSON.parse(key) as [
       Aircraft["airframe"],
       Settings,
@@ -158,16 +160,16 @@ function useLastGoAround(
       number,
       number,
     ];
-    wrap<BriefWorker>(worker)
-      .lastGoAroundM(frame, set, environmentOn(day), { speedMps: atMps, reactionS: reaction })
+    client
+      .ask((remote) => remote.lastGoAroundM(frame, set, environmentOn(day), { speedMps: atMps, reactionS: reaction }))
       .then(
         (lastM) => !gone && setFound({ key, lastM, why: null }),
         (error: Error) => !gone && setFound({ key, lastM: null, why: error.message }),
       )
-      .finally(() => worker.terminate());
+      .finally(() => client.close());
     return () => {
       gone = true;
-      worker.terminate();
+      client.close();
     };
   }, [key]);
   return found?.key === key ? found : { lastM: null, why: null };

@@ -1,6 +1,5 @@
 "use client";
 
-import { wrap } from "comlink";
 import { useEffect, useState } from "react";
 import {
   environmentOn,
@@ -13,6 +12,7 @@ import {
   type TrickBrief,
   type WindAdvice,
 } from "@/core";
+import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
 
 export type BriefState =
@@ -39,26 +39,30 @@ export function useBrief(briefed: Briefed, startHeight: StartHeight | null = nul
   const trick = JSON.stringify(briefed);
   const key = JSON.stringify([trick, startHeight]);
   useEffect(() => {
-    const worker = new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" });
+    const client = workerClient<BriefWorker>(
+      () => new Worker(new URL("../../workers/brief.worker.ts", import.meta.url), { type: "module" }),
+    );
     let gone = false;
     const [flownTrick, known] = JSON.parse(key) as [string, StartHeight | null];
     const settle = (result: BriefState) => {
-      worker.terminate();
+      client.close();
       if (!gone) setState({ key, trick: flownTrick, result });
     };
-    worker.onerror = (event) =>
-      settle({ kind: "impossible", why: event.message || "The computation could not be started." });
-    const remote = wrap<BriefWorker>(worker);
     const fly = async (): Promise<BriefState> => {
       const { recipe, airframe, settings, day, freeze } = JSON.parse(flownTrick) as Briefed;
-      const brief = await remote.draftBrief(recipe, airframe, settings, environmentOn(day), freeze, known);
-      const wind = brief.problem === null ? await remote.windAdvice(brief.recipe, airframe, settings, day) : null;
+      const brief = await client.ask((remote) =>
+        remote.draftBrief(recipe, airframe, settings, environmentOn(day), freeze, known),
+      );
+      const wind =
+        brief.problem === null
+          ? await client.ask((remote) => remote.windAdvice(brief.recipe, airframe, settings, day))
+          : null;
       return { kind: "done", brief, wind };
     };
     fly().then(settle, (error: Error) => settle({ kind: "impossible", why: error.message }));
     return () => {
       gone = true;
-      worker.terminate();
+      client.close();
     };
   }, [key]);
   // While only the height changes, what was flown last stays.

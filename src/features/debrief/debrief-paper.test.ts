@@ -37,7 +37,7 @@ const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [
       {
         accountId: "account",
         session,
-        pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure"]), tallyPilot("ida", "Ida Rook", ["hang"])],
+        pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure", "left-out-since"]), tallyPilot("ida", "Ida Rook", ["hang"])],
         attempts,
         notes,
         site: null,
@@ -111,4 +111,12 @@ it("holds today against the last session in which the step was flown, not agains
   expect(sinceLastWords(same)).toBe("Last time 1 of 4 clean, this time 1 of 3: no difference that could be told.");
   expect(sinceLastTime([], [tap("clean", 1)])).toBeNull();
   expect(sinceLastTime(earlier, [])).toBeNull();
+});
+
+it("counts what was flown of a step that no syllabus has any more, and judges it by no other's mark", () => {
+  const gone = [1, 2, 3].map((n) => ({ ...tap("clean", n), stepId: "left-out-since", direction: "back" }));
+  const said = paper(gone);
+  expect(said).toContain("left-out-since");
+  expect(said).toContain("In no syllabus any more: there is no mark to judge it by.");
+  expect(said).not.toMatch(/mark is met|Next: /);
 });

@@ -137,6 +137,8 @@ it("goes on with a step that has been left out of the syllabus since, and debrie
   const attempts = [{ ...attempt("clean", "back", 1), stepId: "left-out-since" }];
   renderScreen(<TallyScreen data={data({ pilots, attempts, session: { ...session, endedAtMs: 9 } })} />);
   expect(screen.getByRole("heading", { name: "Odo Fenn: left-out-since" })).toBeVisible();
+  expect(screen.getByText(/in no syllabus any more.*no mark to judge it by/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^Sign off/ })).toBeNull();
 });
 
 it("says in the debrief what to fly next time", () => {

@@ -1,8 +1,8 @@
 "use client";
 
-import { releaseProxy, wrap, type Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { FlownTrick, TrickRequest } from "@/core";
+import { workerClient, type WorkerClient } from "@/ui/worker/worker-client";
 import type { TrickWorker } from "@/workers/trick.worker";
 
 export type Flown =
@@ -21,25 +21,19 @@ interface Asked {
  */
 export function useFlown(request: TrickRequest | null): { readonly flown: Flown | null; readonly pending: boolean } {
   const [answer, setAnswer] = useState<Asked | null>(null);
-  const remote = useRef<Remote<TrickWorker> | null>(null);
-  const broken = useRef<Promise<never> | null>(null);
+  const client = useRef<WorkerClient<TrickWorker> | null>(null);
   const busy = useRef(false);
   const wanted = useRef<{ key: string; request: TrickRequest } | null>(null);
   const key = request === null ? "" : JSON.stringify(request);
 
   useEffect(() => {
-    const worker = new Worker(new URL("../../workers/trick.worker.ts", import.meta.url), { type: "module" });
-    const made = wrap<TrickWorker>(worker);
-    remote.current = made;
-    // A worker that breaks answers nothing: without this the newest request would wait for ever.
-    broken.current = new Promise((_, reject) => {
-      worker.onerror = (event) => reject(new Error(event.message || "The computation could not be started"));
-    });
-    broken.current.catch(() => undefined);
+    const made = workerClient<TrickWorker>(
+      () => new Worker(new URL("../../workers/trick.worker.ts", import.meta.url), { type: "module" }),
+    );
+    client.current = made;
     return () => {
-      remote.current = null;
-      made[releaseProxy]();
-      worker.terminate();
+      client.current = null;
+      made.close();
     };
   }, []);
 
@@ -48,10 +42,11 @@ export function useFlown(request: TrickRequest | null): { readonly flown: Flown 
     wanted.current = { key, request: JSON.parse(key) as TrickRequest };
     const next = async () => {
       // One at a time: what was asked meanwhile replaces what waits.
-      while (wanted.current && remote.current) {
+      while (wanted.current && client.current) {
         const { key: asked, request: now } = wanted.current;
         wanted.current = null;
-        const result = await Promise.race([remote.current.flyAsSet(now), broken.current!])
+        const result = await client.current
+          .ask((remote) => remote.flyAsSet(now))
           .then((trick): Flown => ({ kind: "flown", trick }))
           .catch((error: Error): Flown => ({ kind: "refused", why: error.message }));
         setAnswer({ key: asked, result });

@@ -1,4 +1,5 @@
-import { wrap, type Remote } from "comlink";
+import type { Remote } from "comlink";
+import { workerClient, type WorkerClient } from "../worker/worker-client";
 import type { ScatterWorker } from "@/workers/scatter.worker";
 
 const MOST_WORKERS = 8;
@@ -13,29 +14,22 @@ export interface Pool {
   readonly close: () => void;
 }
 
-interface Hand {
-  readonly remote: Remote<ScatterWorker>;
-  readonly broken: Promise<never>;
-}
-
 /** As many workers as there are cores, started when first needed. */
 export function createPool(count = Math.max(1, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2))): Pool {
-  const workers: Worker[] = [];
-  const free: Hand[] = [];
-  const waiting: ((hand: Hand) => void)[] = [];
+  const hands: WorkerClient<ScatterWorker>[] = [];
+  const free: WorkerClient<ScatterWorker>[] = [];
+  const waiting: ((hand: WorkerClient<ScatterWorker>) => void)[] = [];
   let closed = false;
-  const hire = (): Hand => {
-    const worker = new Worker(new URL("../../workers/scatter.worker.ts", import.meta.url), { type: "module" });
-    workers.push(worker);
-    const broken = new Promise<never>((_, reject) => {
-      worker.onerror = (event) => reject(new Error(event.message || "The computation could not be started"));
-    });
-    broken.catch(() => undefined);
-    return { remote: wrap<ScatterWorker>(worker), broken };
+  const hire = () => {
+    const hand = workerClient<ScatterWorker>(
+      () => new Worker(new URL("../../workers/scatter.worker.ts", import.meta.url), { type: "module" }),
+    );
+    hands.push(hand);
+    return hand;
   };
-  const take = async (): Promise<Hand> =>
-    free.pop() ?? (workers.length < count ? hire() : new Promise<Hand>((resolve) => waiting.push(resolve)));
-  const give = (hand: Hand) => {
+  const take = async (): Promise<WorkerClient<ScatterWorker>> =>
+    free.pop() ?? (hands.length < count ? hire() : new Promise((resolve) => waiting.push(resolve)));
+  const give = (hand: WorkerClient<ScatterWorker>) => {
     if (closed) return;
     const next = waiting.shift();
     if (next) next(hand);
@@ -45,7 +39,7 @@ export function createPool(count = Math.max(1, Math.min(MOST_WORKERS, navigator.
     const hand = await take();
     if (closed) return new Promise(() => undefined);
     try {
-      return await Promise.race([job(hand.remote), hand.broken]);
+      return await hand.ask(job);
     } finally {
       give(hand);
     }
@@ -57,7 +51,7 @@ export function createPool(count = Math.max(1, Math.min(MOST_WORKERS, navigator.
     close: () => {
       closed = true;
       waiting.length = 0;
-      for (const worker of workers) worker.terminate();
+      for (const hand of hands) hand.close();
     },
   };
 }
