@@ -183,7 +183,7 @@ describe("what is said of a phase", () => {
     const low = { ...recipe, phases: [...recipe.phases, { ...recipe.phases[0], id: "after" }] };
     const flight = fly(low, aircraft, settings, { ...CALM_AIR, entryHeightM: 3 });
     expect(notes(low, flight)).toEqual([
-      { phase: 0, kind: "met", crash: true, detail: expect.stringContaining("m/s") },
+      { phase: 0, kind: "met", met: expect.objectContaining({ kind: "crash", into: "ground" }) },
       { phase: 1, kind: "not-reached" },
     ]);
     const atOnce = one([{ kind: "climb", is: "above", mps: -1 }]);

@@ -8,6 +8,7 @@ import {
   STEP_S,
   type Axis,
   type Flight,
+  type FlightEvent,
   type Guard,
   type Recipe,
 } from "../recipes";
@@ -29,7 +30,7 @@ export type PhaseNote = { readonly phase: number } & (
   | { readonly kind: "never-ends"; readonly afterS: number; readonly misses: readonly Miss[] }
   | { readonly kind: "ends-at-once"; readonly guard: Guard }
   /** The flight met the ground or something that stands about. */
-  | { readonly kind: "met"; readonly detail: string; readonly crash: boolean }
+  | { readonly kind: "met"; readonly met: Extract<FlightEvent, { readonly kind: "crash" | "touchdown" }> }
   | { readonly kind: "not-reached" }
   | { readonly kind: "too-long"; readonly mostS: number }
   | { readonly kind: "rate-beyond"; readonly axis: Axis; readonly askedDps: number; readonly mostDps: number }
@@ -68,10 +69,10 @@ function flownNotes(
     return [{ phase: at, kind: "never-ends", afterS: span.endS - span.startS, misses }];
   }
   if (span.brokeOff) {
-    const met = events.find(({ kind }) => kind === "crash" || kind === "touchdown")!;
+    const met = events.find((event) => event.kind === "crash" || event.kind === "touchdown")!;
     // Coming down is how a landing ends.
     const wanted = recipe.ends === "landed" && met.kind === "touchdown" && at === recipe.phases.length - 1;
-    return wanted ? [] : [{ phase: at, kind: "met", detail: met.detail, crash: met.kind === "crash" }];
+    return wanted ? [] : [{ phase: at, kind: "met", met }];
   }
   if (at === recipe.phases.length - 1 && span.endS >= LONGEST_FLIGHT_S - STEP_S)
     return [{ phase: at, kind: "too-long", mostS: LONGEST_FLIGHT_S }];

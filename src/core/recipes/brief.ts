@@ -226,12 +226,12 @@ export function highestPointM(
 
 /** Why a flight did not end as its recipe wants, in words; null when it did. */
 export function whyNot(recipe: Recipe, { events, measures, trace }: Flight): string | null {
-  const hit = events.find(({ kind }) => kind === "crash");
+  const hit = events.find((event) => event.kind === "crash");
   if (hit)
-    return hit.detail.startsWith("into")
-      ? `it flies ${hit.detail} after ${hit.timeS.toFixed(1)} s`
-      : `it meets the ground after ${hit.timeS.toFixed(1)} s at ${hit.detail}; begin higher, or see the thrust and the rates`;
-  const stuck = events.find(({ kind }) => kind === "phase-timeout");
+    return hit.into === "ground"
+      ? `it meets the ground after ${hit.timeS.toFixed(1)} s at ${hit.speedMps.toFixed(1)} m/s, ${hit.tiltDeg.toFixed(0)}° off level; begin higher, or see the thrust and the rates`
+      : `it flies into the ${hit.into} after ${hit.timeS.toFixed(1)} s`;
+  const stuck = events.find((event) => event.kind === "phase-timeout");
   if (stuck) {
     const phase = [...recipe.phases, ...recipe.abort].find(({ id }) => id === stuck.detail);
     return `"${phase?.label ?? stuck.detail}" never comes to its end; see the thrust, the rates and the learning modes`;

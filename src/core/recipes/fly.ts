@@ -16,7 +16,7 @@ import type { TrimFigures, Value } from "./value";
 import { Shake } from "./shake";
 import { NO_SLIP, type Slip } from "./slips";
 import { startTrim } from "./start-trim";
-import type { FlightEvent, Trace } from "./trace";
+import type { FlightEvent, Happening, InPhase, Trace } from "./trace";
 
 export interface Flight {
   /** What stood about, in m along, across and above the ground. */
@@ -66,7 +66,10 @@ export function fly(
   const seen = object && { object, camera };
   const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM, seen);
   // Once it is left nobody looks back at it; a spot is looked for till it is stood on.
-  const left = recipe.ends === "landed" ? undefined : events.find(({ detail }) => detail === recipe.inPicture?.to);
+  const left =
+    recipe.ends === "landed"
+      ? undefined
+      : events.find((event) => event.kind === "phase" && event.detail === recipe.inPicture?.to);
   const lookedFor = left ? indexAt(trace, left.timeS) : trace.timeS.length - 1;
   const looksAt = object && { object, out: outOfPicture(trace, object, camera, 0, lookedFor) };
   return { obstacles, trace, events, measures, looksAt };
@@ -187,8 +190,12 @@ function play(
   let steps = 0;
   let into = 0;
   let timeS = 0;
-  const note = (kind: FlightEvent["kind"], detail: string) =>
-    events.push({ timeS, kind, detail, heightM: body.heightM });
+  const happened = (what: Happening) => events.push({ ...what, timeS, heightM: body.heightM });
+  const note = (kind: InPhase, detail: string) => happened({ kind, detail });
+  const arrival = () => ({
+    speedMps: Math.hypot(state[STATE.vNorth], state[STATE.vEast], state[STATE.vDown]),
+    tiltDeg: DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright))),
+  });
   const slipOf = (phase: number) => (changed ? NO_SLIP : (slips[phase] ?? NO_SLIP));
 
   note("phase", phases[0].id);
@@ -254,17 +261,16 @@ function play(
     if (obstacles.length > 0 && onGrid && (steps - 1) % SAMPLE_STEPS === 0) {
       const hit = obstacles.find((one) => distanceTo(one, state[0], state[1], body.heightM) < reachM);
       if (hit) {
-        note("crash", `into the ${hit.kind}`);
+        happened({ kind: "crash", into: hit.kind, ...arrival() });
         recorder.record(phaseIndex, timeS);
         break;
       }
     }
     if (body.heightM <= 0) {
-      const tiltDeg = DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright)));
-      const speed = Math.hypot(state[STATE.vNorth], state[STATE.vEast], state[STATE.vDown]);
-      const crash = speed > CRASH_SPEED_MPS || tiltDeg > CRASH_TILT_DEG;
+      const met = arrival();
+      const crash = met.speedMps > CRASH_SPEED_MPS || met.tiltDeg > CRASH_TILT_DEG;
       if (!crash && recipe.ends === "landed" && phaseIndex === phases.length - 1) complete = true;
-      note(crash ? "crash" : "touchdown", `${speed.toFixed(1)} m/s, ${tiltDeg.toFixed(0)}° off level`);
+      happened(crash ? { kind: "crash", into: "ground", ...met } : { kind: "touchdown", ...met });
       recorder.record(phaseIndex, timeS);
       break;
     }

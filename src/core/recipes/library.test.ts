@@ -159,7 +159,8 @@ it("a roll about the view keeps the view within 15° of the path; a pure one dip
 
 it("a helix turns its way by more than half a turn between the push and the exit, over the top", () => {
   const { trace, events } = draftBrief(recipes["helix-pitch-right"], five, settings, CALM_AIR).flight;
-  const at = (id: string) => Math.round(events.find(({ detail }) => detail === id)!.timeS / trace.sampleS);
+  const at = (id: string) =>
+    Math.round(events.find((event) => event.kind === "phase" && event.detail === id)!.timeS / trace.sampleS);
   let turned = 0;
   let before = Math.atan2(trace.climbMps[at("push")], trace.vNorthMps[at("push")]);
   for (let i = at("push"); i <= at("catch"); i++) {

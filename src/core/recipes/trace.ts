@@ -1,3 +1,4 @@
+import type { ObstacleKind } from "./obstacles";
 /** A flight sampled at equal times: one column per quantity, all of the same length. */
 export interface Trace {
   readonly sampleS: number;
@@ -46,13 +47,25 @@ export interface Trace {
 
 export type TraceColumn = Exclude<keyof Trace, "sampleS">;
 
-export interface FlightEvent {
-  readonly timeS: number;
-  readonly kind: "phase" | "throttle-closed" | "apex" | "touchdown" | "crash" | "phase-timeout" | "gave-up";
-  /** Phase id, or what happened. */
-  readonly detail: string;
-  readonly heightM: number;
-}
+export type InPhase = "phase" | "throttle-closed" | "apex" | "phase-timeout" | "gave-up";
+
+/** What happened in a flight, and in which phase or how. */
+export type Happening =
+  | {
+      /** `detail` is the id of the phase. */
+      readonly [Kind in InPhase]: { readonly kind: Kind; readonly detail: string };
+    }[InPhase]
+  /** On the ground, slow and level enough. */
+  | { readonly kind: "touchdown"; readonly speedMps: number; readonly tiltDeg: number }
+  | {
+      readonly kind: "crash";
+      readonly into: ObstacleKind | "ground";
+      readonly speedMps: number;
+      /** Between the aircraft's up and the vertical. */
+      readonly tiltDeg: number;
+    };
+
+export type FlightEvent = Happening & { readonly timeS: number; readonly heightM: number };
 
 export function emptyTrace(sampleS: number): Trace {
   const column = () => [] as number[];

@@ -12,6 +12,7 @@ import {
   type Measures,
   type Recipe,
   type Slip,
+  type ObstacleKind,
 } from "../recipes";
 import { requireErrors, type PilotErrors } from "./errors";
 
@@ -30,10 +31,11 @@ export interface ScatterPlan {
 }
 
 /** What went wrong in a run: which kind, and with what or where. */
-export interface Failure {
-  readonly kind: "ground" | "obstacle" | "stuck" | "short" | "past" | "not-upright" | MarkKind;
-  readonly detail: string;
-}
+export type Failure =
+  | { readonly kind: "ground" | "short" | "past" | "not-upright" | MarkKind }
+  | { readonly kind: "obstacle"; readonly obstacle: ObstacleKind }
+  /** The phase, as it is called, that never comes to its end. */
+  | { readonly kind: "stuck"; readonly phase: string };
 
 /** What is kept of one run. */
 export interface ScatterRun {
@@ -113,23 +115,22 @@ function failureOf(
   { recipe, stopWithinDeg }: ScatterPlan,
   { events, complete, stopErrorDeg }: FlightOutcome,
 ): Failure | null {
-  const crash = events.find(({ kind }) => kind === "crash");
-  if (crash?.detail.startsWith("into")) return { kind: "obstacle", detail: crash.detail };
-  if (crash) return { kind: "ground", detail: "" };
-  const stuck = events.find(({ kind }) => kind === "phase-timeout");
+  const crash = events.find((event) => event.kind === "crash");
+  if (crash) return crash.into === "ground" ? { kind: "ground" } : { kind: "obstacle", obstacle: crash.into };
+  const stuck = events.find((event) => event.kind === "phase-timeout");
   if (stuck)
-    return { kind: "stuck", detail: recipe.phases.find(({ id }) => id === stuck.detail)?.label ?? stuck.detail };
+    return { kind: "stuck", phase: recipe.phases.find(({ id }) => id === stuck.detail)?.label ?? stuck.detail };
   if (!complete) {
     const touched = events.some(({ kind }) => kind === "touchdown");
-    return touched ? { kind: "ground", detail: "" } : { kind: "not-upright", detail: "" };
+    return touched ? { kind: "ground" } : { kind: "not-upright" };
   }
   if (stopWithinDeg === null || stopErrorDeg === null || Math.abs(stopErrorDeg) <= stopWithinDeg) return null;
-  return { kind: stopErrorDeg < 0 ? "short" : "past", detail: "" };
+  return { kind: stopErrorDeg < 0 ? "short" : "past" };
 }
 
 function missedOf(marks: readonly Mark[], measures: Measures): Failure | null {
   const [first] = missedMarks(marks, measures);
-  return first ? { kind: first, detail: "" } : null;
+  return first ? { kind: first } : null;
 }
 
 function thinned({ path }: FlightOutcome): ScatterRun["path"] {

@@ -61,7 +61,7 @@ it("stops as wide as rate times timing error, and as often clean as the normal l
   const plan = planFor(flip, { timingS });
   const alone = fly(plan.recipe, airframe, firstSettings, plan.environment);
   // The rate at which this trick is stopped, read off the flight at the instant the stick is centred.
-  const stop = alone.events.find(({ kind, detail }) => kind === "phase" && detail === plan.recipe.turn!.stopPhase)!;
+  const stop = alone.events.find((event) => event.kind === "phase" && event.detail === plan.recipe.turn!.stopPhase)!;
   const rateDps = Math.abs(alone.trace.pitchDps[Math.round(stop.timeS / alone.trace.sampleS)]);
   const runs = scatterRuns(plan, 0, 400);
   const { stop: spread, clean: within15 } = summarise(runs);

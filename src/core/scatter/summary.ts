@@ -38,7 +38,7 @@ export function summarise(runs: readonly ScatterRun[], risk = 0.01): ScatterSumm
   const counted = new Map<string, Failure & { count: number }>();
   for (const { failure } of runs) {
     if (!failure) continue;
-    const key = `${failure.kind} ${failure.detail}`;
+    const key = JSON.stringify(failure);
     const known = counted.get(key);
     if (known) known.count++;
     else counted.set(key, { ...failure, count: 1 });

@@ -33,9 +33,11 @@ it("says of a phase that never ends how near it came, and whether it turned away
 });
 
 it("says what was met, what is asked beyond the curve or the motors, and what comes too late", () => {
-  expect(said({ phase: 0, kind: "met", detail: "into the wall", crash: true })).toMatch(/^flies into the wall\./);
-  expect(said({ phase: 0, kind: "met", detail: "4.0 m/s, 50° off level", crash: true })).toMatch(/^hits the ground/);
-  expect(said({ phase: 0, kind: "met", detail: "0.4 m/s, 2° off level", crash: false })).toMatch(/^touches the ground/);
+  const met = (how: object) =>
+    said({ phase: 0, kind: "met", met: { timeS: 2, heightM: 0, speedMps: 4, tiltDeg: 50, ...how } as never });
+  expect(met({ kind: "crash", into: "wall" })).toMatch(/^flies into the wall\./);
+  expect(met({ kind: "crash", into: "ground" })).toMatch(/^hits the ground at .*, 50° off level\./);
+  expect(met({ kind: "touchdown", speedMps: 0.4, tiltDeg: 2 })).toMatch(/^touches the ground at .*, 2° off level\./);
   expect(said({ phase: 0, kind: "rate-beyond", axis: "yaw", askedDps: -900, mostDps: 500 })).toMatch(
     /^asks for 900 °\/s about yaw; full stick of this setup gives 500 °\/s/,
   );

@@ -136,9 +136,7 @@ export function noteText(note: PhaseNote, phase: Phase, units: UnitSystem): stri
     case "ends-at-once":
       return `is over as it begins: what it waits for (${guardWords[note.guard.kind]}) holds already. Another end, or take it out.`;
     case "met":
-      return note.detail.startsWith("into")
-        ? `flies ${note.detail}. What comes after is not flown.`
-        : `${note.crash ? "hits" : "touches"} the ground at ${note.detail}. What comes after is not flown.`;
+      return `${metWords(note.met, units)}. What comes after is not flown.`;
     case "not-reached":
       return "is never begun: the flight is over before it.";
     case "too-long":
@@ -172,4 +170,10 @@ export function whyItStays(fields: readonly string[], phases: number): string | 
   if (fields.length === 0) return null;
   const reasons = [...new Set(fields.map((field) => hanging.find(([is]) => is.test(field))?.[1] ?? field))];
   return `It stays: ${reasons.join(", and ")}. What it does can be changed.`;
+}
+
+function metWords(met: Extract<PhaseNote, { kind: "met" }>["met"], units: UnitSystem): string {
+  if (met.kind === "crash" && met.into !== "ground") return `flies into the ${met.into}`;
+  const how = `${quantityText(met.speedMps, "speed", units, 1)}, ${met.tiltDeg.toFixed(0)}° off level`;
+  return `${met.kind === "crash" ? "hits" : "touches"} the ground at ${how}`;
 }

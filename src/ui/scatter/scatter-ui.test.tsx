@@ -14,9 +14,9 @@ const many = (count: number, failure: ScatterRun["failure"] = null) =>
 it("says how often it goes clean with the interval, and what went wrong with how often", () => {
   const runs = [
     ...many(80),
-    ...many(12, { kind: "past", detail: "" }),
-    ...many(6, { kind: "stuck", detail: "Centre it" }),
-    ...many(2, { kind: "obstacle", detail: "into the wall" }),
+    ...many(12, { kind: "past" }),
+    ...many(6, { kind: "stuck", phase: "Centre it" }),
+    ...many(2, { kind: "obstacle", obstacle: "wall" }),
   ];
   const summary = summarise(runs);
   expect(shareWords(summary.clean)).toMatch(/^80 % \(71 to 87 %\)$/);
@@ -26,7 +26,7 @@ it("says how often it goes clean with the interval, and what went wrong with how
 });
 
 it("tells a difference only where the interval leaves no doubt", () => {
-  const worse = [...many(50), ...many(50, { kind: "short", detail: "" })];
+  const worse = [...many(50), ...many(50, { kind: "short" })];
   expect(comparedInWords(compareRuns(many(100), worse), "setup 1")).toMatch(
     /^Clean 50 points more often than setup 1 \(\d+ to \d+ points\), with the same errors\.$/,
   );

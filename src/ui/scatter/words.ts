@@ -5,14 +5,14 @@ import type { Comparison, Estimate, Failure, Mark, PilotErrors, ScatterSummary }
 export const shareWords = ({ value, low, high }: Estimate) =>
   `${percent(value)} (${Math.round(100 * low)} to ${percent(high)})`;
 
-function failureWords({ kind, detail }: Failure): string {
-  switch (kind) {
+function failureWords(failure: Failure): string {
+  switch (failure.kind) {
     case "ground":
       return "meets the ground";
     case "obstacle":
-      return `flies ${detail}`;
+      return `flies into the ${failure.obstacle}`;
     case "stuck":
-      return `"${detail}" never comes to its end`;
+      return `"${failure.phase}" never comes to its end`;
     case "short":
       return "stops short";
     case "past":
