@@ -59,6 +59,7 @@ const views = {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
     await page.getByRole("button", { name: /^Minimum start height/ }).waitFor({ timeout: 120_000 });
+    await page.getByText(/begin .* up$/).waitFor();
     await page.getByLabel("Moment of the trick").fill("0.9");
   },
   lab: async (page) => {

@@ -64,12 +64,22 @@ it("leads to the aircraft or the setup that is missing", () => {
 it("shows the drawing at once and the minimum start height when it is there, with what decided it", async () => {
   show(done(), {}, firstSettings, { kind: "computing", share: 0.4 });
   expect(screen.getByText(/being worked out, 40 %/)).toBeVisible();
-  expect(screen.queryByText(/start no lower/)).toBeNull();
+  expect(screen.queryByText(/begin .* up$/)).toBeNull();
   document.body.innerHTML = "";
   show(done());
   const figure = screen.getByRole("button", { name: /^Minimum start height: 9\.3 m/ });
   await userEvent.click(figure);
   expect(screen.getByText(/1000 flights on a nearly empty pack: three lose more than 9\.2 m/)).toBeVisible();
+});
+
+it("draws the line to begin at once the trick is flown from there, and not before", () => {
+  show(done());
+  expect(screen.queryByText(/begin .* up$/)).toBeNull();
+  document.body.innerHTML = "";
+  const flown = done();
+  if (flown.kind !== "done") throw new Error("not flown");
+  show({ ...flown, brief: { ...flown.brief, entryHeightM: 9.5 } });
+  expect(screen.getByText(/begin 9\.5 m up$/)).toBeInTheDocument();
 });
 
 it("shows progress while it computes, with the words of the step already there", () => {
@@ -209,7 +219,7 @@ it("is worked out for the air of the day, says what the wind does, and lets the 
 it("shows a pilot the kept minimum start height or that it is not worked out yet, and works nothing out", () => {
   show(done(), {}, firstSettings, { kind: "absent" });
   expect(screen.getByText(/not worked out yet/)).toBeVisible();
-  expect(screen.queryByText(/start no lower/)).toBeNull();
+  expect(screen.queryByText(/begin .* up$/)).toBeNull();
   const kept = { heightM: 8.1, reason: { kind: "freeze", before: "catch", lostM: 6.6, packUsed: 0 } } as const;
   show(done(), { startHeights: { back: kept } });
   expect(jest.mocked(useStartHeight).mock.lastCall![1]).toMatchObject({ kept });

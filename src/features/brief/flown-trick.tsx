@@ -48,13 +48,12 @@ export function FlownTrick(props: FlownTrickProps) {
   );
   const cursor = cursorS === null ? null : indexAt(trace, cursorS);
   useKeys(keys);
-  const lowestEntry =
-    height?.kind !== "known" || height.startHeight === null
-      ? null
-      : {
-          heightM: brief.entryHeightM,
-          text: `start no lower: ${quantityText(begunAtM(height.startHeight), "length", units)}`,
-        };
+  const beginM = height?.kind === "known" && height.startHeight !== null ? begunAtM(height.startHeight) : null;
+  // Said at the line only once the trick is drawn from there.
+  const entryLine =
+    beginM === brief.entryHeightM
+      ? { heightM: beginM, text: `begin ${quantityText(beginM, "length", units)} up` }
+      : null;
   const travels = travelsFar(trace);
   const { wayOut } = brief;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
@@ -126,7 +125,7 @@ export function FlownTrick(props: FlownTrickProps) {
             height={330}
           />
         ) : (
-          <SideView trace={trace} phases={instructions} level={lowestEntry} cursor={cursor} everyS={GLYPH_EVERY_S} />
+          <SideView trace={trace} phases={instructions} level={entryLine} cursor={cursor} everyS={GLYPH_EVERY_S} />
         )}
         <PlayerBar player={player} durationS={measures.durationS} />
         <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
