@@ -2,7 +2,10 @@ import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "./paths.mjs";
 
-/** Licences under which something may be shipped; all ask for no more than their text beside it. */
+/**
+ * Licences under which something may be shipped; all ask for no more than their text beside it.
+ * @public a test asks for it
+ */
 export const mayBeShipped = [
   "MIT",
   "Apache-2.0",
@@ -18,7 +21,10 @@ export const mayBeShipped = [
 /** The framework's picture scaler and the library in it, which is under the LGPL: not used, and left out of the build (next.config.ts). */
 const leftOut = (name) => name === "sharp" || name.startsWith("@img/");
 
-/** Every package that a build may take in: name, version, licence, and the text that is shipped with it, "" where it has none. */
+/**
+ * Every package that a build may take in: name, version, licence, and the text that is shipped with it, "" where it has none.
+ * @public a test asks for it
+ */
 export function shippedPackages() {
   const { packages } = JSON.parse(readFileSync(join(root, "package-lock.json"), "utf8"));
   return Object.entries(packages).flatMap(([place, { version, dev, devOptional, license }]) => {

@@ -37,7 +37,10 @@ const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [
       {
         accountId: "account",
         session,
-        pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure", "left-out-since"]), tallyPilot("ida", "Ida Rook", ["hang"])],
+        pilots: [
+          tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure", "left-out-since"]),
+          tallyPilot("ida", "Ida Rook", ["hang"]),
+        ],
         attempts,
         notes,
         site: null,

@@ -1,3 +1,4 @@
+import { chancePercent } from "@/words";
 import { rateChange, type Attempt, type RateChange } from "@/core";
 
 /** Today against the last session in which the step was flown; null where there is nothing to compare. */
@@ -19,5 +20,5 @@ export function sinceLastWords({ before, after, chanceBetter }: RateChange): str
   const counts = `Last time ${before.clean} of ${before.attempts} clean, this time ${after.clean} of ${after.attempts}`;
   const chance = Math.max(chanceBetter, 1 - chanceBetter);
   if (chance < SURE) return `${counts}: no difference that could be told.`;
-  return `${counts}: ${chanceBetter > 0.5 ? "better" : "worse"} with ${Math.min(99, Math.round(100 * chance))} % chance.`;
+  return `${counts}: ${chanceBetter > 0.5 ? "better" : "worse"} with ${chancePercent(chance)} chance.`;
 }

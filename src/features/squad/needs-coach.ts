@@ -1,3 +1,4 @@
+import { chancePercent, percent } from "@/words";
 import { GAP_DAYS, DAY_MS } from "@/core";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 
@@ -64,14 +65,14 @@ export function reasonsFor(
       ? {
           kind: "due",
           text: `due again: ${reviewsDue
-            .map(({ stepId, recall }) => `${names([stepId])} (recall ${Math.round(100 * recall)} %)`)
+            .map(({ stepId, recall }) => `${names([stepId])} (recall ${percent(recall)})`)
             .join(", ")}`,
         }
       : null,
     favours
       ? {
           kind: "one-sided",
-          text: `favours ${sideName(syllabus, favours.stepId, favours.better)}, ${Math.min(99, Math.round(100 * favours.chance))} % sure`,
+          text: `favours ${sideName(syllabus, favours.stepId, favours.better)}, ${chancePercent(favours.chance)} sure`,
         }
       : null,
     aircraftName === null ? { kind: "no-aircraft", text: "no aircraft yet" } : null,
