@@ -30,7 +30,11 @@ function complaints(files: readonly (readonly [place: string, lines: string])[])
     const { ESLint } = require("eslint");
     const files = JSON.parse(require("fs").readFileSync(0, "utf8"));
     (async () => {
-      const eslint = new ESLint();
+      // These files are nowhere: rules that ask for types have none to ask.
+      const off = ["no-floating-promises", "no-misused-promises", "switch-exhaustiveness-check"];
+      const rules = Object.fromEntries(off.map((name) => ["@typescript-eslint/" + name, "off"]));
+      const languageOptions = { parserOptions: { projectService: false } };
+      const eslint = new ESLint({ overrideConfig: { files: ["src/**/*"], languageOptions, rules } });
       const counts = [];
       for (const [place, lines] of files) {
         const [{ messages }] = await eslint.lintText(lines + "\\n", { filePath: place });

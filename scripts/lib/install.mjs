@@ -37,8 +37,11 @@ function requireDiskSpace() {
   }
 }
 
-/** Installs the Debian packages whose commands are missing. */
-async function ensureDebianPackages(packages) {
+/**
+ * Installs the Debian packages whose commands are missing.
+ * @public a test asks for it
+ */
+export async function ensureDebianPackages(packages) {
   const missing = [
     ...new Set(
       Object.entries(packages)

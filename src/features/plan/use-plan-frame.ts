@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import { useState } from "react";
 import { dayAirRanges } from "@/core";
 import { isText, recordOf } from "@/ui/device/device-storage";
@@ -49,10 +50,9 @@ export function usePlanFrame(minutes: number) {
   const errors: Partial<Record<FrameField, string>> = {};
   const values: Partial<Record<FrameField, number>> = {};
   for (const { name, least, most, whole } of frameFields) {
-    const text = typed[name].trim().replace(",", ".");
-    if (text === "" && mayBeEmpty.includes(name)) continue;
-    const value = Number(text);
-    if (text === "" || !Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
+    if (typed[name].trim() === "" && mayBeEmpty.includes(name)) continue;
+    const value = typedNumber(typed[name]);
+    if (!Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
       errors[name] = `${least} to ${most}${whole ? ", whole" : ""}`;
     else values[name] = value;
   }

@@ -17,7 +17,8 @@ import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import type { SetupData } from "./load";
-import { SetupEditor, type Tab } from "./setup-editor";
+import { SetupEditor } from "./setup-editor";
+import type { Tab } from "./setup-parts";
 
 /** Setup: the aircraft and the versioned settings on it. */
 export function SetupScreen({ data }: { data: SetupData }) {

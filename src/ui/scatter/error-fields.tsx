@@ -1,5 +1,6 @@
 "use client";
 
+import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -30,11 +31,11 @@ export function errorsOf(
   const wrong = new Set<keyof PilotErrors>();
   const errors = { ...usual };
   for (const { name, times } of fields) {
-    const text = typed[name]?.trim().replace(",", ".");
+    const text = typed[name];
     if (text === undefined) continue;
-    const value = Number(text) / times;
+    const value = typedNumber(text) / times;
     const [min, max] = errorRanges[name];
-    if (text === "" || !Number.isFinite(value) || value < min || value > max) wrong.add(name);
+    if (!Number.isFinite(value) || value < min || value > max) wrong.add(name);
     else errors[name] = value;
   }
   return { errors: wrong.size > 0 ? null : errors, wrong };

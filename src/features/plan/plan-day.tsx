@@ -1,0 +1,62 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { places } from "@/core";
+import { placeNames } from "./place-names";
+import type { Plan } from "./use-plan";
+import { frameFields } from "./use-plan-frame";
+
+/** Where it is flown, and what the day and the people give. */
+export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day } }: { plan: Plan }) {
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, rowGap: 1.5, mb: 2 }}>
+      <TextField
+        select
+        size="small"
+        label="Where"
+        value={place}
+        onChange={(event) => setPlace(places.find((one) => one === event.target.value) ?? "field")}
+        sx={{ minWidth: 190 }}
+      >
+        {places.map((one) => (
+          <MenuItem key={one} value={one}>
+            {placeNames[one]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {sites.length > 0 && (
+        <TextField
+          select
+          size="small"
+          label="Site"
+          value={site?.id ?? ""}
+          onChange={(event) => setSiteId(event.target.value)}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ minWidth: 170 }}
+        >
+          <MenuItem value="">not said</MenuItem>
+          {sites.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {frameFields.map(({ name, label }) => (
+        <TextField
+          key={name}
+          size="small"
+          label={label}
+          value={day.typed[name]}
+          error={Boolean(day.errors[name])}
+          helperText={day.errors[name]}
+          onChange={(event) => day.set(name, event.target.value)}
+          slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
+          sx={{ width: 106 }}
+        />
+      ))}
+    </Box>
+  );
+}

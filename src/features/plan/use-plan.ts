@@ -1,0 +1,148 @@
+import { useCallback, useMemo, useState } from "react";
+import { useKeys } from "@/ui/keys/keys";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
+import type { ActionInput } from "@/contract";
+import type { Place, StartHeightInputs } from "@/core";
+import type { Candidate, PlanData } from "./load";
+import { limitsBroken, type Flier } from "./planning";
+import { dayOfPlan, startHeightsAsked } from "./start-heights";
+import { UNTOUCHED, useChecked, type ByHand } from "./use-checked";
+import { usePlanFrame } from "./use-plan-frame";
+import { useStartHeights } from "./use-start-heights";
+
+export interface Choice {
+  readonly taken: boolean;
+  readonly packs: string;
+  readonly setupId: string;
+}
+
+const NOTHING_ASKED: readonly (readonly [string, StartHeightInputs])[] = [];
+const MINUTES = 90;
+const PACKS = "4";
+export const MOST_PACKS = 50;
+
+/** Who flies, where, and what becomes of it: the plan with what stands against it, and every way to change it. */
+export function usePlan(data: PlanData) {
+  const { pilot: atHand } = useAtHand();
+  const [place, setPlace] = useState<Place>("field");
+  const [choices, setChoices] = useState<Readonly<Record<string, Choice>>>(() =>
+    Object.fromEntries(
+      data.candidates.map((one) => [
+        one.id,
+        {
+          taken: !data.coaches || (data.plan ? data.plan.pilotIds.includes(one.id) : one.id === atHand?.id),
+          packs: PACKS,
+          setupId: one.setups[0]?.id ?? "",
+        },
+      ]),
+    ),
+  );
+  const taken = data.candidates.filter((one) => choices[one.id]?.taken);
+  const sites = data.sites.filter(({ squadId }) => taken.length === 0 || squadId === taken[0].squadId);
+  const [siteId, setSiteId] = useState(data.plan?.siteId ?? (data.sites.length === 1 ? data.sites[0].id : ""));
+  const site = sites.find((known) => known.id === siteId) ?? null;
+  const day = usePlanFrame(data.plan?.minutes ?? MINUTES);
+  const syllabusOf = useSyllabusOf();
+  const hand = useByHand();
+
+  const packsOf = (one: Candidate) => {
+    const packs = Number(choices[one.id].packs);
+    return Number.isInteger(packs) && packs >= 0 && packs <= MOST_PACKS ? packs : null;
+  };
+  const fliers = taken.map((one): Flier => ({
+    one,
+    packs: packsOf(one) ?? 0,
+    setupId: choices[one.id].setupId,
+    syllabus: syllabusOf(one.squadId),
+  }));
+  const outside = place !== "simulator";
+  const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, hand.byHand, { outside, site });
+  const air = dayOfPlan(site, day.frame);
+  const heights = useStartHeights(
+    plan && outside
+      ? fliers.flatMap((flier) =>
+          (plan.blocks.get(flier.one.id) ?? []).flatMap(({ stepId }) =>
+            stepId ? startHeightsAsked({ ...flier, stepId }, air).map(([, inputs, key]) => [key, inputs] as const) : [],
+          ),
+        )
+      : NOTHING_ASKED,
+  );
+  const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame) : [];
+  const flown = peaks.size === tasks.length;
+  return {
+    place,
+    setPlace,
+    sites,
+    site,
+    setSiteId,
+    day,
+    air,
+    outside,
+    choices,
+    taken,
+    packsOf,
+    fliers,
+    plan,
+    heights,
+    refused,
+    broken,
+    hand,
+    choose: (id: string, part: Partial<Choice>) => setChoices((all) => ({ ...all, [id]: { ...all[id], ...part } })),
+    /** How many tricks were flown in the model for their highest point, of how many; null once all were. */
+    flying: flown ? null : { done: peaks.size, of: tasks.length },
+    ready:
+      taken.length > 0 &&
+      plan !== null &&
+      taken.every((one) => packsOf(one) !== null) &&
+      flown &&
+      refused.length === 0 &&
+      broken.length === 0,
+  };
+}
+
+export type Plan = ReturnType<typeof usePlan>;
+
+/** What the coach changes by hand, and the way back. */
+function useByHand() {
+  const [history, setHistory] = useState<readonly ByHand[]>([UNTOUCHED]);
+  const byHand = history[history.length - 1];
+  const undo = useCallback(() => setHistory((before) => (before.length > 1 ? before.slice(0, -1) : before)), []);
+  const keys = useMemo(() => [{ key: "u", label: "Undo the last change of the plan", run: undo }], [undo]);
+  useKeys(keys);
+  return {
+    byHand,
+    change: (part: Partial<ByHand>) => setHistory((before) => [...before, { ...before[before.length - 1], ...part }]),
+    undo: history.length > 1 ? undo : null,
+  };
+}
+
+/** What is sent of a plan; null while there is none. */
+export function sessionFrom(
+  { plan, taken, choices, place, site, day }: Plan,
+  id: string,
+  prepared: boolean,
+): ActionInput<"start-session"> | null {
+  if (!plan) return null;
+  const pilots = taken.map((one) => {
+    const blocks = plan.blocks.get(one.id) ?? [];
+    const main = blocks.find(({ kind, stepId }) => kind === "main" && stepId) ?? blocks.find(({ stepId }) => stepId);
+    const flown = one.setups.find((setup) => setup.id === choices[one.id].setupId);
+    return {
+      pilotId: one.id,
+      stepId: main?.stepId ?? one.currentStepId,
+      setupId: flown?.setupId ?? null,
+      loadId: flown?.loadId ?? null,
+      plan: { blocks, turns: plan.slots.flatMap((slot, i) => (slot.includes(one.id) ? [i] : [])) },
+    };
+  });
+  return {
+    id,
+    place,
+    siteId: site?.id ?? null,
+    temperatureC: day.frame?.temperatureC ?? null,
+    windMps: day.frame?.windKnown ? day.frame.windMps : null,
+    prepared,
+    pilots,
+  };
+}

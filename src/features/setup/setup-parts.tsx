@@ -1,0 +1,113 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import { useMemo } from "react";
+import type { Aircraft } from "@/contract";
+import type { Settings } from "@/core";
+import { FleetPanel } from "./fleet-panel";
+import type { SetupData } from "./load";
+import { LoadsPanel } from "./loads-panel";
+import { MeasurePanel } from "./measure-panel";
+import { MixPanel } from "./mix-panel";
+import { RatesPanel, type Ghost } from "./rates-panel";
+import { StagePanel } from "./stage-panel";
+import { ThrottlePanel } from "./throttle-panel";
+import { TiltPanel } from "./tilt-panel";
+
+export const tabs = [
+  { id: "rates", name: "Rates" },
+  { id: "throttle", name: "Throttle" },
+  { id: "tilt", name: "Tilt" },
+  { id: "mix", name: "Mix" },
+  { id: "loads", name: "Loads" },
+  { id: "fleet", name: "Fleet" },
+  { id: "stage", name: "By stage" },
+  { id: "measure", name: "Measured" },
+] as const;
+/** Parts whose figures depend on the air. */
+export const inAir: readonly string[] = ["throttle", "tilt", "loads", "fleet", "stage"];
+export type Tab = (typeof tabs)[number]["id"];
+
+/** The part of a setup that is open. */
+export function SetupPart({
+  tab,
+  data,
+  aircraft,
+  settings,
+  set,
+}: {
+  tab: Tab;
+  data: SetupData;
+  aircraft: Aircraft;
+  settings: Settings;
+  set: (next: Partial<Settings>) => void;
+}) {
+  const ghosts = useMemo<Ghost[]>(
+    () => [
+      ...data.setups.map(({ id, number, settings: had }) => ({ id, name: `setup ${number}`, rates: had.rates })),
+      ...data.elsewhere.map(({ aircraft: other, setup }) => ({
+        id: setup.id,
+        name: `${other.name}, setup ${setup.number}`,
+        rates: setup.settings.rates,
+      })),
+    ],
+    [data],
+  );
+  return (
+    <Box role="tabpanel" id={`part-${tab}`} aria-labelledby={`tab-${tab}`}>
+      {tab === "rates" && (
+        <RatesPanel
+          rates={settings.rates}
+          ghosts={ghosts}
+          tiltDeg={settings.tiltDeg}
+          grip={data.pilot.grip}
+          onChange={(rates) => set({ rates })}
+        />
+      )}
+      {tab === "throttle" && (
+        <ThrottlePanel
+          profile={settings.throttle}
+          airframe={aircraft.airframe}
+          tiltDeg={settings.tiltDeg}
+          grip={data.pilot.grip}
+          onChange={(throttle) => set({ throttle })}
+        />
+      )}
+      {tab === "tilt" && (
+        <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
+      )}
+      {tab === "mix" && <MixPanel settings={settings} stickMode={data.pilot.stickMode} />}
+      {tab === "loads" && (
+        <LoadsPanel
+          aircraft={aircraft}
+          loads={data.loads}
+          settings={settings}
+          grip={data.pilot.grip}
+          mayChange={data.mayChange}
+        />
+      )}
+      {tab === "fleet" && (
+        <FleetPanel
+          pilot={data.pilot}
+          aircraft={aircraft}
+          settings={settings}
+          elsewhere={data.elsewhere}
+          mayChange={data.mayChange}
+        />
+      )}
+      {tab === "measure" && (
+        <MeasurePanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
+      )}
+      {tab === "stage" && (
+        <StagePanel
+          settings={settings}
+          airframe={aircraft.airframe}
+          stage={data.stage}
+          grip={data.pilot.grip}
+          school={data.school}
+          onChange={set}
+        />
+      )}
+    </Box>
+  );
+}

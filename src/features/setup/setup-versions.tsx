@@ -1,0 +1,51 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import type { Setup } from "@/contract";
+import { Moment } from "@/ui/moment/moment";
+import { differencesInWords } from "@/ui/settings/differences";
+import { ChangeLine } from "./change-line";
+import type { SetupData } from "./load";
+
+/** The versions of a setup, the newest first, each with what it changed and what that did. */
+export function SetupVersions({ data, onStartFrom }: { data: SetupData; onStartFrom: (setup: Setup) => void }) {
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 1 }}>
+        Versions
+      </Typography>
+      {data.setups.length === 0 && <Typography color="text.secondary">None saved yet.</Typography>}
+      {data.setups.map((setup, i) => (
+        <Box
+          key={setup.id}
+          sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.rule}`, pt: 0.8, fontSize: "0.88rem" })}
+        >
+          <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
+            <b className="num">{setup.number}</b>
+            <Moment atMs={setup.createdAtMs} />
+            <Box sx={{ flex: 1 }} />
+            {i > 0 && (
+              <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => onStartFrom(setup)}>
+                Start from it
+              </Button>
+            )}
+          </Box>
+          <Box sx={{ overflowWrap: "anywhere" }}>
+            {setup.reason}{" "}
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              ({setup.coachName})
+            </Box>
+          </Box>
+          {data.changes[setup.id] && <ChangeLine change={data.changes[setup.id]} />}
+          {data.setups[i + 1] && (
+            <Box sx={{ color: "text.secondary" }}>
+              {differencesInWords(data.setups[i + 1].settings, setup.settings).join(" · ") || "no change"}
+            </Box>
+          )}
+        </Box>
+      ))}
+    </>
+  );
+}

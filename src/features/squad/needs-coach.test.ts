@@ -1,0 +1,81 @@
+import { builtInSyllabus, type Glance } from "@/syllabus";
+import { byNeed, reasonsFor } from "./needs-coach";
+
+const NOW = Date.UTC(2026, 10, 28);
+const DAY = 24 * 3_600_000;
+const current = (kind: string) => ({ stepId: "flip-slow", advice: { kind, sentence: "" } }) as never;
+const glance = (more: Partial<Glance> = {}): Glance =>
+  ({ current: null, reviewsDue: [], slipping: [], favours: null, lastFlownMs: NOW - DAY, ...more }) as Glance;
+const reasons = (more: Partial<Glance> = {}, beside: Partial<Parameters<typeof reasonsFor>[0]> = {}) =>
+  reasonsFor(
+    { glance: glance(more), asksFor: [], checkFirst: [], aircraftName: "Plank", ...beside },
+    builtInSyllabus,
+    NOW,
+  );
+const kinds = (list: ReturnType<typeof reasons>) => list.map(({ kind }) => kind);
+
+it("has none for a pilot of whom nothing is wanted", () => {
+  expect(reasons()).toEqual([]);
+  expect(reasons({ current: current("stay") })).toEqual([]);
+});
+
+it("names each reason with its counts, what cannot wait first", () => {
+  const all = reasons(
+    {
+      current: current("rest"),
+      slipping: [{ stepId: "flip-slow", clean: 1, all: 7, days: 2 }] as never,
+      reviewsDue: [{ stepId: "roll-pure", recall: 0.614 }] as never,
+      favours: { stepId: "flip-slow", better: "back", worse: "front", chance: 0.9999, difference: 0.4 } as never,
+      lastFlownMs: NOW - 40 * DAY,
+    },
+    { asksFor: ["split-s"], checkFirst: ["Spindle"], aircraftName: null },
+  );
+  expect(kinds(all)).toEqual(["rest", "asks", "slipping", "check-first", "gap", "due", "one-sided", "no-aircraft"]);
+  expect(all.map(({ text }) => text)).toEqual([
+    "crashes rise: rest",
+    "asks for the sign-off of split-s",
+    "slow flip slips: 1 of 7 clean on the last 2 days",
+    "by eye first: Spindle",
+    "no flight for 40 days",
+    "due again: pure roll (recall 61 %)",
+    "favours backward, 99 % sure",
+    "no aircraft yet",
+  ]);
+});
+
+it.each([
+  ["advance", "ready"],
+  ["step-back", "step-back"],
+  ["settle", "unsettled"],
+])("takes the advice %s as a reason to look: %s", (advice, kind) => {
+  expect(kinds(reasons({ current: current(advice) }))).toEqual([kind]);
+});
+
+it("knows no gap of somebody who never flew", () => {
+  expect(reasons({ lastFlownMs: null })).toEqual([]);
+});
+
+it("puts whoever needs the coach most first: the most pressing reason, then how many, then how long ago, then the name", () => {
+  const row = (name: string, of: ReturnType<typeof reasons>, lastFlownMs = NOW - DAY) => ({
+    name,
+    reasons: of,
+    glance: glance({ lastFlownMs }),
+  });
+  const due = reasons({ reviewsDue: [{ stepId: "roll-pure", recall: 0.6 }] as never });
+  const rows = [
+    row("Nobody wanted", []),
+    row("Due, flown lately", due),
+    row("Due, long ago", due, NOW - 9 * DAY),
+    row("Due and no aircraft", [...due, ...reasons({}, { aircraftName: null })]),
+    row("Rest", reasons({ current: current("rest") })),
+    row("A namesake", [], NOW - DAY),
+  ];
+  expect(rows.sort(byNeed).map(({ name }) => name)).toEqual([
+    "Rest",
+    "Due and no aircraft",
+    "Due, long ago",
+    "Due, flown lately",
+    "A namesake",
+    "Nobody wanted",
+  ]);
+});
