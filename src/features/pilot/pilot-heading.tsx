@@ -1,0 +1,85 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { pathOf, routeOf } from "@/syllabus";
+import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
+import { SendForm } from "@/ui/forms/send-form";
+import { StateMark } from "@/ui/marks/marks";
+import { daysAgo } from "@/ui/moment/moment";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import type { PilotData } from "./load";
+import { RemovePilot } from "./remove-pilot";
+
+/** Who it is, how deep they have sounded, and what may be done with the record. */
+export function PilotHeading({ data }: { data: PilotData }) {
+  const { pilot, standing, milestones, coaches } = data;
+  const syllabus = useSyllabus();
+  const router = useRouter();
+  const [editing, setEditing] = useState(false);
+  const way = pathOf(syllabus, routeOf(data.school)).filter(({ optional }) => !optional);
+  const signed = new Set(milestones.map(({ stepId }) => stepId));
+  const deepest = Math.max(-1, ...milestones.map(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage ?? -1));
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1 }}>
+        <Typography variant="h1">{pilot.name}</Typography>
+        {deepest >= 0 && (
+          <span>
+            deepest sounding <b className="num">{deepest}</b> of <b className="num">{syllabus.stages.length - 1}</b>
+          </span>
+        )}
+        <span>
+          signed off <b className="num">{way.filter(({ id }) => signed.has(id)).length}</b> of{" "}
+          <b className="num">{way.length}</b>
+        </span>
+        {standing.reviewsDue.length > 0 && (
+          <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
+            <StateMark state="due" size={13} labelled={false} /> due again{" "}
+            <b className="num">{standing.reviewsDue.length}</b>
+          </Box>
+        )}
+        <span>
+          {standing.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(standing.lastFlownMs, data.nowMs)}`}
+        </span>
+        <span>
+          mode <b className="num">{pilot.stickMode}</b>, {pilot.grip}
+        </span>
+        <Box sx={{ flex: 1 }} />
+        {coaches ? (
+          <>
+            <Button onClick={() => setEditing(true)}>Change</Button>
+            <RemovePilot data={data} />
+          </>
+        ) : (
+          <Button component="a" href={`/records/${pilot.id}/record.json`} download>
+            Take your record with you
+          </Button>
+        )}
+      </Box>
+      <Dialog open={editing} onClose={() => setEditing(false)} aria-labelledby="edit-pilot" fullWidth maxWidth="xs">
+        <DialogTitle id="edit-pilot">Change {pilot.name}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1 }}>
+            <SendForm
+              action="edit-pilot"
+              submit="Save"
+              fields={pilotFields(pilot, data.squads)}
+              input={(values) => ({ id: pilot.id, version: pilot.version, ...pilotFrom(values) })}
+              onDone={() => {
+                setEditing(false);
+                router.refresh();
+              }}
+            />
+          </Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,101 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { routeOf, type StepStanding } from "@/syllabus";
+import { PickOne } from "@/ui/forms/pick-one";
+import { StateMark, stateWords } from "@/ui/marks/marks";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { DepthChart } from "./depth-chart";
+import { DepthStrip } from "./depth-strip";
+import type { PilotData } from "./load";
+import { StepList } from "./step-list";
+
+const filters = [
+  { id: "all", name: "all", shows: () => true },
+  {
+    id: "open",
+    name: "open to learn",
+    shows: ({ state, needsFirst }: StepStanding) => state !== "signed-off" && needsFirst.length === 0,
+  },
+  { id: "learning", name: "being learnt", shows: ({ state }: StepStanding) => state === "being-learnt" },
+  { id: "due", name: "due again", shows: ({ reviewDue }: StepStanding) => reviewDue },
+  {
+    id: "ready",
+    name: "mark met",
+    shows: ({ state, advice }: StepStanding) => state !== "signed-off" && advice.kind === "advance",
+  },
+] as const;
+type FilterId = (typeof filters)[number]["id"];
+
+/** All steps as a depth chart or a list, those of one kind only where that is asked. */
+export function StepsShown({
+  data,
+  selectedId,
+  asList,
+  onTurn,
+  onSign,
+}: {
+  data: PilotData;
+  selectedId: string | null;
+  asList: boolean;
+  /** From chart to list and back. */
+  onTurn: () => void;
+  onSign: (one: StepStanding) => void;
+}) {
+  const syllabus = useSyllabus();
+  const router = useRouter();
+  const { hrefFor } = useAtHand();
+  const [filterId, setFilter] = useState<FilterId>("all");
+  const { shows } = filters.find(({ id }) => id === filterId) ?? filters[0];
+  const route = routeOf(data.school);
+  const look = (stepId: string) => router.replace(hrefFor("/pilot", { step: stepId }), { scroll: false });
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 0.5 }}>
+        <Typography variant="h2">{asList ? "Steps" : "Depth chart"}</Typography>
+        <PickOne
+          label="Steps shown"
+          value={filterId}
+          options={filters.map(({ id, name }) => [id, name])}
+          onPick={setFilter}
+          buttonSx={{ px: 1.2, py: 0.3 }}
+        />
+        <Box sx={{ fontSize: "0.85rem", display: { xs: "none", md: "block" } }}>
+          {(["signed-off", "being-learnt", "due", "not-begun"] as const).map((state) => (
+            <Box component="span" key={state} sx={{ mr: 1.5, whiteSpace: "nowrap" }}>
+              <StateMark state={state} size={12} labelled={false} /> {stateWords[state]}
+            </Box>
+          ))}
+        </Box>
+        <Box sx={{ flex: 1 }} />
+        <Button size="small" variant="outlined" onClick={() => onTurn()}>
+          {asList ? "As a chart" : "As a list"}
+        </Button>
+      </Box>
+      {asList ? (
+        <StepList data={data} shows={shows} onSign={data.coaches ? onSign : null} />
+      ) : (
+        <>
+          <Box sx={{ display: { xs: "none", md: "block" } }}>
+            <DepthChart
+              syllabus={syllabus}
+              steps={data.standing.steps}
+              route={route}
+              selectedId={selectedId}
+              shows={shows}
+              onSelect={look}
+            />
+          </Box>
+          <Box sx={{ display: { xs: "block", md: "none" } }}>
+            <DepthStrip steps={data.standing.steps.filter(shows)} selectedId={selectedId} onSelect={look} />
+          </Box>
+        </>
+      )}
+    </>
+  );
+}
