@@ -90,47 +90,56 @@ export function AccountScreen({ data }: { data: AccountData }) {
           </Button>
         </Box>
       </section>
-      <section aria-labelledby="devices">
-        <Typography variant="h2" id="devices" sx={{ mb: 1 }}>
-          Signed in on
-        </Typography>
-        {data.signIns.map((signIn) => (
-          <Box
-            key={signIn.id}
-            sx={(theme) => ({
-              py: 1,
-              borderTop: `1.5px solid ${theme.tokens.rule}`,
-              display: "flex",
-              gap: 2,
-              alignItems: "center",
-            })}
-          >
-            <Box sx={{ flex: 1, minWidth: 0 }}>
-              <Box sx={{ overflowWrap: "anywhere", fontSize: "0.88rem" }}>{signIn.device}</Box>
-              <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-                since <Moment atMs={signIn.createdAtMs} show="both" />, last used{" "}
-                <Moment atMs={signIn.seenAtMs} show="both" />
-              </Box>
-            </Box>
-            {signIn.id === data.thisSignInId ? (
-              <b>■ this one</b>
-            ) : (
-              <Button
-                size="small"
-                disabled={pending}
-                onClick={async () => {
-                  if ((await sendAction("end-sign-in", { id: signIn.id })).ok) router.refresh();
-                }}
-              >
-                Sign it out
-              </Button>
-            )}
-          </Box>
-        ))}
-      </section>
+      <Devices data={data} />
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 3 }}>
         <a href="/third-party-licences.txt">What others made, and its licences</a>
       </Typography>
     </Box>
+  );
+}
+
+/** Where somebody is signed in, each to be signed out from here. */
+function Devices({ data }: { data: AccountData }) {
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  return (
+    <section aria-labelledby="devices">
+      <Typography variant="h2" id="devices" sx={{ mb: 1 }}>
+        Signed in on
+      </Typography>
+      {data.signIns.map((signIn) => (
+        <Box
+          key={signIn.id}
+          sx={(theme) => ({
+            py: 1,
+            borderTop: `1.5px solid ${theme.tokens.rule}`,
+            display: "flex",
+            gap: 2,
+            alignItems: "center",
+          })}
+        >
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Box sx={{ overflowWrap: "anywhere", fontSize: "0.88rem" }}>{signIn.device}</Box>
+            <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+              since <Moment atMs={signIn.createdAtMs} show="both" />, last used{" "}
+              <Moment atMs={signIn.seenAtMs} show="both" />
+            </Box>
+          </Box>
+          {signIn.id === data.thisSignInId ? (
+            <b>■ this one</b>
+          ) : (
+            <Button
+              size="small"
+              disabled={pending}
+              onClick={async () => {
+                if ((await sendAction("end-sign-in", { id: signIn.id })).ok) router.refresh();
+              }}
+            >
+              Sign it out
+            </Button>
+          )}
+        </Box>
+      ))}
+    </section>
   );
 }

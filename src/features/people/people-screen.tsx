@@ -118,10 +118,7 @@ function SquadSection(props: {
   const { squad, data, pending, act, onInviteCoach, onInvitePilot } = props;
   const router = useRouter();
   const [renaming, setRenaming] = useState(false);
-  const owns = squad.coaches.some(({ id, owner }) => id === data.coachId && owner);
-  // Whoever alone owns a squad first makes somebody else an owner.
-  const soleOwner = squad.coaches.filter(({ owner }) => owner).length === 1;
-  const pilots = data.pilots.filter(({ squadId }) => squadId === squad.id);
+  const owns = ownsSquad(squad, data.coachId);
   return (
     <Box
       component="section"
@@ -144,81 +141,13 @@ function SquadSection(props: {
           </Button>
         )}
       </Box>
-      <div>
-        <Typography sx={{ fontWeight: 650 }}>Coaches</Typography>
-        {squad.coaches.map(({ id, name, owner }) => (
-          <Line key={id}>
-            <span>
-              <b>{name}</b>
-              {owner && ", owner"}
-              {id === data.coachId && " (you)"}
-            </span>
-            {!(owner && soleOwner) && (
-              <span>
-                {owns && (
-                  <Button
-                    size="small"
-                    disabled={pending}
-                    onClick={() => act("set-owner", { squadId: squad.id, coachId: id, owner: !owner })}
-                  >
-                    {owner ? "Owner no more" : "Make an owner"}
-                  </Button>
-                )}
-                {id === data.coachId ? (
-                  <Button size="small" disabled={pending} onClick={() => act("leave-squad", { squadId: squad.id })}>
-                    Leave
-                  </Button>
-                ) : (
-                  owns && (
-                    <Button
-                      size="small"
-                      disabled={pending}
-                      onClick={() => act("remove-coach", { squadId: squad.id, coachId: id })}
-                    >
-                      Stop sharing
-                    </Button>
-                  )
-                )}
-              </span>
-            )}
-          </Line>
-        ))}
-        {owns ? (
-          <Button sx={{ mt: 1 }} variant="outlined" disabled={pending} onClick={onInviteCoach}>
-            Share with another coach
-          </Button>
-        ) : (
-          <Typography sx={{ mt: 1, fontSize: "0.88rem", color: "text.secondary" }}>
-            Owners decide who else coaches this squad.
-          </Typography>
-        )}
-      </div>
-      <div>
-        <Typography sx={{ fontWeight: 650 }}>Pilots</Typography>
-        {pilots.length === 0 && <Typography color="text.secondary">None yet; add them on the squad screen.</Typography>}
-        {pilots.map((pilot) => (
-          <Line key={pilot.id}>
-            <span>
-              <b>{pilot.name}</b>
-              {pilot.hasAccount ? ", sees their own record" : ", no account"}
-            </span>
-            <span>
-              <Button size="small" disabled={pending} onClick={() => onInvitePilot(pilot)}>
-                {pilot.hasAccount ? "New password" : "Invite"}
-              </Button>
-              {pilot.hasAccount && (
-                <Button
-                  size="small"
-                  disabled={pending}
-                  onClick={() => act("close-pilot-account", { pilotId: pilot.id })}
-                >
-                  Close account
-                </Button>
-              )}
-            </span>
-          </Line>
-        ))}
-      </div>
+      <Coaches squad={squad} coachId={data.coachId} pending={pending} act={act} onInvite={onInviteCoach} />
+      <PilotAccounts
+        pilots={data.pilots.filter(({ squadId }) => squadId === squad.id)}
+        pending={pending}
+        act={act}
+        onInvite={onInvitePilot}
+      />
       <Dialog open={renaming} onClose={() => setRenaming(false)} aria-labelledby="rename" fullWidth maxWidth="xs">
         <DialogTitle id="rename">Rename {squad.name}</DialogTitle>
         <DialogContent>
@@ -237,6 +166,101 @@ function SquadSection(props: {
         </DialogContent>
       </Dialog>
     </Box>
+  );
+}
+
+const ownsSquad = ({ coaches }: Squad, coachId: string) => coaches.some(({ id, owner }) => id === coachId && owner);
+
+/** Who coaches a squad, and what its owners may do about it. */
+function Coaches(props: { squad: Squad; coachId: string; pending: boolean; act: Act; onInvite: () => void }) {
+  const { squad, coachId, pending, act, onInvite } = props;
+  const owns = ownsSquad(squad, coachId);
+  // Whoever alone owns a squad first makes somebody else an owner.
+  const soleOwner = squad.coaches.filter(({ owner }) => owner).length === 1;
+  return (
+    <div>
+      <Typography sx={{ fontWeight: 650 }}>Coaches</Typography>
+      {squad.coaches.map(({ id, name, owner }) => (
+        <Line key={id}>
+          <span>
+            <b>{name}</b>
+            {owner && ", owner"}
+            {id === coachId && " (you)"}
+          </span>
+          {!(owner && soleOwner) && (
+            <span>
+              {owns && (
+                <Button
+                  size="small"
+                  disabled={pending}
+                  onClick={() => act("set-owner", { squadId: squad.id, coachId: id, owner: !owner })}
+                >
+                  {owner ? "Owner no more" : "Make an owner"}
+                </Button>
+              )}
+              {id === coachId ? (
+                <Button size="small" disabled={pending} onClick={() => act("leave-squad", { squadId: squad.id })}>
+                  Leave
+                </Button>
+              ) : (
+                owns && (
+                  <Button
+                    size="small"
+                    disabled={pending}
+                    onClick={() => act("remove-coach", { squadId: squad.id, coachId: id })}
+                  >
+                    Stop sharing
+                  </Button>
+                )
+              )}
+            </span>
+          )}
+        </Line>
+      ))}
+      {owns ? (
+        <Button sx={{ mt: 1 }} variant="outlined" disabled={pending} onClick={onInvite}>
+          Share with another coach
+        </Button>
+      ) : (
+        <Typography sx={{ mt: 1, fontSize: "0.88rem", color: "text.secondary" }}>
+          Owners decide who else coaches this squad.
+        </Typography>
+      )}
+    </div>
+  );
+}
+
+/** Which pilots see their own record, and the ways in for those who do not. */
+function PilotAccounts(props: {
+  pilots: PeopleData["pilots"];
+  pending: boolean;
+  act: Act;
+  onInvite: (pilot: { id: string; name: string }) => void;
+}) {
+  const { pilots, pending, act, onInvite } = props;
+  return (
+    <div>
+      <Typography sx={{ fontWeight: 650 }}>Pilots</Typography>
+      {pilots.length === 0 && <Typography color="text.secondary">None yet; add them on the squad screen.</Typography>}
+      {pilots.map((pilot) => (
+        <Line key={pilot.id}>
+          <span>
+            <b>{pilot.name}</b>
+            {pilot.hasAccount ? ", sees their own record" : ", no account"}
+          </span>
+          <span>
+            <Button size="small" disabled={pending} onClick={() => onInvite(pilot)}>
+              {pilot.hasAccount ? "New password" : "Invite"}
+            </Button>
+            {pilot.hasAccount && (
+              <Button size="small" disabled={pending} onClick={() => act("close-pilot-account", { pilotId: pilot.id })}>
+                Close account
+              </Button>
+            )}
+          </span>
+        </Line>
+      ))}
+    </div>
   );
 }
 
