@@ -1,29 +1,10 @@
-import { standardDay } from "@/syllabus";
-import type { TallyData } from "./tally";
-import { tallyPilot } from "./testing/made-up-pilot";
+import { tallyData, tallyPilot } from "./testing/made-up-pilot";
 import { tallyAfter, type FieldAction } from "./field-actions";
 
-const tally: TallyData = {
-  accountId: "account",
-  session: {
-    id: "s",
-    squadId: "q",
-    coachId: "k",
-    place: "field",
-    startedAtMs: 0,
-    begun: false,
-    endedAtMs: null,
-    pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }],
-  },
-  pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])],
-  attempts: [],
-  notes: [],
-  mayKeep: true,
-  coaches: true,
-  site: null,
-  syllabi: [],
-  day: standardDay,
-};
+const tally = tallyData(
+  { pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])] },
+  { begun: false, pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }] },
+);
 const tap = {
   id: "a",
   sessionId: "s",

@@ -1,34 +1,20 @@
 import fc from "fast-check";
 import { outcomes } from "@/core";
-import { standardDay } from "@/syllabus";
 import { tallyAfter, type FieldAction } from "./field-actions";
 import type { TallyData } from "./tally";
-import { tallyPilot } from "./testing/made-up-pilot";
+import { tallyData, tallyPilot } from "./testing/made-up-pilot";
 
-const tally: TallyData = {
-  accountId: "account",
-  session: {
-    id: "s",
-    squadId: "q",
-    coachId: "k",
-    place: "field",
-    startedAtMs: 100,
+const tally = tallyData(
+  { pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"]), tallyPilot("ida", "Ida Rook", ["hang"])] },
+  {
     begun: false,
-    endedAtMs: null,
+    startedAtMs: 100,
     pilots: [
       { pilotId: "odo", stepId: "flip-slow", setupId: "setup" },
       { pilotId: "ida", stepId: "hang", setupId: null, loadId: "heavy" },
     ],
   },
-  pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"]), tallyPilot("ida", "Ida Rook", ["hang"])],
-  attempts: [],
-  notes: [],
-  mayKeep: true,
-  coaches: true,
-  site: null,
-  syllabi: [],
-  day: standardDay,
-};
+);
 
 const id = fc.constantFrom("a", "b", "c", "d");
 const pilotId = fc.constantFrom("odo", "ida");

@@ -1,4 +1,5 @@
-import type { TallyPilot } from "..";
+import { standardDay } from "@/syllabus";
+import type { Session, TallyData, TallyPilot } from "..";
 
 /** A made-up pilot of a session, for tests: flies some steps, each as a block of its own. */
 export function tallyPilot(
@@ -19,6 +20,33 @@ export function tallyPilot(
     checkFirst: [],
     route: "eyes-first",
     currentStepId: stepIds[0] ?? null,
+    ...more,
+  };
+}
+
+/** A made-up session in the field, begun, with one pilot and nothing flown yet. */
+export function tallyData(more: Partial<TallyData> = {}, session: Partial<Session> = {}): TallyData {
+  return {
+    accountId: "account",
+    session: {
+      id: "s",
+      squadId: "squad",
+      coachId: "coach",
+      place: "field",
+      startedAtMs: 0,
+      begun: true,
+      endedAtMs: null,
+      pilots: [{ pilotId: "odo", stepId: "flip-slow", setupId: null }],
+      ...session,
+    },
+    pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"])],
+    attempts: [],
+    notes: [],
+    mayKeep: true,
+    coaches: true,
+    site: null,
+    syllabi: [],
+    day: standardDay,
     ...more,
   };
 }

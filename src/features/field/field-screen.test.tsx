@@ -1,4 +1,3 @@
-import { standardDay } from "@/syllabus";
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { enqueue, outboxNow } from "@/ui/outbox/outbox";
@@ -6,30 +5,9 @@ import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { FieldScreen } from "./field-screen";
 import { keepOnDevice } from "./packet";
-import type { TallyData } from "@/contract";
-import { tallyPilot } from "@/contract/testing/made-up-pilot";
+import { tallyData } from "@/contract/testing/made-up-pilot";
 
-const tally: TallyData = {
-  accountId: "account",
-  session: {
-    id: "s",
-    squadId: "squad",
-    coachId: "coach",
-    place: "field",
-    startedAtMs: 0,
-    begun: true,
-    endedAtMs: null,
-    pilots: [{ pilotId: "odo", stepId: "flip-slow", setupId: null }],
-  },
-  pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"])],
-  attempts: [],
-  notes: [],
-  mayKeep: true,
-  coaches: true,
-  site: null,
-  syllabi: [],
-  day: standardDay,
-};
+const tally = tallyData();
 const keep = () => keepOnDevice(tally);
 const item = (sessionId: string) =>
   ({ key: sessionId, accountId: "account", sessionId, action: "undo-attempt", input: { id: "a" } }) as const;

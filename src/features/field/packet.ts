@@ -11,9 +11,9 @@ export interface FieldPacket {
 }
 
 /** Null when nothing answers, or somebody has to sign in first. */
-async function lookedUp(address: string, headers?: HeadersInit): Promise<Response | null> {
+async function lookedUp(address: string): Promise<Response | null> {
   try {
-    const response = await fetch(address, { headers });
+    const response = await fetch(address);
     return response.ok ? response : null;
   } catch {
     return null;

@@ -87,7 +87,7 @@ function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log
   const steps = syllabus.steps.some(({ id }) => id === stepId)
     ? syllabus.steps
     : [flownStep(syllabus, stepId), ...syllabus.steps];
-  const directions = flownStep(syllabus, stepId).directions;
+  const { directions } = flownStep(syllabus, stepId, stepId === tap.stepId ? [tap.direction] : []);
   const known = directions.some(({ id }) => id === direction);
   const flownAtMs = new Date(flown).getTime();
   const select = (

@@ -1,30 +1,12 @@
-import type { FieldAction, TallyData } from "@/contract";
-import { tallyPilot } from "@/contract/testing/made-up-pilot";
-import { standardDay } from "@/syllabus";
+import type { FieldAction } from "@/contract";
+import { tallyData, tallyPilot } from "@/contract/testing/made-up-pilot";
 import type { Outgoing } from "@/ui/outbox/outbox";
 import { withWaiting } from "./tally-log";
 
-const tally: TallyData = {
-  accountId: "account",
-  session: {
-    id: "s",
-    squadId: "q",
-    coachId: "k",
-    place: "field",
-    startedAtMs: 0,
-    begun: false,
-    endedAtMs: null,
-    pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }],
-  },
-  pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])],
-  attempts: [],
-  notes: [],
-  mayKeep: true,
-  coaches: true,
-  site: null,
-  syllabi: [],
-  day: standardDay,
-};
+const tally = tallyData(
+  { pilots: [tallyPilot("p", "Odo Fenn", ["flip-slow"])] },
+  { begun: false, pilots: [{ pilotId: "p", stepId: "flip-slow", setupId: "setup" }] },
+);
 const tap = (id: string): FieldAction => ({
   action: "log-attempt",
   input: {

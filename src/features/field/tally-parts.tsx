@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { windowOf, type Attempt, type Outcome } from "@/core";
-import { directionNames, type Step } from "@/syllabus";
+import { directionNames, type FlownStep, type Step } from "@/syllabus";
 import type { LoggedAttempt } from "@/contract";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
@@ -31,7 +31,7 @@ function directionDue(step: Step, own: readonly LoggedAttempt[], direction: stri
 }
 
 export function DirectionSwitch(props: {
-  step: Step;
+  step: FlownStep;
   earlier: readonly Attempt[];
   own: readonly LoggedAttempt[];
   direction: string;
@@ -53,7 +53,9 @@ export function DirectionSwitch(props: {
       })}
     >
       {step.directions.map(({ id, name }) => {
-        const counted = [...earlier, ...own].filter((one) => one.direction === id).slice(-window);
+        const all = [...earlier, ...own].filter((one) => one.direction === id);
+        // Without a mark there are no last few to look at: all of them count.
+        const counted = step.leftOut ? all : all.slice(-window);
         const clean = counted.filter((one) => one.outcome === "clean").length;
         const on = id === direction;
         return (
@@ -74,7 +76,7 @@ export function DirectionSwitch(props: {
           >
             {capital(name)}
             <span className="num">
-              {clean}/{window}
+              {clean}/{step.leftOut ? counted.length : window}
             </span>
             {due === id && (
               <Box component="span" sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText })}>

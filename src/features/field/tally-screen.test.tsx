@@ -133,6 +133,8 @@ it("goes on with a step that has been left out of the syllabus since, and debrie
   const flying = renderScreen(<TallyScreen data={data({ pilots })} />);
   await userEvent.click(screen.getByRole("button", { name: "Clean, 0 so far" }));
   expect(screen.getByRole("button", { name: "Clean, 1 so far" })).toBeVisible();
+  // Counted by itself, not against the mark of another step.
+  expect(screen.getByRole("radio")).toHaveTextContent("1/1");
   flying.unmount();
   const attempts = [{ ...attempt("clean", "back", 1), stepId: "left-out-since" }];
   renderScreen(<TallyScreen data={data({ pilots, attempts, session: { ...session, endedAtMs: 9 } })} />);

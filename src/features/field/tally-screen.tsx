@@ -107,7 +107,14 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
   const syllabus = useSyllabus();
   const place = useFieldPlace(session.id, tally.pilots);
   const { pilot, block } = place;
-  const step = useMemo(() => (block.stepId ? flownStep(syllabus, block.stepId) : null), [syllabus, block.stepId]);
+  const own = attempts.filter((attempt) => attempt.pilotId === pilot.id && attempt.stepId === block.stepId);
+  const { earlier } = knownStep(pilot.steps, block.stepId ?? "");
+  // A step that no syllabus has any more is flown on in the directions it was flown in.
+  const flownIn = [...new Set([...earlier, ...own].map((one) => one.direction))].join(" ");
+  const step = useMemo(
+    () => (block.stepId ? flownStep(syllabus, block.stepId, flownIn === "" ? [] : flownIn.split(" ")) : null),
+    [syllabus, block.stepId, flownIn],
+  );
   const pack = usePack(session.id, Math.max(0, ...attempts.map((one) => one.pack ?? 0)));
   const [briefShown, setBriefShown] = useState(false);
   const notes = tally.notes.filter(({ pilotId }) => pilotId === pilot.id);
@@ -118,7 +125,6 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
     }),
   );
   const direction = step ? directionOf(step, place.chosenDirection ?? block.firstDirection) : "";
-  const own = attempts.filter((attempt) => attempt.pilotId === pilot.id && attempt.stepId === block.stepId);
   const last = own.at(-1);
   const brief = briefs.find((one) => one.pilot.id === pilot.id && one.standing.stepId === block.stepId);
 
@@ -229,7 +235,7 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
           <>
             <DirectionSwitch
               step={step}
-              earlier={knownStep(pilot.steps, step.id).earlier}
+              earlier={earlier}
               own={own}
               direction={direction}
               onChange={place.chooseDirection}

@@ -1,31 +1,10 @@
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { TallyData } from "@/contract";
-import { tallyPilot } from "@/contract/testing/made-up-pilot";
-import { standardDay } from "@/syllabus";
+import { tallyData } from "@/contract/testing/made-up-pilot";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { useTally } from "./use-tally";
 
-const data: TallyData = {
-  accountId: "account",
-  session: {
-    id: "s",
-    squadId: "squad",
-    coachId: "coach",
-    place: "field",
-    startedAtMs: 0,
-    begun: true,
-    endedAtMs: null,
-    pilots: [{ pilotId: "odo", stepId: "flip-slow", setupId: null }],
-  },
-  pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"])],
-  attempts: [],
-  notes: [],
-  mayKeep: true,
-  coaches: true,
-  site: null,
-  syllabi: [],
-  day: standardDay,
-};
+const data = tallyData();
 const tap = (id: string) =>
   ({
     action: "log-attempt",
