@@ -9,7 +9,7 @@ const mayUse = {
   core: [],
   syllabus: ["core"],
   contract: ["syllabus", "core"],
-  words: ["syllabus", "core"],
+  words: ["contract", "syllabus", "core"],
   server: ["contract", "words", "syllabus", "core"],
   workers: ["syllabus", "core"],
   ui: ["workers", "contract", "words", "syllabus", "core"],
@@ -29,7 +29,7 @@ const interfaceCode = [
   "echarts/*",
 ];
 
-/** One direction only: app → features → (ui, server) → (contract, words), workers → syllabus → core; only server speaks to the database. */
+/** One direction only: app → features → (ui, server) → (words → contract), workers → syllabus → core; only server speaks to the database. */
 const policies = rooms.flatMap((room) => [
   {
     from: { element: { type: room } },

@@ -200,8 +200,8 @@ class Camp {
           new Date(atMs),
         );
         if (place === 0) ofFirst.push({ day, id });
-        const does = `saved setup ${i + 1} of ${aircraft.name} ("${reason}")`;
-        await this.leaveTrail({ who: coaches[day % 2], kind: "changed-setup", does, pilotId }, atMs);
+        const done = { kind: "saved-setup", aircraft: aircraft.name, number: i + 1, reason } as const;
+        await this.leaveTrail({ who: coaches[day % 2], done, pilotId }, atMs);
       }
     }
     return ofFirst;
@@ -303,8 +303,8 @@ class Camp {
       signedAtMs: atMs,
     });
     person.signed.add(stepId);
-    const does = `signed off ${step.name.toLowerCase()}`;
-    await this.leaveTrail({ who: coaches[day % 2], kind: "signed-off", does, pilotId: person.id }, atMs);
+    const done = { kind: "signed-off", step: step.name } as const;
+    await this.leaveTrail({ who: coaches[day % 2], done, pilotId: person.id }, atMs);
   }
 
   private async ask(pilotId: string, [stepId, message]: readonly [stepId: string, message: string]): Promise<void> {

@@ -1,4 +1,5 @@
 export * from "./actions";
+export * from "./deeds";
 export * from "./field-actions";
 export * from "./records";
 export * from "./sent-syllabi";

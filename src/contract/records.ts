@@ -1,4 +1,5 @@
 import type {
+  Advice,
   AdviceKind,
   Airframe,
   Attempt,
@@ -6,10 +7,11 @@ import type {
   BlockKind,
   Load,
   Measurement,
+  PassMark,
   Place,
   Settings,
 } from "@/core";
-import type { OwnVariant, School } from "@/syllabus";
+import type { OfferReason, OwnVariant, School } from "@/syllabus";
 
 export type Grip = "thumbs" | "pinch" | "hybrid";
 
@@ -122,8 +124,16 @@ export interface PlannedBlock {
   readonly minutes: number;
   /** The direction to begin with; null where it does not matter. */
   readonly firstDirection: string | null;
-  readonly why: string;
+  /** Null where nobody gave one. */
+  readonly reason: BlockReason | null;
 }
+
+/** Why a block is flown: what the program saw, or what somebody wanted. */
+export type BlockReason =
+  | OfferReason
+  | { readonly kind: "coachs-choice" | "taken-up" }
+  /** A sentence kept before reasons had kinds. */
+  | { readonly kind: "said"; readonly says: string };
 
 /** What a pilot is to fly, in order, and in which turns of the session, counted from 0. */
 export interface PilotPlan {
@@ -176,10 +186,13 @@ export interface LoggedAttempt extends Attempt {
 
 /** What stood when a step was signed off. */
 export interface MilestoneEvidence {
-  /** The version of the syllabus it was judged by, and its mark in words; left out of records from before syllabuses had versions. */
-  readonly judgedBy?: { readonly syllabus: number; readonly mark: string };
+  /** The version of the syllabus it was judged by, and its mark, in words where it was kept so; left out of records from before syllabuses had versions. */
+  readonly judgedBy?: { readonly syllabus: number; readonly mark: PassMark | string };
   readonly advice: AdviceKind;
-  readonly sentence: string;
+  /** What was advised, with its counts; left out of records from before it had kinds, and of what was signed elsewhere. */
+  readonly reason?: Advice;
+  /** What was said instead of it. */
+  readonly sentence?: string;
   readonly directions: readonly {
     readonly direction: string;
     readonly cleanOfLast: number;
@@ -272,36 +285,6 @@ export interface Binned {
   /** The name, the step or the beginning of the text. */
   readonly what: string;
   readonly removedAtMs: number;
-}
-
-/** What the trail tells of. */
-export type DeedKind =
-  | "signed-off"
-  | "took-back"
-  | "answered"
-  | "changed-setup"
-  | "changed-pilot"
-  | "removed"
-  | "restored"
-  | "erased"
-  | "exported"
-  | "imported"
-  | "invited"
-  | "joined"
-  | "changed-squad"
-  | "changed-syllabus"
-  | "changed-variant"
-  | "closed-account";
-
-/** One deed of somebody, as coaches of the squad read it. */
-export interface Deed {
-  readonly id: string;
-  readonly atMs: number;
-  readonly who: string;
-  readonly kind: DeedKind;
-  /** What was done, a sentence without its subject: "signed off Slow flip for Odo Fenn". */
-  readonly says: string;
-  readonly pilotId: string | null;
 }
 
 /**

@@ -100,5 +100,5 @@ const oneBlock = (stepId: string): PlannedBlock => ({
   stepId,
   minutes: 0,
   firstDirection: null,
-  why: "",
+  reason: null,
 });

@@ -1,6 +1,7 @@
 export type { BailCredit } from "./bails";
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
 export { syllabusChanges } from "./compare";
+export type { StepField, SyllabusChange } from "./compare";
 export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
 export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./schools";
@@ -8,7 +9,7 @@ export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
 export { offersOf } from "./offers";
-export type { ReasonedOffer } from "./offers";
+export type { OfferReason, ReasonedOffer } from "./offers";
 export { ownRecipe, requireVariant } from "./own-variants";
 export type { OwnVariant, VariantDocument } from "./own-variants";
 export {

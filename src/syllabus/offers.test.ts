@@ -37,10 +37,12 @@ it("offers a warm-up that is sure, the step the pilot is at as main drill with t
     ["free", null],
   ]);
   expect(given[1]).toMatchObject({ firstDirection: "back", isNew: false });
-  for (const { worth, why } of given) {
-    expect([...worth].sort((a, b) => b - a)).toEqual(worth);
-    expect(why).toMatch(/\w+.*\.$/);
-  }
+  for (const { worth } of given) expect([...worth].sort((a, b) => b - a)).toEqual(worth);
+  expect(given.map(({ reason }) => reason)).toMatchObject([
+    { kind: "warm-up", leadsIn: false },
+    { kind: "advised", advice: { kind: "stay" }, isNext: false, notSignedOff: [] },
+    { kind: "freely" },
+  ]);
 });
 
 it("offers what is due again and what slips, the most pressing first", () => {
@@ -51,11 +53,14 @@ it("offers what is due again and what slips, the most pressing first", () => {
   ];
   const reviews = offers(attempts, basics, 100).filter(({ kind }) => kind === "review");
   expect(reviews.map(({ stepId }) => stepId)).toContain("land-stop");
-  expect(reviews.find(({ stepId }) => stepId === "land-stop")!.why).toBe(
-    "Slipping: 0 of 9 clean on the last 3 days flown.",
-  );
+  expect(reviews.find(({ stepId }) => stepId === "land-stop")!.reason).toEqual({
+    kind: "slipping",
+    clean: 0,
+    all: 9,
+    days: 3,
+  });
   const due = reviews.find(({ stepId }) => stepId === "stop-course")!;
-  expect(due.why).toMatch(/^Due again: it would still go clean with \d+ % chance\.$/);
+  expect(due.reason).toMatchObject({ kind: "due-again", recall: expect.any(Number) });
   expect(reviews.map(({ worth }) => worth[0])).toEqual(reviews.map(({ worth }) => worth[0]).sort((a, b) => b - a));
 });
 

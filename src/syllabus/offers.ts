@@ -1,4 +1,4 @@
-import type { Offer } from "@/core";
+import type { Advice, Offer } from "@/core";
 import { routeOf } from "./schools";
 import {
   reviewsOf,
@@ -7,14 +7,38 @@ import {
   slipOf,
   standingAt,
   currentStepOf,
+  type Slip,
   type StandingInput,
 } from "./standing";
 import { needsOf, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
 import type { Step } from "./types";
 
+/** Why something is offered. Steps are named by their id. */
+export type OfferReason =
+  /** What the advice about the step itself says. */
+  | {
+      readonly kind: "advised";
+      readonly advice: Advice;
+      /** Nobody has flown it: it comes next on the way. */
+      readonly isNext: boolean;
+      /** Steps begun before it that are not signed off. */
+      readonly notSignedOff: readonly string[];
+    }
+  /** The mark of the step before it is met. */
+  | { readonly kind: "after"; readonly stepId: string }
+  /** What the pilot steps back from, for one look. */
+  | { readonly kind: "left-for-now" }
+  | ({ readonly kind: "slipping" } & Slip)
+  /** Chance that it still goes clean. */
+  | { readonly kind: "due-again"; readonly recall: number }
+  /** `recall` is null where it was never flown here; `leadsIn` where it is of the skill of the main drill. */
+  | { readonly kind: "warm-up"; readonly recall: number | null; readonly leadsIn: boolean }
+  /** Of their own, at the end. */
+  | { readonly kind: "freely" };
+
 /** Something a pilot could fly next time, why, and with which direction to begin. */
 export interface ReasonedOffer extends Offer {
-  readonly why: string;
+  readonly reason: OfferReason;
   /** The direction to begin with, the weaker one; null where there is one only, or none. */
   readonly firstDirection: string | null;
   /** The pilot's school wants it flown in the simulator first. */
@@ -56,7 +80,7 @@ export function offersOf(input: StandingInput): readonly ReasonedOffer[] {
     stepId: null,
     worth: rests ? WORTH.freeAtRest : WORTH.free,
     isNew: false,
-    why: "Ends the session on something of their own that goes well.",
+    reason: { kind: "freely" },
     firstDirection: null,
     simulatorFirst: false,
   };
@@ -69,43 +93,34 @@ function mainOffers(input: StandingInput): ReasonedOffer[] {
   if (!current) return [];
   const route = routeOf(school);
   const { advice, attempts } = standingAt(current, input);
-  const offer = (step: Step, worth: readonly number[], why: string) => ({
+  const offer = (step: Step, worth: readonly number[], reason: OfferReason) => ({
     ...offerOf(step, input),
     kind: "main" as const,
     worth,
-    why,
+    reason,
   });
+  const advised: OfferReason = { kind: "advised", advice, isNext: attempts === 0, notSignedOff: [] };
   switch (advice.kind) {
     case "rest":
       return [];
     case "advance": {
       const next = nextAfter(syllabus, current, input);
       return [
-        offer(current, WORTH.confirm, advice.sentence),
-        ...(next ? [offer(next, WORTH.next, `Next after ${lower(current)}, whose mark is met.`)] : []),
+        offer(current, WORTH.confirm, advised),
+        ...(next ? [offer(next, WORTH.next, { kind: "after", stepId: current.id })] : []),
       ];
     }
     case "step-back": {
       const before = stepBefore(syllabus, current, route);
       if (!before) break;
-      return [
-        offer(before, WORTH.back, advice.sentence),
-        offer(current, WORTH.leftWhileBack, `The step left for now: one look at it.`),
-      ];
+      return [offer(before, WORTH.back, advised), offer(current, WORTH.leftWhileBack, { kind: "left-for-now" })];
     }
     case "begin":
     case "settle":
     case "stay":
   }
   const lacking = needsOf(syllabus, current, route).filter(({ id }) => !signedOff.has(id) && flown.has(id));
-  const because = attempts === 0 ? `New: it comes next on the way. ${advice.sentence}` : advice.sentence;
-  return [
-    offer(
-      current,
-      WORTH.main,
-      lacking.length > 0 ? `${because} Not signed off before it: ${lacking.map(lower).join(", ")}.` : because,
-    ),
-  ];
+  return [offer(current, WORTH.main, { ...advised, notSignedOff: lacking.map(({ id }) => id) })];
 }
 
 /** The first open step after one on the pilot's way. */
@@ -128,7 +143,7 @@ function reviewOffers(input: StandingInput): ReasonedOffer[] {
           {
             ...offer,
             worth: WORTH.slipping,
-            why: `Slipping: ${slip.clean} of ${slip.all} clean on the last ${slip.days === 1 ? "day" : `${slip.days} days`} flown.`,
+            reason: { kind: "slipping", ...slip },
           },
         ];
       if (!review || review.dueMs > input.nowMs) return [];
@@ -136,7 +151,7 @@ function reviewOffers(input: StandingInput): ReasonedOffer[] {
         {
           ...offer,
           worth: [reviewWorth(review.recall)],
-          why: `Due again: it would still go clean with ${percent(review.recall)} chance.`,
+          reason: { kind: "due-again", recall: review.recall },
         },
       ];
     })
@@ -151,16 +166,16 @@ function warmUpOffer(input: StandingInput, taken: ReadonlySet<string | null>): R
   const signed = signedOffSteps(input).filter(({ id, flownAs }) => !taken.has(id) && flownAs !== null);
   const reviews = reviewsOf(signed, input);
   const sure = signed.filter(({ id }) => (reviews.get(id)?.recall ?? 0) >= SURE_RECALL);
-  const near = current && sure.filter((step) => skillOf(syllabus, step) === skillOf(syllabus, current)).at(-1);
+  const near = current
+    ? sure.filter((step) => skillOf(syllabus, step) === skillOf(syllabus, current)).at(-1)
+    : undefined;
   const step = near ?? sure.at(-1) ?? signed.at(-1);
   if (!step) return null;
-  const review = reviews.get(step.id);
-  const chance = review ? `goes clean with ${percent(review.recall)} chance` : "is signed off";
   return {
     ...offerOf(step, input),
     kind: "warm-up",
     worth: WORTH.warmUp,
-    why: near ? `To warm up: it ${chance} and leads into the main drill.` : `To warm up: it ${chance}.`,
+    reason: { kind: "warm-up", recall: reviews.get(step.id)?.recall ?? null, leadsIn: near !== undefined },
   };
 }
 
@@ -189,6 +204,3 @@ function weakerDirection(
   };
   return step.directions.map(({ id }) => id).reduce((weakest, id) => (rate(id) < rate(weakest) ? id : weakest));
 }
-
-const percent = (chance: number) => `${Math.min(99, Math.round(100 * chance))} %`;
-const lower = ({ name }: Step) => name.charAt(0).toLowerCase() + name.slice(1);

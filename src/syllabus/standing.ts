@@ -20,7 +20,7 @@ import {
 import { bailCreditOf, type BailCredit } from "./bails";
 import type { DigestedStep } from "./digested-step";
 import { routeOf, sideOf, type School } from "./schools";
-import { currentStep, directionNames, needsOf, onRoute, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
+import { currentStep, needsOf, onRoute, pathOf, skillOf, stepBefore, type Syllabus } from "./syllabus";
 import type { Route, Step } from "./types";
 
 export type StepState = "signed-off" | "being-learnt" | "not-begun";
@@ -231,8 +231,7 @@ function stepStanding(
       attempts: recent,
       latestDay: context.latestDay,
       setupId,
-      previousStep: stepBefore(syllabus, step, context.route)?.name ?? null,
-      directionNames: directionNames(step),
+      previousStepId: stepBefore(syllabus, step, context.route)?.id ?? null,
     }),
     needsFirst: signed
       ? []

@@ -120,6 +120,11 @@ export function directionNames(step: Step): Readonly<Record<string, string>> {
   return Object.fromEntries(step.directions.map((direction: Direction) => [direction.id, direction.name]));
 }
 
+/** What a direction of a step is called; its id where no such step is known any more. */
+export const directionName = (syllabus: Syllabus, stepId: string, direction: string): string =>
+  (syllabus.stepById.get(stepId) ?? builtInSyllabus.stepById.get(stepId))?.directions.find(({ id }) => id === direction)
+    ?.name ?? direction;
+
 /** What mends a fault, flown in this direction. */
 export function cueFor(fault: Fault, direction: string): string {
   return typeof fault.cue === "string" ? fault.cue : (fault.cue[direction] ?? Object.values(fault.cue).join(" "));

@@ -3,3 +3,10 @@ export const percent = (share: number): string => `${Math.round(100 * share)} %`
 
 /** A chance in per cent; never certain. */
 export const chancePercent = (chance: number): string => percent(Math.min(0.99, chance));
+
+/** An interval of a share: "45–70 %". */
+export const percentRange = ({ low, high }: { readonly low: number; readonly high: number }): string =>
+  `${Math.round(100 * low)}–${Math.round(100 * high)} %`;
+
+/** A number of things: "1 pack", "2 packs". */
+export const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? "" : "s"}`;

@@ -1,27 +1,252 @@
-import { blockKinds } from "@/core";
-import { blockNames, capital, chancePercent, percent } from ".";
+import type { BlockReason, DeedDone, MilestoneEvidence } from "@/contract";
+import { blockKinds, type Advice, type PassMark, type RuleCount } from "@/core";
+import { builtInSyllabus } from "@/syllabus";
+import {
+  adviceWords,
+  blockNames,
+  blockReasonWords,
+  capital,
+  chancePercent,
+  counted,
+  countWords,
+  deedWords,
+  evidenceWords,
+  judgedByWords,
+  lower,
+  markWords,
+  percent,
+  percentRange,
+  syllabusChangeWords,
+} from ".";
+import { missingWords } from "./marks";
 
-it.each([
-  [0, "0 %"],
-  [0.004, "0 %"],
-  [0.455, "46 %"],
-  [1, "100 %"],
-])("a share of %d is %s", (share, text) => {
-  expect(percent(share)).toBe(text);
+describe("numbers", () => {
+  it.each([
+    [0, "0 %"],
+    [0.004, "0 %"],
+    [0.455, "46 %"],
+    [1, "100 %"],
+  ])("a share of %d is %s", (share, text) => {
+    expect(percent(share)).toBe(text);
+  });
+
+  it("a chance is never certain, however near it comes", () => {
+    expect(chancePercent(0.9999)).toBe("99 %");
+    expect(chancePercent(1)).toBe("99 %");
+    expect(chancePercent(0.72)).toBe("72 %");
+  });
+
+  it("an interval has one unit, a number of things its plural", () => {
+    expect(percentRange({ low: 0.448, high: 0.71 })).toBe("45–71 %");
+    expect([0, 1, 2].map((count) => counted(count, "pack"))).toEqual(["0 packs", "1 pack", "2 packs"]);
+  });
 });
 
-it("a chance is never certain, however near it comes", () => {
-  expect(chancePercent(0.9999)).toBe("99 %");
-  expect(chancePercent(1)).toBe("99 %");
-  expect(chancePercent(0.72)).toBe("72 %");
-});
-
-it("a sentence begins with a capital letter, also of another alphabet, and nothing else of it changes", () => {
+it("a sentence begins with a capital letter, also of another alphabet; a name inside one keeps its other capitals", () => {
   expect(capital("slow flip, then Split-S")).toBe("Slow flip, then Split-S");
   expect(capital("über den Pfannen")).toBe("Über den Pfannen");
   expect(capital("")).toBe("");
+  expect(lower("Split-S")).toBe("split-S");
 });
 
 it("every kind of block has a name of its own", () => {
   expect(new Set(blockKinds.map((kind) => blockNames[kind])).size).toBe(blockKinds.length);
+});
+
+describe("marks", () => {
+  const stop: PassMark = { kind: "measured", measure: "stopErrorDeg", within: 15, k: 3, n: 4 };
+
+  it.each<[PassMark, string]>([
+    [{ kind: "k-of-last", k: 3, n: 4 }, "3 of the last 4 clean"],
+    [{ kind: "run", k: 5 }, "5 clean in a row"],
+    [{ kind: "clean-packs", packs: 1 }, "a clean pack"],
+    [{ kind: "clean-packs", packs: 2 }, "2 clean packs in a row"],
+    [{ kind: "minutes", minutes: 30 }, "30 minutes flown"],
+    [stop, "3 of the last 4 measured within 15° of stop error"],
+    [
+      { kind: "in-places", places: ["field", "by-eye"], rule: { kind: "each-direction", rule: { kind: "run", k: 2 } } },
+      "2 clean in a row, each direction by itself, in the field or by eye",
+    ],
+    [
+      {
+        kind: "all",
+        rules: [
+          { kind: "any", rules: [stop, { kind: "run", k: 2 }] },
+          { kind: "minutes", minutes: 5 },
+        ],
+      },
+      "(3 of the last 4 measured within 15° of stop error; or 2 clean in a row); and 5 minutes flown",
+    ],
+  ])("%j", (mark, words) => {
+    expect(markWords(mark)).toBe(words);
+  });
+
+  it.each<[RuleCount, has: string, asks: string]>([
+    [{ kind: "k-of-last", count: 2, seen: 4, k: 3, n: 4 }, "2 of the last 4", "1 more clean"],
+    [{ kind: "k-of-last", count: 1, seen: 2, k: 3, n: 4 }, "1 of 2", "2 more clean"],
+    [{ kind: "run", count: 2, k: 5 }, "2 in a row of 5", "3 more in a row"],
+    [{ kind: "clean-packs", count: 1, packs: 2 }, "1 clean pack of 2", "1 more clean pack"],
+    [{ kind: "clean-packs", count: 0, packs: 2 }, "0 clean packs of 2", "2 more clean packs"],
+    [{ kind: "minutes", flown: 12.34, minutes: 30 }, "12.3 of 30 min", "17.7 min more"],
+    [{ ...stop, count: 2, seen: 3 }, "2 of 3 within 15°", "1 more within 15°"],
+  ])("what has been counted, and what is missing: %j", (count, has, asks) => {
+    expect(countWords(count)).toBe(has);
+    expect(missingWords(count)).toBe(asks);
+  });
+});
+
+it.each([
+  ["arm-reflex", "20 clean in a row"],
+  ["los-hover", "3 of the last 4 clean, by eye or in the field"],
+  ["los-follow-eights", "a clean pack, by eye or in the field"],
+  ["eight-course", "a clean pack, in the field"],
+  ["yaw-square", "a clean pack, each direction by itself, in the field"],
+  ["stop-course", "a clean pack, in the field"],
+  ["land-short", "3 of the last 4 clean, in the field"],
+  ["gap-wide", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["gap-knife", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["flip-ease-end", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["orbit", "3 of the last 4 clean, each direction by itself, in the field"],
+])("%s passes at %s (common practice, no source)", (id, words) => {
+  expect(markWords(builtInSyllabus.stepById.get(id)!.mark)).toBe(words);
+});
+
+describe("advice", () => {
+  const count = (clean: number): RuleCount => ({ kind: "k-of-last", count: clean, seen: 4, k: 3, n: 4 });
+  const counts = (back: number, front: number, flown = 4) => [
+    { direction: "back", attempts: 4, rule: count(back) },
+    { direction: "front", attempts: flown, rule: count(front) },
+  ];
+  const one = [{ direction: null, attempts: 4, rule: count(2) }];
+
+  it.each<[Advice, string]>([
+    [{ kind: "begin" }, "Not flown yet: read the brief, then begin with height to spare."],
+    [
+      { kind: "stay", counts: counts(3, 1), focus: { kind: "one-side", direction: "front", missing: count(1) } },
+      "Backward 3 of the last 4, forward 1 of the last 4: stay, forward needs 2 more clean.",
+    ],
+    [
+      { kind: "stay", counts: counts(1, 1), focus: { kind: "lowest-side", direction: "back" } },
+      "Backward 1 of the last 4, forward 1 of the last 4: stay, backward first.",
+    ],
+    [
+      { kind: "stay", counts: counts(3, 0, 0), focus: { kind: "weaker-side", direction: "front" } },
+      "Backward 3 of the last 4, forward not flown: stay, forward first, the weaker side.",
+    ],
+    [
+      { kind: "stay", counts: one, focus: { kind: "rules", missing: [count(2), { kind: "run", count: 0, k: 1 }] } },
+      "2 of the last 4: stay, 1 more clean, 1 more in a row.",
+    ],
+    [
+      { kind: "advance", counts: counts(3, 4), doubt: null },
+      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, sign it off.",
+    ],
+    [
+      { kind: "advance", counts: counts(3, 4), doubt: { direction: "back", low: 0.32, high: 0.68 } },
+      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, but the longer record of backward is 32–68 % clean: sign off, or see it hold once more.",
+    ],
+    [
+      { kind: "step-back", clean: 1, of: 8, toStepId: "stop-course" },
+      `1 clean of the last 8: go back to ${builtInSyllabus.stepById.get("stop-course")!.name} and build it again.`,
+    ],
+    [
+      { kind: "rest", crashes: 3, attempts: 9 },
+      "3 crashes in 9 attempts on the last flying day, most of them late: rest before more of this.",
+    ],
+    [
+      { kind: "settle", onSetup: 0, before: 20, more: 12 },
+      "No attempt on the new setup and 20 before it: fly it 12 more times before judging or changing again.",
+    ],
+  ])("%j", (advice, words) => {
+    expect(adviceWords(advice, "flip-slow", builtInSyllabus)).toBe(words);
+  });
+
+  it("of a step that no syllabus has goes by the keys it was kept with", () => {
+    const gone: Advice = { kind: "stay", counts: counts(3, 1), focus: { kind: "lowest-side", direction: "front" } };
+    expect(adviceWords(gone, "never-there", builtInSyllabus)).toMatch(/^Back 3 .*, front 1 .*: stay, front first\.$/);
+  });
+});
+
+describe("reasons of blocks", () => {
+  it.each<[BlockReason | null, string]>([
+    [null, ""],
+    [{ kind: "said", says: "Because it was due." }, "Because it was due."],
+    [{ kind: "coachs-choice" }, "The coach's choice."],
+    [
+      { kind: "advised", advice: { kind: "begin" }, isNext: true, notSignedOff: ["stop-course"] },
+      `New: it comes next on the way. Not flown yet: read the brief, then begin with height to spare. Not signed off before it: ${lower(builtInSyllabus.stepById.get("stop-course")!.name)}.`,
+    ],
+    [{ kind: "after", stepId: "split-s" }, "Next after split-S, whose mark is met."],
+    [{ kind: "slipping", clean: 0, all: 9, days: 3 }, "Slipping: 0 of 9 clean on the last 3 days flown."],
+    [{ kind: "slipping", clean: 1, all: 6, days: 1 }, "Slipping: 1 of 6 clean on the last day flown."],
+    [{ kind: "due-again", recall: 0.999 }, "Due again: it would still go clean with 99 % chance."],
+    [
+      { kind: "warm-up", recall: 0.9, leadsIn: true },
+      "To warm up: it goes clean with 90 % chance and leads into the main drill.",
+    ],
+    [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: it is signed off."],
+  ])("%j", (reason, words) => {
+    const block = { kind: "main", stepId: "flip-slow", minutes: 4, firstDirection: null, reason } as const;
+    expect(blockReasonWords(block, builtInSyllabus)).toBe(words);
+  });
+});
+
+describe("the trail", () => {
+  it.each<[DeedDone | { readonly kind: "said"; readonly says: string }, string | null, string]>([
+    [{ kind: "signed-off", step: "Split-S" }, "Odo Fenn", "signed off split-S for Odo Fenn"],
+    [{ kind: "said", says: "signed off slow flip for Odo Fenn" }, null, "signed off slow flip for Odo Fenn"],
+    [{ kind: "removed", thing: "note" }, "Odo Fenn", "removed a note for Odo Fenn"],
+    [
+      { kind: "restored", thing: "attempt", step: "Slow flip", outcome: "crashed" },
+      "Odo Fenn",
+      "restored an attempt (slow flip, crashed) for Odo Fenn",
+    ],
+    [{ kind: "removed", thing: "site", name: "Upper pans" }, null, "removed the site Upper pans"],
+    [
+      { kind: "saved-setup", aircraft: "Plank", number: 3, reason: "softer" },
+      "Odo Fenn",
+      'saved setup 3 of Plank ("softer") for Odo Fenn',
+    ],
+    [{ kind: "moved-away", pilot: "Odo Fenn", to: "Upper pans" }, null, "moved Odo Fenn to the squad Upper pans"],
+    [{ kind: "imported", count: 1 }, "Odo Fenn", "brought in 1 thing from a file for Odo Fenn"],
+    [{ kind: "made-owner", coach: "Edda Lind" }, null, "made Edda Lind an owner"],
+    [
+      { kind: "added-variant", name: "Long punch", flownBy: ["Odo Fenn", "Ida Rook"] },
+      null,
+      'added the way "Long punch" to fly a trick, flown by Odo Fenn, Ida Rook',
+    ],
+    [
+      {
+        kind: "saved-syllabus",
+        number: 2,
+        reason: "shorter",
+        changes: [{ kind: "order" }, { kind: "step-fields", step: "Slow flip", fields: ["wayOut", "aim"] }],
+        more: 4,
+      },
+      null,
+      'saved syllabus 2 ("shorter"): order of the steps; Slow flip: way out, aim and 4 more',
+    ],
+    [{ kind: "saved-syllabus", number: 2, reason: "same", changes: [], more: 0 }, null, 'saved syllabus 2 ("same")'],
+  ])("%j", (done, pilotName, words) => {
+    expect(deedWords({ done, pilotName })).toBe(words);
+  });
+});
+
+it("a change of a syllabus is told with the marks in words", () => {
+  expect(
+    syllabusChangeWords({ kind: "step-mark", step: "Hang", was: { kind: "run", k: 2 }, is: { kind: "run", k: 3 } }),
+  ).toBe("Hang: pass mark 2 clean in a row → 3 clean in a row");
+  expect(syllabusChangeWords({ kind: "step-moved", step: "Hang", from: "Flips", to: "Loops" })).toBe(
+    "Hang: moved from Flips to Loops",
+  );
+});
+
+it("what stood at a sign-off reads the same whether it was kept as a sentence or as kinds", () => {
+  const says = (evidence: Partial<MilestoneEvidence>) =>
+    evidenceWords({ advice: "advance", directions: [], ...evidence }, "flip-slow", builtInSyllabus);
+  expect(says({ sentence: "Signed off before the camp, on paper." })).toBe("Signed off before the camp, on paper.");
+  expect(says({ reason: { kind: "begin" } })).toMatch(/^Not flown yet/);
+  expect(says({})).toBe("");
+  expect(judgedByWords({ syllabus: 2, mark: "5 clean in a row" })).toBe("5 clean in a row");
+  expect(judgedByWords({ syllabus: 2, mark: { kind: "run", k: 5 } })).toBe("5 clean in a row");
 });

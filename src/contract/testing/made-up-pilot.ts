@@ -13,7 +13,7 @@ export function tallyPilot(
     name,
     setupId: null,
     loadId: null,
-    blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, why: "" })),
+    blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, reason: null })),
     turns: [],
     steps: stepIds.map((stepId) => ({ stepId, earlier: [] })),
     signedOff: [],

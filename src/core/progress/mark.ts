@@ -26,16 +26,42 @@ export type PassMark =
   | { readonly kind: "all"; readonly rules: readonly PassMark[] }
   | { readonly kind: "any"; readonly rules: readonly PassMark[] };
 
-/** How a mark stands. Joined marks have parts. */
+/** What has been counted towards a simple rule, and what it asks for. */
+export type RuleCount =
+  /** `count` clean of the `seen` that the window of `n` holds so far. */
+  | {
+      readonly kind: "k-of-last";
+      readonly count: number;
+      readonly seen: number;
+      readonly k: number;
+      readonly n: number;
+    }
+  | { readonly kind: "run"; readonly count: number; readonly k: number }
+  | { readonly kind: "clean-packs"; readonly count: number; readonly packs: number }
+  | { readonly kind: "minutes"; readonly flown: number; readonly minutes: number }
+  | {
+      readonly kind: "measured";
+      readonly measure: AttemptMeasure;
+      readonly within: number;
+      readonly count: number;
+      readonly seen: number;
+      readonly k: number;
+      readonly n: number;
+    };
+
+/** How a mark stands: a simple rule with its count, or a joined one with its parts. */
 export interface Judged {
   readonly met: boolean;
-  /** Counts so far: "3 of the last 4". Empty for joined marks. */
-  readonly have: string;
-  /** What is missing: "1 more clean". Empty when met. */
-  readonly lacks: string;
+  /** Null for joined marks. */
+  readonly count: RuleCount | null;
   /** The direction it was asked of; null where directions count together. */
   readonly direction: string | null;
   readonly parts: readonly Judged[];
+}
+
+/** How a simple rule stands. */
+export interface JudgedRule extends Judged {
+  readonly count: RuleCount;
 }
 
 /** Longest window a mark may look back over, attempts or batteries. */
@@ -53,52 +79,33 @@ function judgeIn(
   directions: readonly string[],
   direction: string | null,
 ): Judged {
-  const leaf = (met: boolean, have: string, lacks: string): Judged => ({
-    met,
-    have,
-    lacks: met ? "" : lacks,
-    direction,
-    parts: [],
-  });
-  const joined = (parts: readonly Judged[], met: boolean): Judged => ({ met, have: "", lacks: "", direction, parts });
+  const leaf = (met: boolean, count: RuleCount): JudgedRule => ({ met, count, direction, parts: [] });
+  const joined = (parts: readonly Judged[], met: boolean): Judged => ({ met, count: null, direction, parts });
   switch (mark.kind) {
     case "k-of-last": {
       const last = attempts.slice(-mark.n);
-      const clean = countClean(last);
-      return leaf(clean >= mark.k, ofLast(clean, last.length, mark.n), `${mark.k - clean} more clean`);
+      const count = countClean(last);
+      return leaf(count >= mark.k, { ...mark, count, seen: last.length });
     }
     case "run": {
-      const run = runOf(attempts.map(({ outcome }) => outcome === "clean"));
-      return leaf(run >= mark.k, `${run} in a row of ${mark.k}`, `${mark.k - run} more in a row`);
+      const count = runOf(attempts.map(({ outcome }) => outcome === "clean"));
+      return leaf(count >= mark.k, { ...mark, count });
     }
     case "clean-packs": {
-      const run = runOf(packsOf(attempts).map((pack) => countClean(pack) === pack.length));
-      const more = mark.packs - run;
-      return leaf(
-        run >= mark.packs,
-        `${run} clean ${run === 1 ? "pack" : "packs"} of ${mark.packs}`,
-        `${more} more clean ${more === 1 ? "pack" : "packs"}`,
-      );
+      const count = runOf(packsOf(attempts).map((pack) => countClean(pack) === pack.length));
+      return leaf(count >= mark.packs, { ...mark, count });
     }
     case "minutes": {
       const flown = attempts.reduce(
         (sum, { minutes, outcome }) => sum + (outcome === "crashed" ? 0 : (minutes ?? 0)),
         0,
       );
-      return leaf(
-        flown >= mark.minutes,
-        `${round(flown)} of ${mark.minutes} min`,
-        `${round(mark.minutes - flown)} min more`,
-      );
+      return leaf(flown >= mark.minutes, { ...mark, flown });
     }
     case "measured": {
       const last = attempts.filter(({ measured }) => measured?.[mark.measure] !== undefined).slice(-mark.n);
-      const within = last.filter(({ measured }) => Math.abs(measured![mark.measure]!) <= mark.within).length;
-      return leaf(
-        within >= mark.k,
-        `${ofLast(within, last.length, mark.n)} within ${mark.within}${unitOf(mark.measure)}`,
-        `${mark.k - within} more within ${mark.within}${unitOf(mark.measure)}`,
-      );
+      const count = last.filter(({ measured }) => Math.abs(measured![mark.measure]!) <= mark.within).length;
+      return leaf(count >= mark.k, { ...mark, count, seen: last.length });
     }
     case "each-direction": {
       const parts = directions.map((one) =>
@@ -139,65 +146,9 @@ function judgeIn(
 }
 
 /** The counts behind a judgement, one for each simple rule in it. */
-export function leavesOf(judged: Judged): readonly Judged[] {
-  return judged.parts.length === 0 ? [judged] : judged.parts.flatMap(leavesOf);
-}
-
-/** A mark in words: "3 of the last 4 clean, each direction by itself, in the field". */
-export function markWords(mark: PassMark): string {
-  switch (mark.kind) {
-    case "k-of-last":
-      return `${mark.k} of the last ${mark.n} clean`;
-    case "run":
-      return `${mark.k} clean in a row`;
-    case "clean-packs":
-      return mark.packs === 1 ? "a clean pack" : `${mark.packs} clean packs in a row`;
-    case "minutes":
-      return `${mark.minutes} minutes flown`;
-    case "measured":
-      return `${mark.k} of the last ${mark.n} measured within ${mark.within}${unitOf(mark.measure)} of ${measureWords[mark.measure]}`;
-    case "each-direction":
-      return `${markWords(mark.rule)}, each direction by itself`;
-    case "in-places":
-      return `${markWords(mark.rule)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
-    case "all":
-      return mark.rules.map((rule) => bracketed(rule)).join("; and ");
-    case "any":
-      return mark.rules.map((rule) => bracketed(rule)).join("; or ");
-  }
-}
-
-/** What an attempt measure is called, after "within 15° of". */
-export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
-  stopErrorDeg: "stop error",
-  bounceBackDeg: "swing back",
-  viewOffPathDeg: "view off the path",
-  horizonLeanDeg: "lean of the horizon",
-  missM: "distance from the mark",
-  heightErrorM: "height off",
-  heightLostM: "height lost",
-  jerkDegPerS2: "jerk",
-};
-
-/** What a measure below and above nothing is called, where there is such a thing. */
-export const measureSides: Readonly<Partial<Record<AttemptMeasure, readonly [below: string, above: string]>>> = {
-  stopErrorDeg: ["short", "past"],
-  heightErrorM: ["low", "high"],
-};
-
-export const placeWords: Readonly<Record<Place, string>> = {
-  field: "in the field",
-  simulator: "in the simulator",
-  "by-eye": "by eye",
-};
-
-const bracketed = (rule: PassMark) =>
-  rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule)})` : markWords(rule);
-
-/** The unit of a measure, as written behind its number. */
-export function unitOf(measure: AttemptMeasure): string {
-  if (measure.endsWith("DegPerS2")) return " °/s²";
-  return measure.endsWith("Deg") ? "°" : " m";
+export function leavesOf(judged: Judged): readonly JudgedRule[] {
+  const { count } = judged;
+  return count === null ? judged.parts.flatMap(leavesOf) : [{ ...judged, count }];
 }
 
 /** Places whose attempts count for any rule of the mark; all of them where it names none. */
@@ -342,6 +293,3 @@ function runOf(clean: readonly boolean[]): number {
 }
 
 const countClean = (attempts: readonly Attempt[]) => attempts.filter(({ outcome }) => outcome === "clean").length;
-const ofLast = (count: number, seen: number, window: number) =>
-  seen < window ? `${count} of ${seen}` : `${count} of the last ${window}`;
-const round = (minutes: number) => Math.round(10 * minutes) / 10;

@@ -23,7 +23,6 @@ const mark: PassMark = {
   rule: { kind: "each-direction", rule: { kind: "k-of-last", k: 3, n: 4 } },
 };
 const directions = ["back", "front"];
-const names = { back: "backward", front: "forward" };
 
 function flown(direction: string, letters: string, setupId = "one", fromMs = 0): Attempt[] {
   const outcome: Record<string, Outcome> = { c: "clean", r: "rough", b: "bailed", x: "crashed" };
@@ -134,49 +133,49 @@ describe("advice", () => {
       attempts,
       latestDay: attempts,
       setupId: "one",
-      previousStep: "Slow flip",
-      directionNames: names,
+      previousStepId: "flip-slow",
       ...more,
     });
 
   it("begins, stays with the counts and the side to fly first, and advances", () => {
     expect(advice([]).kind).toBe("begin");
+    const count = (clean: number) => ({ kind: "k-of-last", count: clean, seen: 4, k: 3, n: 4 });
+    const counts = (back: number, front: number) => [
+      { direction: "back", attempts: 4, rule: count(back) },
+      { direction: "front", attempts: 4, rule: count(front) },
+    ];
     expect(advice([...flown("back", "ccrc"), ...flown("front", "rrcr")])).toEqual({
       kind: "stay",
-      sentence: "Backward 3 of the last 4, forward 1 of the last 4: stay, forward needs 2 more clean.",
+      counts: counts(3, 1),
+      focus: { kind: "one-side", direction: "front", missing: count(1) },
     });
     expect(advice([...flown("back", "ccrc"), ...flown("front", "cccc")])).toEqual({
       kind: "advance",
-      sentence: "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, sign it off.",
+      counts: counts(3, 4),
+      doubt: null,
     });
   });
 
   it("names the weaker side once it is nearly certain", () => {
-    expect(advice([...flown("back", "ccccccccr"), ...flown("front", "rrrrrrcrr")]).sentence).toContain(
-      "forward first, the weaker side",
-    );
+    expect(advice([...flown("back", "ccccccccr"), ...flown("front", "rrrrrrcrr")])).toMatchObject({
+      focus: { kind: "weaker-side", direction: "front" },
+    });
   });
 
   it("steps back when almost nothing goes clean, unless there is nothing before", () => {
     const poor = [...flown("back", "rrbrrrbr"), ...flown("front", "rr")];
-    expect(advice(poor)).toMatchObject({
-      kind: "step-back",
-      sentence: expect.stringContaining("go back to Slow flip"),
-    });
-    expect(advice(poor, { previousStep: null }).kind).toBe("stay");
+    expect(advice(poor)).toEqual({ kind: "step-back", clean: 0, of: 8, toStepId: "flip-slow" });
+    expect(advice(poor, { previousStepId: null }).kind).toBe("stay");
   });
 
   it("rests when crashes rise within the day", () => {
-    expect(advice(flown("back", "ccrcrxxrx")).kind).toBe("rest");
+    expect(advice(flown("back", "ccrcrxxrx"))).toEqual({ kind: "rest", crashes: 3, attempts: 9 });
     expect(advice(flown("back", "xxrxrcccc")).kind).not.toBe("rest");
   });
 
   it("lets a new setup settle before judging", () => {
     const attempts = [...flown("back", "rrrcrr", "old"), ...flown("back", "rr", "one", DAY_MS)];
-    expect(advice(attempts, { latestDay: [] })).toMatchObject({
-      kind: "settle",
-      sentence: expect.stringContaining("10 more times"),
-    });
+    expect(advice(attempts, { latestDay: [] })).toEqual({ kind: "settle", onSetup: 2, before: 6, more: 10 });
   });
 });
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { capital } from "@/words";
+import { adviceWords, capital, markWords } from "@/words";
 import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
 import ChevronRightIcon from "@mui/icons-material/ChevronRight";
 import Alert from "@mui/material/Alert";
@@ -13,7 +13,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
 import type { Aircraft, Setup } from "@/contract";
-import { environmentOn, freezeMargins, markWords, type DayAir, type Recipe, type Settings } from "@/core";
+import { environmentOn, freezeMargins, type DayAir, type Recipe, type Settings } from "@/core";
 import {
   cueFor,
   directionNames,
@@ -542,7 +542,7 @@ function LowerThird(props: { data: BriefData; state: BriefState; readiness?: Rea
           ))}
         </Box>
         <BailCreditLine credit={data.standing.bailCredit ?? null} />
-        <Typography sx={{ fontWeight: 600 }}>{data.standing.advice.sentence}</Typography>
+        <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus)}</Typography>
         {readiness}
         <Box
           component="ul"

@@ -30,8 +30,6 @@ function requireOwn(file: object) {
   return own;
 }
 
-const forWhom = (names: readonly string[]) => (names.length > 0 ? `, flown by ${names.join(", ")}` : "");
-
 /** Puts an own way into the bin or brings it back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
   coachAction(
@@ -41,8 +39,8 @@ const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") 
       const variant = (await findVariant(id))!;
       await inTransaction(async (transaction) => {
         await setVariantRemoved(transaction, id, removedAt());
-        const says = `${kind} the way "${variant.name}" to fly a trick`;
-        await leaveTrail(transaction, { who: name, kind, says, squadId: variant.squadId }, new Date());
+        const done = { kind, thing: "variant", name: variant.name } as const;
+        await leaveTrail(transaction, { who: name, done, squadId: variant.squadId }, new Date());
       });
     },
   );
@@ -65,12 +63,12 @@ export const choreographerActions = {
       ({ squadId }) => [need("coach", "squad", squadId)],
       async ({ id, squadId, pilotIds, document: file }, who) => {
         const own = requireOwn(file);
-        const names = await requirePilotsOf(who, squadId, pilotIds);
+        const flownBy = await requirePilotsOf(who, squadId, pilotIds);
         await inTransaction(async (transaction) => {
           const now = new Date();
           if (!(await insertVariant(transaction, { id, squadId, pilotIds, ...own }, now))) return;
-          const says = `added the way "${own.name}" to fly a trick${forWhom(names)}`;
-          await leaveTrail(transaction, { who: who.name, kind: "changed-variant", says, squadId }, now);
+          const done = { kind: "added-variant", name: own.name, flownBy } as const;
+          await leaveTrail(transaction, { who: who.name, done, squadId }, now);
         });
       },
     ),
@@ -85,7 +83,7 @@ export const choreographerActions = {
       async ({ id, version, pilotIds, document: file }, who) => {
         const own = requireOwn(file);
         const { squadId } = (await findVariant(id))!;
-        const names = await requirePilotsOf(who, squadId, pilotIds);
+        const flownBy = await requirePilotsOf(who, squadId, pilotIds);
         await inTransaction(async (transaction) => {
           const now = new Date();
           const edited = await updateVariant(transaction, { id, version, pilotIds, ...own }, now);
@@ -94,8 +92,8 @@ export const choreographerActions = {
             throw conflict(
               "Somebody else saved this way meanwhile. What you changed is still here: save it under another name, or reload to see theirs.",
             );
-          const says = `changed the way "${own.name}" to fly a trick${forWhom(names)}`;
-          await leaveTrail(transaction, { who: who.name, kind: "changed-variant", says, squadId }, now);
+          const done = { kind: "changed-variant", name: own.name, flownBy } as const;
+          await leaveTrail(transaction, { who: who.name, done, squadId }, now);
         });
       },
     ),

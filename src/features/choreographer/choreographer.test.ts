@@ -6,6 +6,7 @@ import type { SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
 import { loadProgress } from "@/server/progress";
 import {
+  listTrail,
   erasePilot,
   findPilot,
   findVariant,
@@ -113,9 +114,11 @@ it("is kept once, however often it is sent, and never over somebody else's chang
   expect((await edit("Hers")).ok).toBe(true);
   expect(await edit("His")).toMatchObject({ ok: false, status: 409 });
   expect(await findVariant(id)).toMatchObject({ name: "Hers", version: 2, pilotIds: [] });
-  const says = (await database()("trail").where({ deed: "changed-variant" }).select("says")).map((row) => row.says);
-  expect(says.filter((line: string) => line.includes("Hers"))).toEqual(['changed the way "Hers" to fly a trick']);
-  expect(says).toContain('added the way "Long punch" to fly a trick, flown by Odo Fenn');
+  const done = (await listTrail([squadId], { limit: 50 })).map((deed) => deed.done);
+  expect(done.filter((one) => "name" in one && one.name === "Hers")).toEqual([
+    { kind: "changed-variant", name: "Hers", flownBy: [] },
+  ]);
+  expect(done).toContainEqual({ kind: "added-variant", name: "Long punch", flownBy: ["Odo Fenn"] });
 });
 
 it("opens in the choreographer with those of its trick", async () => {

@@ -3,7 +3,7 @@ import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
-import { capital } from "@/words";
+import { adviceWords, capital } from "@/words";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { adviceAt, nextTimeWords } from "./next-time";
@@ -80,7 +80,7 @@ function stepContent(
   if (own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
   const says = step.leftOut
     ? "In no syllabus any more: there is no mark to judge it by."
-    : adviceAt(pilot, known, step, syllabus, today).sentence;
+    : adviceWords(adviceAt(pilot, known, step, syllabus, today), step.id, syllabus);
   const change = sinceLastTime(earlier, own);
   const mend = mostSeenWords(own, step.faults);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));

@@ -1,4 +1,5 @@
-import { attemptMeasures, measureSides, measureWords, unitOf, type AttemptMeasure } from "@/core";
+import { measureSides, measureWords, unitOf } from "@/words";
+import { attemptMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
 /** What was measured on some attempts, a line for each measure: "stop error 8° past on average, 6 measured". */

@@ -1,6 +1,6 @@
 import { advise, weighEvidence, type Advice } from "@/core";
 import type { LoggedAttempt, TallyPilot, TallyStep } from "@/contract";
-import { directionNames, findStep, pathOf, stepBefore, type Step, type Syllabus } from "@/syllabus";
+import { findStep, pathOf, stepBefore, type Step, type Syllabus } from "@/syllabus";
 
 /** The advice for a pilot at a step with what was flown before and in this session. */
 export function adviceAt(
@@ -21,8 +21,7 @@ export function adviceAt(
     attempts,
     latestDay: today,
     setupId: pilot.setupId,
-    previousStep: stepBefore(syllabus, step, pilot.route)?.name ?? null,
-    directionNames: directionNames(step),
+    previousStepId: stepBefore(syllabus, step, pilot.route)?.id ?? null,
   });
 }
 

@@ -1,10 +1,10 @@
 "use client";
 
-import { capital } from "@/words";
+import { adviceWords, capital, markWords } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { markWords, TELLING_IMBALANCE, weighEvidence } from "@/core";
+import { TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt, TallyPilot, TallyStep } from "@/contract";
 import { directionNames, type FlownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -71,7 +71,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
         })}
       >
         <Typography sx={{ fontSize: "1.4rem", fontWeight: 700 }}>{verdictWords[advice.kind]}</Typography>
-        <Typography>{advice.sentence}</Typography>
+        <Typography>{adviceWords(advice, step.id, syllabus)}</Typography>
       </Box>
       <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
         Mark: {markWords(step.mark)}. Clean: {step.clean}.

@@ -36,8 +36,9 @@ const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restor
       await setUndone(transaction, attempt, undoneAt());
       if (!(await sessionEnded(transaction, sessionId))) return;
       const { squadId } = (await findPilot(pilotId))!;
-      const does = `${kind} an attempt (${stepName(await syllabusOf(squadId), stepId).toLowerCase()}, ${outcome})`;
-      await leavePilotTrail(transaction, { who: name, kind, does, pilotId }, new Date());
+      const step = stepName(await syllabusOf(squadId), stepId);
+      const done = { kind, thing: "attempt", step, outcome } as const;
+      await leavePilotTrail(transaction, { who: name, done, pilotId }, new Date());
     }),
   );
 

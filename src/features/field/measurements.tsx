@@ -4,11 +4,11 @@ import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { measureSides, measureWords, unitOf, type PassMark } from "@/core";
+import { type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
-import { capital } from "@/words";
+import { capital, measureSides, measureWords, unitOf } from "@/words";
 
 /** A number as it is typed. Where a measure has sides it is typed without a sign: keypads of phones often have no minus. */
 interface Entry {

@@ -1,4 +1,4 @@
-import { tallyAfter, type TallyData } from "@/contract";
+import { type PlannedBlock, tallyAfter, type TallyData } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
 import { routeOf } from "@/syllabus";
 import { keepBriefs, keepTally, listKept, readBriefs, sentSoFar, type KeptSession } from "@/ui/outbox/device-store";
@@ -73,6 +73,10 @@ export function packetFrom({
     route: pilot.route ?? routeOf({}),
     currentStepId: pilot.currentStepId ?? null,
     loadId: pilot.loadId ?? null,
+    blocks: pilot.blocks.map(({ why, ...block }) => ({
+      ...block,
+      reason: block.reason ?? (why ? { kind: "said" as const, says: why } : null),
+    })),
     // Once it stood with the steps.
     signedOff:
       pilot.signedOff ??
@@ -88,8 +92,12 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 /** What every version kept of a session; the fields that came later may be missing. */
 type EverKept = Omit<TallyData, "pilots" | "notes"> &
   Partial<Pick<TallyData, "notes">> & {
-    readonly pilots: readonly (Omit<TallyData["pilots"][number], "signedOff"> &
-      Partial<Pick<TallyData["pilots"][number], "signedOff">>)[];
+    readonly pilots: readonly (Omit<TallyData["pilots"][number], "signedOff" | "blocks"> &
+      Partial<Pick<TallyData["pilots"][number], "signedOff">> & {
+        /** Once the reason was a sentence. */
+        readonly blocks: readonly (Omit<PlannedBlock, "reason"> &
+          Partial<Pick<PlannedBlock, "reason">> & { readonly why?: string })[];
+      })[];
   };
 
 const isTally = (value: unknown): value is EverKept =>

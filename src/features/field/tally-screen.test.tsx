@@ -325,7 +325,7 @@ describe("a planned session", () => {
         stepId,
         minutes,
         firstDirection: kind === "main" ? "front" : null,
-        why: `The reason for the ${kind}.`,
+        reason: { kind: "said", says: `The reason for the ${kind}.` },
       }) as const;
     return data({
       pilots: [

@@ -16,6 +16,7 @@ import { SyllabiProvider, useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/ui/units/quantity";
 import { WhyProvider } from "@/ui/why/why";
+import { blockReasonWords } from "@/words";
 import { BeforeGoggles } from "./before-goggles";
 import { BlockSwitch } from "./block-switch";
 import { BriefDialog } from "./brief-dialog";
@@ -329,9 +330,9 @@ function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string
           </>
         )}
         <NoteList notes={notes} />
-        {block.why && (
+        {block.reason && (
           <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
-            Planned because: {block.why}
+            Planned because: {blockReasonWords(block, syllabus)}
           </Typography>
         )}
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>

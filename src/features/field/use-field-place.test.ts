@@ -2,7 +2,7 @@ import { tallyPilot } from "@/contract/testing/made-up-pilot";
 import { blockAt, fieldTurns } from "./use-field-place";
 
 const block = (minutes: number) =>
-  ({ kind: "main", stepId: "flip-slow", minutes, firstDirection: null, why: "" }) as const;
+  ({ kind: "main", stepId: "flip-slow", minutes, firstDirection: null, reason: null }) as const;
 
 it("takes turns as planned, whoever was left out of the order after them; without an order each in turn", () => {
   const [odo, ida, kit] = [

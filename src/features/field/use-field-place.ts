@@ -94,7 +94,7 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
           ...before.added,
           [pilot.id]: [
             ...(before.added[pilot.id] ?? []),
-            { kind: "main", stepId, minutes: 0, firstDirection: null, why: "Taken up in the field." },
+            { kind: "main", stepId, minutes: 0, firstDirection: null, reason: { kind: "taken-up" } },
           ],
         },
         blockOf: { ...before.blockOf, [pilot.id]: blocks.length },

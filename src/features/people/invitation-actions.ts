@@ -58,7 +58,7 @@ async function settle(
   if (invitation.kind === "pilot") {
     const pilotId = invitation.pilotId!;
     await revokeInvitations(transaction, { pilot_id: pilotId }, now);
-    await leavePilotTrail(transaction, { who: name, kind: "joined", does: "opened an account", pilotId }, now);
+    await leavePilotTrail(transaction, { who: name, done: { kind: "opened-account" }, pilotId }, now);
     return insertAccount(transaction, { pilotId, name, passwordHash }, now);
   }
   // An id that is known from a file is somebody else's.
@@ -76,7 +76,7 @@ async function joinSquad(
 ): Promise<void> {
   if (squadId === null) return insertSquad(transaction, { id: newId(), name: "The squad", ownerId: coach.id }, now);
   await addToSquad(transaction, { squadId, coachId: coach.id, owner: false }, now);
-  await leaveTrail(transaction, { who: coach.name, kind: "joined", says: "joined the squad as a coach", squadId }, now);
+  await leaveTrail(transaction, { who: coach.name, done: { kind: "joined" }, squadId }, now);
 }
 
 /** Invitations by one-time link: for another coach, for a pilot's own account, and back in after a forgotten password. */
@@ -88,8 +88,7 @@ export const invitationActions = {
       once(() =>
         inTransaction(async (transaction) => {
           const now = new Date();
-          if (squadId)
-            await leaveTrail(transaction, { who: name, kind: "invited", says: "invited a coach", squadId }, now);
+          if (squadId) await leaveTrail(transaction, { who: name, done: { kind: "invited-coach" }, squadId }, now);
           const invitation = { id, kind: "coach", squadId, pilotId: null, accountId: null, coachId } as const;
           return insertInvitation(transaction, invitation, now);
         }),
@@ -106,8 +105,8 @@ export const invitationActions = {
         inTransaction(async (transaction) => {
           const now = new Date();
           await revokeInvitations(transaction, { pilot_id: pilotId }, now);
-          const does = accountId ? "made a way back to the account" : "made an invitation";
-          await leavePilotTrail(transaction, { who: name, kind: "invited", does, pilotId }, now);
+          const done = { kind: accountId ? "made-way-back" : "invited-pilot" } as const;
+          await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
           const kind = accountId ? "way-back" : "pilot";
           return insertInvitation(transaction, { id, kind, squadId: null, pilotId, accountId, coachId }, now);
         }),
@@ -129,8 +128,7 @@ export const invitationActions = {
     ({ pilotId }, { name }) =>
       inTransaction(async (transaction) => {
         if (!(await deletePilotAccount(transaction, pilotId))) throw missing("That account");
-        const deed = { who: name, kind: "closed-account", does: "closed the account", pilotId } as const;
-        await leavePilotTrail(transaction, deed, new Date());
+        await leavePilotTrail(transaction, { who: name, done: { kind: "closed-account" }, pilotId }, new Date());
       }),
   ),
 

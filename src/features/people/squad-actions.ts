@@ -1,3 +1,4 @@
+import type { DeedDone } from "@/contract";
 import { need } from "@/server/access";
 import { coachAction, conflict, missing } from "@/server/actions";
 import {
@@ -24,15 +25,15 @@ async function endCoaching(end: {
   readonly squadId: string;
   readonly coachId: string;
   readonly who: string;
-  readonly says: string;
+  readonly done: DeedDone;
 }): Promise<void> {
-  const { squadId, coachId, who, says } = end;
+  const { squadId, coachId, who, done } = end;
   await inTransaction(async (transaction) => {
     const coaches = await lockSquadCoaches(transaction, squadId);
     if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
     requireOwner(coaches.filter((one) => one.coachId !== coachId));
     await removeFromSquad(transaction, squadId, coachId);
-    await leaveTrail(transaction, { who, kind: "changed-squad", says, squadId }, new Date());
+    await leaveTrail(transaction, { who, done, squadId }, new Date());
   });
 }
 
@@ -55,13 +56,8 @@ export const squadKeepingActions = {
         if (edited === "same") return;
         if (edited === "other")
           throw conflict("Somebody else renamed it meanwhile. Reload to see it; what you entered is still here.");
-        const deed = {
-          who: name,
-          kind: "changed-squad",
-          says: `named the squad ${squad.name}`,
-          squadId: squad.id,
-        } as const;
-        await leaveTrail(transaction, deed, new Date());
+        const done = { kind: "named-squad", name: squad.name } as const;
+        await leaveTrail(transaction, { who: name, done, squadId: squad.id }, new Date());
       }),
   ),
 
@@ -72,18 +68,18 @@ export const squadKeepingActions = {
       if (!coaches.some((one) => one.coachId === coachId)) throw missing("That coach");
       requireOwner(coaches.map((one) => (one.coachId === coachId ? { ...one, owner } : one)));
       await setOwner(transaction, squadId, coachId, owner);
-      const says = owner ? `made ${subject} an owner` : `took ownership from ${subject}`;
-      await leaveTrail(transaction, { who: name, kind: "changed-squad", says, squadId }, new Date());
+      const done = { kind: owner ? "made-owner" : "took-ownership", coach: subject } as const;
+      await leaveTrail(transaction, { who: name, done, squadId }, new Date());
     });
   }),
 
   "remove-coach": coachAction(SquadCoachInput, ownSquad, async ({ squadId, coachId }, { name }) =>
-    endCoaching({ squadId, coachId, who: name, says: `ended sharing the squad with ${await nameOf(coachId)}` }),
+    endCoaching({ squadId, coachId, who: name, done: { kind: "ended-sharing", coach: await nameOf(coachId) } }),
   ),
 
   "leave-squad": coachAction(
     LeaveSquadInput,
     ({ squadId }) => [need("coach", "squad", squadId)],
-    ({ squadId }, { coachId, name }) => endCoaching({ squadId, coachId, who: name, says: "left the squad" }),
+    ({ squadId }, { coachId, name }) => endCoaching({ squadId, coachId, who: name, done: { kind: "left-squad" } }),
   ),
 };

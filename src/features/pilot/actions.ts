@@ -1,7 +1,7 @@
 import { byServerClock } from "@/server/device-clock";
 import { need } from "@/server/access";
 import { ByIdInput, badField, coachAction, conflict, memberAction } from "@/server/actions";
-import type { DeedKind, MilestoneEvidence } from "@/contract";
+import type { MilestoneEvidence } from "@/contract";
 import {
   answerRequests,
   findMilestone,
@@ -42,16 +42,16 @@ async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<
   return evidenceFor(standing, step, syllabus);
 }
 
-/** What a step is called in the syllabus of a pilot's squad, inside a sentence. */
-async function stepWords(pilotId: string, stepId: string): Promise<string> {
-  return stepName(await syllabusOf((await findPilot(pilotId))!.squadId), stepId).toLowerCase();
+/** What a step is called in the syllabus of a pilot's squad. */
+async function nameOfStep(pilotId: string, stepId: string): Promise<string> {
+  return stepName(await syllabusOf((await findPilot(pilotId))!.squadId), stepId);
 }
 const aPilot = ({ pilotId }: { pilotId: string }) => [need("coach", "pilot", pilotId)];
 const aNote = ({ id }: ByIdInput) => [need("coach", "note", id)];
 const aSignOff = ({ id }: ByIdInput) => [need("coach", "milestone", id)];
 
 /** Takes a sign-off back or lets it stand again. */
-const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string) =>
+const setSignOff = (withdrawnAt: () => Date | null, kind: "took-back" | "let-stand-again") =>
   coachAction(ByIdInput, aSignOff, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const { pilotId, stepId } = (await findMilestone(transaction, id))!;
@@ -62,18 +62,18 @@ const setSignOff = (withdrawnAt: () => Date | null, kind: DeedKind, does: string
       if (at === null && standing && standing.id !== id)
         throw conflict("This step was signed off again meanwhile; that sign-off stands.");
       await setWithdrawn(transaction, id, at);
-      const says = `${does} the sign-off of ${await stepWords(pilotId, stepId)}`;
-      await leavePilotTrail(transaction, { who: name, kind, does: says, pilotId }, new Date());
+      const done = { kind, step: await nameOfStep(pilotId, stepId) };
+      await leavePilotTrail(transaction, { who: name, done, pilotId }, new Date());
     }),
   );
 
 /** Puts a note into the bin or brings it back. */
-const setNote = (removedAt: () => Date | null, kind: DeedKind, does: string) =>
+const setNote = (removedAt: () => Date | null, kind: "removed" | "restored") =>
   coachAction(ByIdInput, aNote, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const pilotId = (await pilotOfNote(transaction, id))!;
       await setRemoved(transaction, id, removedAt());
-      await leavePilotTrail(transaction, { who: name, kind, does, pilotId }, new Date());
+      await leavePilotTrail(transaction, { who: name, done: { kind, thing: "note" }, pilotId }, new Date());
     }),
   );
 
@@ -104,13 +104,13 @@ export const pilotActions = {
       if (standing) throw conflict("This step is already signed off. Reload to see by whom and when.");
       await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs });
       await answerRequests(transaction, { pilotId, stepId }, "", now);
-      const does = `signed off ${await stepWords(pilotId, stepId)}`;
-      await leavePilotTrail(transaction, { who: name, kind: "signed-off", does, pilotId }, now);
+      const done = { kind: "signed-off", step: await nameOfStep(pilotId, stepId) } as const;
+      await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
     });
   }),
 
-  "withdraw-sign-off": setSignOff(() => new Date(), "took-back", "took back"),
-  "restore-sign-off": setSignOff(() => null, "restored", "restored"),
+  "withdraw-sign-off": setSignOff(() => new Date(), "took-back"),
+  "restore-sign-off": setSignOff(() => null, "let-stand-again"),
 
   /** A pilot asks for their own sign-off; a coach has no need to. */
   "ask-sign-off": memberAction(
@@ -129,8 +129,9 @@ export const pilotActions = {
         if (request.answeredAtMs !== null) throw conflict("Somebody has answered this already.");
         const now = new Date();
         await answerRequests(transaction, { id }, answer, now);
-        const does = `answered "not yet" to ${await stepWords(request.pilotId, request.stepId)}`;
-        await leavePilotTrail(transaction, { who: name, kind: "answered", does, pilotId: request.pilotId }, now);
+        const { pilotId, stepId } = request;
+        const done = { kind: "answered-not-yet", step: await nameOfStep(pilotId, stepId) } as const;
+        await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
       }),
   ),
 
@@ -144,11 +145,7 @@ export const pilotActions = {
         if (edited === "same") return;
         if (edited === "other")
           throw conflict("Somebody else changed this pilot meanwhile. Reload to see it; what you chose is still here.");
-        await leavePilotTrail(
-          transaction,
-          { who: name, kind: "changed-pilot", does: "changed the school", pilotId: id },
-          new Date(),
-        );
+        await leavePilotTrail(transaction, { who: name, done: { kind: "changed-school" }, pilotId: id }, new Date());
       });
     },
   ),
@@ -156,6 +153,6 @@ export const pilotActions = {
   "add-note": coachAction(AddNoteInput, aPilot, async ({ id, pilotId, text }, { coachId }) => {
     await inTransaction((transaction) => insertNote(transaction, { id, pilotId, coachId, text }, new Date()));
   }),
-  "remove-note": setNote(() => new Date(), "removed", "removed a note"),
-  "restore-note": setNote(() => null, "restored", "restored a note"),
+  "remove-note": setNote(() => new Date(), "removed"),
+  "restore-note": setNote(() => null, "restored"),
 };

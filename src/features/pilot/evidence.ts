@@ -1,13 +1,12 @@
 import type { MilestoneEvidence } from "@/contract";
-import { markWords } from "@/core";
 import type { Step, StepStanding, Syllabus } from "@/syllabus";
 
 /** What is kept with a sign-off: the advice and the counts as they stand. */
 export function evidenceFor({ advice, evidence }: StepStanding, step: Step, syllabus: Syllabus): MilestoneEvidence {
   return {
-    judgedBy: { syllabus: syllabus.number, mark: markWords(step.mark) },
+    judgedBy: { syllabus: syllabus.number, mark: step.mark },
     advice: advice.kind,
-    sentence: advice.sentence,
+    reason: advice,
     directions: evidence.directions.map(({ direction, cleanOfLast, lastOutcomes, attempts, posterior }) => ({
       direction,
       cleanOfLast,

@@ -9,6 +9,7 @@ import { StateMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useState } from "react";
+import { evidenceWords, judgedByWords } from "@/words";
 import type { PilotData } from "./load";
 
 const SHOWN = 5;
@@ -52,11 +53,11 @@ export function Milestones({ data }: { data: PilotData }) {
             {milestone.broughtIn && " (brought in from a file)"}
           </Box>
           <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-            {milestone.evidence.sentence}
+            {evidenceWords(milestone.evidence, milestone.stepId, syllabus)}
             {milestone.evidence.judgedBy && (
               <>
                 {" "}
-                Mark: {milestone.evidence.judgedBy.mark} (syllabus{" "}
+                Mark: {judgedByWords(milestone.evidence.judgedBy)} (syllabus{" "}
                 <span className="num">{milestone.evidence.judgedBy.syllabus}</span>).
               </>
             )}

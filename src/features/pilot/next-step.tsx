@@ -7,6 +7,7 @@ import Link from "next/link";
 import { stepName, type Step, type StepStanding } from "@/syllabus";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { adviceWords } from "@/words";
 import type { PilotData } from "./load";
 import { AskSignOff } from "./requests";
 
@@ -41,7 +42,7 @@ export function NextStep({
       <Box sx={{ flex: 1, minWidth: 260 }}>
         <Typography component="span" sx={{ fontSize: "1.02rem", fontWeight: 600 }}>
           <b>{step.name}.</b> {one.state === "signed-off" ? "Signed off. " : ""}
-          {one.advice.sentence}
+          {adviceWords(one.advice, one.stepId, syllabus)}
         </Typography>
         {one.needsFirst.length > 0 && (
           <Box sx={{ fontSize: "0.88rem" }}>

@@ -4,7 +4,8 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { markWords, placeWords, wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
+import { markWords, placeWords } from "@/words";
+import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {
   directionNames,
   findStep,

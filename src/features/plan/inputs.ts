@@ -12,10 +12,22 @@ import {
   IsOptional,
   Max,
   Min,
+  ValidateBy,
   ValidateNested,
 } from "class-validator";
 import { blockKinds, dayAirRanges, places, type BlockKind, type Place } from "@/core";
+import type { BlockReason } from "@/contract";
+import { isBlockReason } from "@/server/files";
 import { IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
+
+const IsBlockReason = () =>
+  ValidateBy({
+    name: "blockReason",
+    validator: {
+      validate: (value: unknown) => isBlockReason(value),
+      defaultMessage: () => "reason is none that is known",
+    },
+  });
 
 export class BlockInput {
   @IsOneOf(blockKinds) kind!: BlockKind;
@@ -26,7 +38,10 @@ export class BlockInput {
   @IsNumber({}, { message: "minutes are a number" })
   minutes!: number;
   @IsOptional() @IsText(12) firstDirection!: string | null;
-  @IsText(500) why!: string;
+  /** Why it is flown. */
+  @IsOptional() @IsBlockReason() reason?: BlockReason | null;
+  /** The same as a sentence, from a page opened before reasons had kinds. */
+  @IsOptional() @IsText(500) why?: string;
 }
 
 export class PilotPlanInput {

@@ -13,7 +13,7 @@ import type { PlannedBlock } from "@/contract";
 import { findStep, stepName, type Syllabus } from "@/syllabus";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
-import { blockNames } from "@/words";
+import { blockNames, blockReasonWords } from "@/words";
 import type { Candidate } from "./load";
 
 const FREELY = "freely";
@@ -75,7 +75,7 @@ export function PlanBlocks({
                 stepId: one.currentStepId,
                 minutes: packMin / 2,
                 firstDirection: null,
-                why: "The coach's choice.",
+                reason: { kind: "coachs-choice" },
               },
             ])
           }
@@ -139,7 +139,7 @@ function Block({
             onChange({
               stepId: event.target.value === FREELY ? null : event.target.value,
               firstDirection: null,
-              why: "The coach's choice.",
+              reason: { kind: "coachs-choice" },
             })
           }
           slotProps={{ htmlInput: { "aria-label": `Step, now ${name}` } }}
@@ -181,7 +181,7 @@ function Block({
         </IconButton>
       </Box>
       <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>
-        {block.why}
+        {blockReasonWords(block, syllabus)}
         {height && (
           <Box component="span" sx={{ color: "text.primary" }}>
             {" "}

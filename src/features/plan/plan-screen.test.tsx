@@ -33,7 +33,7 @@ const offer = (
   stepId,
   worth,
   isNew: false,
-  why: `Why ${stepId ?? "freely"}.`,
+  reason: { kind: "left-for-now" } as const,
   firstDirection: null,
   simulatorFirst: false,
   ...more,
@@ -225,7 +225,7 @@ describe("the plan", () => {
 
   it("shows the reason of every block, and what does not fit into the time", async () => {
     expect(steps()).toEqual(["Stop course", "Flip in one movement", "Hover through the camera", "As they like"]);
-    expect(plan()).toHaveTextContent("Why flip-one-move.");
+    expect(plan()).toHaveTextContent("The step left for now: one look at it.");
     await type("Minutes", "12");
     expect(steps()).toEqual(["Stop course", "Flip in one movement"]);
     expect(plan()).toHaveTextContent("Hover through the camera finds no time. Flying as they like finds no time.");

@@ -19,7 +19,7 @@ const offer = (kind: BlockKind, stepId: string | null, more: Partial<ReasonedOff
   stepId,
   worth: kind === "main" ? [10, 9, 8, 7] : [3],
   isNew: false,
-  why: `because of ${stepId}`,
+  reason: { kind: "after", stepId: stepId ?? "" },
   firstDirection: null,
   simulatorFirst: false,
   ...more,
@@ -72,7 +72,7 @@ describe("a plan", () => {
     );
     for (const own of blocks.values()) {
       expect(own.map(({ kind }) => kind)).toEqual([...own.map(({ kind }) => kind)].sort(inOrder));
-      for (const { stepId, why } of own) expect(why).toBe(`because of ${stepId}`);
+      for (const { stepId, reason } of own) expect(reason).toEqual({ kind: "after", stepId: stepId ?? "" });
     }
     const minutes = (id: string) => blocks.get(id)!.reduce((sum, one) => sum + one.minutes, 0);
     expect(minutes("ida")).toBeLessThanOrEqual(2 * frame.packMin);
@@ -121,7 +121,7 @@ const inOrder = (a: BlockKind, b: BlockKind) => kinds.indexOf(a) - kinds.indexOf
 
 describe("a plan changed by hand", () => {
   const block = (stepId: string | null, minutes: number) =>
-    ({ kind: "main", stepId, minutes, firstDirection: null, why: "" }) as const;
+    ({ kind: "main", stepId, minutes, firstDirection: null, reason: null }) as const;
 
   it("says which limit it breaks, for whom and by how much", () => {
     const odo = flier("Odo Fenn", 1, usual);

@@ -66,7 +66,7 @@ export function planSession(
             stepId,
             minutes: (halfPacks * frame.packMin) / 2,
             firstDirection: offer.firstDirection,
-            why: offer.why,
+            reason: offer.reason,
           };
         }),
       ];

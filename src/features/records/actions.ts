@@ -32,8 +32,7 @@ export const recordActions = {
         const added = await inTransaction(async (transaction) => {
           const now = new Date();
           const count = await writeRecord(transaction, record, squadId, now);
-          const does = `brought in ${count} things from a file`;
-          const deed = { who: who.name, kind: "imported", does, pilotId: record.pilot.id } as const;
+          const deed = { who: who.name, done: { kind: "imported", count }, pilotId: record.pilot.id } as const;
           if (count > 0) await leavePilotTrail(transaction, deed, now);
           return count;
         });
@@ -55,8 +54,8 @@ export const recordActions = {
         throw badField("name", "This is not the name of the pilot whose record would go.");
       await inTransaction(async (transaction) => {
         await erasePilot(transaction, id);
-        const says = "erased the record of a pilot for good";
-        await leaveTrail(transaction, { who: who.name, kind: "erased", says, squadId: pilot.squadId }, new Date());
+        const deed = { who: who.name, done: { kind: "erased" }, squadId: pilot.squadId } as const;
+        await leaveTrail(transaction, deed, new Date());
       });
     },
   ),

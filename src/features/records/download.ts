@@ -3,7 +3,7 @@ import { csvTables, recordCsv } from "@/server/files";
 import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
-import { inTransaction, leavePilotTrail, readRecord } from "@/server/repositories";
+import { findPilot, inTransaction, leavePilotTrail, readRecord, syllabusOf } from "@/server/repositories";
 
 /**
  * A file of a pilot's record: `record.json` with everything, or `<table>.csv`. For their coaches and themselves. Throws a Refusal for a file
@@ -18,11 +18,11 @@ export async function downloadRecord(
   await requireAccess(who, [need("reader", "pilot", pilotId)]);
   const table = csvTables.find((name) => file === `${name}.csv`);
   if (!table && file !== "record.json") throw new Refusal(404, "There is no such file.");
-  const record = await readRecord(pilotId, now);
-  if (!record) throw new Refusal(404, "That pilot is not in the records.");
-  const deed = { who: who.name, kind: "exported", does: `took out ${file}`, pilotId } as const;
+  const [record, pilot] = await Promise.all([readRecord(pilotId, now), findPilot(pilotId)]);
+  if (!record || !pilot) throw new Refusal(404, "That pilot is not in the records.");
+  const deed = { who: who.name, done: { kind: "exported", file }, pilotId } as const;
   await inTransaction((transaction) => leavePilotTrail(transaction, deed, now));
-  const body = table ? recordCsv(record, table) : JSON.stringify(record, null, 1);
+  const body = table ? recordCsv(record, table, await syllabusOf(pilot.squadId)) : JSON.stringify(record, null, 1);
   return new Response(body, {
     headers: {
       "content-type": table ? "text/csv; charset=utf-8; header=present" : "application/json; charset=utf-8",

@@ -17,6 +17,7 @@ import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import { BringIn } from "./bring-in";
 import type { RecordsData } from "./load";
+import { deedWords } from "@/words";
 
 const kindNames: Readonly<Record<Binned["kind"], string>> = {
   pilot: "Whole record",
@@ -77,7 +78,7 @@ function Trail({ data: { trail, olderMs } }: { data: RecordsData }) {
             <Moment atMs={deed.atMs} show="both" />
           </Box>
           <span>
-            <b>{deed.who}</b> {deed.says}
+            <b>{deed.who}</b> {deedWords(deed)}
           </span>
         </Box>
       ))}

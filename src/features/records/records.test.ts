@@ -116,7 +116,16 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
       pilotId: id,
       stepId: "flip-slow",
       coachId: coach.id,
-      evidence: { advice: "advance", sentence: "4 of 4", directions: [] },
+      evidence: {
+        judgedBy: { syllabus: 0, mark: { kind: "in-places", places: ["field"], rule: { kind: "run", k: 4 } } },
+        advice: "advance",
+        reason: {
+          kind: "advance",
+          counts: [{ direction: null, attempts: 4, rule: { kind: "run", count: 4, k: 4 } }],
+          doubt: { direction: "back", low: 0.2, high: 0.6 },
+        },
+        directions: [],
+      },
       note: "calm",
       signedAtMs: now.getTime() + 9,
     });
@@ -129,7 +138,7 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
     await insertRequest(transaction, { id: ids.request, pilotId: id, stepId: "flip-one-move", message: "please" }, now);
     await leavePilotTrail(
       transaction,
-      { who: coach.name, kind: "signed-off", does: "signed off slow flip", pilotId: id },
+      { who: coach.name, done: { kind: "signed-off", step: "Slow flip" }, pilotId: id },
       now,
     );
   });
@@ -149,6 +158,12 @@ beforeAll(async () => {
 
 const recordOf = async (id: string) => (await readRecord(id, now))!;
 const withoutDate = ({ exportedAt: _, ...rest }: PilotRecord) => rest;
+
+/** The record with other evidence behind its sign-off. */
+const judged = (record: PilotRecord, evidence: object) => ({
+  ...record,
+  milestones: [{ ...record.milestones[0], evidence: { ...record.milestones[0].evidence, ...evidence } }],
+});
 
 describe("the record as a file", () => {
   it("holds what stands, matches its published schema, and leaves out what is in the bin", async () => {
@@ -236,6 +251,15 @@ describe("the record as a file", () => {
     ["sessions.0.setupId", (record) => ({ ...record, sessions: [{ ...record.sessions[0], setupId: newId() }] })],
     ["notes", (record) => ({ ...record, notes: [record.notes[0], record.notes[0]] })],
     [
+      "milestones.0.evidence.reason",
+      (record) => judged(record, { reason: { kind: "stay", counts: [], focus: "luck" } }),
+    ],
+    ["milestones.0.evidence.reason", (record) => judged(record, { reason: { kind: "begin" } })],
+    [
+      "milestones.0.evidence.judgedBy",
+      (record) => judged(record, { judgedBy: { syllabus: 1, mark: { kind: "k-of-last", k: 5, n: 4 } } }),
+    ],
+    [
       "aircraft.0.airframe.massKg",
       (record) => ({
         ...record,
@@ -258,9 +282,7 @@ describe("the record as a file", () => {
     const before = await database()("attempt");
     const result = await bringIn(JSON.parse(JSON.stringify(spoil(record))));
     expect(result).toMatchObject({ ok: false, status: 422 });
-    expect(Object.keys(result.fields)[0]).toContain(
-      place === "aircraft.0.setups.0.settings.rates.roll" ? place : place,
-    );
+    expect(Object.keys(result.fields)[0]).toContain(place);
     expect(await database()("attempt")).toEqual(before);
   });
 
@@ -330,25 +352,31 @@ describe("CSV (RFC 4180, read back by an independent parser)", () => {
   it("has a line of names and one for each thing, and no formula for a spreadsheet to run", async () => {
     const record = await recordOf(odo.id);
     const read = (table: Parameters<typeof recordCsv>[1]) =>
-      Papa.parse<Record<string, string>>(recordCsv(record, table), { header: true, skipEmptyLines: true });
+      Papa.parse<Record<string, string>>(recordCsv(record, table, builtInSyllabus), {
+        header: true,
+        skipEmptyLines: true,
+      });
     expect(read("attempts")).toMatchObject({
       errors: [],
       data: [{ step: "flip-slow", direction: "back", outcome: "rough", faults: "sky-at-stop", setup: "'=Plank 1" }],
     });
+    expect(read("milestones").data[0].evidence).toMatch(/^4 in a row of 4: the mark is met, but the longer record/);
     expect(read("notes").data.map(({ text }) => text)).toContain("'=1+1, then\nnext line");
     expect(read("setups").data[0]).toMatchObject({
       reason: 'first, "quoted"',
       tilt_deg: String(firstSettings.tiltDeg),
     });
-    expect(recordCsv({ ...record, milestones: [] }, "milestones")).toBe("signed_at,step,coach,evidence,note\r\n");
+    expect(recordCsv({ ...record, milestones: [] }, "milestones", builtInSyllabus)).toBe(
+      "signed_at,step,coach,evidence,note\r\n",
+    );
   });
 
   it("is given out as a download, and the trail tells who took it", async () => {
     const response = await downloadRecord(who, odo.id, "attempts.csv", now);
     expect(response.headers.get("content-disposition")).toMatch(/^attachment; filename="pilot-\w{6}-attempts\.csv"$/);
     await expect(downloadRecord(who, odo.id, "secrets.csv", now)).rejects.toMatchObject({ status: 404 });
-    expect((await listTrail([squadId], { limit: 50 })).map(({ says }) => says)).toContain(
-      "took out attempts.csv for Odo Fenn",
+    expect(await listTrail([squadId], { limit: 50 })).toContainEqual(
+      expect.objectContaining({ done: { kind: "exported", file: "attempts.csv" }, pilotName: "Odo Fenn" }),
     );
   });
 });
@@ -406,7 +434,7 @@ it("erasing leaves no row and no line of the trail about the pilot, and wants th
   }
   expect((await listTrail([squadId], { limit: 1 }))[0]).toMatchObject({
     who: "Ann Pell",
-    kind: "erased",
+    done: { kind: "erased" },
     pilotId: null,
   });
 });

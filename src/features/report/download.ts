@@ -7,6 +7,7 @@ import { csvOf, pdfOf } from "@/server/files";
 import { loadProgress } from "@/server/progress";
 import { findPilot, listMilestones, squadNames, syllabiOf } from "@/server/repositories";
 import { directionNames, findStep, pathOf, routeOf, stepName } from "@/syllabus";
+import { adviceWords } from "@/words";
 import { loadSeason, stageOpen } from "./load";
 import { certificatePaper, overviewPaper, seasonPaper } from "./papers";
 
@@ -112,7 +113,7 @@ export async function downloadOverview(
     aircraft: aircraftName ?? "",
     setup: setupNumber ?? "",
     needs_coach: reasons.map(({ text }) => text).join("; "),
-    advice: glance.current?.advice.sentence ?? "",
+    advice: glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus) : "",
   }));
   const fields = ["pilot", "step", "signed_off", "steps", "due_again", "slipping", "last_flight"];
   return answer(csvOf([...fields, "aircraft", "setup", "needs_coach", "advice"], lines), CSV, `squad-${short}.csv`);

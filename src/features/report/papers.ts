@@ -1,4 +1,4 @@
-import { percent } from "@/words";
+import { adviceWords, evidenceWords, percent } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
@@ -62,7 +62,9 @@ export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefini
     `${figures.attempts} attempts on ${figures.daysFlown} days, ${milestones.length} steps signed off, ${setups.length} setups saved.`,
     ...figures.gaps.map(({ fromMs, days }): Content => `No flight for ${days} days from ${day(fromMs)}.`),
     heading("Now"),
-    current ? `${name(current.stepId)}. ${current.advice.sentence}` : "Every step of the way is signed off.",
+    current
+      ? `${name(current.stepId)}. ${adviceWords(current.advice, current.stepId, syllabus)}`
+      : "Every step of the way is signed off.",
     ...(reviewsDue.length > 0
       ? [`Due again: ${reviewsDue.map(({ stepId }) => name(stepId).toLowerCase()).join(", ")}.`]
       : []),
@@ -89,7 +91,12 @@ export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefini
       ? "Nothing in this time."
       : table(
           ["Day", "Step", "By", "On what"],
-          milestones.map((one) => [day(one.signedAtMs), name(one.stepId), one.coachName, one.evidence.sentence]),
+          milestones.map((one) => [
+            day(one.signedAtMs),
+            name(one.stepId),
+            one.coachName,
+            evidenceWords(one.evidence, one.stepId, syllabus),
+          ]),
           ["auto", "auto", "auto", "*"],
         ),
     ...(setups.length > 0
@@ -136,7 +143,7 @@ export function overviewPaper(squadName: string, rows: readonly OverviewRow[], n
           glance.steps,
           glance.lastFlownMs === null ? "not yet" : day(glance.lastFlownMs),
           reasons.map(({ text }) => text).join("; "),
-          glance.current?.advice.sentence ?? "",
+          glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus) : "",
         ]),
         ["auto", "auto", "auto", "auto", "auto", "*", "*"],
       ),

@@ -11,6 +11,7 @@ import { OutcomeMark, RateBar } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { adviceWords, evidenceWords } from "@/words";
 import type { Season } from "./load";
 
 /** A pilot's season: what was flown, with counts and intervals, what was signed off and changed, and where they stand. */
@@ -57,7 +58,7 @@ export function SeasonScreen({ season }: { season: Season }) {
       ))}
       <Typography sx={{ mt: 1, fontWeight: 600 }}>
         {standing.current
-          ? `${name(standing.current.stepId)}. ${standing.current.advice.sentence}`
+          ? `${name(standing.current.stepId)}. ${adviceWords(standing.current.advice, standing.current.stepId, syllabus)}`
           : "Every step of the way is signed off."}
       </Typography>
       <Typography variant="h2" sx={{ mt: 3 }}>
@@ -121,7 +122,8 @@ export function SeasonScreen({ season }: { season: Season }) {
       {milestones.length === 0 && <Typography>Nothing in this time.</Typography>}
       {milestones.map((one) => (
         <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
-          <b>{name(one.stepId)}</b> <Moment atMs={one.signedAtMs} />, {one.coachName}. {one.evidence.sentence}
+          <b>{name(one.stepId)}</b> <Moment atMs={one.signedAtMs} />, {one.coachName}.{" "}
+          {evidenceWords(one.evidence, one.stepId, syllabus)}
         </Box>
       ))}
       {setups.length > 0 && (

@@ -13,7 +13,6 @@ import {
 } from "@/core";
 import { need } from "@/server/access";
 import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
-import type { DeedKind } from "@/contract";
 import {
   findAircraft,
   findPilot,
@@ -36,14 +35,14 @@ import { AddAircraftInput, AddLoadInput, MeasureAircraftInput, SaveSetupInput, S
 const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
 
 /** Puts an aircraft into the bin or brings it back. */
-function setRemoved(removedAt: () => Date | null, kind: DeedKind) {
+function setRemoved(removedAt: () => Date | null, kind: "removed" | "restored") {
   const evenBinned = ({ id }: ByIdInput) => anAircraft({ id }).map((one) => ({ ...one, evenBinned: true }));
   return coachAction(ByIdInput, evenBinned, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
       const aircraft = (await findAircraft(id))!;
       await setAircraftRemoved(transaction, id, removedAt());
-      const does = `${kind} the aircraft ${aircraft.name}`;
-      await leavePilotTrail(transaction, { who: name, kind, does, pilotId: aircraft.pilotId }, new Date());
+      const done = { kind, thing: "aircraft", name: aircraft.name } as const;
+      await leavePilotTrail(transaction, { who: name, done, pilotId: aircraft.pilotId }, new Date());
     }),
   );
 }
@@ -124,12 +123,8 @@ export const setupActions = {
       if (edited === "same") return;
       if (edited === "other")
         throw conflict("Somebody else measured it meanwhile. Reload to see it; what you entered is still here.");
-      const does = `measured the aircraft ${aircraft.name}`;
-      await leavePilotTrail(
-        transaction,
-        { who: name, kind: "changed-setup", does, pilotId: aircraft.pilotId },
-        new Date(),
-      );
+      const done = { kind: "measured", aircraft: aircraft.name } as const;
+      await leavePilotTrail(transaction, { who: name, done, pilotId: aircraft.pilotId }, new Date());
     });
   }),
 
@@ -170,8 +165,8 @@ export const setupActions = {
         const now = new Date();
         const number = latest + 1;
         await insertSetup(transaction, { id, aircraftId, coachId, number, reason, settings: clean }, now);
-        const does = `saved setup ${number} of ${aircraft.name} ("${reason}")`;
-        await leavePilotTrail(transaction, { who: name, kind: "changed-setup", does, pilotId: aircraft.pilotId }, now);
+        const done = { kind: "saved-setup", aircraft: aircraft.name, number, reason } as const;
+        await leavePilotTrail(transaction, { who: name, done, pilotId: aircraft.pilotId }, now);
         return { number };
       });
     },

@@ -20,7 +20,8 @@ const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") 
     ({ id }, { name }) =>
       inTransaction(async (transaction) => {
         await setPilotRemoved(transaction, id, removedAt());
-        await leavePilotTrail(transaction, { who: name, kind, does: `${kind} the record`, pilotId: id }, new Date());
+        const deed = { who: name, done: { kind, thing: "record" }, pilotId: id } as const;
+        await leavePilotTrail(transaction, deed, new Date());
       }),
   );
 
@@ -55,23 +56,14 @@ export const squadActions = {
           throw conflict(
             "Somebody else changed this pilot meanwhile. Reload to see it; what you entered is still here.",
           );
-        const deed = {
-          who: name,
-          kind: "changed-pilot",
-          does: "changed name, mode, grip or squad",
-          pilotId: pilot.id,
-        } as const;
         const now = new Date();
         if (movedFrom) {
-          const moved = { who: name, kind: "changed-pilot", pilotId: pilot.id } as const;
           const [to] = await listSquadNames([pilot.squadId]);
-          await leaveTrail(
-            transaction,
-            { ...moved, says: `moved ${before!.name} to the squad ${to}`, squadId: movedFrom },
-            now,
-          );
+          const done = { kind: "moved-away", pilot: before!.name, to } as const;
+          await leaveTrail(transaction, { who: name, done, squadId: movedFrom, pilotId: pilot.id }, now);
         }
-        await leavePilotTrail(transaction, movedFrom ? { ...deed, does: "changed the squad" } : deed, now);
+        const done = { kind: movedFrom ? "moved-here" : "changed-pilot" } as const;
+        await leavePilotTrail(transaction, { who: name, done, pilotId: pilot.id }, now);
       });
     },
   ),

@@ -1,6 +1,6 @@
 "use client";
 
-import { capital } from "@/words";
+import { adviceWords, capital } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -267,7 +267,7 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
           </Box>
         ))}
         <Box sx={{ fontSize: "0.88rem", color: row.reasons.length > 0 ? "text.secondary" : "text.primary" }}>
-          {current?.advice.sentence ?? "Keep it fresh: fly what is due."}
+          {current ? adviceWords(current.advice, current.stepId, syllabus) : "Keep it fresh: fly what is due."}
         </Box>
       </Box>
       <Box role="cell" sx={{ textAlign: { lg: "right" } }}>

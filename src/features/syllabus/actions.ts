@@ -37,10 +37,9 @@ export const syllabusActions = {
           const number = newest + 1;
           const now = new Date();
           await insertSyllabus(transaction, { id, squadId, number, document, reason, coachId }, now);
-          const named = changes.slice(0, NAMED).join("; ");
-          const more = changes.length > NAMED ? ` and ${changes.length - NAMED} more` : "";
-          const says = `saved syllabus ${number} ("${reason}")${named && `: ${named}${more}`}`;
-          await leaveTrail(transaction, { who: name, kind: "changed-syllabus", says, squadId }, now);
+          const named = { changes: changes.slice(0, NAMED), more: Math.max(0, changes.length - NAMED) };
+          const done = { kind: "saved-syllabus", number, reason, ...named } as const;
+          await leaveTrail(transaction, { who: name, done, squadId }, now);
           return { number };
         });
       },
@@ -59,13 +58,7 @@ export const syllabusActions = {
         if (edited === "same") return;
         if (edited === "other")
           throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
-        const deed = {
-          who: name,
-          kind: "changed-squad",
-          says: "changed the school of the squad",
-          squadId: id,
-        } as const;
-        await leaveTrail(transaction, deed, new Date());
+        await leaveTrail(transaction, { who: name, done: { kind: "changed-squad-school" }, squadId: id }, new Date());
       });
     },
   ),

@@ -1,5 +1,6 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
-import { markWords } from "@/core";
+import { markWords } from "@/words";
+
 import { schoolQuestions, type Skill, type Step, type SyllabusDocument } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 

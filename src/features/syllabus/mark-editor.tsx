@@ -4,7 +4,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { attemptMeasures, measureWords, places, placeWords, unitOf, type PassMark } from "@/core";
+import { measureWords, placeWords, unitOf } from "@/words";
+import { attemptMeasures, places, type PassMark } from "@/core";
 import { NumberField } from "./fields";
 
 const kinds: Readonly<Record<PassMark["kind"], { readonly name: string; readonly fresh: PassMark }>> = {

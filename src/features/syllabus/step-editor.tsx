@@ -7,7 +7,8 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { attemptMeasures, markWords, measureWords, recipes, type AttemptMeasure } from "@/core";
+import { markWords, measureWords } from "@/words";
+import { attemptMeasures, recipes, type AttemptMeasure } from "@/core";
 import {
   cueFor,
   families,

@@ -2,7 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { markWords } from "@/core";
+import { markWords } from "@/words";
+
 import { cueFor, schoolQuestions, type Step, type SyllabusDocument } from "@/syllabus";
 
 const routeNames = new Map(schoolQuestions.find(({ id }) => id === "route")!.sides.map(({ id, name }) => [id, name]));

@@ -17,6 +17,7 @@ import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { syllabusChangeWords } from "@/words";
 import { useSyllabusDraft } from "./draft";
 import { LONGEST_SYLLABUS_BYTES } from "./limits";
 import type { SyllabusData } from "./load";
@@ -200,7 +201,10 @@ function SaveBar({
   const { enqueueSnackbar } = useSnackbar();
   const [reason, setReason] = useState("");
   const [id, setId] = useState(() => newId());
-  const changes = useMemo(() => syllabusChanges(inForce, draft.document), [inForce, draft.document]);
+  const changes = useMemo(
+    () => syllabusChanges(inForce, draft.document).map(syllabusChangeWords),
+    [inForce, draft.document],
+  );
   const problem = useMemo(() => problemOf(draft.document), [draft.document]);
   const overtaken = draft.basedOn !== data.number;
   const save = async () => {
@@ -327,7 +331,7 @@ function OlderVersion({
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const steps = older.document.skills.flatMap((skill) => skill.steps);
   const step = steps.find((one) => one.id === chosen?.id) ?? steps[0];
-  const changes = syllabusChanges(older.document, inForce);
+  const changes = syllabusChanges(older.document, inForce).map(syllabusChangeWords);
   const back = hrefFor("/syllabus", { squad: data.squadId });
   const restore = async () => {
     const result = await sendAction("save-syllabus", {

@@ -60,7 +60,13 @@ describe("saving", () => {
     const syllabus = await syllabusOf(squadId);
     expect([syllabus.number, syllabus.stepById.get("flip-slow")!.mark]).toEqual([1, { kind: "run", k: 5 }]);
     const [deed] = await listTrail([squadId], { limit: 1 });
-    expect(deed.says).toMatch(/saved syllabus 1 \("because"\): Slow flip: pass mark .* → 5 clean in a row/);
+    expect(deed.done).toMatchObject({
+      kind: "saved-syllabus",
+      number: 1,
+      reason: "because",
+      changes: [{ kind: "step-mark", step: "Slow flip", is: { kind: "run", k: 5 } }],
+      more: 0,
+    });
   });
 
   it("refuses the second of two who changed the same version, and keeps one of two at once", async () => {
@@ -74,7 +80,7 @@ describe("saving", () => {
     await run(pilotActions["sign-off"], { id: newId(), pilotId, stepId: "flip-slow", note: "" });
     await save(builtInSyllabus.document, 2);
     const { milestones } = await loadPilot(who, (await findPilot(pilotId))!, null);
-    expect(milestones[0].evidence.judgedBy).toEqual({ syllabus: 2, mark: "5 clean in a row" });
+    expect(milestones[0].evidence.judgedBy).toEqual({ syllabus: 2, mark: { kind: "run", k: 5 } });
   });
 });
 

@@ -12,7 +12,8 @@ const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") 
       const { squadId, name: siteName } = (await findSite(id))!;
       await inTransaction(async (transaction) => {
         await setSiteRemoved(transaction, id, removedAt());
-        await leaveTrail(transaction, { who: name, kind, says: `${kind} the site ${siteName}`, squadId }, new Date());
+        const deed = { who: name, done: { kind, thing: "site", name: siteName }, squadId } as const;
+        await leaveTrail(transaction, deed, new Date());
       });
     },
   );

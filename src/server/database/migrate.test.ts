@@ -1,4 +1,6 @@
+import { v7 as newId } from "uuid";
 import { createDatabase, database, databaseAddress, migrateDown, migrateUp } from ".";
+import * as kinds from "./migrations/0019-kinds";
 
 afterAll(() => database().destroy());
 
@@ -20,4 +22,48 @@ it("goes all the way up, down and up again, leaving nothing behind below", async
   expect(await tables()).toEqual([]);
   await migrateUp(database());
   expect(await tables()).toEqual(made);
+});
+
+it("deeds and reasons kept as sentences stay readable when kinds come, and are sentences again without them", async () => {
+  await migrateUp(database());
+  await kinds.down(database());
+  const block = { kind: "main", stepId: "flip-slow", minutes: 4, firstDirection: null };
+  const ids = { session_id: newId(), pilot_id: newId() };
+  const deed = { id: newId(), at: new Date(0), who: "Ann Pell", deed: "signed-off" };
+  const says = "signed off slow flip for Odo Fenn";
+  await database().transaction(async (transaction) => {
+    await transaction.raw("set foreign_key_checks = 0");
+    const blocks = [
+      { ...block, why: "Due again." },
+      { ...block, why: "" },
+    ];
+    const plan = JSON.stringify({ blocks, turns: [0, 2] });
+    await transaction("session_pilot").insert({ ...ids, position: 0, step_id: "flip-slow", plan });
+    await transaction("trail").insert({ ...deed, says });
+    await transaction.raw("set foreign_key_checks = 1");
+  });
+  const planOf = async () => {
+    const { plan } = await database()("session_pilot").where(ids).first("plan");
+    return typeof plan === "string" ? JSON.parse(plan) : plan;
+  };
+  try {
+    await kinds.up(database());
+    expect(await planOf()).toEqual({
+      blocks: [
+        { ...block, reason: { kind: "said", says: "Due again." } },
+        { ...block, reason: null },
+      ],
+      turns: [0, 2],
+    });
+    expect(await database()("trail").where({ id: deed.id }).first()).toMatchObject({ says, done: null });
+    const later = { ...deed, id: newId(), deed: "took-back" };
+    await database()("trail").insert({ ...later, done: JSON.stringify({ kind: "took-back", step: "Slow flip" }) });
+    await kinds.down(database());
+    expect((await planOf()).blocks.map(({ why }: { why: string }) => why)).toEqual(["Due again.", ""]);
+    expect((await database()("trail").where({ id: later.id }).first()).says).toBe("took back");
+  } finally {
+    await database()("trail").where({ who: deed.who }).delete();
+    await database()("session_pilot").where(ids).delete();
+    await kinds.up(database());
+  }
 });

@@ -18,6 +18,7 @@ import * as dayAir from "./migrations/0015-day-air";
 import * as loads from "./migrations/0016-loads";
 import * as oneSignOff from "./migrations/0017-one-sign-off";
 import * as daysSeen from "./migrations/0018-days-seen";
+import * as kinds from "./migrations/0019-kinds";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -44,6 +45,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0016-loads", loads],
   ["0017-one-sign-off", oneSignOff],
   ["0018-days-seen", daysSeen],
+  ["0019-kinds", kinds],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -1,5 +1,5 @@
 import "server-only";
-import { completedAirframe, loadedAirframe, requireAirframe, requireSettings } from "@/core";
+import { completedAirframe, loadedAirframe, requireAirframe, requireMark, requireSettings } from "@/core";
 import { builtInSyllabus, requireSchool, type Syllabus } from "@/syllabus";
 import { badField } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
@@ -69,6 +69,13 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
     }
   }
   const made = record.aircraft.flatMap(({ setups, loads = [] }) => [...setups, ...loads].map(({ id }) => id));
+  for (const [i, { evidence }] of record.milestones.entries()) {
+    const place = `milestones.${i}.evidence`;
+    const { judgedBy, reason, advice } = evidence;
+    if (judgedBy && typeof judgedBy.mark !== "string") within(`${place}.judgedBy`, () => requireMark(judgedBy.mark));
+    if (reason && reason.kind !== advice)
+      throw badField(`${place}.reason`, `${place}: the reason is for another advice.`);
+  }
   if (new Set(made).size < made.length) throw badField("aircraft", "aircraft has an id of a setup or load twice.");
   requireMoments(record, "");
   const signed = record.milestones.map(({ stepId }) => stepId);

@@ -1,4 +1,6 @@
 import Papa from "papaparse";
+import type { Syllabus } from "@/syllabus";
+import { evidenceWords } from "@/words";
 import type { PilotRecord } from "../repositories";
 
 /** How a spreadsheet tells a formula from text. */
@@ -12,8 +14,8 @@ export type CsvTable = (typeof csvTables)[number];
  * One table of a record as CSV (RFC 4180, UTF-8, first line the names). Text that a spreadsheet would take for a formula gets an apostrophe in
  * front (OWASP, CSV injection).
  */
-export function recordCsv(record: PilotRecord, table: CsvTable): string {
-  return csvOf(columns[table], rowsOf(record, table));
+export function recordCsv(record: PilotRecord, table: CsvTable, syllabus: Syllabus): string {
+  return csvOf(columns[table], rowsOf(record, table, syllabus));
 }
 
 /** Rows as CSV, by the same rules. */
@@ -32,7 +34,7 @@ const columns: Readonly<Record<CsvTable, readonly string[]>> = {
   notes: ["written_at", "coach", "text"],
 };
 
-function rowsOf(record: PilotRecord, table: CsvTable): object[] {
+function rowsOf(record: PilotRecord, table: CsvTable, syllabus: Syllabus): object[] {
   const setups = record.aircraft.flatMap((aircraft) =>
     aircraft.setups.map((setup) => ({ ...setup, aircraft: aircraft.name })),
   );
@@ -58,7 +60,7 @@ function rowsOf(record: PilotRecord, table: CsvTable): object[] {
         signed_at: one.signedAt,
         step: one.stepId,
         coach: one.coach.name,
-        evidence: one.evidence.sentence,
+        evidence: evidenceWords(one.evidence, one.stepId, syllabus),
         note: one.note,
       }));
     case "setups":

@@ -1,4 +1,5 @@
 export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
+export { isBlockReason } from "./check-reason";
 export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
 export { requireVariantFile, variantSchema } from "./check-variant";
 export { csvOf, csvTables, recordCsv } from "./csv";

@@ -1,16 +1,9 @@
 "use client";
 
-import { percent } from "@/words";
+import { countWords, markWords, percent } from "@/words";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
-import {
-  leavesOf,
-  markWords,
-  RECENCY_HALF_LIFE_ATTEMPTS,
-  windowOf,
-  type DirectionEvidence,
-  type PassMark,
-} from "@/core";
+import { leavesOf, RECENCY_HALF_LIFE_ATTEMPTS, windowOf, type DirectionEvidence, type PassMark } from "@/core";
 import { LastOutcomes, RateBar } from "../marks/marks";
 import { useWhy } from "../why/why";
 
@@ -29,7 +22,7 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
   const { posterior } = one;
   const window = windowOf(mark);
   const have = leavesOf(one.judged)
-    .map((leaf) => leaf.have)
+    .map(({ count }) => countWords(count))
     .join(", ");
   const range = `${Math.round(100 * posterior.low)}–${Math.round(100 * posterior.high)} %`;
   return (

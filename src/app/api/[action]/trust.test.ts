@@ -255,9 +255,9 @@ describe("other people's things", () => {
     const other = newId();
     await post("add-squad", { id: other, name: "Upper pans" });
     expect((await post("edit-pilot", { ...move, squadId: other })).status).toBe(200);
-    const says = async (squadId: string) => (await listTrail([squadId], { limit: 3 })).map((deed) => deed.says).join();
-    expect(await says(ids.squad)).toContain("moved Odo Fenn to the squad Upper pans");
-    expect(await says(other)).toContain("changed the squad for Odo Fenn");
+    const done = async (squadId: string) => (await listTrail([squadId], { limit: 3 })).map((deed) => deed.done);
+    expect(await done(ids.squad)).toContainEqual({ kind: "moved-away", pilot: "Odo Fenn", to: "Upper pans" });
+    expect(await done(other)).toContainEqual({ kind: "moved-here" });
     // Sent again, as after a lost answer, it is the same answer and no second line.
     const lines = (await listTrail([other], { limit: 50 })).length;
     expect((await post("edit-pilot", { ...move, squadId: other })).status).toBe(200);

@@ -1,0 +1,95 @@
+import type { BinnedThing, Deed, DeedDone } from "@/contract";
+import { lower } from "./capital";
+import { counted } from "./numbers";
+import { syllabusChangeWords } from "./syllabus-changes";
+
+/** What was done, a sentence without its subject: "signed off slow flip for Odo Fenn". */
+export function deedWords({ done, pilotName }: Pick<Deed, "done" | "pilotName">): string {
+  if (done.kind === "said") return done.says;
+  return pilotName === null ? doneWords(done) : `${doneWords(done)} for ${pilotName}`;
+}
+
+function doneWords(done: DeedDone): string {
+  switch (done.kind) {
+    case "signed-off":
+      return `signed off ${lower(done.step)}`;
+    case "took-back":
+      return `took back the sign-off of ${lower(done.step)}`;
+    case "let-stand-again":
+      return `restored the sign-off of ${lower(done.step)}`;
+    case "answered-not-yet":
+      return `answered "not yet" to ${lower(done.step)}`;
+    case "removed":
+    case "restored":
+      return `${done.kind} ${thingWords(done)}`;
+    case "saved-setup":
+      return `saved setup ${done.number} of ${done.aircraft} ("${done.reason}")`;
+    case "measured":
+      return `measured the aircraft ${done.aircraft}`;
+    case "changed-pilot":
+      return "changed name, mode, grip or squad";
+    case "changed-school":
+      return "changed the school";
+    case "changed-squad-school":
+      return "changed the school of the squad";
+    case "moved-away":
+      return `moved ${done.pilot} to the squad ${done.to}`;
+    case "moved-here":
+      return "changed the squad";
+    case "erased":
+      return "erased the record of a pilot for good";
+    case "exported":
+      return `took out ${done.file}`;
+    case "imported":
+      return `brought in ${counted(done.count, "thing")} from a file`;
+    case "invited-coach":
+      return "invited a coach";
+    case "invited-pilot":
+      return "made an invitation";
+    case "made-way-back":
+      return "made a way back to the account";
+    case "joined":
+      return "joined the squad as a coach";
+    case "opened-account":
+      return "opened an account";
+    case "closed-account":
+      return "closed the account";
+    case "left-squad":
+      return "left the squad";
+    case "named-squad":
+      return `named the squad ${done.name}`;
+    case "made-owner":
+      return `made ${done.coach} an owner`;
+    case "took-ownership":
+      return `took ownership from ${done.coach}`;
+    case "ended-sharing":
+      return `ended sharing the squad with ${done.coach}`;
+    case "saved-syllabus": {
+      const changes = done.changes.map(syllabusChangeWords).join("; ");
+      const more = done.more > 0 ? ` and ${done.more} more` : "";
+      return `saved syllabus ${done.number} ("${done.reason}")${changes && `: ${changes}${more}`}`;
+    }
+    case "added-variant":
+    case "changed-variant": {
+      const flown = done.flownBy.length > 0 ? `, flown by ${done.flownBy.join(", ")}` : "";
+      return `${done.kind === "added-variant" ? "added" : "changed"} the way "${done.name}" to fly a trick${flown}`;
+    }
+  }
+}
+
+function thingWords(one: BinnedThing): string {
+  switch (one.thing) {
+    case "record":
+      return "the record";
+    case "note":
+      return "a note";
+    case "aircraft":
+      return `the aircraft ${one.name}`;
+    case "site":
+      return `the site ${one.name}`;
+    case "variant":
+      return `the way "${one.name}" to fly a trick`;
+    case "attempt":
+      return `an attempt (${lower(one.step)}, ${one.outcome})`;
+  }
+}

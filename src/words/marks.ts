@@ -1,0 +1,99 @@
+import type { AttemptMeasure, PassMark, Place, RuleCount } from "@/core";
+import { counted } from "./numbers";
+
+/** A mark in words: "3 of the last 4 clean, each direction by itself, in the field". */
+export function markWords(mark: PassMark): string {
+  switch (mark.kind) {
+    case "k-of-last":
+      return `${mark.k} of the last ${mark.n} clean`;
+    case "run":
+      return `${mark.k} clean in a row`;
+    case "clean-packs":
+      return mark.packs === 1 ? "a clean pack" : `${mark.packs} clean packs in a row`;
+    case "minutes":
+      return `${mark.minutes} minutes flown`;
+    case "measured":
+      return `${mark.k} of the last ${mark.n} measured ${limitWords(mark)} of ${measureWords[mark.measure]}`;
+    case "each-direction":
+      return `${markWords(mark.rule)}, each direction by itself`;
+    case "in-places":
+      return `${markWords(mark.rule)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
+    case "all":
+      return mark.rules.map((rule) => bracketed(rule)).join("; and ");
+    case "any":
+      return mark.rules.map((rule) => bracketed(rule)).join("; or ");
+  }
+}
+
+/** What has been counted towards a rule: "3 of the last 4". */
+export function countWords(rule: RuleCount): string {
+  switch (rule.kind) {
+    case "k-of-last":
+      return ofLast(rule);
+    case "run":
+      return `${rule.count} in a row of ${rule.k}`;
+    case "clean-packs":
+      return `${counted(rule.count, "clean pack")} of ${rule.packs}`;
+    case "minutes":
+      return `${tenths(rule.flown)} of ${rule.minutes} min`;
+    case "measured":
+      return `${ofLast(rule)} ${limitWords(rule)}`;
+  }
+}
+
+/** What a rule that is not met still asks for: "1 more clean". */
+export function missingWords(rule: RuleCount): string {
+  switch (rule.kind) {
+    case "k-of-last":
+      return `${rule.k - rule.count} more clean`;
+    case "run":
+      return `${rule.k - rule.count} more in a row`;
+    case "clean-packs":
+      return counted(rule.packs - rule.count, "more clean pack");
+    case "minutes":
+      return `${tenths(rule.minutes - rule.flown)} min more`;
+    case "measured":
+      return `${rule.k - rule.count} more ${limitWords(rule)}`;
+  }
+}
+
+/** What an attempt measure is called, after "within 15° of". */
+export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
+  stopErrorDeg: "stop error",
+  bounceBackDeg: "swing back",
+  viewOffPathDeg: "view off the path",
+  horizonLeanDeg: "lean of the horizon",
+  missM: "distance from the mark",
+  heightErrorM: "height off",
+  heightLostM: "height lost",
+  jerkDegPerS2: "jerk",
+};
+
+/** What a measure below and above nothing is called, where there is such a thing. */
+export const measureSides: Readonly<Partial<Record<AttemptMeasure, readonly [below: string, above: string]>>> = {
+  stopErrorDeg: ["short", "past"],
+  heightErrorM: ["low", "high"],
+};
+
+export const placeWords: Readonly<Record<Place, string>> = {
+  field: "in the field",
+  simulator: "in the simulator",
+  "by-eye": "by eye",
+};
+
+/** The unit of a measure, as written behind its number. */
+export function unitOf(measure: AttemptMeasure): string {
+  if (measure.endsWith("DegPerS2")) return " °/s²";
+  return measure.endsWith("Deg") ? "°" : " m";
+}
+
+const bracketed = (rule: PassMark) =>
+  rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule)})` : markWords(rule);
+
+const limitWords = ({ within, measure }: { readonly within: number; readonly measure: AttemptMeasure }) =>
+  `within ${within}${unitOf(measure)}`;
+
+const ofLast = ({ count, seen, n }: { readonly count: number; readonly seen: number; readonly n: number }) =>
+  seen < n ? `${count} of ${seen}` : `${count} of the last ${n}`;
+
+const tenths = (minutes: number) => Math.round(10 * minutes) / 10;
