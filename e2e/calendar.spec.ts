@@ -58,7 +58,7 @@ test("a site with a low limit refuses a trick that the model flies above it, wit
     .click();
   await page.getByRole("option", { name: "Hang", exact: true }).click();
   await expect(page.getByRole("alert").filter({ hasText: "Not here today" })).toContainText(
-    /Hang goes up to \d+(\.\d)? m with this aircraft; the limit at Store yard is 12 m/,
+    /Hang goes up to \d+(\.\d)?\sm with this aircraft; the limit at Store yard is 12\sm/,
     { timeout: 30_000 },
   );
   await expect(page.getByRole("button", { name: "Start with Ysolde Marr" })).toBeDisabled();

@@ -15,6 +15,7 @@ import {
   solveTrick,
   usualErrors,
 } from "@/core";
+import { problemWords } from "@/words";
 
 /**
  * Whether the minimum start height is safe: every trick begun at it, flown 1,000 times with hands of a seed that the figure has not seen. One side of every
@@ -63,7 +64,7 @@ function check(cell: Cell): Checked {
   const refused = (by: string) => ({ ...cell, heightM: null, draftM: null, by, crashes: 0, runs: 0 });
   try {
     const draft = draftBrief(recipes[cell.id], airframe, settings, CALM_AIR);
-    if (draft.problem !== null) return refused(draft.problem);
+    if (draft.problem !== null) return refused(problemWords(draft.problem));
     const brief = briefTrick(recipes[cell.id], airframe, settings, CALM_AIR);
     const entryHeightM = brief.minimumStartHeightM ?? brief.entryHeightM;
     const solved = solveTrick(recipes[cell.id], airframe, settings, CALM_AIR);

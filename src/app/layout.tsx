@@ -5,7 +5,7 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { PreferencesProvider } from "@/ui/theme/preferences";
 import { themeNames } from "@/ui/theme/tokens";
-import { unitSystems } from "@/ui/units/quantity";
+import { unitSystems } from "@/words";
 
 export const metadata: Metadata = {
   title: { default: "Bathygon", template: "%s · Bathygon" },

@@ -1,10 +1,11 @@
 import type { BlockReason, DeedDone, MilestoneEvidence } from "@/contract";
-import { blockKinds, type Advice, type PassMark, type RuleCount } from "@/core";
-import { builtInSyllabus } from "@/syllabus";
+import { blockKinds, type Advice, type PassMark, type Problem, type RuleCount } from "@/core";
+import { builtInSyllabus, type BrokenLimit, type LeftOut, type StepRefusal } from "@/syllabus";
 import {
   adviceWords,
   blockNames,
   blockReasonWords,
+  brokenLimitWords,
   capital,
   chancePercent,
   counted,
@@ -12,11 +13,17 @@ import {
   deedWords,
   evidenceWords,
   judgedByWords,
+  leftOutWords,
   lower,
   markWords,
+  outlookWords,
   percent,
   percentRange,
+  problemWords,
+  refusalWords,
   syllabusChangeWords,
+  type Outlook,
+  type UnitSystem,
 } from ".";
 import { missingWords } from "./marks";
 
@@ -164,6 +171,88 @@ describe("advice", () => {
   it("of a step that no syllabus has goes by the keys it was kept with", () => {
     const gone: Advice = { kind: "stay", counts: counts(3, 1), focus: { kind: "lowest-side", direction: "front" } };
     expect(adviceWords(gone, "never-there", builtInSyllabus)).toMatch(/^Back 3 .*, front 1 .*: stay, front first\.$/);
+  });
+});
+
+it.each<[Problem, string]>([
+  [{ kind: "flies-into", into: "wall", timeS: 2.34 }, "it flies into the wall after 2.3 s"],
+  [
+    { kind: "meets-ground", timeS: 1.26, speedMps: 8.04, tiltDeg: 41.6 },
+    "it meets the ground after 1.3 s at 8.0 m/s, 42° off level; begin higher, or see the thrust and the rates",
+  ],
+  [
+    { kind: "too-little-punch", fullG: 1.3, trimG: 1 },
+    "no punch within reach ends where it began: full throttle gives 1.3 g standing still, and 1.0 g of that flies on; see the throttle limit and the turning rate",
+  ],
+  [{ kind: "aim-not-met", aim: "gap-above" }, "it never gets as far as the gap"],
+  [{ kind: "not-over", timeS: 14.9 }, "it is not over after 15 s"],
+])("why a trick does not go: %j", (problem, words) => {
+  expect(problemWords(problem)).toBe(words);
+});
+
+it("what it takes until a date is said in sessions, against those planned", () => {
+  const outlook = { attempts: { median: 30, high: 48 }, openSteps: 1, attemptsASession: 12, sessions: 3, weeks: 2 };
+  const says = (more: Partial<Outlook>) => outlookWords({ ...outlook, planned: 0, kind: "short", ...more });
+  const takes = "About 30 attempts (nine times in ten no more than 48) over this step, 3 sessions of 12.";
+  expect(says({})).toBe(`${takes} None is planned until then: plan 3 more, 1.5 a week, or move the date.`);
+  expect(says({ planned: 3, kind: "enough" })).toBe(`${takes} 3 are planned until then: enough.`);
+  expect(says({ planned: 1 })).toContain("One is planned until then: plan 2 more");
+  expect(says({ kind: "past", weeks: 0 })).toBe(`${takes} The date is past: move it, or let go of it.`);
+  expect(says({ kind: "there" })).toBe("Signed off.");
+  expect(says({ openSteps: 4, sessions: 1 })).toContain("over 4 open steps, one session of 12.");
+});
+
+describe("why something is not flown", () => {
+  const site = { step: "Hang", site: "Store yard" };
+
+  it.each<[StepRefusal, metric: string, imperial: string]>([
+    [
+      { ...site, kind: "too-little-room", wantsM: 40, hasM: 25.5 },
+      "Hang wants 40 m of clear ground all round; Store yard has 25.5 m.",
+      "Hang wants 131 ft of clear ground all round; Store yard has 84 ft.",
+    ],
+    [
+      { ...site, kind: "goes-too-high", peakM: 13.04, limitM: 12 },
+      "Hang goes up to 13 m with this aircraft; the limit at Store yard is 12 m.",
+      "Hang goes up to 43 ft with this aircraft; the limit at Store yard is 39 ft.",
+    ],
+    [
+      { kind: "new-in-wind", step: "Hang", mostMps: 6, windMps: 6.5 },
+      "Hang is new, and not begun in more than 6 m/s of wind; there are 6.5 m/s.",
+      "Hang is new, and not begun in more than 20 ft/s of wind; there are 21 ft/s.",
+    ],
+    [
+      { kind: "too-much-wind", step: "Hang", windMps: 12, topMps: 34.56, aircraft: "Plank" },
+      "Hang waits for less wind: 12 m/s is more than a third of the 34.6 m/s that Plank reaches at most.",
+      "Hang waits for less wind: 39 ft/s is more than a third of the 113 ft/s that Plank reaches at most.",
+    ],
+  ])("%j", (refusal, metric, imperial) => {
+    const said = (units: UnitSystem) => refusalWords(refusal, units).replaceAll("\u202f", " ");
+    expect([said("metric"), said("imperial")]).toEqual([metric, imperial]);
+  });
+
+  it.each<[LeftOut, string]>([
+    [{ kind: "no-time", step: null }, "Flying as they like finds no time."],
+    [{ kind: "no-pack", step: "Hang" }, "Hang finds no charged pack."],
+    [{ kind: "new-steps", step: "Hang", most: 0 }, "Hang waits: no new steps a session is the limit."],
+    [{ kind: "new-steps", step: "Hang", most: 1 }, "Hang waits: one new step a session is the limit."],
+    [
+      { kind: "simulator-first", step: "Hang" },
+      "Hang is flown in the simulator first: the school asks for the mark to be met there.",
+    ],
+  ])("left out of a plan: %j", (left, words) => {
+    expect(leftOutWords(left, "metric")).toBe(words);
+  });
+
+  it.each<[BrokenLimit, string]>([
+    [
+      { kind: "new-steps", pilot: "Odo Fenn", steps: ["Pure roll", "Split-S"], most: 1 },
+      "Odo Fenn: 2 new steps (Pure roll, Split-S); the limit is 1.",
+    ],
+    [{ kind: "packs", pilot: "Odo Fenn", wanted: 3, charged: 1 }, "Odo Fenn: takes 3 packs; 1 is charged."],
+    [{ kind: "turns", turns: 3, fit: 2 }, "3 turns one after the other; the time is enough for 2."],
+  ])("a limit broken by hand: %j", (broken, words) => {
+    expect(brokenLimitWords(broken)).toBe(words);
   });
 });
 

@@ -69,7 +69,7 @@ it("says that nothing can be solved for a recipe without that parameter", () => 
   const bare = { ...recipes["flip-slow-back"], solveFor: [] };
   expect(solve(bare, { kind: "stop-on-mark" }, five, firstSettings, CALM_AIR)).toMatchObject({
     answer: null,
-    why: expect.stringContaining("no parameter"),
+    problem: { kind: "no-parameter", aim: "stop-on-mark" },
   });
 });
 

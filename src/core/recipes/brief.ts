@@ -5,6 +5,7 @@ import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import { freezeLosses } from "./freeze";
 import type { Measures } from "./measures";
+import type { Problem } from "./problem";
 import { resolve, withParameters, type Recipe } from "./recipe";
 import { CLEAR_OF_GROUND_M, solve, type Goal } from "./solve";
 import { flyUncaught, wayOut, type WayOut } from "./way-out";
@@ -38,8 +39,8 @@ export interface TrickBrief {
   readonly entryHeightM: number;
   readonly wayOut: WayOut | null;
   readonly margins: FreezeMargins;
-  /** What stands in the way, in words; null when the trick goes. With a problem, the flight shows what would happen and the figures mean nothing. */
-  readonly problem: string | null;
+  /** What stands in the way; null when the trick goes. With a problem, the flight shows what would happen and the figures mean nothing. */
+  readonly problem: Problem | null;
 }
 
 /** What the height must cover when the pilot freezes. */
@@ -69,8 +70,8 @@ export const NEARLY_EMPTY = 0.8;
 /** A trick with its figures worked out. */
 export interface SolvedTrick {
   readonly recipe: Recipe;
-  /** Why there is no answer, in words. */
-  readonly why: string | null;
+  /** Why an aim has no answer; null where all have one. */
+  readonly problem: Problem | null;
   /** The same worked out for a nearly empty pack, whose punch is longer; null where the battery never sags or no longer carries the aircraft. */
   readonly late: Recipe | null;
 }
@@ -97,7 +98,7 @@ export function solveTrick(
   const goals: readonly Goal[] = recipe.solveFor.map(({ aim }) => aim);
   const fresh = solveInTurn(recipe, goals, aircraft, settings, environment);
   const late =
-    fresh.why !== null || aircraft.sag === null
+    fresh.problem !== null || aircraft.sag === null
       ? null
       : lateSolution(fresh.recipe, goals, aircraft, settings, environment);
   return { ...fresh, late };
@@ -115,7 +116,7 @@ function lateSolution(
     fly({ ...recipe, obstacles: [] }, aircraft, settings, onLatePack);
     const solved = solveInTurn(recipe, goals, aircraft, settings, onLatePack);
     // What has no answer is flown as on a full pack.
-    return solved.why === null ? solved.recipe : recipe;
+    return solved.problem === null ? solved.recipe : recipe;
   } catch (error) {
     if (error instanceof TooLittleThrust) return null;
     throw error;
@@ -130,7 +131,7 @@ export function startHeightByFreezes(
   environment: Environment,
   { marginM, reactionS }: FreezeMargins,
 ): StartHeight | null {
-  if (solved.why !== null || solved.recipe.entryHeightM !== undefined) return null;
+  if (solved.problem !== null || solved.recipe.entryHeightM !== undefined) return null;
   let worst: StartHeight | null = null;
   for (const { packUsed, recipe } of onPacks(solved)) {
     const high = { ...highUp(environment), packUsed };
@@ -151,7 +152,7 @@ export const highUp = (environment: Environment): Environment => ({
 
 /** The numbers of a brief for a trick that is solved, begun at `startHeight` or where it belongs. */
 export function flyBrief(
-  { recipe: solved, why }: SolvedTrick,
+  { recipe: solved, problem }: SolvedTrick,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
@@ -181,7 +182,7 @@ export function flyBrief(
     entryHeightM,
     wayOut: wayOut(solved, aircraft, settings, there),
     margins,
-    problem: why ?? whyNot(solved, flight),
+    problem: problem ?? whyNot(solved, flight),
   };
 }
 
@@ -199,7 +200,7 @@ export function draftBrief(
 ): TrickBrief {
   const solved = solveTrick(recipe, aircraft, settings, environment);
   const startHeight =
-    known && solved.why === null && recipe.entryHeightM === undefined
+    known && solved.problem === null && recipe.entryHeightM === undefined
       ? known
       : startHeightByFreezes(solved, aircraft, settings, environment, margins);
   return flyBrief(solved, aircraft, settings, environment, startHeight, margins);
@@ -221,29 +222,28 @@ export function highestPointM(
   const startHeight = startHeightByFreezes(solved, aircraft, settings, environment, USUAL_FREEZE);
   const entryHeightM = entryHeightOf(solved.recipe, environment, startHeight);
   const flight = fly(solved.recipe, aircraft, settings, { ...environment, entryHeightM });
-  return solved.why === null && whyNot(solved.recipe, flight) === null ? flight.measures.peakM : null;
+  return solved.problem === null && whyNot(solved.recipe, flight) === null ? flight.measures.peakM : null;
 }
 
-/** Why a flight did not end as its recipe wants, in words; null when it did. */
-export function whyNot(recipe: Recipe, { events, measures, trace }: Flight): string | null {
+/** Why a flight did not end as its recipe wants; null when it did. */
+export function whyNot(recipe: Recipe, { events, measures, trace }: Flight): Problem | null {
   const hit = events.find((event) => event.kind === "crash");
-  if (hit)
-    return hit.into === "ground"
-      ? `it meets the ground after ${hit.timeS.toFixed(1)} s at ${hit.speedMps.toFixed(1)} m/s, ${hit.tiltDeg.toFixed(0)}° off level; begin higher, or see the thrust and the rates`
-      : `it flies into the ${hit.into} after ${hit.timeS.toFixed(1)} s`;
+  if (hit) {
+    const { into, timeS, speedMps, tiltDeg } = hit;
+    return into === "ground" ? { kind: "meets-ground", timeS, speedMps, tiltDeg } : { kind: "flies-into", into, timeS };
+  }
   const stuck = events.find((event) => event.kind === "phase-timeout");
   if (stuck) {
     const phase = [...recipe.phases, ...recipe.abort].find(({ id }) => id === stuck.detail);
-    return `"${phase?.label ?? stuck.detail}" never comes to its end; see the thrust, the rates and the learning modes`;
+    return { kind: "phase-never-ends", phase: phase?.label ?? stuck.detail };
   }
   if (measures.complete) return null;
   const touched = events.find(({ kind }) => kind === "touchdown");
-  if (touched)
-    return `it touches the ground after ${touched.timeS.toFixed(1)} s, before the trick is over; begin higher`;
-  if (recipe.ends === "landed") return "it does not come down to the ground in its time";
+  if (touched) return { kind: "touches-ground", timeS: touched.timeS };
+  if (recipe.ends === "landed") return { kind: "never-lands" };
   const last = trace.timeS.length - 1;
   const upright = 1 - 2 * (trace.qx[last] ** 2 + trace.qy[last] ** 2);
-  return upright < 0.7 ? "it does not end upright" : `it is not over after ${trace.timeS[last].toFixed(0)} s`;
+  return upright < 0.7 ? { kind: "not-upright" } : { kind: "not-over", timeS: trace.timeS[last] };
 }
 
 /** Meets one goal after the other, each on the recipe of the one before; stops at the first that has no answer and says why. */
@@ -253,12 +253,12 @@ function solveInTurn(
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-): { recipe: Recipe; why: string | null } {
+): { recipe: Recipe; problem: Problem | null } {
   let solved = recipe;
   for (const goal of goals) {
     const solution = solve(solved, goal, aircraft, settings, environment);
-    if (solution.answer === null) return { recipe: solved, why: solution.why };
+    if (solution.answer === null) return { recipe: solved, problem: solution.problem };
     solved = solution.recipe;
   }
-  return { recipe: solved, why: null };
+  return { recipe: solved, problem: null };
 }

@@ -1,5 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
+import type { Problem } from "./problem";
 import { draftBrief, whyNot, type StartHeight } from "./brief";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
@@ -26,7 +27,7 @@ export interface FlownTrick {
   readonly startHeight: StartHeight | null;
   readonly wayOut: WayOut | null;
   /** What stands in the way, in words. */
-  readonly problem: string | null;
+  readonly problem: Problem | null;
   /** By how much the highest point breaks the local ceiling, m; null when it does not, or none is known. */
   readonly overCeilingM: number | null;
   /** Approach speed against the time to react, for a trick that flies at something. */

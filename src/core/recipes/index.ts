@@ -14,6 +14,7 @@ export {
   whyNot,
 } from "./brief";
 export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason, TrickBrief } from "./brief";
+export type { Problem } from "./problem";
 export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
 export { CALM_AIR, requireEnvironment } from "./environment";

@@ -3,15 +3,16 @@ import type { Settings } from "../flight";
 import { bisect, wrapDeg } from "../numbers";
 import { densityOf, type Environment } from "./environment";
 import { fly } from "./fly";
+import type { Problem } from "./problem";
 import { resolve, withParameters, type Aim, type Recipe } from "./recipe";
 import { startTrim } from "./start-trim";
 
 export type Goal = Aim;
 
-/** `answer` is the parameter found and `recipe` carries it; without an answer, `why` says what stands in the way. */
+/** `answer` is the parameter found and `recipe` carries it; without an answer, `problem` is what stands in the way. */
 export type Solution =
   | { readonly answer: number; readonly recipe: Recipe }
-  | { readonly answer: null; readonly why: string; readonly recipe: Recipe };
+  | { readonly answer: null; readonly problem: Problem; readonly recipe: Recipe };
 
 /** High enough that nothing flown while solving meets the ground. */
 export const CLEAR_OF_GROUND_M = 400;
@@ -40,7 +41,6 @@ export function solve(
         0.05,
         // A turn that never comes round counts as stopping short by all of it.
         (tried) => bodily(tried).stopErrorDeg ?? -360,
-        "the turn never comes round; see whether the rates or a learning mode hold it back",
       );
     case "return-to-entry-height":
       return solveParameter(
@@ -49,26 +49,14 @@ export function solve(
         goal,
         0.002,
         (tried) => bodily(tried).heightGainedM,
-        `no punch within reach ends where it began: ${thrustWords(recipe, aircraft, settings, high)}; see the throttle limit and the turning rate`,
+        { kind: "too-little-punch", ...punchG(recipe, aircraft, settings, high) },
         (tried) => bodily(tried).complete,
       );
     case "stop-at":
-      return solveParameter(
-        open,
-        recipe,
-        goal,
-        0.005,
-        (tried) => bodily(tried).alongM - resolve(recipe, goal.alongM),
-        "it does not stop there from any braking point; see the speed and the lean",
-      );
+      return solveParameter(open, recipe, goal, 0.005, (tried) => bodily(tried).alongM - resolve(recipe, goal.alongM));
     case "heading":
-      return solveParameter(
-        open,
-        recipe,
-        goal,
-        0.0005,
-        (tried) => wrapDeg(bodily(tried).headingChangeDeg - resolve(recipe, goal.deg)),
-        "it does not come out facing that way; see the rates",
+      return solveParameter(open, recipe, goal, 0.0005, (tried) =>
+        wrapDeg(bodily(tried).headingChangeDeg - resolve(recipe, goal.deg)),
       );
     case "loop-radius":
       return solveParameter(
@@ -77,12 +65,11 @@ export function solve(
         goal,
         0.002,
         (tried) => 0.5 * (bodily(tried).loopWidthM ?? 0) - resolve(recipe, goal.radiusM),
-        "no loop of that size at this speed; it takes more speed or a smaller loop",
       );
     case "bar-ahead":
-      return placed(recipe, goal, bodily(open).loopCentreAlongM, "no loop is flown, so nothing can stand in it");
+      return placed(recipe, goal, bodily(open).loopCentreAlongM);
     case "bar-above":
-      return placed(recipe, goal, bodily(open).loopCentreAboveM, "no loop is flown, so nothing can stand in it");
+      return placed(recipe, goal, bodily(open).loopCentreAboveM);
     case "gap-ahead":
     case "gap-beside":
     case "gap-above": {
@@ -90,15 +77,14 @@ export function solve(
       const phase = recipe.phases.findIndex(({ id }) => id === goal.phase);
       const within = trace.timeS.map((_, i) => i).filter((i) => trace.phase[i] === phase);
       const middle = within[Math.floor(within.length / 2)];
-      const why = "it never gets as far as the gap";
-      if (middle === undefined) return placed(recipe, goal, null, why);
+      if (middle === undefined) return placed(recipe, goal, null);
       const beamM = trace.heightM[middle] - entryHeightM + BEAM_ABOVE_M;
       const answers = {
         "gap-ahead": trace.northM[middle],
         "gap-beside": trace.eastM[middle] / sideOf(recipe),
         "gap-above": beamM,
       };
-      return placed(recipe, goal, answers[goal.kind], why);
+      return placed(recipe, goal, answers[goal.kind]);
     }
   }
 }
@@ -110,10 +96,9 @@ function sideOf({ obstacles = [] }: Recipe): number {
 }
 
 /** What thrust there is, against what flies on. */
-function thrustWords(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): string {
-  const { trimThrustG } = startTrim(recipe, aircraft, settings, environment).figures;
-  const most = fullThrustG(aircraft, densityOf(environment));
-  return `full throttle gives ${most.toFixed(1)} g standing still, and ${trimThrustG.toFixed(1)} g of that flies on`;
+function punchG(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment) {
+  const { trimThrustG: trimG } = startTrim(recipe, aircraft, settings, environment).figures;
+  return { fullG: fullThrustG(aircraft, densityOf(environment)), trimG };
 }
 
 /** The trick as it goes when it slips: each parameter named in `slip` scaled by its factor, within its range. */
@@ -130,9 +115,9 @@ export function withSlip(recipe: Recipe): Recipe {
 }
 
 /** A place read off the flight, as the parameter that stands for it. */
-function placed(recipe: Recipe, aim: Aim, answer: number | null, why: string): Solution {
+function placed(recipe: Recipe, aim: Aim, answer: number | null): Solution {
   const param = recipe.solveFor.find((one) => one.aim.kind === aim.kind)?.param;
-  if (answer === null || !param) return { answer: null, why, recipe };
+  if (answer === null || !param) return { answer: null, problem: { kind: "aim-not-met", aim: aim.kind }, recipe };
   return { answer, recipe: withParameters(recipe, { [param]: answer }) };
 }
 
@@ -142,11 +127,11 @@ function solveParameter(
   aim: Aim,
   tolerance: number,
   miss: (tried: Recipe) => number,
-  why: string,
+  problem: Problem = { kind: "aim-not-met", aim: aim.kind },
   ends: (tried: Recipe) => boolean = () => true,
 ): Solution {
   const sought = recipe.solveFor.find((one) => one.aim.kind === aim.kind);
-  if (!sought) return { answer: null, why: `${recipe.id} has no parameter for this goal`, recipe };
+  if (!sought) return { answer: null, problem: { kind: "no-parameter", aim: aim.kind, recipe: recipe.id }, recipe };
   const { param, otherwise } = sought;
   const { min, max } = recipe.parameters[param];
   for (const moved of otherwise ? movedBy(recipe, otherwise) : [{}]) {
@@ -155,7 +140,7 @@ function solveParameter(
     if (root !== null && ends(withParameters(tried, { [param]: root })))
       return { answer: root, recipe: withParameters(recipe, { ...moved, [param]: root }) };
   }
-  return { answer: null, why, recipe };
+  return { answer: null, problem, recipe };
 }
 
 /** A parameter as it is, then moved by the factor at a time, as far as its range goes. */

@@ -68,7 +68,12 @@ export function orbitFacingCentre(
 
 /** An orbit that looks away from where it falls: sustained with so much thrust, or not at all. */
 export type BackFacingOrbit =
-  { readonly sustainable: true; readonly thrustG: number } | { readonly sustainable: false; readonly why: string };
+  | { readonly sustainable: true; readonly thrustG: number }
+  | { readonly sustainable: false; readonly reason: NotSustained };
+
+/** No thrust points upward, so that it falls whatever the power; or it would take more than so many times the weight. */
+export type NotSustained =
+  { readonly kind: "no-thrust-up" } | { readonly kind: "too-much-thrust"; readonly mostG: number };
 
 /** More than any aircraft here has. */
 const MOST_THRUST_G = 20;
@@ -89,10 +94,7 @@ export function backFacingOrbit(orbit: {
   if (up <= 1 / MOST_THRUST_G) {
     return {
       sustainable: false,
-      why:
-        up <= 0
-          ? "No thrust points upward in this attitude: it falls however much power there is."
-          : `It would take more than ${MOST_THRUST_G} times the weight.`,
+      reason: up <= 0 ? { kind: "no-thrust-up" } : { kind: "too-much-thrust", mostG: MOST_THRUST_G },
     };
   }
   return { sustainable: true, thrustG: 1 / up };

@@ -1,6 +1,6 @@
 "use client";
 
-import { adviceWords, capital, markWords } from "@/words";
+import { adviceWords, capital, markWords, problemWords } from "@/words";
 import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
 import ChevronRightIcon from "@mui/icons-material/ChevronRight";
 import Alert from "@mui/material/Alert";
@@ -423,7 +423,8 @@ function Warnings({
   setupHref: string | null;
 }) {
   const found = cautionsFor(useStep(data), aircraft, settings);
-  const problem = state.kind === "impossible" ? state.why : state.kind === "done" ? state.brief.problem : null;
+  const unsolved = state.kind === "done" ? state.brief.problem : null;
+  const problem = state.kind === "impossible" ? state.why : unsolved && problemWords(unsolved);
   if (found.length === 0 && problem === null) return null;
   return (
     <Alert

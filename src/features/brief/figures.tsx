@@ -8,7 +8,7 @@ import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
-import { quantityText, type Quantity } from "@/ui/units/quantity";
+import { quantityText, type Quantity } from "@/words";
 
 const MODEL =
   "Flight model: four rotors with lag, inflow and wake, drag, battery, rate loop; RK4 at 500 Hz, air of the day by ISO 2533. The aircraft's numbers are estimates until measured.";

@@ -16,7 +16,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 import { instructionsFor } from "@/ui/flight/choreography";
 import { BriefFigures } from "./figures";
 

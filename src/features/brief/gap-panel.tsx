@@ -16,7 +16,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 import { Figure } from "@/ui/units/figure";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";

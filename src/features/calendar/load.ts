@@ -14,7 +14,8 @@ import {
 import { loadProgress } from "@/server/progress";
 import { findStep } from "@/syllabus";
 import { gapsBetween, type Gap } from "./gaps";
-import { outlookOf, type Outlook } from "./outlook";
+import type { Outlook } from "@/words";
+import { outlookOf } from "./outlook";
 
 export interface CalendarData {
   readonly squads: readonly { readonly id: string; readonly name: string }[];

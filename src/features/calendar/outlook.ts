@@ -1,19 +1,6 @@
 import { attemptsToMeet, placesOf, posteriorOf, seededRandom, windowOf, type AttemptsToGo, DAY_MS } from "@/core";
+import type { Outlook } from "@/words";
 import { pathOf, routeOf, type DigestedStep, type StandingInput, type Step } from "@/syllabus";
-
-/** What it takes to have a step signed off by a date. */
-export interface Outlook {
-  readonly attempts: AttemptsToGo;
-  /** Steps on the way that are still open, the target itself among them. */
-  readonly openSteps: number;
-  /** What the pilot flies in a session, as a median of the last ones, or the trade's usual where there are none. */
-  readonly attemptsASession: number;
-  readonly sessions: number;
-  /** Sessions in the calendar until then that the pilot is to come to. */
-  readonly planned: number;
-  readonly kind: "there" | "enough" | "short" | "past";
-  readonly sentence: string;
-}
 
 /** Of a step nobody has flown yet, where the pilot has signed off nothing to judge by. Common practice, no source. */
 const USUAL_ATTEMPTS_A_STEP = 24;
@@ -41,8 +28,8 @@ export function outlookOf(
   const attemptsASession = medianOf(lastDays(flown)) ?? USUAL_ATTEMPTS_A_SESSION;
   const sessions = Math.ceil(attempts.median / attemptsASession);
   const kind = open.length === 0 ? "there" : dueAtMs < nowMs ? "past" : sessions <= planned ? "enough" : "short";
-  const common = { attempts, openSteps: open.length, attemptsASession, sessions, planned, kind } as const;
-  return { ...common, sentence: sentenceOf({ ...common, weeks: Math.max(0, (dueAtMs - nowMs) / (7 * DAY_MS)) }) };
+  const weeks = Math.max(0, (dueAtMs - nowMs) / (7 * DAY_MS));
+  return { attempts, openSteps: open.length, attemptsASession, sessions, planned, weeks, kind };
 }
 
 /** A step that was flown goes on as it went; one that was not takes as many attempts as the pilot's other steps did. */
@@ -79,20 +66,4 @@ function lastDays(flown: ReadonlyMap<string, DigestedStep>): number[] {
 function medianOf(values: readonly number[]): number | null {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted.length === 0 ? null : sorted[Math.floor(sorted.length / 2)];
-}
-
-function sentenceOf(outlook: Omit<Outlook, "sentence"> & { readonly weeks: number }): string {
-  const { attempts, openSteps, attemptsASession, sessions, planned, kind, weeks } = outlook;
-  if (kind === "there") return "Signed off.";
-  const takes = `About ${attempts.median} attempts (nine times in ten no more than ${attempts.high}) over ${openSteps === 1 ? "this step" : `${openSteps} open steps`}, ${sessions === 1 ? "one session" : `${sessions} sessions`} of ${attemptsASession}.`;
-  if (kind === "past") return `${takes} The date is past: move it, or let go of it.`;
-  const there =
-    planned === 0
-      ? "None is planned until then"
-      : planned === 1
-        ? "One is planned until then"
-        : `${planned} are planned until then`;
-  if (kind === "enough") return `${takes} ${there}: enough.`;
-  const more = sessions - planned;
-  return `${takes} ${there}: plan ${more} more, ${Math.round((10 * sessions) / Math.max(1, weeks)) / 10} a week, or move the date.`;
 }

@@ -19,6 +19,7 @@ import { useUndoable } from "@/ui/actions/use-undoable";
 import { Moment } from "@/ui/moment/moment";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
+import { outlookWords } from "@/words";
 import type { CalendarData } from "./load";
 
 const marks = {
@@ -73,7 +74,7 @@ export function Targets({ data }: { data: CalendarData }) {
               <Box sx={{ fontSize: "0.88rem" }}>{stepName(syllabusOf(pilot?.squadId ?? ""), stepId)}</Box>
             </span>
             <Box sx={(theme) => ({ color: theme.tokens[colour], fontWeight: 600 })}>
-              {shape} {outlook.sentence}
+              {shape} {outlookWords(outlook)}
             </Box>
             {data.mayChange ? (
               <Button

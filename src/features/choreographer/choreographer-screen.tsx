@@ -48,6 +48,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { usePreferences } from "@/ui/theme/preferences";
+import { problemWords } from "@/words";
 import { FilePart } from "./file-part";
 import { KeepPanel } from "./keep-panel";
 import { isWhole, type Choreography } from "./choreography";
@@ -156,7 +157,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
               opened={opened}
               draft={draft}
               recipe={present}
-              unfinished={trickFlown.problem}
+              unfinished={trickFlown.problem && problemWords(trickFlown.problem)}
             />
           }
         />
@@ -302,7 +303,12 @@ function Board(props: BoardProps) {
         <Box sx={{ flex: 1 }} />
         <FilePart data={data} draft={draft} recipe={present} />
       </Box>
-      <Notes recipe={present} notes={notes} problem={flown.problem} onSelect={onSelect} />
+      <Notes
+        recipe={present}
+        notes={notes}
+        problem={flown.problem && problemWords(flown.problem)}
+        onSelect={onSelect}
+      />
       {faults.map(({ field, message }) => (
         <Typography key={`${field} ${message}`} role="alert" sx={{ color: "error.main", fontSize: "0.9rem" }}>
           ▲ {message}

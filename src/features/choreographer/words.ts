@@ -1,5 +1,5 @@
 import type { FigureField, Guard, Phase, PhaseNote, StickPlan, ThrottlePlan } from "@/core";
-import { quantityText, type Quantity, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type Quantity, type UnitSystem } from "@/words";
 
 /** What a turning stick can do, in the order in which it is offered. */
 export const stickWords: Readonly<Record<StickPlan["kind"], string>> = {

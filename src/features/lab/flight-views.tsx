@@ -34,7 +34,7 @@ import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 import { FlightGraphs } from "./graphs";
 import { comparedInWords } from "./words";
 

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import type { Trace } from "@/core";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { usePreferences } from "@/ui/theme/preferences";
-import { formatQuantity, quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { formatQuantity, quantityText, type UnitSystem } from "@/words";
 
 /** A point in this many samples is enough for a line. */
 const EVERY = 3;

@@ -18,7 +18,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { problemWords, quantityText } from "@/words";
 import type { Way } from "./ways";
 
 /** Which trick, in which way and direction. */
@@ -138,7 +138,7 @@ export function Statements({
       )}
       {shown?.problem && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>It does not go like this:</b> {shown.problem}.
+          <b>It does not go like this:</b> {problemWords(shown.problem)}.
         </Alert>
       )}
       {shown && shown.overCeilingM !== null && (

@@ -30,7 +30,7 @@ import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { comparedInWords, failuresInWords, shareWords, markInWords } from "@/ui/scatter/words";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 
 const counts = [200, 1000] as const;
 /** How many runs of so many may go below the height margin. */

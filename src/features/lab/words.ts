@@ -2,7 +2,7 @@ import type { FlownTrick, Settings } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "@/ui/flight/measure-names";
 import { differencesInWords } from "@/ui/settings/differences";
-import { quantityText, type Quantity, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type Quantity, type UnitSystem } from "@/words";
 
 /** Two flights differ in a figure when it moves by more than this share of the larger, and by more than the last digit shown. */
 const TELLING_SHARE = 0.03;

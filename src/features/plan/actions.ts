@@ -15,6 +15,7 @@ import {
   syllabusOf,
 } from "@/server/repositories";
 import { loadProgressBriefly } from "@/server/progress";
+import { refusalWords } from "@/words";
 import { findStep, simulatorLacking, siteRefusal, skillOf } from "@/syllabus";
 import { PilotPlanInput, StartSessionInput } from "./inputs";
 
@@ -143,7 +144,7 @@ async function requireRoom(
     for (const { stepId, field } of stepsAsked(member, i)) {
       const step = findStep(syllabus, stepId)!;
       const why = siteRefusal(step, skillOf(syllabus, step), site!);
-      if (why) throw badField(field, why);
+      if (why) throw badField(field, refusalWords(why, "metric"));
     }
   });
 }

@@ -184,13 +184,13 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
   const siteRefusals = (...[of, ...at]: [typeof flying, typeof low, Map<string, number | null>]) =>
     of.flatMap((who) => {
       const why = siteRefusalFor(who, ...at);
-      return why ? [`${who.one.name}: ${why}`] : [];
+      return why ? [why] : [];
     });
   const [task] = peakTasks(flying, low, STANDARD_DAY);
   expect(peakTasks(flying, site, STANDARD_DAY)).toEqual([]);
   expect(siteRefusals(flying, low, new Map())).toEqual([]);
   expect(siteRefusals(flying, low, new Map([[task.key, 11.04]]))).toEqual([
-    "Odo Fenn: Flip in one movement goes up to 11 m with this aircraft; the limit at Evaporation pans is 8 m.",
+    { kind: "goes-too-high", step: "Flip in one movement", site: "Evaporation pans", peakM: 11.04, limitM: 8 },
   ]);
   expect(siteRefusals(flying, { ...low, ceilingM: 12 }, new Map([[task.key, 11.04]]))).toEqual([]);
 });

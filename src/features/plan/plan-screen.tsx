@@ -11,6 +11,7 @@ import { BeforeGoggles } from "@/features/field/client";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
+import { leftOutWords } from "@/words";
 import { CandidateRow } from "./candidate-row";
 import type { Candidate, PlanData } from "./load";
 import { PlanBlocks } from "./plan-blocks";
@@ -101,7 +102,7 @@ function BlocksOf({ one, plan: { plan, fliers, day, heights, air, hand } }: { on
       one={one}
       syllabus={flier.syllabus}
       blocks={plan.blocks.get(one.id) ?? []}
-      left={plan.left.flatMap(({ pilotId, text }) => (pilotId === one.id ? [text] : []))}
+      left={plan.left.flatMap(({ pilotId, because }) => (pilotId === one.id ? [leftOutWords(because, units)] : []))}
       packMin={day.frame.packMin}
       startHeight={(stepId) => startHeightText({ ...flier, stepId }, air, heights.known, units)}
       onChange={(blocks) => hand.change({ blocks: { ...hand.byHand.blocks, [one.id]: blocks } })}

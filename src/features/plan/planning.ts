@@ -1,6 +1,13 @@
 import { airOfDay, allot, orderTurns, topSpeed, turnsIn, type Airframe, type DayAir, type SessionFrame } from "@/core";
 import type { PlannedBlock } from "@/contract";
-import { stepName, type ReasonedOffer, type Syllabus } from "@/syllabus";
+import {
+  stepName,
+  type BrokenLimit,
+  type LeftOut,
+  type ReasonedOffer,
+  type StepRefusal,
+  type Syllabus,
+} from "@/syllabus";
 import type { Candidate } from "./load";
 
 /** Who flies, with how many charged packs and which setup. */
@@ -26,7 +33,7 @@ export interface SessionPlan {
   /** Ids of the pilots that fly in each slot. */
   readonly slots: readonly (readonly string[])[];
   /** What does not fit or is refused, and why. */
-  readonly left: readonly { readonly pilotId: string; readonly text: string }[];
+  readonly left: readonly { readonly pilotId: string; readonly because: LeftOut }[];
 }
 
 /** Above this wind nobody takes on a new step. Common practice, no source. */
@@ -38,15 +45,15 @@ const WIND_SHARE_OF_TOP_SPEED = 1 / 3;
 export function planSession(
   fliers: readonly Flier[],
   frame: PlanFrame,
-  refusal: (flier: Flier, offer: ReasonedOffer) => string | null,
+  refusal: (flier: Flier, offer: ReasonedOffer) => StepRefusal | null,
 ): SessionPlan {
-  const left: { pilotId: string; text: string }[] = [];
+  const left: { pilotId: string; because: LeftOut }[] = [];
   const pilots = fliers.map((flier) => ({
     pilotId: flier.one.id,
     packs: flier.packs,
     offers: flier.one.offers.filter((offer) => {
       const why = refusal(flier, offer);
-      if (why) left.push({ pilotId: flier.one.id, text: why });
+      if (why) left.push({ pilotId: flier.one.id, because: why });
       return why === null;
     }),
   }));
@@ -55,7 +62,10 @@ export function planSession(
     fliers.map(({ one, syllabus }) => {
       const { blocks: own, left: rest } = given.get(one.id)!;
       for (const { offer, because } of rest)
-        left.push({ pilotId: one.id, text: leftWords(offer.stepId, because, syllabus, frame) });
+        left.push({
+          pilotId: one.id,
+          because: leftBecause(offer.stepId && stepName(syllabus, offer.stepId), because, frame),
+        });
       const offers = pilots.find(({ pilotId }) => pilotId === one.id)!.offers;
       return [
         one.id,
@@ -107,39 +117,25 @@ const packsFor = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
 /** When a slot begins, min after the session does. */
 export const slotBeginsMin = (slot: number, { packMin, changeMin }: PlanFrame) => slot * (packMin + changeMin);
 
-function leftWords(
-  stepId: string | null,
-  because: "time" | "packs" | "new-steps",
-  syllabus: Syllabus,
-  { newSteps }: PlanFrame,
-): string {
-  const what = stepId ? stepName(syllabus, stepId) : "Flying as they like";
-  switch (because) {
-    case "time":
-      return `${what} finds no time.`;
-    case "packs":
-      return `${what} finds no charged pack.`;
-    case "new-steps":
-      return `${what} waits: ${newSteps === 0 ? "no new steps" : newSteps === 1 ? "one new step" : `${newSteps} new steps`} a session is the limit.`;
-  }
+function leftBecause(step: string | null, because: "time" | "packs" | "new-steps", { newSteps }: PlanFrame): LeftOut {
+  if (because === "new-steps") return { kind: "new-steps", step, most: newSteps };
+  return { kind: because === "time" ? "no-time" : "no-pack", step };
 }
 
-/** Why a step is not flown in this wind, with the numbers, or null. */
+/** Why a step is not flown in this wind, or null. */
 export function windRefusal(
   { one, setupId }: Flier,
-  name: string,
+  step: string,
   isNew: boolean,
   { windMps, temperatureC = null }: Pick<PlanFrame, "windMps" | "temperatureC">,
   elevationM = 0,
-): string | null {
-  const metresPerSecond = (value: number) => `${Math.round(10 * value) / 10} m/s`;
-  if (isNew && windMps > NEW_STEP_WIND_MPS)
-    return `${name} is new, and not begun in more than ${metresPerSecond(NEW_STEP_WIND_MPS)} of wind; there are ${metresPerSecond(windMps)}.`;
+): StepRefusal | null {
+  if (isNew && windMps > NEW_STEP_WIND_MPS) return { kind: "new-in-wind", step, mostMps: NEW_STEP_WIND_MPS, windMps };
   const setup = one.setups.find(({ id }) => id === setupId);
   if (!setup || windMps === 0) return null;
   const topMps = topSpeedOf(setup.airframe, { elevationM, temperatureC, windMps: 0 });
   if (windMps <= WIND_SHARE_OF_TOP_SPEED * topMps) return null;
-  return `${name} waits for less wind: ${metresPerSecond(windMps)} is more than a third of the ${metresPerSecond(topMps)} that ${setup.name} reaches at most.`;
+  return { kind: "too-much-wind", step, windMps, topMps, aircraft: setup.name };
 }
 
 const topSpeeds = new WeakMap<Airframe, Map<string, number>>();
@@ -155,30 +151,27 @@ function topSpeedOf(airframe: Airframe, day: DayAir): number {
   return speedMps;
 }
 
-/** What a plan changed by hand does against the limits, a line each. */
+/** What a plan changed by hand does against the limits. */
 export function limitsBroken(
   fliers: readonly Flier[],
   { blocks, slots }: Pick<SessionPlan, "blocks" | "slots">,
   frame: PlanFrame,
-): string[] {
-  const broken = fliers.flatMap(({ one, packs, syllabus }) => {
+): BrokenLimit[] {
+  const broken = fliers.flatMap(({ one, packs, syllabus }): BrokenLimit[] => {
     const own = blocks.get(one.id) ?? [];
     const fresh = [...new Set(own.flatMap(({ stepId }) => stepId ?? []))].filter((id) => !one.known.includes(id));
+    const steps = fresh.map((id) => stepName(syllabus, id));
     const wanted = packsFor(own, frame);
     return [
       ...(fresh.length > frame.newSteps
-        ? [
-            `${one.name}: ${fresh.length} new ${fresh.length === 1 ? "step" : "steps"} (${fresh.map((id) => stepName(syllabus, id)).join(", ")}); the limit is ${frame.newSteps}.`,
-          ]
+        ? [{ kind: "new-steps", pilot: one.name, steps, most: frame.newSteps } as const]
         : []),
-      ...(wanted > packs ? [`${one.name}: takes ${wanted} packs; ${packs} are charged.`] : []),
+      ...(wanted > packs ? [{ kind: "packs", pilot: one.name, wanted, charged: packs } as const] : []),
     ];
   });
   const room = turnsIn(frame);
-  if (slots.length > room.slots)
-    broken.push(`${slots.length} turns one after the other; the time is enough for ${room.slots}.`);
-  if (slots.some((slot) => slot.length > room.atOnce))
-    broken.push(`More fly at once than there are spots and observers: ${room.atOnce}.`);
-  if (slots.some((slot) => new Set(slot).size < slot.length)) broken.push("Somebody flies twice in one turn.");
+  if (slots.length > room.slots) broken.push({ kind: "turns", turns: slots.length, fit: room.slots });
+  if (slots.some((slot) => slot.length > room.atOnce)) broken.push({ kind: "at-once", most: room.atOnce });
+  if (slots.some((slot) => new Set(slot).size < slot.length)) broken.push({ kind: "twice-in-a-turn" });
   return broken;
 }

@@ -1,5 +1,5 @@
 import { environmentOn, type DayAir } from "@/core";
-import { findStep, recipeOf, siteRefusal, skillOf, type Syllabus } from "@/syllabus";
+import { findStep, recipeOf, siteRefusal, skillOf, type SiteRefusal, type Syllabus } from "@/syllabus";
 import type { Site } from "@/contract";
 import type { Candidate } from "./load";
 import type { PeakTask } from "./use-peaks";
@@ -33,12 +33,12 @@ export function peakTasks(flying: readonly Flying[], site: Site | null, day: Day
   });
 }
 
-/** Why a site refuses a step to somebody, with the numbers, or null. */
+/** Why a site refuses a step to somebody, or null. */
 export function siteRefusalFor(
   who: Flying,
   site: Site | null,
   peaks: ReadonlyMap<string, number | null>,
-): string | null {
+): SiteRefusal | null {
   const step = site && findStep(who.syllabus, who.stepId);
   if (!step) return null;
   const known = step.directions.flatMap(({ id }) => peaks.get(keyOf(who, id)) ?? []);

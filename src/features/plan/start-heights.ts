@@ -1,7 +1,7 @@
 import { startHeightKey, type DayAir, type StartHeight, type StartHeightInputs } from "@/core";
 import type { Site } from "@/contract";
 import { directionNames, findStep, startHeightInputsOf } from "@/syllabus";
-import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 import type { PlanFrame } from "./planning";
 import type { Flying } from "./site-checks";
 

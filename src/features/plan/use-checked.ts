@@ -1,5 +1,6 @@
 import type { PlannedBlock, Site } from "@/contract";
-import { findStep } from "@/syllabus";
+import { findStep, type StepRefusal } from "@/syllabus";
+import { refusalWords, type UnitSystem } from "@/words";
 import { planSession, slotsFit, slotsFor, windRefusal, type Flier, type SessionPlan } from "./planning";
 import { peakTasks, siteRefusalFor } from "./site-checks";
 import { dayOfPlan } from "./start-heights";
@@ -21,9 +22,11 @@ export function useChecked(
   {
     outside,
     site,
+    units,
   }: {
-    outside: boolean;
-    site: Site | null;
+    readonly outside: boolean;
+    readonly site: Site | null;
+    readonly units: UnitSystem;
   },
 ) {
   // Only what is offered is flown in the model for its highest point; what was chosen by hand, too.
@@ -41,12 +44,11 @@ export function useChecked(
       )
     : [];
   const peaks = usePeaks(tasks);
-  const refusal = (flier: Flier, stepId: string, isNew: boolean): string | null => {
+  const refusal = (flier: Flier, stepId: string, isNew: boolean): StepRefusal | null => {
     if (!outside) return null;
     const step = findStep(flier.syllabus, stepId);
     if (!step) return null;
-    if (flier.one.simulatorFirst.includes(stepId))
-      return `${step.name} is flown in the simulator first: the school asks for the mark to be met there.`;
+    if (flier.one.simulatorFirst.includes(stepId)) return { kind: "simulator-first", step: step.name };
     return (
       siteRefusalFor({ ...flier, stepId }, site, peaks) ??
       (frame && windRefusal(flier, step.name, isNew, frame, site?.elevationM ?? 0))
@@ -66,7 +68,7 @@ export function useChecked(
   const refused = fliers.flatMap((flier) =>
     (byHand.blocks[flier.one.id] ?? []).flatMap(({ stepId }) => {
       const why = stepId && refusal(flier, stepId, !flier.one.known.includes(stepId));
-      return why ? [`${flier.one.name}: ${why}`] : [];
+      return why ? [`${flier.one.name}: ${refusalWords(why, units)}`] : [];
     }),
   );
   return { plan, tasks, peaks, refused: [...new Set(refused)] };

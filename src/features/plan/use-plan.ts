@@ -1,9 +1,11 @@
 import { useCallback, useMemo, useState } from "react";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { usePreferences } from "@/ui/theme/preferences";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput } from "@/contract";
 import type { Place, StartHeightInputs } from "@/core";
+import { brokenLimitWords } from "@/words";
 import type { Candidate, PlanData } from "./load";
 import { limitsBroken, type Flier } from "./planning";
 import { dayOfPlan, startHeightsAsked } from "./start-heights";
@@ -45,6 +47,7 @@ export function usePlan(data: PlanData) {
   const day = usePlanFrame(data.plan?.minutes ?? MINUTES);
   const syllabusOf = useSyllabusOf();
   const hand = useByHand();
+  const { units } = usePreferences();
 
   const packsOf = (one: Candidate) => {
     const packs = Number(choices[one.id].packs);
@@ -57,7 +60,7 @@ export function usePlan(data: PlanData) {
     syllabus: syllabusOf(one.squadId),
   }));
   const outside = place !== "simulator";
-  const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, hand.byHand, { outside, site });
+  const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, hand.byHand, { outside, site, units });
   const air = dayOfPlan(site, day.frame);
   const heights = useStartHeights(
     plan && outside
@@ -68,7 +71,7 @@ export function usePlan(data: PlanData) {
         )
       : NOTHING_ASKED,
   );
-  const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame) : [];
+  const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame).map(brokenLimitWords) : [];
   const flown = peaks.size === tasks.length;
   return {
     place,

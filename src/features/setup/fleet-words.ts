@@ -1,5 +1,5 @@
 import type { FleetDifference } from "@/core";
-import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 
 const percent = (share: number) => `${Math.abs(Math.round(100 * share))} %`;
 /** Smaller differences are not spoken of. Our choice. */

@@ -19,7 +19,7 @@ import { useAir } from "@/ui/air/use-air";
 import { SendForm } from "@/ui/forms/send-form";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 
 const percent = (share: number | null | undefined) =>
   share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)} %`;

@@ -27,7 +27,7 @@ import {
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const kinds = [

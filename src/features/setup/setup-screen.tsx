@@ -15,7 +15,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/ui/units/quantity";
+import { quantityText } from "@/words";
 import type { SetupData } from "./load";
 import { SetupEditor } from "./setup-editor";
 import type { Tab } from "./setup-parts";

@@ -1,6 +1,6 @@
 "use client";
 
-import { percent } from "@/words";
+import { percent, quantityText } from "@/words";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
@@ -26,7 +26,6 @@ import { LineChart, type Line } from "@/ui/charts/chart";
 import { CameraView } from "@/ui/flight/camera-view";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
-import { quantityText } from "@/ui/units/quantity";
 import { useAir } from "@/ui/air/use-air";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { Protractor } from "./protractor";

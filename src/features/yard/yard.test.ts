@@ -66,13 +66,13 @@ it("refuses a step that wants more room or begins above the limit, with both num
   expect(await start("hang")).toMatchObject({
     ok: false,
     status: 422,
-    message: "Hang wants 40 m of clear ground all round; Store yard has 25 m.",
+    message: "Hang wants 40\u202fm of clear ground all round; Store yard has 25\u202fm.",
   });
   expect(await start("los-hover")).toMatchObject({ ok: true });
   await run(yardActions["edit-site"], { id: siteId, version: 1, ...fields, roomM: "90", ceilingM: "8" });
   expect(await start("bail-dive")).toMatchObject({
     ok: false,
-    message: "Bail off a dive is begun 12 m up; the limit at Store yard is 8 m.",
+    message: "Bail off a dive is begun 12\u202fm up; the limit at Store yard is 8\u202fm.",
   });
   expect(await start("bail-dive", { place: "simulator" })).toMatchObject({ ok: true });
   expect((await listSessions([pilotId], 5)).map(({ siteId: at }) => at)).toEqual([siteId, siteId]);

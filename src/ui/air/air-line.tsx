@@ -10,7 +10,7 @@ import { useState } from "react";
 import { coarseDay, dayAirRanges, standardTemperatureC, type DayAir } from "@/core";
 import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {

@@ -1,5 +1,5 @@
 import type { MeasureName } from "@/syllabus";
-import type { Quantity } from "../units/quantity";
+import { type Quantity } from "@/words";
 
 interface MeasureWords {
   readonly name: string;

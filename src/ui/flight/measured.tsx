@@ -11,7 +11,7 @@ import { usePreferences } from "../theme/preferences";
 import { Figure } from "../units/figure";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
-import { quantityText } from "../units/quantity";
+import { quantityText } from "@/words";
 
 const MODEL =
   "Flight model: four rotors with lag, body-axis drag, rate loop; RK4 at 500 Hz, air of ISO 2533. The aircraft's numbers are estimates until measured.";

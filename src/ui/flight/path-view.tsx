@@ -4,7 +4,7 @@ import { useTheme } from "@mui/material/styles";
 import { memo, useMemo } from "react";
 import { toWorld, type Obstacle, type Trace, type WayOut } from "@/core";
 import { usePreferences } from "../theme/preferences";
-import { quantityText } from "../units/quantity";
+import { quantityText } from "@/words";
 
 /** From the side: way along the line of entry and height. From above: way along it and beside it. */
 export type Plane = "side" | "above";

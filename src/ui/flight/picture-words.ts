@@ -1,5 +1,5 @@
 import type { Flight, Recipe } from "@/core";
-import { quantityText, type UnitSystem } from "../units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 
 /** What a trick looks at, as it is called. */
 function nameOf(recipe: Recipe): string {

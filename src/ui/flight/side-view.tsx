@@ -3,7 +3,7 @@
 import { useTheme } from "@mui/material/styles";
 import { toWorld, type Trace } from "@/core";
 import { usePreferences } from "../theme/preferences";
-import { formatQuantity, quantityText } from "../units/quantity";
+import { formatQuantity, quantityText } from "@/words";
 
 interface SideViewProps {
   readonly trace: Trace;

@@ -12,7 +12,7 @@ import { stepTitle } from "@/syllabus";
 import { useSyllabus } from "../syllabus/use-syllabus";
 import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
-import { unitSystems } from "../units/quantity";
+import { unitSystems } from "@/words";
 import { useAtHand } from "./at-hand";
 import { screensFor } from "./screens";
 

@@ -16,7 +16,7 @@ import { useOffline } from "../outbox/use-offline";
 import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
 import { themeNames } from "../theme/tokens";
-import { unitSystems } from "../units/quantity";
+import { unitSystems } from "@/words";
 import { WhyProvider } from "../why/why";
 import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
 import { CommandBox, lookNames } from "./command-box";

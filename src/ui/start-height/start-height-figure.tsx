@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
-import { quantityText, type UnitSystem } from "@/ui/units/quantity";
+import { quantityText, type UnitSystem } from "@/words";
 import type { StartHeightState } from "./use-start-height";
 
 /** The minimum start height with what decided it, or how far it is worked out. Never a figure that is not the whole one. */

@@ -31,7 +31,7 @@ const byFreezes: StartHeight = { heightM: 9, reason: { kind: "freeze", before: "
 function pool(losses: (packUsed: number) => number, byFreeze: StartHeight | null = byFreezes) {
   const flown: number[] = [];
   const remote = {
-    solveTrick: async () => ({ recipe: inputs.recipe, late: inputs.recipe, why: null }),
+    solveTrick: async () => ({ recipe: inputs.recipe, late: inputs.recipe, problem: null }),
     startHeightByFreezes: async () => byFreeze,
     heightLosses: async (_: unknown, packUsed: number, from: number, to: number) => {
       flown.push(to - from);

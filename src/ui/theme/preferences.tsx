@@ -6,7 +6,7 @@ import GlobalStyles from "@mui/material/GlobalStyles";
 import { ThemeProvider } from "@mui/material/styles";
 import { SnackbarProvider } from "notistack";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
-import { unitSystems, type UnitSystem } from "../units/quantity";
+import { unitSystems, type UnitSystem } from "@/words";
 import { themeFor } from "./theme";
 import { numberFont, themeNames, type ThemeName } from "./tokens";
 

@@ -5,7 +5,7 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { usePreferences } from "../theme/preferences";
 import { useWhy, type Why } from "../why/why";
-import { formatQuantity, quantityText, type Quantity } from "./quantity";
+import { formatQuantity, quantityText, type Quantity } from "@/words";
 
 interface FigureProps {
   readonly label: string;
