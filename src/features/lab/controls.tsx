@@ -102,9 +102,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
 }) {
   const set = (change: Partial<Surroundings>) => onChange({ ...surroundings, ...change });
   const { units } = usePreferences();
-  const { obstacle, ceilingM, entryHeightM, elevationM, temperatureC } = surroundings;
-  const setObstacle = (change: Partial<NonNullable<Surroundings["obstacle"]>>) =>
-    obstacle && set({ obstacle: { ...obstacle, ...change } });
+  const { obstacle, ceilingM, entryHeightM } = surroundings;
   const touched = JSON.stringify(surroundings) !== JSON.stringify(usual);
   return (
     <section aria-labelledby="surroundings">
@@ -130,9 +128,41 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         unit="m"
         onChange={(next) => set({ entryHeightM: next })}
       />
+      <AirControls surroundings={surroundings} set={set} />
+      <TextField
+        select
+        fullWidth
+        size="small"
+        margin="dense"
+        label="Local ceiling"
+        value={ceilingM ?? "none"}
+        onChange={(event) => set({ ceilingM: event.target.value === "none" ? null : Number(event.target.value) })}
+      >
+        <MenuItem value="none">none known</MenuItem>
+        {[10, 15, 20, 30, 50, 120].map((value) => (
+          <MenuItem key={value} value={value}>
+            {value} m
+          </MenuItem>
+        ))}
+      </TextField>
+      <ObstacleControls obstacle={obstacle} onChange={(next) => set({ obstacle: next })} />
+    </section>
+  );
+});
+
+/** Wind, elevation and temperature. */
+function AirControls({
+  surroundings: { headWindMps, crossWindMps, elevationM, temperatureC },
+  set,
+}: {
+  surroundings: Surroundings;
+  set: (change: Partial<Surroundings>) => void;
+}) {
+  return (
+    <>
       <NumberSlider
         label="Wind from ahead, m/s"
-        value={surroundings.headWindMps}
+        value={headWindMps}
         range={[-20, 20]}
         step={0.5}
         digits={1}
@@ -141,7 +171,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
       />
       <NumberSlider
         label="Wind from the right, m/s"
-        value={surroundings.crossWindMps}
+        value={crossWindMps}
         range={[-20, 20]}
         step={0.5}
         digits={1}
@@ -166,22 +196,22 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         unit="°C"
         onChange={(next) => set({ temperatureC: next })}
       />
-      <TextField
-        select
-        fullWidth
-        size="small"
-        margin="dense"
-        label="Local ceiling"
-        value={ceilingM ?? "none"}
-        onChange={(event) => set({ ceilingM: event.target.value === "none" ? null : Number(event.target.value) })}
-      >
-        <MenuItem value="none">none known</MenuItem>
-        {[10, 15, 20, 30, 50, 120].map((value) => (
-          <MenuItem key={value} value={value}>
-            {value} m
-          </MenuItem>
-        ))}
-      </TextField>
+    </>
+  );
+}
+
+/** One thing that stands about, and where. */
+function ObstacleControls({
+  obstacle,
+  onChange,
+}: {
+  obstacle: Surroundings["obstacle"];
+  onChange: (next: Surroundings["obstacle"]) => void;
+}) {
+  const set = (change: Partial<NonNullable<Surroundings["obstacle"]>>) =>
+    obstacle && onChange({ ...obstacle, ...change });
+  return (
+    <>
       <TextField
         select
         fullWidth
@@ -190,7 +220,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         label="Something in the way"
         value={obstacle?.kind ?? "none"}
         onChange={(event) =>
-          set({ obstacle: event.target.value === "none" ? null : usualObstacles[event.target.value as ObstacleKind] })
+          onChange(event.target.value === "none" ? null : usualObstacles[event.target.value as ObstacleKind])
         }
       >
         <MenuItem value="none">nothing more</MenuItem>
@@ -208,7 +238,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
             range={[-20, 80]}
             step={0.5}
             digits={1}
-            onChange={(alongM) => setObstacle({ alongM })}
+            onChange={(alongM) => set({ alongM })}
           />
           <NumberSlider
             label="To the right by, m"
@@ -216,7 +246,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
             range={[-20, 20]}
             step={0.5}
             digits={1}
-            onChange={(acrossM) => setObstacle({ acrossM })}
+            onChange={(acrossM) => set({ acrossM })}
           />
           <NumberSlider
             label="High, m"
@@ -224,7 +254,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
             range={[0.5, 40]}
             step={0.5}
             digits={1}
-            onChange={(heightM) => setObstacle({ heightM })}
+            onChange={(heightM) => set({ heightM })}
           />
           <NumberSlider
             label="Wide, m"
@@ -232,10 +262,10 @@ export const SurroundingsControls = memo(function SurroundingsControls({
             range={[0.1, 30]}
             step={0.1}
             digits={1}
-            onChange={(widthM) => setObstacle({ widthM })}
+            onChange={(widthM) => set({ widthM })}
           />
         </>
       )}
-    </section>
+    </>
   );
-});
+}

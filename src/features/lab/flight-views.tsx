@@ -12,8 +12,10 @@ import {
   indexAt,
   segmentInFrame,
   type FlownTrick,
+  type Obstacle,
   type Settings,
   type SpeedMargin,
+  type Trace,
   type FreezeMargins,
 } from "@/core";
 import type { Pilot } from "@/contract";
@@ -42,25 +44,25 @@ const Scene = dynamic(() => import("@/ui/flight/scene"), { ssr: false });
 
 const speeds = [1, 0.5, 0.25] as const;
 
-/** A flown trick in all its views, with what is flown beside it dashed. */
-export const FlightViews = memo(function FlightViews(props: {
-  trick: FlownTrick;
-  settings: Settings;
-  pilot: Pilot;
-  looksAt: Trick["looksAt"];
-  aircraftName: string;
-  ceilingM: number | null;
-  ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
+interface FlightViewsProps {
+  readonly trick: FlownTrick;
+  readonly settings: Settings;
+  readonly pilot: Pilot;
+  readonly looksAt: Trick["looksAt"];
+  readonly aircraftName: string;
+  readonly ceilingM: number | null;
+  readonly ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
   /** The minimum start height, as far as it is known. */
-  height: StartHeightState;
-  freeze: FreezeMargins;
-}) {
+  readonly height: StartHeightState;
+  readonly freeze: FreezeMargins;
+}
+
+/** A flown trick in all its views, with what is flown beside it dashed. */
+export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
   const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost, height, freeze } = props;
-  const { flight, recipe, wayOut } = trick;
+  const { flight, recipe } = trick;
   const { trace, measures, obstacles } = flight;
-  const { units } = usePreferences();
   const [speed, setSpeed] = useState<number>(1);
-  const [turning, setTurning] = useState(false);
   const player = usePlayer(measures.durationS, speed);
   const { cursorS, setCursorS, keys } = player;
   const travels = travelsFar(trace);
@@ -84,18 +86,8 @@ export const FlightViews = memo(function FlightViews(props: {
     [keys, over],
   );
   useKeys(screenKeys);
-  const compared = ghost ? comparedInWords({ trick, settings }, ghost, looksAt, units) : null;
-  const now = cursor ?? 0;
-  const attitude = { w: trace.qw[now], x: trace.qx[now], y: trace.qy[now], z: trace.qz[now] };
-  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
-  const here = { x: trace.northM[now], y: trace.eastM[now], z: -trace.heightM[now] };
-  const lines = obstacles.flatMap((one) =>
-    edgesOf(one).flatMap(([a, b]) => {
-      const seen = segmentInFrame(here, attitude, camera, a, b);
-      return seen ? [seen] : [];
-    }),
-  );
-  const current = instructions.filter((one) => one.startS <= trace.timeS[now]).at(-1);
+  const beside = ghost?.trick.flight.trace ?? null;
+  const current = instructions.filter((one) => one.startS <= trace.timeS[cursor ?? 0]).at(-1);
   const pick = (sample: number) => setCursorS(trace.timeS[Math.max(0, Math.min(trace.timeS.length - 1, sample))]);
   return (
     <Box sx={{ minWidth: 0 }}>
@@ -108,30 +100,7 @@ export const FlightViews = memo(function FlightViews(props: {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
-            <Typography variant="h2">From the side</Typography>
-            <Button size="small" sx={{ minHeight: 26 }} onClick={() => setOver(over === "way" ? "time" : "way")}>
-              {over === "way" ? "over time" : "over the way"}
-            </Button>
-          </Box>
-          {over === "way" ? (
-            <PathView
-              plane="side"
-              trace={trace}
-              obstacles={obstacles}
-              ghost={ghost?.trick.flight.trace ?? null}
-              cursor={cursor}
-              everyS={GLYPH_EVERY_S}
-              wayOut={wayOut}
-              ceilingM={ceilingM}
-              width={520}
-              height={230}
-            />
-          ) : (
-            <Box sx={{ maxWidth: 520, mx: "auto" }}>
-              <SideView trace={trace} phases={instructions} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
-            </Box>
-          )}
+          <FromTheSide {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} />
           <HorizonRibbon
             trace={trace}
             tiltDeg={settings.tiltDeg}
@@ -156,32 +125,9 @@ export const FlightViews = memo(function FlightViews(props: {
             />
           </PlayerBar>
         </Box>
-        <Box sx={{ minWidth: 0 }}>
-          <CameraView
-            title={`At ${(cursorS ?? 0).toFixed(2)} s`}
-            attitude={attitude}
-            tiltDeg={settings.tiltDeg}
-            lens={settings.camera}
-            lines={lines}
-          />
-          <StickDials trace={trace} stickMode={pilot.stickMode} phases={instructions} cursor={cursor} />
-          <Typography sx={{ minHeight: 44, fontSize: "0.9rem", mt: 0.5 }}>
-            {current && (
-              <>
-                <b className="num">{current.number}</b> {current.text} <b className="num">{current.figure}</b>
-              </>
-            )}
-          </Typography>
-        </Box>
+        <FromThePilot {...{ trace, cursor, settings, instructions, obstacles }} stickMode={pilot.stickMode} />
       </Box>
-      {compared && (
-        <Box sx={(theme) => ({ borderLeft: `4px dashed ${theme.tokens.slate}`, pl: 1.5, my: 1.5 })}>
-          <Typography sx={{ fontWeight: 650 }}>
-            The dashed one: {compared.settings.join("; ") || "same settings"}
-          </Typography>
-          <Typography>{compared.flight.join("; ") || "no difference that would be felt"}</Typography>
-        </Box>
-      )}
+      {ghost && <Beside trick={trick} settings={settings} ghost={ghost} looksAt={looksAt} />}
       <Box
         sx={{
           display: "grid",
@@ -195,52 +141,161 @@ export const FlightViews = memo(function FlightViews(props: {
           <Measured trick={trick} height={height} freeze={freeze} looksAt={looksAt} aircraftName={aircraftName} />
           {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
         </Box>
-        <Box sx={{ minWidth: 0 }}>
-          <Typography variant="h2">From above</Typography>
-          <PathView
-            plane="above"
-            trace={trace}
-            obstacles={obstacles}
-            ghost={ghost?.trick.flight.trace ?? null}
-            cursor={cursor}
-            everyS={GLYPH_EVERY_S}
-            wayOut={wayOut}
-            ceilingM={null}
-            width={400}
-            height={150}
-          />
-          <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
-            <Typography variant="h2">In space</Typography>
-            <FormControlLabel
-              control={<Switch size="small" checked={turning} onChange={(_, on) => setTurning(on)} />}
-              label="turn it"
-            />
-          </Box>
-          <Box
-            sx={(theme) => ({ height: 260, border: `1.5px solid ${theme.tokens.ink}` })}
-            role="img"
-            aria-label="The path in space; drag to turn it"
-          >
-            <WhenSeen minHeight={257}>
-              <Scene
-                trace={trace}
-                obstacles={obstacles}
-                ghost={ghost?.trick.flight.trace ?? null}
-                cursor={cursor}
-                turning={turning}
-              />
-            </WhenSeen>
-          </Box>
-        </Box>
+        <FromAboveAndInSpace {...{ trick, ghost: beside, cursor }} />
       </Box>
       <Box sx={{ mt: 2 }}>
         <WhenSeen minHeight={390}>
-          <FlightGraphs trace={trace} ghost={ghost?.trick.flight.trace ?? null} cursorS={cursorS} />
+          <FlightGraphs trace={trace} ghost={beside} cursorS={cursorS} />
         </WhenSeen>
       </Box>
     </Box>
   );
 });
+
+type Instructions = ReturnType<typeof instructionsFor>;
+
+/** The path from the side: over the way, or over time where it hardly travels. */
+function FromTheSide(props: {
+  trick: FlownTrick;
+  ghost: Trace | null;
+  cursor: number | null;
+  ceilingM: number | null;
+  instructions: Instructions;
+  over: "way" | "time";
+  onOver: (over: "way" | "time") => void;
+}) {
+  const { trick, ghost, cursor, ceilingM, instructions, over, onOver } = props;
+  const { trace, obstacles } = trick.flight;
+  return (
+    <>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Typography variant="h2">From the side</Typography>
+        <Button size="small" sx={{ minHeight: 26 }} onClick={() => onOver(over === "way" ? "time" : "way")}>
+          {over === "way" ? "over time" : "over the way"}
+        </Button>
+      </Box>
+      {over === "way" ? (
+        <PathView
+          plane="side"
+          trace={trace}
+          obstacles={obstacles}
+          ghost={ghost}
+          cursor={cursor}
+          everyS={GLYPH_EVERY_S}
+          wayOut={trick.wayOut}
+          ceilingM={ceilingM}
+          width={520}
+          height={230}
+        />
+      ) : (
+        <Box sx={{ maxWidth: 520, mx: "auto" }}>
+          <SideView trace={trace} phases={instructions} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** What the pilot sees and what their sticks do at one moment. */
+function FromThePilot(props: {
+  trace: Trace;
+  cursor: number | null;
+  settings: Settings;
+  stickMode: number;
+  instructions: Instructions;
+  obstacles: readonly Obstacle[];
+}) {
+  const { trace, cursor, settings, stickMode, instructions, obstacles } = props;
+  const now = cursor ?? 0;
+  const attitude = { w: trace.qw[now], x: trace.qx[now], y: trace.qy[now], z: trace.qz[now] };
+  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
+  const here = { x: trace.northM[now], y: trace.eastM[now], z: -trace.heightM[now] };
+  const lines = obstacles.flatMap((one) =>
+    edgesOf(one).flatMap(([a, b]) => {
+      const seen = segmentInFrame(here, attitude, camera, a, b);
+      return seen ? [seen] : [];
+    }),
+  );
+  const current = instructions.filter((one) => one.startS <= trace.timeS[now]).at(-1);
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <CameraView
+        title={`At ${(cursor === null ? 0 : trace.timeS[now]).toFixed(2)} s`}
+        attitude={attitude}
+        tiltDeg={settings.tiltDeg}
+        lens={settings.camera}
+        lines={lines}
+      />
+      <StickDials trace={trace} stickMode={stickMode} phases={instructions} cursor={cursor} />
+      <Typography sx={{ minHeight: 44, fontSize: "0.9rem", mt: 0.5 }}>
+        {current && (
+          <>
+            <b className="num">{current.number}</b> {current.text} <b className="num">{current.figure}</b>
+          </>
+        )}
+      </Typography>
+    </Box>
+  );
+}
+
+/** The path from above, and in space to be turned about. */
+function FromAboveAndInSpace(props: { trick: FlownTrick; ghost: Trace | null; cursor: number | null }) {
+  const { trick, ghost, cursor } = props;
+  const { trace, obstacles } = trick.flight;
+  const [turning, setTurning] = useState(false);
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Typography variant="h2">From above</Typography>
+      <PathView
+        plane="above"
+        trace={trace}
+        obstacles={obstacles}
+        ghost={ghost}
+        cursor={cursor}
+        everyS={GLYPH_EVERY_S}
+        wayOut={trick.wayOut}
+        ceilingM={null}
+        width={400}
+        height={150}
+      />
+      <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
+        <Typography variant="h2">In space</Typography>
+        <FormControlLabel
+          control={<Switch size="small" checked={turning} onChange={(_, on) => setTurning(on)} />}
+          label="turn it"
+        />
+      </Box>
+      <Box
+        sx={(theme) => ({ height: 260, border: `1.5px solid ${theme.tokens.ink}` })}
+        role="img"
+        aria-label="The path in space; drag to turn it"
+      >
+        <WhenSeen minHeight={257}>
+          <Scene trace={trace} obstacles={obstacles} ghost={ghost} cursor={cursor} turning={turning} />
+        </WhenSeen>
+      </Box>
+    </Box>
+  );
+}
+
+/** What is different in what is flown beside it. */
+function Beside({
+  trick,
+  settings,
+  ghost,
+  looksAt,
+}: Pick<FlightViewsProps, "trick" | "settings" | "looksAt"> & { ghost: NonNullable<FlightViewsProps["ghost"]> }) {
+  const { units } = usePreferences();
+  const compared = comparedInWords({ trick, settings }, ghost, looksAt, units);
+  return (
+    <Box sx={(theme) => ({ borderLeft: `4px dashed ${theme.tokens.slate}`, pl: 1.5, my: 1.5 })}>
+      <Typography sx={{ fontWeight: 650 }}>
+        The dashed one: {compared.settings.join("; ") || "same settings"}
+      </Typography>
+      <Typography>{compared.flight.join("; ") || "no difference that would be felt"}</Typography>
+    </Box>
+  );
+}
 
 /** How much time to react each speed of approach leaves. */
 function SpeedMargins({ margins }: { margins: readonly SpeedMargin[] }) {

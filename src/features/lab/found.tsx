@@ -124,20 +124,28 @@ export function Found({
           {percent(gain.low)} to {percent(gain.high)}).
         </Typography>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }}>
-        {knobs.map((knob) => (
-          <TradePlot
-            key={knob.id}
-            name={knob.label}
-            points={result.points.flatMap((point) =>
-              point.knob === knob.id ? [[point.value, point.share] as const] : [],
-            )}
-            now={knob.value}
-            proposed={better ? values[knob.id]! : null}
-            text={(value) => shown(knob, value)}
-          />
-        ))}
-      </Box>
+      <Trades searched={searched} />
+    </Box>
+  );
+}
+
+/** What each knob costs and gives over its bounds. */
+function Trades({ searched: { knobs, result } }: { searched: Searched }) {
+  const values = result.values as Partial<Record<KnobId, number>>;
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }}>
+      {knobs.map((knob) => (
+        <TradePlot
+          key={knob.id}
+          name={knob.label}
+          points={result.points.flatMap((point) =>
+            point.knob === knob.id ? [[point.value, point.share] as const] : [],
+          )}
+          now={knob.value}
+          proposed={result.better ? values[knob.id]! : null}
+          text={(value) => shown(knob, value)}
+        />
+      ))}
     </Box>
   );
 }

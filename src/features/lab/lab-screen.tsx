@@ -3,33 +3,18 @@
 import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
-import { useDeferredValue, useMemo, useState } from "react";
-import {
-  begunAtM,
-  freezeMargins,
-  measuredIn,
-  USUAL_STOP_DEG,
-  usualErrors,
-  withParameters,
-  type TrickRequest,
-} from "@/core";
+import { measuredIn } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { findStep, findTrick } from "@/syllabus";
-import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
-import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
-import { useStartHeight } from "@/ui/start-height/use-start-height";
-import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { askedBeside, nameOfOther, OtherControl, otherOf } from "./beside";
+import { nameOfOther, OtherControl } from "./beside";
 import { ParameterControls, SurroundingsControls } from "./controls";
 import { FlightViews } from "./flight-views";
 import { LabHeading, Statements } from "./lab-heading";
 import type { LabData } from "./load";
 import { RecommendPanel } from "./recommend-panel";
 import { ScatterPanel } from "./scatter-panel";
-import { environmentOf, surroundingsOn, type Surroundings } from "./surroundings";
-import { waysOf } from "./ways";
+import { useLab } from "./use-lab";
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */
 export function LabScreen({ data }: { data: LabData }) {
@@ -54,82 +39,8 @@ export function LabScreen({ data }: { data: LabData }) {
 }
 
 function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; setup: Setup }) {
-  const trick = findTrick(data.trickId)!;
-  const syllabus = useSyllabus();
-  const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
-  const [variantId, setVariant] = useState(data.variantId);
-  const variant = ways.find(({ id }) => id === variantId) ?? ways[0];
-  const [wantedDirection, setDirection] = useState(Object.keys(variant.recipes)[0]);
-  const direction = variant.recipes[wantedDirection] ? wantedDirection : Object.keys(variant.recipes)[0];
-  const [values, setValues] = useState<Readonly<Record<string, number>> | null>(null);
-  // Moved while the rest is worked out.
-  const [moved, setMoved] = useState<Readonly<Record<string, number>>>({});
-  const [kept, setKept] = useState<TrickRequest | null>(null);
-  const [surroundings, setSurroundings] = useState<Surroundings>(() => surroundingsOn(data.day.air));
-  const [otherKey, setOther] = useState("none");
-  const other = otherOf(otherKey);
-  const request = useMemo(
-    (): TrickRequest => ({
-      recipe: withParameters(variant.recipes[direction], moved),
-      values,
-      entryHeightM: surroundings.entryHeightM,
-      airframe: aircraft.airframe,
-      settings: setup.settings,
-      environment: environmentOf(surroundings),
-    }),
-    [variant, direction, values, moved, surroundings, aircraft, setup],
-  );
-  const otherRequest = useMemo(
-    () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
-    [other, request, ways, variant, direction, data.setups, kept],
-  );
-  const usualSurroundings = useMemo(() => surroundingsOn(data.day.air), [data.day]);
-  const { coaches } = useAtHand();
-  const freeze = useMemo(() => freezeMargins(trick.stage, data.pilot.reactionS), [trick.stage, data.pilot.reactionS]);
-  const height = useStartHeight(
-    useMemo(
-      () => ({
-        // What was set by hand is flown as it is.
-        recipe: values === null ? request.recipe : { ...withParameters(request.recipe, values), solveFor: [] },
-        airframe: request.airframe,
-        settings: request.settings,
-        environment: request.environment,
-        hands: usualErrors(trick.stage),
-        freeze,
-      }),
-      [request, values, trick.stage, freeze],
-    ),
-    { worksOut: coaches },
-  );
-  // Begun at the minimum start height once that is known, where no height was set by hand.
-  const startM = height.kind === "known" && height.startHeight ? begunAtM(height.startHeight) : null;
-  const begun = useMemo(
-    () => (request.entryHeightM === null && startM !== null ? { ...request, entryHeightM: startM } : request),
-    [request, startM],
-  );
-  const { flown, pending } = useFlown(begun);
-  const { flown: flownOther } = useFlown(otherRequest);
-  const change =
-    <T,>(set: (next: T) => void) =>
-    (next: T) => {
-      // Another recipe has other parameters.
-      setValues(null);
-      setMoved({});
-      set(next);
-    };
-  const flownTrick = flown?.kind === "flown" ? flown.trick : null;
-  // The old flight stays while the next is on its way, but never under another trick's name.
-  const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
-  const flownBeside = otherRequest && flownOther?.kind === "flown" ? flownOther.trick : null;
-  const besideSettings = otherRequest?.settings;
-  const ghost = useMemo(
-    () => (flownBeside && besideSettings ? { trick: flownBeside, settings: besideSettings } : null),
-    [flownBeside, besideSettings],
-  );
-  const stopWithinDeg = request.recipe.turn ? (findStep(syllabus, trick.id)?.stopWithinDeg ?? USUAL_STOP_DEG) : null;
-  // The drawings follow a moving slider when there is time.
-  const drawn = useDeferredValue(shown);
-  const upToDate = shown !== null && drawn?.recipe.id === shown.recipe.id;
+  const lab = useLab(data, aircraft, setup);
+  const { trick, ways, variant, direction, surroundings, request, flown, shown, ghost } = lab;
   return (
     <>
       <LabHeading
@@ -137,13 +48,13 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         ways={ways}
         variantId={variant.id}
         direction={direction}
-        onVariant={change(setVariant)}
-        onDirection={change(setDirection)}
+        onVariant={lab.setVariant}
+        onDirection={lab.setDirection}
       />
       {variant.gains && (
         <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>{variant.gains}</Typography>
       )}
-      <Box sx={{ height: 4, mb: 0.5 }}>{pending && <LinearProgress aria-label="Flying it in the model" />}</Box>
+      <Box sx={{ height: 4, mb: 0.5 }}>{lab.pending && <LinearProgress aria-label="Flying it in the model" />}</Box>
       <Statements flown={flown} shown={shown} ceilingM={surroundings.ceilingM} />
       <Box
         sx={{
@@ -156,48 +67,41 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         <Box sx={{ order: { xs: 2, md: 0 } }}>
           <ParameterControls
             recipe={shown?.recipe ?? request.recipe}
-            byHand={values !== null}
-            moved={Object.keys(moved).length > 0}
-            onChange={setValues}
-            onMove={(name, value) => setMoved((before) => ({ ...before, [name]: value }))}
-            onReset={() => {
-              setValues(null);
-              setMoved({});
-            }}
+            byHand={lab.byHand}
+            moved={lab.moved}
+            onChange={lab.setValues}
+            onMove={lab.move}
+            onReset={lab.asFlown}
           />
           <SurroundingsControls
             surroundings={surroundings}
-            usual={usualSurroundings}
+            usual={lab.usualSurroundings}
             day={data.day}
             shownHeightM={shown?.entryHeightM ?? 10}
-            onChange={setSurroundings}
+            onChange={lab.setSurroundings}
           />
           <OtherControl
             ways={ways}
             variantId={variant.id}
             direction={direction}
             setups={data.setups}
-            value={otherKey}
-            kept={kept !== null}
-            onChange={setOther}
-            onKeep={() => {
-              // As it is flown, worked-out figures and all.
-              setKept(request);
-              setOther("kept:now");
-            }}
+            value={lab.otherKey}
+            kept={lab.kept}
+            onChange={lab.setOther}
+            onKeep={lab.keep}
           />
         </Box>
-        {upToDate ? (
+        {lab.drawn ? (
           <FlightViews
-            trick={drawn}
+            trick={lab.drawn}
             settings={setup.settings}
             pilot={data.pilot}
             looksAt={trick.looksAt}
             aircraftName={aircraft.name}
             ceilingM={surroundings.ceilingM}
             ghost={ghost}
-            height={height}
-            freeze={freeze}
+            height={lab.height}
+            freeze={lab.freeze}
           />
         ) : (
           flown?.kind !== "refused" && (
@@ -213,10 +117,12 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           aircraft={aircraft}
           environment={request.environment}
           stage={trick.stage}
-          stopWithinDeg={stopWithinDeg}
+          stopWithinDeg={lab.stopWithinDeg}
           measured={measuredIn(data.measured, direction)}
           beside={
-            ghost && ghost.trick.problem === null ? { ...ghost, name: nameOfOther(other!, ways, data.setups) } : null
+            ghost && ghost.trick.problem === null
+              ? { ...ghost, name: nameOfOther(lab.other!, ways, data.setups) }
+              : null
           }
         >
           {(errors) => (
@@ -230,7 +136,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
               aircraft={aircraft}
               environment={request.environment}
               errors={errors}
-              stopWithinDeg={stopWithinDeg}
+              stopWithinDeg={lab.stopWithinDeg}
               frozen={data.pilot.settingsFrozen}
               grip={data.pilot.grip}
             />

@@ -48,18 +48,7 @@ interface Flown {
   readonly besideName: string | null;
 }
 
-/** How forgiving a trick is for this pilot: flown many times with the errors that hands make. */
-export function ScatterPanel({
-  trick,
-  settings,
-  aircraft,
-  environment,
-  stage,
-  stopWithinDeg,
-  measured,
-  beside,
-  children,
-}: {
+interface ScatterProps {
   trick: FlownTrick;
   settings: Settings;
   aircraft: Aircraft;
@@ -72,37 +61,14 @@ export function ScatterPanel({
   children: (errors: PilotErrors | null) => ReactNode;
   /** What is flown beside it, with its name. */
   beside: { readonly trick: FlownTrick; readonly settings: Settings; readonly name: string } | null;
-}) {
-  const [source, setSource] = useState<ErrorSource>("stage");
-  const [typed, setTyped] = useState<Readonly<Partial<Record<keyof PilotErrors, string>>>>({});
+}
+
+/** How forgiving a trick is for this pilot: flown many times with the errors that hands make. */
+export function ScatterPanel(props: ScatterProps) {
+  const { trick, stage, stopWithinDeg, measured, beside, children } = props;
+  const { source, setSource, typed, setTyped, enough, own, errors, plans } = useHands(props);
   const [runs, setRuns] = useState<number>(counts[0]);
   const { state, start, cancel, warm } = useComputed<Flown>();
-  const enough = measuredEnough(measured).length > 0;
-  const asFlown = {
-    recipe: trick.recipe,
-    airframe: aircraft.airframe,
-    settings,
-    environment: { ...environment, entryHeightM: trick.entryHeightM, ceilingM: null },
-    stopWithinDeg,
-    seed: SEED,
-  };
-  const own = useOwnErrors(source === "own" && enough ? { plan: asFlown, usual: usualErrors(stage), measured } : null);
-  const { errors } = errorsOf(source, stage, own.errors, typed);
-  const plans = useMemo(
-    () =>
-      errors
-        ? [{ trick, settings }, ...(beside ? [beside] : [])].map((one): ScatterPlan => ({
-            recipe: one.trick.recipe,
-            airframe: aircraft.airframe,
-            settings: one.settings,
-            environment: { ...environment, entryHeightM: one.trick.entryHeightM, ceilingM: null },
-            errors,
-            stopWithinDeg,
-            seed: SEED,
-          }))
-        : [],
-    [errors, trick, settings, beside, aircraft.airframe, environment, stopWithinDeg],
-  );
   const key = JSON.stringify([plans, runs]);
   const shown = state.kind === "done" ? state : null;
   // Whoever comes here is likely to press the button: what it takes to begin is done by then.
@@ -172,6 +138,39 @@ export function ScatterPanel({
       {children(errors)}
     </Box>
   );
+}
+
+/** Whose errors are flown with, and the flights that takes. */
+function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg, measured, beside }: ScatterProps) {
+  const [source, setSource] = useState<ErrorSource>("stage");
+  const [typed, setTyped] = useState<Readonly<Partial<Record<keyof PilotErrors, string>>>>({});
+  const enough = measuredEnough(measured).length > 0;
+  const asFlown = {
+    recipe: trick.recipe,
+    airframe: aircraft.airframe,
+    settings,
+    environment: { ...environment, entryHeightM: trick.entryHeightM, ceilingM: null },
+    stopWithinDeg,
+    seed: SEED,
+  };
+  const own = useOwnErrors(source === "own" && enough ? { plan: asFlown, usual: usualErrors(stage), measured } : null);
+  const { errors } = errorsOf(source, stage, own.errors, typed);
+  const plans = useMemo(
+    () =>
+      errors
+        ? [{ trick, settings }, ...(beside ? [beside] : [])].map((one): ScatterPlan => ({
+            recipe: one.trick.recipe,
+            airframe: aircraft.airframe,
+            settings: one.settings,
+            environment: { ...environment, entryHeightM: one.trick.entryHeightM, ceilingM: null },
+            errors,
+            stopWithinDeg,
+            seed: SEED,
+          }))
+        : [],
+    [errors, trick, settings, beside, aircraft.airframe, environment, stopWithinDeg],
+  );
+  return { source, setSource, typed, setTyped, enough, own, errors, plans };
 }
 
 function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName }: Flown) {

@@ -75,70 +75,93 @@ export function MarkEditor({
             </MenuItem>
           ))}
         </TextField>
-        {(mark.kind === "k-of-last" || mark.kind === "measured") && (
-          <>
-            <NumberField label="Clean" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
-            <NumberField label="of the last" value={mark.n} onChange={(n) => onChange({ ...mark, n })} />
-          </>
-        )}
-        {mark.kind === "run" && (
-          <NumberField label="In a row" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
-        )}
-        {mark.kind === "clean-packs" && (
-          <NumberField label="Packs" value={mark.packs} onChange={(packs) => onChange({ ...mark, packs })} />
-        )}
-        {mark.kind === "minutes" && (
-          <NumberField label="Minutes" value={mark.minutes} onChange={(minutes) => onChange({ ...mark, minutes })} />
-        )}
-        {mark.kind === "measured" && (
-          <>
-            <TextField
-              select
-              size="small"
-              label="Measured"
-              value={mark.measure}
-              onChange={(event) => onChange({ ...mark, measure: event.target.value as typeof mark.measure })}
-              sx={{ minWidth: 170 }}
-            >
-              {attemptMeasures.map((measure) => (
-                <MenuItem key={measure} value={measure}>
-                  {measureWords[measure]}
-                </MenuItem>
-              ))}
-            </TextField>
-            <NumberField
-              label={`Within,${unitOf(mark.measure)}`}
-              value={mark.within}
-              onChange={(within) => onChange({ ...mark, within })}
-            />
-          </>
-        )}
-        {mark.kind === "in-places" && (
-          <TextField
-            select
-            size="small"
-            label="Places"
-            value={[...mark.places]}
-            onChange={(event) => {
-              const chosen = event.target.value as unknown as (typeof mark.places)[number][];
-              if (chosen.length > 0) onChange({ ...mark, places: chosen });
-            }}
-            slotProps={{ select: { multiple: true } }}
-            sx={{ minWidth: 200 }}
-          >
-            {places.map((place) => (
-              <MenuItem key={place} value={place}>
-                {placeWords[place]}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
+        <RuleFigures mark={mark} onChange={onChange} />
         {onRemove && (
           <Button size="small" onClick={onRemove}>
             Leave out
           </Button>
         )}
       </Box>
+      <RulesWithin mark={mark} onChange={onChange} />
+    </Box>
+  );
+}
+
+interface PartProps {
+  readonly mark: PassMark;
+  readonly onChange: (mark: PassMark) => void;
+}
+
+/** The figures of a simple rule, or the places in which it counts. */
+function RuleFigures({ mark, onChange }: PartProps) {
+  return (
+    <>
+      {(mark.kind === "k-of-last" || mark.kind === "measured") && (
+        <>
+          <NumberField label="Clean" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
+          <NumberField label="of the last" value={mark.n} onChange={(n) => onChange({ ...mark, n })} />
+        </>
+      )}
+      {mark.kind === "run" && (
+        <NumberField label="In a row" value={mark.k} onChange={(k) => onChange({ ...mark, k })} />
+      )}
+      {mark.kind === "clean-packs" && (
+        <NumberField label="Packs" value={mark.packs} onChange={(packs) => onChange({ ...mark, packs })} />
+      )}
+      {mark.kind === "minutes" && (
+        <NumberField label="Minutes" value={mark.minutes} onChange={(minutes) => onChange({ ...mark, minutes })} />
+      )}
+      {mark.kind === "measured" && (
+        <>
+          <TextField
+            select
+            size="small"
+            label="Measured"
+            value={mark.measure}
+            onChange={(event) => onChange({ ...mark, measure: event.target.value as typeof mark.measure })}
+            sx={{ minWidth: 170 }}
+          >
+            {attemptMeasures.map((measure) => (
+              <MenuItem key={measure} value={measure}>
+                {measureWords[measure]}
+              </MenuItem>
+            ))}
+          </TextField>
+          <NumberField
+            label={`Within,${unitOf(mark.measure)}`}
+            value={mark.within}
+            onChange={(within) => onChange({ ...mark, within })}
+          />
+        </>
+      )}
+      {mark.kind === "in-places" && (
+        <TextField
+          select
+          size="small"
+          label="Places"
+          value={[...mark.places]}
+          onChange={(event) => {
+            const chosen = event.target.value as unknown as (typeof mark.places)[number][];
+            if (chosen.length > 0) onChange({ ...mark, places: chosen });
+          }}
+          slotProps={{ select: { multiple: true } }}
+          sx={{ minWidth: 200 }}
+        >
+          {places.map((place) => (
+            <MenuItem key={place} value={place}>
+              {placeWords[place]}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </>
+  );
+}
+
+/** The rules that a joined mark holds. */
+function RulesWithin({ mark, onChange }: PartProps) {
+  return (
+    <>
       {(mark.kind === "each-direction" || mark.kind === "in-places") && (
         <MarkEditor mark={mark.rule} label="Rule" onChange={(rule) => onChange({ ...mark, rule })} />
       )}
@@ -166,6 +189,6 @@ export function MarkEditor({
           </Button>
         </>
       )}
-    </Box>
+    </>
   );
 }

@@ -64,11 +64,6 @@ interface StepEditorProps {
 /** Everything of one step, to be changed. Nothing is saved before the whole is. */
 export function StepEditor({ document, step, onChange, onGone }: StepEditorProps) {
   const set = (change: Partial<Step>) => onChange(withStep(document, step.id, change));
-  const skill = document.skills.find(({ steps }) => steps.some(({ id }) => id === step.id))!;
-  const others = document.skills.flatMap(({ steps }) => steps).filter(({ id }) => id !== step.id);
-  const ways = waysToFly.find(
-    ([, own]) => own.map(({ id }) => id).join() === step.directions.map(({ id }) => id).join(),
-  );
   return (
     <Box sx={{ display: "grid", gap: 1.6, maxWidth: 760 }}>
       <Typography variant="h2">{step.name}</Typography>
@@ -104,74 +99,7 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
           onChange={(clean) => clean && set({ clean })}
         />
       </Box>
-      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1.2 }}>
-        <TextField
-          select
-          size="small"
-          label="Flown"
-          value={ways?.[0] ?? "own"}
-          onChange={(event) => {
-            const chosen = waysToFly.find(([name]) => name === event.target.value);
-            if (chosen) set({ directions: chosen[1], faults: withoutDirections(step.faults) });
-          }}
-        >
-          {waysToFly.map(([name]) => (
-            <MenuItem key={name} value={name}>
-              {name}
-            </MenuItem>
-          ))}
-          {!ways && <MenuItem value="own">{step.directions.map(({ name }) => name).join(", ")}</MenuItem>}
-        </TextField>
-        <TextField
-          select
-          size="small"
-          label="In skill"
-          value={skill.id}
-          onChange={(event) => onChange(moveStep(document, step.id, event.target.value, 999))}
-        >
-          {document.skills.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <ManyOf
-          label="Needs, signed off before"
-          value={step.needs}
-          options={others.map(({ id, name }) => [id, name])}
-          none="nothing"
-          onChange={(needs) => set({ needs })}
-        />
-        <ManyOf
-          label="Routes"
-          value={step.routes ?? []}
-          options={routes.map((id) => [id, routeNames.get(id) ?? id])}
-          none="all routes"
-          onChange={(chosen) => set({ routes: chosen.length > 0 ? (chosen as Route[]) : null })}
-        />
-        <TextField
-          select
-          size="small"
-          label="Part of"
-          value={step.partOf ?? ""}
-          onChange={(event) => set({ partOf: event.target.value || null })}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">a whole step</MenuItem>
-          {others.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <ManyOf
-          label="Measured, if somebody does"
-          value={step.measures}
-          options={attemptMeasures.map((id) => [id, measureWords[id]])}
-          none="nothing"
-          onChange={(measures) => set({ measures: measures as AttemptMeasure[] })}
-        />
-      </Box>
+      <Standing document={document} step={step} set={set} onChange={onChange} />
       <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2 }}>
         <FormControlLabel
           control={<Checkbox checked={step.simulatorFirst} onChange={(_, on) => set({ simulatorFirst: on })} />}
@@ -204,6 +132,90 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
       >
         Leave this step out
       </Button>
+    </Box>
+  );
+}
+
+/** How it is flown, where it stands in the syllabus and what is measured of it. */
+function Standing({
+  document,
+  step,
+  set,
+  onChange,
+}: Pick<StepEditorProps, "document" | "step" | "onChange"> & { set: (change: Partial<Step>) => void }) {
+  const skill = document.skills.find(({ steps }) => steps.some(({ id }) => id === step.id))!;
+  const others = document.skills.flatMap(({ steps }) => steps).filter(({ id }) => id !== step.id);
+  const ways = waysToFly.find(
+    ([, own]) => own.map(({ id }) => id).join() === step.directions.map(({ id }) => id).join(),
+  );
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1.2 }}>
+      <TextField
+        select
+        size="small"
+        label="Flown"
+        value={ways?.[0] ?? "own"}
+        onChange={(event) => {
+          const chosen = waysToFly.find(([name]) => name === event.target.value);
+          if (chosen) set({ directions: chosen[1], faults: withoutDirections(step.faults) });
+        }}
+      >
+        {waysToFly.map(([name]) => (
+          <MenuItem key={name} value={name}>
+            {name}
+          </MenuItem>
+        ))}
+        {!ways && <MenuItem value="own">{step.directions.map(({ name }) => name).join(", ")}</MenuItem>}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="In skill"
+        value={skill.id}
+        onChange={(event) => onChange(moveStep(document, step.id, event.target.value, 999))}
+      >
+        {document.skills.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <ManyOf
+        label="Needs, signed off before"
+        value={step.needs}
+        options={others.map(({ id, name }) => [id, name])}
+        none="nothing"
+        onChange={(needs) => set({ needs })}
+      />
+      <ManyOf
+        label="Routes"
+        value={step.routes ?? []}
+        options={routes.map((id) => [id, routeNames.get(id) ?? id])}
+        none="all routes"
+        onChange={(chosen) => set({ routes: chosen.length > 0 ? (chosen as Route[]) : null })}
+      />
+      <TextField
+        select
+        size="small"
+        label="Part of"
+        value={step.partOf ?? ""}
+        onChange={(event) => set({ partOf: event.target.value || null })}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      >
+        <MenuItem value="">a whole step</MenuItem>
+        {others.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <ManyOf
+        label="Measured, if somebody does"
+        value={step.measures}
+        options={attemptMeasures.map((id) => [id, measureWords[id]])}
+        none="nothing"
+        onChange={(measures) => set({ measures: measures as AttemptMeasure[] })}
+      />
     </Box>
   );
 }

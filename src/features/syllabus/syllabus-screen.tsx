@@ -44,12 +44,6 @@ function Present({ data, inForce }: { data: SyllabusData; inForce: SyllabusDocum
   const { document, change, undo, redo } = draft;
   const [chosen, setChosen] = useState<Chosen | null>({ kind: "step", id: inForce.skills[0].steps[0]?.id ?? "" });
   const [fileProblem, setFileProblem] = useState<string | null>(null);
-  const steps = useMemo(
-    () => new Map(document.skills.flatMap((skill) => skill.steps.map((one) => [one.id, one]))),
-    [document],
-  );
-  const step = chosen?.kind === "step" ? steps.get(chosen.id) : undefined;
-  const skill = chosen?.kind === "skill" ? document.skills.find(({ id }) => id === chosen.id) : undefined;
   const keys = useMemo(
     () => [
       ...(undo ? [{ key: "u", label: "Undo the last change", run: undo }] : []),
@@ -105,31 +99,13 @@ function Present({ data, inForce }: { data: SyllabusData; inForce: SyllabusDocum
           />
         </Box>
         <Box>
-          {step &&
-            (data.mayChange ? (
-              <StepEditor
-                key={step.id}
-                document={document}
-                step={step}
-                onChange={change}
-                onGone={() => setChosen(null)}
-              />
-            ) : (
-              <StepReader document={document} step={step} />
-            ))}
-          {skill &&
-            (data.mayChange ? (
-              <SkillEditor
-                key={skill.id}
-                document={document}
-                skill={skill}
-                onChange={change}
-                onGone={() => setChosen(null)}
-              />
-            ) : (
-              <Typography variant="h2">{skill.name}</Typography>
-            ))}
-          {!step && !skill && <Typography>Choose a skill or a step on the left.</Typography>}
+          <ChosenPart
+            document={document}
+            chosen={chosen}
+            mayChange={data.mayChange}
+            onChange={change}
+            onGone={() => setChosen(null)}
+          />
           {data.mayChange && (
             <Box sx={{ mt: 4, display: "grid", gap: 3, maxWidth: 760 }}>
               <SquadSchool key={data.squadVersion} data={data} />
@@ -138,6 +114,45 @@ function Present({ data, inForce }: { data: SyllabusData; inForce: SyllabusDocum
           )}
         </Box>
       </Box>
+    </>
+  );
+}
+
+/** The step or skill that was chosen, to be changed by those who may. */
+function ChosenPart({
+  document,
+  chosen,
+  mayChange,
+  onChange,
+  onGone,
+}: {
+  document: SyllabusDocument;
+  chosen: Chosen | null;
+  mayChange: boolean;
+  onChange: (document: SyllabusDocument) => void;
+  onGone: () => void;
+}) {
+  const steps = useMemo(
+    () => new Map(document.skills.flatMap((skill) => skill.steps.map((one) => [one.id, one]))),
+    [document],
+  );
+  const step = chosen?.kind === "step" ? steps.get(chosen.id) : undefined;
+  const skill = chosen?.kind === "skill" ? document.skills.find(({ id }) => id === chosen.id) : undefined;
+  return (
+    <>
+      {step &&
+        (mayChange ? (
+          <StepEditor key={step.id} document={document} step={step} onChange={onChange} onGone={onGone} />
+        ) : (
+          <StepReader document={document} step={step} />
+        ))}
+      {skill &&
+        (mayChange ? (
+          <SkillEditor key={skill.id} document={document} skill={skill} onChange={onChange} onGone={onGone} />
+        ) : (
+          <Typography variant="h2">{skill.name}</Typography>
+        ))}
+      {!step && !skill && <Typography>Choose a skill or a step on the left.</Typography>}
     </>
   );
 }

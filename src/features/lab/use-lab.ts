@@ -1,0 +1,146 @@
+import { useDeferredValue, useMemo, useState } from "react";
+import {
+  begunAtM,
+  freezeMargins,
+  USUAL_STOP_DEG,
+  usualErrors,
+  withParameters,
+  type FreezeMargins,
+  type TrickRequest,
+} from "@/core";
+import type { Aircraft, Setup } from "@/contract";
+import { findStep, findTrick } from "@/syllabus";
+import { useFlown } from "@/ui/flight/use-flown";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { useStartHeight } from "@/ui/start-height/use-start-height";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { askedBeside, otherOf } from "./beside";
+import type { LabData } from "./load";
+import { environmentOf, surroundingsOn, type Surroundings } from "./surroundings";
+import { waysOf } from "./ways";
+
+type Figures = Readonly<Record<string, number>>;
+
+/** What is flown in the lab, what it is flown beside, and every way to change it. */
+export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
+  const trick = findTrick(data.trickId)!;
+  const syllabus = useSyllabus();
+  const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
+  const [variantId, setVariant] = useState(data.variantId);
+  const variant = ways.find(({ id }) => id === variantId) ?? ways[0];
+  const [wantedDirection, setDirection] = useState(Object.keys(variant.recipes)[0]);
+  const direction = variant.recipes[wantedDirection] ? wantedDirection : Object.keys(variant.recipes)[0];
+  const [values, setValues] = useState<Figures | null>(null);
+  // Moved while the rest is worked out.
+  const [moved, setMoved] = useState<Figures>({});
+  const [kept, setKept] = useState<TrickRequest | null>(null);
+  const [surroundings, setSurroundings] = useState<Surroundings>(() => surroundingsOn(data.day.air));
+  const [otherKey, setOther] = useState("none");
+  const other = otherOf(otherKey);
+  const request = useMemo(
+    (): TrickRequest => ({
+      recipe: withParameters(variant.recipes[direction], moved),
+      values,
+      entryHeightM: surroundings.entryHeightM,
+      airframe: aircraft.airframe,
+      settings: setup.settings,
+      environment: environmentOf(surroundings),
+    }),
+    [variant, direction, values, moved, surroundings, aircraft, setup],
+  );
+  const otherRequest = useMemo(
+    () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
+    [other, request, ways, variant, direction, data.setups, kept],
+  );
+  const usualSurroundings = useMemo(() => surroundingsOn(data.day.air), [data.day]);
+  const freeze = useMemo(() => freezeMargins(trick.stage, data.pilot.reactionS), [trick.stage, data.pilot.reactionS]);
+  const height = useHeightOf(request, values, trick.stage, freeze);
+  // Begun at the minimum start height once that is known, where no height was set by hand.
+  const startM = height.kind === "known" && height.startHeight ? begunAtM(height.startHeight) : null;
+  const begun = useMemo(
+    () => (request.entryHeightM === null && startM !== null ? { ...request, entryHeightM: startM } : request),
+    [request, startM],
+  );
+  const { flown, pending } = useFlown(begun);
+  const { flown: flownOther } = useFlown(otherRequest);
+  const asFlown = () => {
+    setValues(null);
+    setMoved({});
+  };
+  const change =
+    <T>(set: (next: T) => void) =>
+    (next: T) => {
+      // Another recipe has other parameters.
+      asFlown();
+      set(next);
+    };
+  const flownTrick = flown?.kind === "flown" ? flown.trick : null;
+  // The old flight stays while the next is on its way, but never under another trick's name.
+  const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
+  const flownBeside = otherRequest && flownOther?.kind === "flown" ? flownOther.trick : null;
+  const besideSettings = otherRequest?.settings;
+  const ghost = useMemo(
+    () => (flownBeside && besideSettings ? { trick: flownBeside, settings: besideSettings } : null),
+    [flownBeside, besideSettings],
+  );
+  const stopWithinDeg = request.recipe.turn ? (findStep(syllabus, trick.id)?.stopWithinDeg ?? USUAL_STOP_DEG) : null;
+  // The drawings follow a moving slider when there is time.
+  const drawn = useDeferredValue(shown);
+  const upToDate = drawn !== null && drawn.recipe.id === shown?.recipe.id;
+  return {
+    trick,
+    ways,
+    variant,
+    direction,
+    setVariant: change(setVariant),
+    setDirection: change(setDirection),
+    /** Set by hand, or moved while the rest is worked out. */
+    byHand: values !== null,
+    moved: Object.keys(moved).length > 0,
+    setValues,
+    move: (name: string, value: number) => setMoved((before) => ({ ...before, [name]: value })),
+    asFlown,
+    surroundings,
+    usualSurroundings,
+    setSurroundings,
+    request,
+    flown,
+    pending,
+    shown,
+    /** Null while the drawings have not caught up. */
+    drawn: upToDate ? drawn : null,
+    height,
+    freeze,
+    stopWithinDeg,
+    other,
+    otherKey,
+    setOther,
+    ghost,
+    kept: kept !== null,
+    /** As it is flown, worked-out figures and all. */
+    keep: () => {
+      setKept(request);
+      setOther("kept:now");
+    },
+  };
+}
+
+/** The minimum start height of what is asked. */
+function useHeightOf(request: TrickRequest, values: Figures | null, stage: number, freeze: FreezeMargins) {
+  const { coaches } = useAtHand();
+  return useStartHeight(
+    useMemo(
+      () => ({
+        // What was set by hand is flown as it is.
+        recipe: values === null ? request.recipe : { ...withParameters(request.recipe, values), solveFor: [] },
+        airframe: request.airframe,
+        settings: request.settings,
+        environment: request.environment,
+        hands: usualErrors(stage),
+        freeze,
+      }),
+      [request, values, stage, freeze],
+    ),
+    { worksOut: coaches },
+  );
+}
