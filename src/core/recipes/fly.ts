@@ -1,9 +1,10 @@
 import { requireAirframe, type Airframe } from "../airframe";
-import { createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
-import { DEG_PER_RAD, DomainError } from "../numbers";
+import { createDerivative, createStep, requireSettings, type Settings } from "../flight";
+import { DomainError } from "../numbers";
 import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
+import { flownInto, metGround } from "./contact";
 import { acrossWind, densityOf, requireEnvironment, type Environment } from "./environment";
 import { outOfPicture, type OutOfPicture, type SeenObject } from "./in-picture";
 import { indexAt, measure, outcomeOf, type Measures } from "./measures";
@@ -11,10 +12,11 @@ import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
 import { Guards } from "./guards";
 import { Recorder } from "./recorder";
-import { resolve, type Phase, type Recipe } from "./recipe";
+import { PhaseRunner, type ChangeOfPlan } from "./phase-runner";
+import { resolve, type Recipe } from "./recipe";
 import type { TrimFigures, Value } from "./value";
 import { Shake } from "./shake";
-import { NO_SLIP, type Slip } from "./slips";
+import type { Slip } from "./slips";
 import { startTrim } from "./start-trim";
 import type { FlightEvent, Happening, InPhase, Trace } from "./trace";
 
@@ -28,19 +30,10 @@ export interface Flight {
   readonly looksAt: { readonly object: SeenObject; readonly out: readonly OutOfPicture[] } | null;
 }
 
-/** The pilot changes plan: from `atS` on, `phases` are flown instead of what is left. */
-export interface ChangeOfPlan {
-  readonly atS: number;
-  readonly phases: readonly Phase[];
-}
-
 export const STEP_S = 1 / 500;
 const SAMPLE_STEPS = 5;
 /** No flight lasts longer than this, whatever its recipe says. */
 export const LONGEST_FLIGHT_S = 40;
-/** A contact faster or steeper than this is a crash. Common practice, no source. */
-const CRASH_SPEED_MPS = 2.5;
-const CRASH_TILT_DEG = 35;
 /** Two instants nearer than this share of a step are one. */
 const SAME_INSTANT = 1e-3;
 /** From the middle to the tip of a propeller, as a share of the motor diagonal. Estimate; common practice, no source. */
@@ -124,130 +117,48 @@ interface Played {
   readonly object: SeenObject | null;
 }
 
-/** Plays a recipe; `briefly` records only what an outcome is told from. */
-function play(
-  {
-    recipe,
-    aircraft,
-    settings,
-    environment: asked,
-    change,
-    slips,
-  }: {
-    readonly recipe: Recipe;
-    readonly aircraft: Airframe;
-    readonly settings: Settings;
-    readonly environment: Environment;
-    readonly change?: ChangeOfPlan;
-    readonly slips: readonly Slip[];
-  },
-  briefly: boolean,
-): Played {
-  requireAirframe(aircraft);
-  requireSettings(settings);
-  requireEnvironment(asked);
-  const { sideWindMps } = recipe;
-  const environment = sideWindMps === undefined ? asked : acrossWind(asked, resolve(recipe, sideWindMps));
-  const start = startTrim(recipe, aircraft, settings, environment);
-  const obstacles = obstaclesOf(recipe, environment, start.figures);
-  const reachM = HALF_SPAN * aircraft.motorDiagonalM;
-  for (const { kind, ...at } of obstacles) {
-    if (distanceTo({ kind, ...at }, 0, 0, environment.entryHeightM) < reachM)
-      throw new DomainError(
-        "obstacle",
-        kind,
-        "clear of where it begins",
-        `obstacle: the flight would begin inside the ${kind}; stand it further off or make it smaller`,
-      );
-  }
-  const neededMotor = Math.max(start.motor, start.sustainedMotor);
-  if (throttleAtStick(settings.throttle, 1) < neededMotor) {
-    throw new TooLittleThrust(
-      `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${neededMotor.toFixed(2)}`,
-    );
-  }
-  const { windNorthMps, windEastMps, shakeSeed } = environment;
-  const wind = { windNorthMps, windEastMps };
-  const shake = shakeSeed === undefined ? undefined : new Shake(shakeSeed);
-  const airDensityKgM3 = densityOf(environment);
-  const step = createStep(
-    createDerivative(aircraft, { airDensityKgM3, ...wind, shake: shake?.rotors }, settings.modes.idleAuthority),
-  );
-  const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start);
-  const body = new Body(start.state, step, hands, settings.tiltDeg, environment.entryHeightM, wind);
-  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
-  const recorder = new Recorder(body, hands, aircraft, camera, airDensityKgM3, STEP_S * SAMPLE_STEPS, briefly);
-  const guards = new Guards(recipe, start.figures, environment.entryHeightM);
-  const { seen, state } = body;
-  const events: FlightEvent[] = [];
+/** What is flown, by whom and where. */
+interface Asked {
+  readonly recipe: Recipe;
+  readonly aircraft: Airframe;
+  readonly settings: Settings;
+  readonly environment: Environment;
+  readonly change?: ChangeOfPlan;
+  readonly slips: readonly Slip[];
+}
 
-  let phases = recipe.phases;
-  let phaseIndex = 0;
-  let phaseStartS = 0;
-  let changed = false;
-  let complete = false;
+/** Plays a recipe; `briefly` records only what an outcome is told from. */
+function play(asked: Asked, briefly: boolean): Played {
+  const { recipe, change, slips } = asked;
+  const { start, entryHeightM, obstacles, reachM, shake, hands, body, recorder } = prepare(asked, briefly);
+  const { seen } = body;
+  const guards = new Guards(recipe, start.figures, entryHeightM);
+  const events: FlightEvent[] = [];
   // Whole steps flown, and how far into the next: a phase may begin between two steps.
   let steps = 0;
   let into = 0;
   let timeS = 0;
   const happened = (what: Happening) => events.push({ ...what, timeS, heightM: body.heightM });
   const note = (kind: InPhase, detail: string) => happened({ kind, detail });
-  const arrival = () => ({
-    speedMps: Math.hypot(state[STATE.vNorth], state[STATE.vEast], state[STATE.vDown]),
-    tiltDeg: DEG_PER_RAD * Math.acos(Math.max(-1, Math.min(1, seen.upright))),
-  });
-  const slipOf = (phase: number) => (changed ? NO_SLIP : (slips[phase] ?? NO_SLIP));
+  const run = new PhaseRunner(recipe, slips, change, guards, body, note);
 
-  note("phase", phases[0].id);
-  let held = guards.heldFor(phases[0], seen, slipOf(0).lateS) !== null;
   while (timeS <= LONGEST_FLIGHT_S) {
-    if (change && !changed && timeS >= change.atS) {
-      changed = true;
-      phases = change.phases;
-      phaseIndex = 0;
-      phaseStartS = timeS;
-      note("gave-up", phases[0].id);
-      seen.timeInPhaseS = 0;
-      held = guards.heldFor(phases[0], seen, 0) !== null;
-    }
-    // Leave every phase whose guard already holds.
-    for (;;) {
-      const phase = phases[phaseIndex];
-      const timedOut = !held && timeS - phaseStartS >= phase.maxS + Math.max(0, slipOf(phaseIndex).lateS);
-      if (!held && !timedOut) break;
-      if (timedOut) note("phase-timeout", phase.id);
-      if (phaseIndex === phases.length - 1) {
-        complete = !timedOut;
-        phaseIndex = -1;
-        break;
-      }
-      phaseIndex++;
-      phaseStartS = timeS;
-      if (phases[phaseIndex].mark) body.mark();
-      note("phase", phases[phaseIndex].id);
-      seen.timeInPhaseS = 0;
-      held = guards.heldFor(phases[phaseIndex], seen, slipOf(phaseIndex).lateS) !== null;
-    }
-    if (phaseIndex < 0) {
-      recorder.record(phases.length - 1, timeS);
+    if (!run.goOn(timeS)) {
+      recorder.record(run.phases.length - 1, timeS);
       break;
     }
-
-    const phase = phases[phaseIndex];
-    const slip = slipOf(phaseIndex);
+    const { phase, slip } = run;
     const onGrid = into === 0;
     const dtS = (1 - into) * STEP_S;
     const wasOpen = hands.throttle > 0;
     hands.move(phase, seen, slip, dtS, onGrid);
     if (wasOpen && hands.throttle === 0 && phase.throttle.kind === "hold") note("throttle-closed", phase.id);
-    if (onGrid && steps % SAMPLE_STEPS === 0) recorder.record(phaseIndex, timeS);
+    if (onGrid && steps % SAMPLE_STEPS === 0) recorder.record(run.index, timeS);
     if (onGrid) shake?.moveOn(steps);
     guards.remember(seen, dtS);
     const climbBefore = body.climbMps;
     body.advance(dtS);
-    seen.timeInPhaseS = timeS + dtS - phaseStartS;
-    const ago = guards.heldFor(phase, seen, slip.lateS);
-    held = ago !== null;
+    const ago = run.look(timeS + dtS);
     if (ago !== null && ago > SAME_INSTANT) {
       const share = Math.min(ago, 1 - SAME_INSTANT);
       body.takeBack(share, dtS);
@@ -258,24 +169,60 @@ function play(
     }
     timeS = (steps + into) * STEP_S;
     if (climbBefore > 0 && body.climbMps <= 0) note("apex", phase.id);
-    if (obstacles.length > 0 && onGrid && (steps - 1) % SAMPLE_STEPS === 0) {
-      const hit = obstacles.find((one) => distanceTo(one, state[0], state[1], body.heightM) < reachM);
-      if (hit) {
-        happened({ kind: "crash", into: hit.kind, ...arrival() });
-        recorder.record(phaseIndex, timeS);
-        break;
-      }
-    }
-    if (body.heightM <= 0) {
-      const met = arrival();
-      const crash = met.speedMps > CRASH_SPEED_MPS || met.tiltDeg > CRASH_TILT_DEG;
-      if (!crash && recipe.ends === "landed" && phaseIndex === phases.length - 1) complete = true;
-      happened(crash ? { kind: "crash", into: "ground", ...met } : { kind: "touchdown", ...met });
-      recorder.record(phaseIndex, timeS);
+    const looksAbout = obstacles.length > 0 && onGrid && (steps - 1) % SAMPLE_STEPS === 0;
+    const met = (looksAbout && flownInto(obstacles, body, reachM)) || (body.heightM <= 0 ? metGround(body) : null);
+    if (met) {
+      const last = run.index === run.phases.length - 1;
+      if (met.kind === "touchdown" && recipe.ends === "landed" && last) run.complete = true;
+      happened(met);
+      recorder.record(run.index, timeS);
       break;
     }
   }
-  return { obstacles, trace: recorder.trace, events, complete, reachM, object: start.object };
+  return { obstacles, trace: recorder.trace, events, complete: run.complete, reachM, object: start.object };
+}
+
+/** The aircraft at its start with hands, air and obstacles. Throws a DomainError for what cannot be flown. */
+function prepare({ recipe, aircraft, settings, environment: given }: Asked, briefly: boolean) {
+  requireAirframe(aircraft);
+  requireSettings(settings);
+  requireEnvironment(given);
+  const { sideWindMps } = recipe;
+  const environment = sideWindMps === undefined ? given : acrossWind(given, resolve(recipe, sideWindMps));
+  const { entryHeightM, windNorthMps, windEastMps, shakeSeed } = environment;
+  const start = startTrim(recipe, aircraft, settings, environment);
+  const obstacles = obstaclesOf(recipe, environment, start.figures);
+  const reachM = HALF_SPAN * aircraft.motorDiagonalM;
+  requireClear(obstacles, entryHeightM, reachM);
+  const neededMotor = Math.max(start.motor, start.sustainedMotor);
+  if (throttleAtStick(settings.throttle, 1) < neededMotor) {
+    throw new TooLittleThrust(
+      `throttle.limit.fraction is ${settings.throttle.limit.fraction}; too little for this aircraft to stay up, which takes ${neededMotor.toFixed(2)}`,
+    );
+  }
+  const wind = { windNorthMps, windEastMps };
+  const shake = shakeSeed === undefined ? undefined : new Shake(shakeSeed);
+  const airDensityKgM3 = densityOf(environment);
+  const step = createStep(
+    createDerivative(aircraft, { airDensityKgM3, ...wind, shake: shake?.rotors }, settings.modes.idleAuthority),
+  );
+  const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start);
+  const body = new Body(start.state, step, hands, settings.tiltDeg, entryHeightM, wind);
+  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
+  const recorder = new Recorder(body, hands, aircraft, camera, airDensityKgM3, STEP_S * SAMPLE_STEPS, briefly);
+  return { start, entryHeightM, obstacles, reachM, shake, hands, body, recorder };
+}
+
+function requireClear(obstacles: readonly Obstacle[], entryHeightM: number, reachM: number): void {
+  for (const one of obstacles) {
+    if (distanceTo(one, 0, 0, entryHeightM) < reachM)
+      throw new DomainError(
+        "obstacle",
+        one.kind,
+        "clear of where it begins",
+        `obstacle: the flight would begin inside the ${one.kind}; stand it further off or make it smaller`,
+      );
+  }
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */

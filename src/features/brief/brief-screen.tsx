@@ -448,11 +448,7 @@ function Warnings({
 
 function LowerThird(props: { data: BriefData; state: BriefState; readiness?: ReactNode }) {
   const { data, state, readiness = null } = props;
-  const syllabus = useSyllabus();
-  const { evidence } = data.standing;
   const step = useStep(data);
-  const skill = skillOf(syllabus, step);
-  const names = directionNames(step);
   const brief = state.kind === "done" ? state.brief : null;
   return (
     <Box
@@ -530,33 +526,44 @@ function LowerThird(props: { data: BriefData; state: BriefState; readiness?: Rea
           );
         })}
       </section>
-      <section aria-labelledby="passes">
-        <Typography variant="h2" id="passes">
-          Passes when
-        </Typography>
-        <Typography sx={{ mt: 0.5 }}>
-          {capital(markWords(step.mark))}. Clean: {step.clean}.
-        </Typography>
-        <Box sx={{ my: 1 }}>
-          {evidence.directions.map((one) => (
-            <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
-          ))}
-        </Box>
-        <BailCreditLine credit={data.standing.bailCredit ?? null} />
-        <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus)}</Typography>
-        {readiness}
-        <Box
-          component="ul"
-          sx={(theme) => ({ pl: 2, mt: 1.5, mb: 0, fontSize: "0.85rem", color: theme.tokens.buoyText })}
-        >
-          {skill.cautions.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-          <li>
-            Clear ground of <Num value={skill.roomM} quantity="length" digits={0} /> all round.
-          </li>
-        </Box>
-      </section>
+      <PassesWhen data={data} step={step} readiness={readiness} />
     </Box>
+  );
+}
+
+/** The mark, how far along it the pilot is, and the cautions. */
+function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; readiness: ReactNode }) {
+  const syllabus = useSyllabus();
+  const skill = skillOf(syllabus, step);
+  const names = directionNames(step);
+  const { evidence } = data.standing;
+  return (
+    <section aria-labelledby="passes">
+      <Typography variant="h2" id="passes">
+        Passes when
+      </Typography>
+      <Typography sx={{ mt: 0.5 }}>
+        {capital(markWords(step.mark))}. Clean: {step.clean}.
+      </Typography>
+      <Box sx={{ my: 1 }}>
+        {evidence.directions.map((one) => (
+          <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
+        ))}
+      </Box>
+      <BailCreditLine credit={data.standing.bailCredit ?? null} />
+      <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus)}</Typography>
+      {readiness}
+      <Box
+        component="ul"
+        sx={(theme) => ({ pl: 2, mt: 1.5, mb: 0, fontSize: "0.85rem", color: theme.tokens.buoyText })}
+      >
+        {skill.cautions.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        <li>
+          Clear ground of <Num value={skill.roomM} quantity="length" digits={0} /> all round.
+        </li>
+      </Box>
+    </section>
   );
 }

@@ -54,8 +54,6 @@ export function FlownTrick(props: FlownTrickProps) {
     beginM === brief.entryHeightM
       ? { heightM: beginM, text: `begin ${quantityText(beginM, "length", units)} up` }
       : null;
-  const travels = travelsFar(trace);
-  const { wayOut } = brief;
   const now = cursor === null ? null : instructions.filter((one) => one.startS <= trace.timeS[cursor]).at(-1);
   return (
     <Box
@@ -104,34 +102,7 @@ export function FlownTrick(props: FlownTrickProps) {
           </Box>
         )}
       </section>
-      <section aria-labelledby="path">
-        <Typography variant="h2" id="path">
-          {brief.problem === null ? "What the aircraft does" : "What would happen"}{" "}
-          <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-            {travels ? "to scale, from the side" : "height over time"}
-          </Box>
-        </Typography>
-        {travels ? (
-          <PathView
-            plane="side"
-            trace={trace}
-            obstacles={flight.obstacles}
-            ghost={null}
-            cursor={cursor}
-            everyS={GLYPH_EVERY_S}
-            wayOut={wayOut}
-            ceilingM={null}
-            width={460}
-            height={330}
-          />
-        ) : (
-          <SideView trace={trace} phases={instructions} level={entryLine} cursor={cursor} everyS={GLYPH_EVERY_S} />
-        )}
-        <PlayerBar player={player} durationS={measures.durationS} />
-        <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
-          Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
-        </Typography>
-      </section>
+      <Path brief={brief} instructions={instructions} entryLine={entryLine} player={player} cursor={cursor} />
       {brief.problem === null ? (
         <Figures
           brief={brief}
@@ -149,6 +120,55 @@ export function FlownTrick(props: FlownTrickProps) {
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** The way of the aircraft: from the side, or height over time where it hardly travels. */
+function Path({
+  brief,
+  instructions,
+  entryLine,
+  player,
+  cursor,
+}: {
+  brief: TrickBrief;
+  instructions: ReturnType<typeof instructionsFor>;
+  entryLine: { readonly heightM: number; readonly text: string } | null;
+  player: ReturnType<typeof usePlayer>;
+  cursor: number | null;
+}) {
+  const { flight, wayOut } = brief;
+  const { trace, measures } = flight;
+  const travels = travelsFar(trace);
+  return (
+    <section aria-labelledby="path">
+      <Typography variant="h2" id="path">
+        {brief.problem === null ? "What the aircraft does" : "What would happen"}{" "}
+        <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+          {travels ? "to scale, from the side" : "height over time"}
+        </Box>
+      </Typography>
+      {travels ? (
+        <PathView
+          plane="side"
+          trace={trace}
+          obstacles={flight.obstacles}
+          ghost={null}
+          cursor={cursor}
+          everyS={GLYPH_EVERY_S}
+          wayOut={wayOut}
+          ceilingM={null}
+          width={460}
+          height={330}
+        />
+      ) : (
+        <SideView trace={trace} phases={instructions} level={entryLine} cursor={cursor} everyS={GLYPH_EVERY_S} />
+      )}
+      <PlayerBar player={player} durationS={measures.durationS} />
+      <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
+        Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
+      </Typography>
+    </section>
   );
 }
 

@@ -40,7 +40,6 @@ export function GapPanel({
   reactionS: number;
   air: DayAir;
 }) {
-  const { units } = usePreferences();
   const span = spanM(aircraft.airframe);
   const [typed, setTyped] = useState<Readonly<Record<"width" | "speed" | "off", string>>>({
     width: (WIDTHS_TO_BEGIN_WITH * span).toFixed(1),
@@ -90,49 +89,63 @@ export function GapPanel({
       </Box>
       {last.why !== null && <Typography color="error">{last.why}</Typography>}
       {widthM !== null && speedMps !== null && crossTrackM !== null && (
-        <Box
-          sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(3, 1fr)" }, columnGap: 2, mt: 1 }}
-        >
-          <Figure
-            label="Chance through"
-            value={chanceThrough({ widthM, spanM: span, crossTrackM })}
-            quantity="share"
-            warn={chanceThrough({ widthM, spanM: span, crossTrackM }) < PASS}
-            why={{
-              how: "That a normal error across the line stays within what the gap leaves on either side of the propellers.",
-              inputs: [
-                ["tip to tip", quantityText(span, "length", units, 2)],
-                ["off the middle, standard deviation", quantityText(crossTrackM, "length", units, 2)],
-              ],
-              source:
-                "Normal distribution. Off the middle as usual at this stage and speed, common practice, no source; type what was measured on this pilot.",
-            }}
-          />
-          <Figure
-            label="Three of four at a width of"
-            value={widthForChance(PASS, span, crossTrackM)}
-            quantity="length"
-            why={{
-              how: "The width that is gone through without touching by three of four: the pass mark.",
-              inputs: [["as a multiple of the aircraft", (widthForChance(PASS, span, crossTrackM) / span).toFixed(1)]],
-              source: "Normal distribution.",
-            }}
-          />
-          <Figure
-            label="Last point to go round"
-            value={last.lastM}
-            quantity="length"
-            why={{
-              how: "Distance from the gap at which leaning back with a blip still clears it, the reaction counted. Nearer than this: through, with still sticks.",
-              inputs: [
-                ["speed", quantityText(speedMps, "speed", units)],
-                ["reaction", quantityText(reactionS, "time", units)],
-              ],
-              source: "Flight model: the way out of a bail off a wall at this speed, in the air of the day.",
-            }}
-          />
-        </Box>
+        <GapFigures gap={{ widthM, speedMps, crossTrackM, spanM: span }} lastM={last.lastM} reactionS={reactionS} />
       )}
+    </Box>
+  );
+}
+
+/** What a gap of this width asks for at this speed. */
+function GapFigures({
+  gap: { widthM, speedMps, crossTrackM, spanM: span },
+  lastM,
+  reactionS,
+}: {
+  gap: { readonly widthM: number; readonly speedMps: number; readonly crossTrackM: number; readonly spanM: number };
+  lastM: number | null;
+  reactionS: number;
+}) {
+  const { units } = usePreferences();
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(3, 1fr)" }, columnGap: 2, mt: 1 }}>
+      <Figure
+        label="Chance through"
+        value={chanceThrough({ widthM, spanM: span, crossTrackM })}
+        quantity="share"
+        warn={chanceThrough({ widthM, spanM: span, crossTrackM }) < PASS}
+        why={{
+          how: "That a normal error across the line stays within what the gap leaves on either side of the propellers.",
+          inputs: [
+            ["tip to tip", quantityText(span, "length", units, 2)],
+            ["off the middle, standard deviation", quantityText(crossTrackM, "length", units, 2)],
+          ],
+          source:
+            "Normal distribution. Off the middle as usual at this stage and speed, common practice, no source; type what was measured on this pilot.",
+        }}
+      />
+      <Figure
+        label="Three of four at a width of"
+        value={widthForChance(PASS, span, crossTrackM)}
+        quantity="length"
+        why={{
+          how: "The width that is gone through without touching by three of four: the pass mark.",
+          inputs: [["as a multiple of the aircraft", (widthForChance(PASS, span, crossTrackM) / span).toFixed(1)]],
+          source: "Normal distribution.",
+        }}
+      />
+      <Figure
+        label="Last point to go round"
+        value={lastM}
+        quantity="length"
+        why={{
+          how: "Distance from the gap at which leaning back with a blip still clears it, the reaction counted. Nearer than this: through, with still sticks.",
+          inputs: [
+            ["speed", quantityText(speedMps, "speed", units)],
+            ["reaction", quantityText(reactionS, "time", units)],
+          ],
+          source: "Flight model: the way out of a bail off a wall at this speed, in the air of the day.",
+        }}
+      />
     </Box>
   );
 }

@@ -91,23 +91,12 @@ export function PlanForm({
         slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }}
         {...error("minutes")}
       />
-      <TextField
-        select
-        label="Site"
+      <SiteField
+        sites={data.sites.filter((site) => site.squadId === squadId)}
         value={siteId}
-        onChange={(event) => setSite(event.target.value)}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        onChange={setSite}
         {...error("siteId")}
-      >
-        <MenuItem value="">not said</MenuItem>
-        {data.sites
-          .filter((site) => site.squadId === squadId)
-          .map((site) => (
-            <MenuItem key={site.id} value={site.id}>
-              {site.name}
-            </MenuItem>
-          ))}
-      </TextField>
+      />
       <TextField
         label="Note (may stay empty)"
         value={note}
@@ -117,31 +106,66 @@ export function PlanForm({
         slotProps={{ htmlInput: { maxLength: 500 } }}
         {...error("note")}
       />
-      <Box role="group" aria-label="Who is to come">
-        {pilots.map((pilot) => (
-          <FormControlLabel
-            key={pilot.id}
-            control={
-              <Checkbox
-                checked={coming.has(pilot.id)}
-                onChange={(_, on) =>
-                  setComing((before) => {
-                    const next = new Set(before);
-                    if (on) next.add(pilot.id);
-                    else next.delete(pilot.id);
-                    return next;
-                  })
-                }
-              />
-            }
-            label={pilot.name}
-          />
-        ))}
-      </Box>
+      <WhoComes pilots={pilots} coming={coming} onChange={setComing} />
       {failure && <Alert severity="error">{failure.message}</Alert>}
       <Button variant="contained" disabled={busy} onClick={save} sx={{ justifySelf: "start" }}>
         {planned ? "Save" : "Plan it"}
       </Button>
     </Box>
+  );
+}
+
+function WhoComes({
+  pilots,
+  coming,
+  onChange,
+}: {
+  pilots: CalendarData["pilots"];
+  coming: ReadonlySet<string>;
+  onChange: (coming: ReadonlySet<string>) => void;
+}) {
+  const toggle = (pilotId: string, on: boolean) =>
+    onChange(new Set(on ? [...coming, pilotId] : [...coming].filter((id) => id !== pilotId)));
+  return (
+    <Box role="group" aria-label="Who is to come">
+      {pilots.map((pilot) => (
+        <FormControlLabel
+          key={pilot.id}
+          control={<Checkbox checked={coming.has(pilot.id)} onChange={(_, on) => toggle(pilot.id, on)} />}
+          label={pilot.name}
+        />
+      ))}
+    </Box>
+  );
+}
+
+function SiteField({
+  sites,
+  value,
+  onChange,
+  ...shown
+}: {
+  sites: CalendarData["sites"];
+  value: string;
+  onChange: (siteId: string) => void;
+  error: boolean;
+  helperText: string | undefined;
+}) {
+  return (
+    <TextField
+      select
+      label="Site"
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      {...shown}
+    >
+      <MenuItem value="">not said</MenuItem>
+      {sites.map((site) => (
+        <MenuItem key={site.id} value={site.id}>
+          {site.name}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }

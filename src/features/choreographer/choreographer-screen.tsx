@@ -34,7 +34,7 @@ import {
   withPhaseSplit,
 } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { directionWords, findTrick } from "@/syllabus";
+import { directionWords, findTrick, type Trick } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";
@@ -275,7 +275,6 @@ function Board(props: BoardProps) {
   useKeys(keys);
   const trick = findTrick(data.trickId)!;
   const cursor = cursorS === null ? null : indexAt(flight.trace, cursorS);
-  const travels = travelsFar(flight.trace);
   const stays = whyItStays(hangsOn(present, selected), present.phases.length);
   const faults = recipeFaults(present);
   return (
@@ -330,37 +329,61 @@ function Board(props: BoardProps) {
           {stays && <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>{stays}</Typography>}
           <TrickFigures recipe={present} baseSolveFor={props.baseSolveFor} onChange={onChange} />
         </Box>
-        <Box sx={{ minWidth: 0 }}>
-          <Typography variant="h2">
-            {flown.problem === null ? "What the aircraft does" : "What would happen"}{" "}
-            <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-              {aircraft.name}, setup {setup.number}
-            </Box>
-          </Typography>
-          {travels ? (
-            <PathView
-              plane="side"
-              trace={flight.trace}
-              obstacles={flight.obstacles}
-              ghost={null}
-              cursor={cursor}
-              everyS={GLYPH_EVERY_S}
-              wayOut={flown.wayOut}
-              ceilingM={null}
-              width={460}
-              height={260}
-            />
-          ) : (
-            <SideView trace={flight.trace} phases={[]} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
-          )}
-          <PlayerBar player={player} durationS={flight.measures.durationS} />
-          {flown.problem === null && (
-            <Measured trick={flown} looksAt={trick.looksAt} aircraftName={`${aircraft.name}, setup ${setup.number}`} />
-          )}
-        </Box>
+        <Drawing
+          flown={flown}
+          player={player}
+          cursor={cursor}
+          trick={trick}
+          flownWith={`${aircraft.name}, setup ${setup.number}`}
+        />
       </Box>
       {props.keep}
     </>
+  );
+}
+
+/** What the aircraft does with it, and what was measured. */
+function Drawing({
+  flown,
+  player,
+  cursor,
+  trick,
+  flownWith,
+}: {
+  flown: BoardProps["flown"];
+  player: ReturnType<typeof usePlayer>;
+  cursor: number | null;
+  trick: Trick;
+  flownWith: string;
+}) {
+  const { flight } = flown;
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Typography variant="h2">
+        {flown.problem === null ? "What the aircraft does" : "What would happen"}{" "}
+        <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+          {flownWith}
+        </Box>
+      </Typography>
+      {travelsFar(flight.trace) ? (
+        <PathView
+          plane="side"
+          trace={flight.trace}
+          obstacles={flight.obstacles}
+          ghost={null}
+          cursor={cursor}
+          everyS={GLYPH_EVERY_S}
+          wayOut={flown.wayOut}
+          ceilingM={null}
+          width={460}
+          height={260}
+        />
+      ) : (
+        <SideView trace={flight.trace} phases={[]} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
+      )}
+      <PlayerBar player={player} durationS={flight.measures.durationS} />
+      {flown.problem === null && <Measured trick={flown} looksAt={trick.looksAt} aircraftName={flownWith} />}
+    </Box>
   );
 }
 

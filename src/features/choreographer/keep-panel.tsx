@@ -22,21 +22,112 @@ import type { Choreography } from "./choreography";
 import { documentOf } from "./document";
 import type { ChoreographerData } from "./load";
 
-/** Keeps what is on the timeline as the coach's own way, by a name, for the pilots chosen. */
-export function KeepPanel({
-  data,
-  opened,
-  draft,
-  recipe,
-  unfinished,
-}: {
-  data: ChoreographerData;
-  opened: SquadVariant | null;
-  draft: ReturnType<typeof useDraft<Choreography>>;
-  recipe: Recipe;
+interface KeepProps {
+  readonly data: ChoreographerData;
+  readonly opened: SquadVariant | null;
+  readonly draft: ReturnType<typeof useDraft<Choreography>>;
+  readonly recipe: Recipe;
   /** Why it does not come to its end with the aircraft at hand; null when it does. */
-  unfinished: string | null;
-}) {
+  readonly unfinished: string | null;
+}
+
+/** Keeps what is on the timeline as the coach's own way, by a name, for the pilots chosen. */
+export function KeepPanel(props: KeepProps) {
+  const keep = useKeep(props);
+  const { data, opened, recipe, unfinished } = props;
+  const { name, bothWays, pilotIds, overtaken } = keep;
+  const trick = findTrick(data.trickId)!;
+  const way = trick.variants.find((one) => one.id === data.wayId)!;
+  const { sides, other } = keep;
+  const whole = recipeFaults(recipe).length === 0 && name.trim() !== "";
+  const others = data.own.filter((one) => one.id !== opened?.id && one.instead === data.wayId);
+  return (
+    <Box
+      component="section"
+      aria-labelledby="keep"
+      sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}`, maxWidth: 820 })}
+    >
+      <Typography variant="h2" id="keep">
+        {opened ? `Your way: ${opened.name}` : "Keep it as a way of your own"}
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.2 }}>
+        Whoever it is chosen for has it in their briefs of {trick.name}
+        {trick.variants.length > 1 && `, flown "${way.name}"`}, and in the field. The others fly it as before.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
+        <TextField
+          size="small"
+          label="Name"
+          value={name}
+          onChange={(event) => keep.setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+          sx={{ minWidth: 260 }}
+        />
+        {sides && (
+          <FormControlLabel
+            control={<Checkbox size="small" checked={bothWays} onChange={(_, on) => keep.setBothWays(on)} />}
+            label={`Also flown ${directionWords[other]}, as its mirror image`}
+          />
+        )}
+      </Box>
+      <Typography sx={{ fontWeight: 650, mt: 1 }}>Flown by</Typography>
+      <FormGroup row>
+        {data.squadPilots.map((pilot) => (
+          <FormControlLabel
+            key={pilot.id}
+            control={
+              <Checkbox size="small" checked={pilotIds.includes(pilot.id)} onChange={() => keep.toggle(pilot.id)} />
+            }
+            label={pilot.name}
+          />
+        ))}
+      </FormGroup>
+      {unfinished !== null && pilotIds.length > 0 && (
+        <Typography color="error.main" role="alert" sx={{ fontWeight: 600 }}>
+          ▲ With the aircraft at hand it does not go: {unfinished}. A brief would say so instead of numbers.
+        </Typography>
+      )}
+      {overtaken && (
+        <Typography color="error.main" role="alert">
+          ▲ It was saved meanwhile, and your changes follow the version before. Keep them under another name, or drop
+          them.
+        </Typography>
+      )}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1.2 }}>
+        {opened ? (
+          <>
+            <Button variant="contained" disabled={!whole || overtaken || keep.pending} onClick={keep.edit}>
+              Save it
+            </Button>
+            <Button
+              disabled={!whole || keep.pending || name.trim() === opened.name}
+              onClick={keep.add}
+              title={name.trim() === opened.name ? "Give it another name first" : undefined}
+            >
+              Keep as another
+            </Button>
+            <Button disabled={keep.pending} onClick={keep.remove}>
+              Into the bin
+            </Button>
+          </>
+        ) : (
+          <Button variant="contained" disabled={!whole || keep.pending} onClick={keep.add}>
+            Keep it
+          </Button>
+        )}
+      </Box>
+      {others.length > 0 && (
+        <Typography sx={{ mt: 1.5, fontSize: "0.9rem" }}>
+          Other ways of your own here: {others.map((one) => `${one.name} (${flownBy(one, data)})`).join("; ")}. Of
+          several chosen for one pilot, the one chosen last is flown.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** The name, the pilots and the ways to keep it. */
+function useKeep({ data, opened, draft, recipe }: KeepProps) {
   const router = useRouter();
   const { hrefFor } = useAtHand();
   const { sendAction, pending } = useSend();
@@ -47,14 +138,10 @@ export function KeepPanel({
   const [pilotIds, setPilotIds] = useState<readonly string[]>(opened?.pilotIds ?? []);
   // Made once, so that a repeated send changes nothing.
   const [id, setId] = useState(() => newId());
-  const trick = findTrick(data.trickId)!;
-  const way = trick.variants.find((one) => one.id === data.wayId)!;
   const { direction } = draft.document;
   const other = otherDirection(direction);
   const sides = other !== direction;
-  const whole = recipeFaults(recipe).length === 0 && name.trim() !== "";
   const document = documentOf({ data, name: name.trim(), bothWays: sides && bothWays, draft, recipe });
-  const others = data.own.filter((one) => one.id !== opened?.id && one.instead === data.wayId);
   const finish = (done: string, ownId: string, version: number) => {
     draft.drop(draft.document, version);
     enqueueSnackbar(done, { variant: "success" });
@@ -74,96 +161,29 @@ export function KeepPanel({
   };
   const toggle = (pilotId: string) =>
     setPilotIds((now) => (now.includes(pilotId) ? now.filter((one) => one !== pilotId) : [...now, pilotId]));
+  const remove = async () => {
+    const { id: ownId, name: ownName } = opened!;
+    if (!(await undoable("remove-variant", "restore-variant", ownId, `"${ownName}" is in the bin`))) return;
+    draft.drop(draft.document, draft.basedOn);
+    router.push(hrefFor("/lab/choreographer", { step: data.trickId, way: data.wayId }));
+  };
   const overtaken = opened !== null && draft.basedOn !== opened.version;
-  return (
-    <Box
-      component="section"
-      aria-labelledby="keep"
-      sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}`, maxWidth: 820 })}
-    >
-      <Typography variant="h2" id="keep">
-        {opened ? `Your way: ${opened.name}` : "Keep it as a way of your own"}
-      </Typography>
-      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.2 }}>
-        Whoever it is chosen for has it in their briefs of {trick.name}
-        {trick.variants.length > 1 && `, flown "${way.name}"`}, and in the field. The others fly it as before.
-      </Typography>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
-        <TextField
-          size="small"
-          label="Name"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-          sx={{ minWidth: 260 }}
-        />
-        {sides && (
-          <FormControlLabel
-            control={<Checkbox size="small" checked={bothWays} onChange={(_, on) => setBothWays(on)} />}
-            label={`Also flown ${directionWords[other]}, as its mirror image`}
-          />
-        )}
-      </Box>
-      <Typography sx={{ fontWeight: 650, mt: 1 }}>Flown by</Typography>
-      <FormGroup row>
-        {data.squadPilots.map((pilot) => (
-          <FormControlLabel
-            key={pilot.id}
-            control={<Checkbox size="small" checked={pilotIds.includes(pilot.id)} onChange={() => toggle(pilot.id)} />}
-            label={pilot.name}
-          />
-        ))}
-      </FormGroup>
-      {unfinished !== null && pilotIds.length > 0 && (
-        <Typography color="error.main" role="alert" sx={{ fontWeight: 600 }}>
-          ▲ With the aircraft at hand it does not go: {unfinished}. A brief would say so instead of numbers.
-        </Typography>
-      )}
-      {overtaken && (
-        <Typography color="error.main" role="alert">
-          ▲ It was saved meanwhile, and your changes follow the version before. Keep them under another name, or drop
-          them.
-        </Typography>
-      )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1.2 }}>
-        {opened ? (
-          <>
-            <Button variant="contained" disabled={!whole || overtaken || pending} onClick={edit}>
-              Save it
-            </Button>
-            <Button
-              disabled={!whole || pending || name.trim() === opened.name}
-              onClick={add}
-              title={name.trim() === opened.name ? "Give it another name first" : undefined}
-            >
-              Keep as another
-            </Button>
-            <Button
-              disabled={pending}
-              onClick={async () => {
-                if (await undoable("remove-variant", "restore-variant", opened.id, `"${opened.name}" is in the bin`)) {
-                  draft.drop(draft.document, draft.basedOn);
-                  router.push(hrefFor("/lab/choreographer", { step: data.trickId, way: data.wayId }));
-                }
-              }}
-            >
-              Into the bin
-            </Button>
-          </>
-        ) : (
-          <Button variant="contained" disabled={!whole || pending} onClick={add}>
-            Keep it
-          </Button>
-        )}
-      </Box>
-      {others.length > 0 && (
-        <Typography sx={{ mt: 1.5, fontSize: "0.9rem" }}>
-          Other ways of your own here: {others.map((one) => `${one.name} (${flownBy(one, data)})`).join("; ")}. Of
-          several chosen for one pilot, the one chosen last is flown.
-        </Typography>
-      )}
-    </Box>
-  );
+  return {
+    name,
+    setName,
+    bothWays,
+    setBothWays,
+    pilotIds,
+    toggle,
+    /** The other direction, and whether there is one. */
+    other,
+    sides,
+    overtaken,
+    pending,
+    add,
+    edit,
+    remove,
+  };
 }
 
 function flownBy({ pilotIds }: SquadVariant, { squadPilots }: ChoreographerData): string {

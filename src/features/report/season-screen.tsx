@@ -65,54 +65,9 @@ export function SeasonScreen({ season }: { season: Season }) {
         Flown
       </Typography>
       {figures.lines.length === 0 && <Typography>Nothing in this time. Choose an earlier day.</Typography>}
-      {figures.lines.map((line) => {
-        const step = findStep(syllabus, line.stepId);
-        return (
-          <Box
-            key={`${line.stepId} ${line.direction}`}
-            sx={(theme) => ({
-              display: "grid",
-              gridTemplateColumns: {
-                xs: "1fr 60px",
-                md: "minmax(220px,1.4fr) 90px minmax(120px,1fr) 100px 130px 150px",
-              },
-              columnGap: 2,
-              alignItems: "center",
-              py: 0.6,
-              borderTop: `1px solid ${theme.tokens.rule}`,
-            })}
-          >
-            <span>
-              {name(line.stepId)}
-              {step && step.directions.length > 1 && `, ${directionNames(step)[line.direction] ?? line.direction}`}
-            </span>
-            <span>
-              <b className="num">{line.counts.clean}</b> of <span className="num">{line.attempts}</span>
-            </span>
-            <RateBar mean={line.counts.clean / line.attempts} low={line.low} high={line.high} mark={0.75} />
-            <span className="num">
-              {Math.round(100 * line.low)}–{Math.round(100 * line.high)} %
-            </span>
-            <Box component="span" sx={{ fontSize: "0.88rem" }}>
-              {line.halves && (
-                <>
-                  <span className="num">{Math.round(100 * line.halves[0])}</span> then{" "}
-                  <span className="num">{Math.round(100 * line.halves[1])} %</span>
-                </>
-              )}
-            </Box>
-            <span>
-              {outcomes
-                .filter((outcome) => outcome !== "clean" && line.counts[outcome] > 0)
-                .map((outcome) => (
-                  <Box component="span" key={outcome} sx={{ mr: 1, whiteSpace: "nowrap" }}>
-                    <OutcomeMark outcome={outcome} size={12} /> <span className="num">{line.counts[outcome]}</span>
-                  </Box>
-                ))}
-            </span>
-          </Box>
-        );
-      })}
+      {figures.lines.map((line) => (
+        <FlownLine key={`${line.stepId} ${line.direction}`} line={line} />
+      ))}
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
         Bar: clean share with its 90 % Wilson interval; then the earlier and the later half of the attempts.
       </Typography>
@@ -138,5 +93,55 @@ export function SeasonScreen({ season }: { season: Season }) {
         </Box>
       ))}
     </>
+  );
+}
+
+/** One step in one direction: counts, the clean share with its interval, and its two halves. */
+function FlownLine({ line }: { line: Season["figures"]["lines"][number] }) {
+  const syllabus = useSyllabus();
+  const step = findStep(syllabus, line.stepId);
+  return (
+    <Box
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: {
+          xs: "1fr 60px",
+          md: "minmax(220px,1.4fr) 90px minmax(120px,1fr) 100px 130px 150px",
+        },
+        columnGap: 2,
+        alignItems: "center",
+        py: 0.6,
+        borderTop: `1px solid ${theme.tokens.rule}`,
+      })}
+    >
+      <span>
+        {stepName(syllabus, line.stepId)}
+        {step && step.directions.length > 1 && `, ${directionNames(step)[line.direction] ?? line.direction}`}
+      </span>
+      <span>
+        <b className="num">{line.counts.clean}</b> of <span className="num">{line.attempts}</span>
+      </span>
+      <RateBar mean={line.counts.clean / line.attempts} low={line.low} high={line.high} mark={0.75} />
+      <span className="num">
+        {Math.round(100 * line.low)}–{Math.round(100 * line.high)} %
+      </span>
+      <Box component="span" sx={{ fontSize: "0.88rem" }}>
+        {line.halves && (
+          <>
+            <span className="num">{Math.round(100 * line.halves[0])}</span> then{" "}
+            <span className="num">{Math.round(100 * line.halves[1])} %</span>
+          </>
+        )}
+      </Box>
+      <span>
+        {outcomes
+          .filter((outcome) => outcome !== "clean" && line.counts[outcome] > 0)
+          .map((outcome) => (
+            <Box component="span" key={outcome} sx={{ mr: 1, whiteSpace: "nowrap" }}>
+              <OutcomeMark outcome={outcome} size={12} /> <span className="num">{line.counts[outcome]}</span>
+            </Box>
+          ))}
+      </span>
+    </Box>
   );
 }

@@ -71,21 +71,7 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
   const ghost = others.find(({ id }) => id === ghostId) ?? others[0] ?? null;
   const saved = ghost?.rates ?? null;
   const marks = useMemo(() => [{ axis: "x" as const, at: reading, text: "" }], [reading]);
-  const lines = useMemo(() => {
-    const line = (name: string, curve: RateCurve, look: Line["look"], colour: Line["colour"]): Line => ({
-      name,
-      look,
-      colour,
-      points: STICKS.map((stick) => [stick, rateAtStick(curve, stick)]),
-    });
-    const ghosts = axes.filter((axis) => saved && !sameCurve(saved[axis], rates[axis]));
-    const kinds = axes.filter((axis, i) => axes.findIndex((other) => sameCurve(rates[other], rates[axis])) === i);
-    const named = (axis: Axis) => axes.filter((other) => sameCurve(rates[other], rates[axis])).join(", ");
-    return [
-      ...kinds.map((axis) => line(named(axis), rates[axis], looks[axis][0], looks[axis][1])),
-      ...ghosts.map((axis) => line(`${axis}, ghost`, saved![axis], "dotted", "slate")),
-    ];
-  }, [rates, saved]);
+  const lines = useMemo(() => linesOf(rates, saved), [rates, saved]);
   const top = Math.max(...lines.map((line) => line.points[line.points.length - 1][1]));
 
   const changeFamily = (axis: Axis, family: RateFamily) => {
@@ -105,34 +91,13 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
         sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(3, minmax(0,1fr))" }, gap: 3 }}
       >
         {axes.map((axis) => (
-          <Box key={axis}>
-            <TextField
-              select
-              size="small"
-              fullWidth
-              label={`${capital(axis)}, family`}
-              value={rates[axis].family}
-              onChange={(event) => changeFamily(axis, event.target.value as RateFamily)}
-              sx={{ mb: 1 }}
-            >
-              {rateFamilies.map((family) => (
-                <MenuItem key={family} value={family}>
-                  {familyName(family)}
-                </MenuItem>
-              ))}
-            </TextField>
-            {rateParameters(rates[axis].family).map((name) => (
-              <NumberSlider
-                key={name}
-                label={`${axis} ${parameterNames[name].toLowerCase()}`}
-                value={(rates[axis] as unknown as Record<string, number>)[name]}
-                range={rateRanges[name]}
-                step={name.endsWith("Dps") ? 5 : 0.01}
-                digits={name.endsWith("Dps") ? 0 : 2}
-                onChange={(value) => onChange({ ...rates, [axis]: { ...rates[axis], [name]: value } })}
-              />
-            ))}
-          </Box>
+          <AxisControls
+            key={axis}
+            axis={axis}
+            rates={rates}
+            onFamily={(family) => changeFamily(axis, family)}
+            onChange={onChange}
+          />
         ))}
       </Box>
       {fitted && (
@@ -191,6 +156,67 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
       {ghost && <FeelLine rates={rates} ghost={ghost} />}
       <EqualSticks rates={rates} tiltDeg={tiltDeg} onChange={onChange} />
     </section>
+  );
+}
+
+/** A line for each axis, or for those alike together; dotted what the ghost has otherwise. */
+function linesOf(rates: AxisRates, saved: AxisRates | null): Line[] {
+  const line = (name: string, curve: RateCurve, look: Line["look"], colour: Line["colour"]): Line => ({
+    name,
+    look,
+    colour,
+    points: STICKS.map((stick) => [stick, rateAtStick(curve, stick)]),
+  });
+  const ghosts = axes.filter((axis) => saved && !sameCurve(saved[axis], rates[axis]));
+  const kinds = axes.filter((axis, i) => axes.findIndex((other) => sameCurve(rates[other], rates[axis])) === i);
+  const named = (axis: Axis) => axes.filter((other) => sameCurve(rates[other], rates[axis])).join(", ");
+  return [
+    ...kinds.map((axis) => line(named(axis), rates[axis], looks[axis][0], looks[axis][1])),
+    ...ghosts.map((axis) => line(`${axis}, ghost`, saved![axis], "dotted", "slate")),
+  ];
+}
+
+/** Family and figures of one axis. */
+function AxisControls({
+  axis,
+  rates,
+  onFamily,
+  onChange,
+}: {
+  axis: Axis;
+  rates: AxisRates;
+  onFamily: (family: RateFamily) => void;
+  onChange: (rates: AxisRates) => void;
+}) {
+  return (
+    <Box>
+      <TextField
+        select
+        size="small"
+        fullWidth
+        label={`${capital(axis)}, family`}
+        value={rates[axis].family}
+        onChange={(event) => onFamily(event.target.value as RateFamily)}
+        sx={{ mb: 1 }}
+      >
+        {rateFamilies.map((family) => (
+          <MenuItem key={family} value={family}>
+            {familyName(family)}
+          </MenuItem>
+        ))}
+      </TextField>
+      {rateParameters(rates[axis].family).map((name) => (
+        <NumberSlider
+          key={name}
+          label={`${axis} ${parameterNames[name].toLowerCase()}`}
+          value={(rates[axis] as unknown as Record<string, number>)[name]}
+          range={rateRanges[name]}
+          step={name.endsWith("Dps") ? 5 : 0.01}
+          digits={name.endsWith("Dps") ? 0 : 2}
+          onChange={(value) => onChange({ ...rates, [axis]: { ...rates[axis], [name]: value } })}
+        />
+      ))}
+    </Box>
   );
 }
 

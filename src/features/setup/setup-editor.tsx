@@ -118,16 +118,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             frozen={{ yes: settingsFrozen, thawed }}
             onBack={() => drop(saved)}
           />
-          {(undo || redo) && (
-            <Box sx={{ display: "flex", gap: 1 }}>
-              <Button size="small" disabled={!undo} onClick={() => undo?.()}>
-                Undo
-              </Button>
-              <Button size="small" disabled={!redo} onClick={() => redo?.()}>
-                Redo
-              </Button>
-            </Box>
-          )}
+          <UndoRedo undo={undo} redo={redo} />
           <SetupFiles
             aircraft={aircraft}
             hasSetup={latest !== undefined}
@@ -142,5 +133,19 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
         </Box>
       </Box>
     </>
+  );
+}
+
+function UndoRedo({ undo, redo }: { undo: (() => void) | null; redo: (() => void) | null }) {
+  if (!undo && !redo) return null;
+  return (
+    <Box sx={{ display: "flex", gap: 1 }}>
+      <Button size="small" disabled={!undo} onClick={() => undo?.()}>
+        Undo
+      </Button>
+      <Button size="small" disabled={!redo} onClick={() => redo?.()}>
+        Redo
+      </Button>
+    </Box>
   );
 }

@@ -48,7 +48,7 @@ export function TiltPanel({
   stage: number;
   onChange: (change: Partial<Settings>) => void;
 }) {
-  const { tiltDeg, camera, modes } = settings;
+  const { tiltDeg, camera } = settings;
   // The pictures follow the slider when there is time.
   const shown = useDeferredValue(settings);
   return (
@@ -85,6 +85,16 @@ export function TiltPanel({
       <Views settings={shown} />
       <CruiseCharts settings={shown} airframe={airframe} />
       <Protractor onTilt={(measured) => onChange({ tiltDeg: measured })} />
+      <Modes settings={settings} onChange={onChange} />
+    </section>
+  );
+}
+
+/** Learning modes, and the angle the controller mixes for. */
+function Modes({ settings, onChange }: { settings: Settings; onChange: (change: Partial<Settings>) => void }) {
+  const { tiltDeg, modes } = settings;
+  return (
+    <>
       <Typography variant="h2" sx={{ mt: 2 }}>
         Modes
       </Typography>
@@ -153,7 +163,7 @@ export function TiltPanel({
           )}
         </Box>
       )}
-    </section>
+    </>
   );
 }
 

@@ -12,8 +12,8 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { windowOf, DAY_MS } from "@/core";
-import { directionNames, findStep, stepName } from "@/syllabus";
+import { windowOf, DAY_MS, type StepEvidence } from "@/core";
+import { directionNames, findStep, stepName, type Step } from "@/syllabus";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
@@ -38,16 +38,12 @@ const pressing: ReadonlySet<string> = new Set(["rest", "asks", "slipping", "chec
 /** Squad: who is on what, what is due, the evidence at a glance. */
 export function SquadScreen({ data }: { data: SquadData }) {
   const [adding, setAdding] = useState(false);
-  const router = useRouter();
   const keys = useMemo(() => [{ key: "a", label: "Add a pilot", run: () => setAdding(true) }], []);
   useKeys(keys);
   // A coach of several squads looks at all of them, or at one.
   const [shownId, setShownId] = useState<string | null>(null);
   const rows = data.rows.filter(({ squadId }) => shownId === null || squadId === shownId);
   const hydrated = useHydrated();
-  const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
-  const signOffs = rows.filter((row) => row.glance.current?.advice.kind === "advance").length;
-  const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue.length, 0);
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 2 }}>
@@ -68,24 +64,7 @@ export function SquadScreen({ data }: { data: SquadData }) {
             ))}
           </TextField>
         )}
-        {rows.length > 0 && (
-          <>
-            <span>
-              <b className="num">{rows.length}</b> pilots
-            </span>
-            {asking > 0 && (
-              <Box component="span" sx={{ color: "error.main", fontWeight: 600 }}>
-                ▲ asking for a sign-off <b className="num">{asking}</b>
-              </Box>
-            )}
-            <span>
-              <StateMark state="signed-off" labelled={false} /> ready for sign-off <b className="num">{signOffs}</b>
-            </span>
-            <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
-              <StateMark state="due" labelled={false} /> due again <b className="num">{due}</b>
-            </Box>
-          </>
-        )}
+        <Counts rows={rows} />
         <Box sx={{ flex: 1 }} />
         {data.squads
           .filter(({ id }) => shownId === null || id === shownId)
@@ -140,27 +119,67 @@ export function SquadScreen({ data }: { data: SquadData }) {
           ))}
         </Box>
       )}
-      <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="add-pilot" fullWidth maxWidth="xs">
-        <DialogTitle id="add-pilot">Add a pilot</DialogTitle>
-        <DialogContent>
-          <Box sx={{ pt: 1 }}>
-            <SendForm
-              action="add-pilot"
-              submit="Add"
-              fields={pilotFields(
-                { name: "", stickMode: 2, grip: "thumbs", squadId: shownId ?? undefined },
-                data.squads,
-              )}
-              input={(values, id) => ({ id, ...pilotFrom(values) })}
-              onDone={(id) => {
-                setAdding(false);
-                router.push(`/pilot?pilot=${id}`);
-                router.refresh();
-              }}
-            />
-          </Box>
-        </DialogContent>
-      </Dialog>
+      <AddPilot open={adding} squadId={shownId} squads={data.squads} onClose={() => setAdding(false)} />
+    </>
+  );
+}
+
+function AddPilot({
+  open,
+  squadId,
+  squads,
+  onClose,
+}: {
+  open: boolean;
+  squadId: string | null;
+  squads: SquadData["squads"];
+  onClose: () => void;
+}) {
+  const router = useRouter();
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="add-pilot" fullWidth maxWidth="xs">
+      <DialogTitle id="add-pilot">Add a pilot</DialogTitle>
+      <DialogContent>
+        <Box sx={{ pt: 1 }}>
+          <SendForm
+            action="add-pilot"
+            submit="Add"
+            fields={pilotFields({ name: "", stickMode: 2, grip: "thumbs", squadId: squadId ?? undefined }, squads)}
+            input={(values, id) => ({ id, ...pilotFrom(values) })}
+            onDone={(id) => {
+              onClose();
+              router.push(`/pilot?pilot=${id}`);
+              router.refresh();
+            }}
+          />
+        </Box>
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+/** How many there are, and how many want something. */
+function Counts({ rows }: { rows: readonly SquadRow[] }) {
+  if (rows.length === 0) return null;
+  const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
+  const signOffs = rows.filter((row) => row.glance.current?.advice.kind === "advance").length;
+  const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue.length, 0);
+  return (
+    <>
+      <span>
+        <b className="num">{rows.length}</b> pilots
+      </span>
+      {asking > 0 && (
+        <Box component="span" sx={{ color: "error.main", fontWeight: 600 }}>
+          ▲ asking for a sign-off <b className="num">{asking}</b>
+        </Box>
+      )}
+      <span>
+        <StateMark state="signed-off" labelled={false} /> ready for sign-off <b className="num">{signOffs}</b>
+      </span>
+      <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
+        <StateMark state="due" labelled={false} /> due again <b className="num">{due}</b>
+      </Box>
     </>
   );
 }
@@ -171,7 +190,6 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
   const { current } = glance;
   const syllabus = useSyllabusOf()(row.squadId);
   const step = current && findStep(syllabus, current.stepId);
-  const window = step ? windowOf(step.mark) : null;
   const to = (path: string, change = {}) => hrefFor(path, { pilot: row.id, aircraft: undefined, ...change });
   const idleDays = glance.lastFlownMs === null ? null : (nowMs - glance.lastFlownMs) / DAY_MS;
   return (
@@ -221,36 +239,7 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
         )}
       </Box>
       <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
-        {step &&
-          window &&
-          current?.evidence.directions.map((one) => (
-            <Box
-              key={one.direction}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: "72px 84px 1fr 40px",
-                gap: 1,
-                alignItems: "center",
-                fontSize: "0.85rem",
-              }}
-            >
-              <span>{directionNames(step)[one.direction]}</span>
-              <LastOutcomes
-                outcomes={one.lastOutcomes.slice(-MOST_SHOWN)}
-                window={Math.min(MOST_SHOWN, window.attempts)}
-              />
-              <RateBar
-                mean={one.posterior.mean}
-                low={one.posterior.low}
-                high={one.posterior.high}
-                mark={window.share}
-                label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
-              />
-              <span className="num" style={{ textAlign: "right" }}>
-                {one.attempts}×
-              </span>
-            </Box>
-          ))}
+        {step && current && <EvidenceGlance step={step} evidence={current.evidence} />}
       </Box>
       <Box role="cell">
         {row.reasons.map(({ kind, text }) => (
@@ -292,4 +281,35 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
       </Box>
     </Box>
   );
+}
+
+/** A line a direction: the last tries, the clean rate, how many. */
+function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence }) {
+  const names = directionNames(step);
+  const window = windowOf(step.mark);
+  return evidence.directions.map((one) => (
+    <Box
+      key={one.direction}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "72px 84px 1fr 40px",
+        gap: 1,
+        alignItems: "center",
+        fontSize: "0.85rem",
+      }}
+    >
+      <span>{names[one.direction]}</span>
+      <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
+      <RateBar
+        mean={one.posterior.mean}
+        low={one.posterior.low}
+        high={one.posterior.high}
+        mark={window.share}
+        label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
+      />
+      <span className="num" style={{ textAlign: "right" }}>
+        {one.attempts}×
+      </span>
+    </Box>
+  ));
 }
