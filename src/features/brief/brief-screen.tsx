@@ -1,49 +1,31 @@
 "use client";
 
-import { adviceWords, capital, markWords, problemWords } from "@/words";
-import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
-import ChevronRightIcon from "@mui/icons-material/ChevronRight";
+import { problemWords } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import IconButton from "@mui/material/IconButton";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useMemo, useState, type ReactNode } from "react";
+import { useState } from "react";
 import type { Aircraft, Setup } from "@/contract";
 import { environmentOn, freezeMargins, type DayAir, type Recipe, type Settings } from "@/core";
 import {
-  cueFor,
-  directionNames,
-  findStep,
   ownVariantOf,
-  pathOf,
   recipeOf,
-  routeOf,
-  schoolQuestions,
-  sideOf,
   skillOf,
   standardDay,
   startHeightInputsOf,
   type Step,
-  stepBefore,
   stepName,
   stepTitle,
 } from "@/syllabus";
 import { AirLine } from "@/ui/air/air-line";
-import { BailCreditLine } from "@/ui/evidence/bail-credit";
-import { EvidenceLine } from "@/ui/evidence/evidence-line";
-import { PickOne } from "@/ui/forms/pick-one";
-import { useKeys } from "@/ui/keys/keys";
-import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { CrashFigure } from "./crash-figure";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { Num } from "@/ui/units/figure";
 import { cautionsFor } from "./cautions";
 import { FlownTrick } from "./flown-trick";
 import { GapPanel } from "./gap-panel";
@@ -52,6 +34,9 @@ import { Readiness } from "./readiness";
 import { StickQuiz } from "./stick-quiz";
 import { useBrief, type BriefState } from "./use-brief";
 import { WindWords } from "./wind-words";
+import { useStep } from "./use-step";
+import { LowerThird } from "./lower-third";
+import { BriefTitle, DirectionToggle } from "./brief-title";
 
 /** Brief: one step for one pilot on one aircraft, everything computed for exactly these. */
 export function BriefScreen({ data }: { data: BriefData }) {
@@ -62,7 +47,7 @@ export function BriefScreen({ data }: { data: BriefData }) {
   if (!recipe)
     return (
       <>
-        <Title data={data} />
+        <BriefTitle data={data} />
         <BySight data={data} step={step} />
         <OwnGap data={data} step={step} air={data.day.air} />
         {step.id === QUIZ_STEP && <StickQuiz key={data.pilot.id} data={data} />}
@@ -72,7 +57,7 @@ export function BriefScreen({ data }: { data: BriefData }) {
   if (!aircraft || !setup) {
     return (
       <>
-        <Title data={data} />
+        <BriefTitle data={data} />
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
@@ -83,7 +68,7 @@ export function BriefScreen({ data }: { data: BriefData }) {
   }
   return (
     <>
-      <Title data={data} />
+      <BriefTitle data={data} />
       <FullBrief
         data={data}
         aircraft={aircraft}
@@ -125,11 +110,6 @@ export function FieldBrief({ data: kept, onDirection }: { data: BriefData; onDir
       )}
     </>
   );
-}
-
-/** The step of a brief, as the syllabus at hand has it. */
-function useStep(data: BriefData): Step {
-  return findStep(useSyllabus(), data.standing.stepId)!;
 }
 
 /** A step that no model can judge: what to look at instead of numbers. */
@@ -274,15 +254,6 @@ function FullBrief({
   );
 }
 
-/** A fault tapped this often lately is mended first. */
-const OFTEN = 3;
-
-/** The faults of a step, those seen often lately first. */
-function faultsFirst(step: Step, counts: Readonly<Record<string, number>>): Step["faults"] {
-  const often = (id: string) => ((counts[id] ?? 0) >= OFTEN ? counts[id] : 0);
-  return [...step.faults].sort((a, b) => often(b.id) - often(a.id));
-}
-
 /** What wants doing before this step. */
 function Before({ data }: { data: BriefData }) {
   const syllabus = useSyllabus();
@@ -308,104 +279,6 @@ function OwnWay({ data, step }: { data: BriefData; step: Step }) {
     <Typography sx={{ mb: 1, fontSize: "0.95rem" }}>
       Flown in a way of this squad&apos;s own: <b>{own.name}</b>. Sticks, path and figures are of that.
     </Typography>
-  );
-}
-
-/** Where practitioners disagree about this step: the side that is flown here, and what it gains. */
-function SchoolLines({ step, data }: { step: Step; data: BriefData }) {
-  const asked = schoolQuestions.filter(({ steps }) => steps.includes(step.id));
-  return asked.map((question) => {
-    const side = sideOf(data.school, question.id);
-    return (
-      <Typography key={question.id} sx={{ mt: 1, fontSize: "0.9rem" }}>
-        <b>
-          {question.name}: {side.name}.
-        </b>{" "}
-        {side.gains}
-      </Typography>
-    );
-  });
-}
-
-function Title({ data }: { data: BriefData }) {
-  const syllabus = useSyllabus();
-  const step = useStep(data);
-  const route = routeOf(data.school);
-  const path = pathOf(syllabus, route);
-  const router = useRouter();
-  const { hrefFor } = useAtHand();
-  const go = useMemo(
-    () => (stepId: string, direction: string) => router.push(hrefFor("/brief", { step: stepId, direction })),
-    [router, hrefFor],
-  );
-  const at = path.findIndex((one) => one.id === step.id);
-  const before = stepBefore(syllabus, step, route);
-  const after = path[at + 1];
-  const other = step.directions.find(({ id }) => id !== data.direction);
-  const keys = useMemo(
-    () => [
-      ...(other ? [{ key: "d", label: `The other direction: ${other.name}`, run: () => go(step.id, other.id) }] : []),
-      ...(before ? [{ key: "p", label: `Step before: ${before.name}`, run: () => go(before.id, data.direction) }] : []),
-      ...(after ? [{ key: "n", label: `Next step: ${after.name}`, run: () => go(after.id, data.direction) }] : []),
-    ],
-    [go, step, other, before, after, data.direction],
-  );
-  useKeys(keys);
-  return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5, rowGap: 1, mb: 1 }}>
-      <Box sx={{ display: "flex", ml: -1, mr: -1 }}>
-        <IconButton
-          size="small"
-          aria-label={before ? `Step before: ${before.name}` : "No step before"}
-          disabled={!before}
-          onClick={() => before && go(before.id, data.direction)}
-        >
-          <ChevronLeftIcon />
-        </IconButton>
-        <IconButton
-          size="small"
-          aria-label={after ? `Next step: ${after.name}` : "No next step"}
-          disabled={!after}
-          onClick={() => after && go(after.id, data.direction)}
-        >
-          <ChevronRightIcon />
-        </IconButton>
-      </Box>
-      <Typography variant="h1">{stepTitle(step, data.direction)}</Typography>
-      <Box component="span" sx={{ fontSize: "0.95rem" }}>
-        <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} />{" "}
-        {syllabus.stages[skillOf(syllabus, step).stage]}
-        {at >= 0 ? (
-          <>
-            , step <b className="num">{at + 1}</b> of <b className="num">{path.length}</b>
-          </>
-        ) : (
-          ", beside the route"
-        )}
-        {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
-      </Box>
-      <Box sx={{ flex: 1 }} />
-      {step.flownAs && (
-        <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
-          In the lab
-        </Button>
-      )}
-      <DirectionToggle step={step} direction={data.direction} onChange={(direction) => go(step.id, direction)} />
-    </Box>
-  );
-}
-
-function DirectionToggle(props: { step: Step; direction: string; onChange: (id: string) => void }) {
-  const { step, direction, onChange } = props;
-  if (step.directions.length < 2) return null;
-  return (
-    <PickOne
-      label="Direction"
-      value={direction}
-      options={step.directions.map(({ id, name }) => [id, name])}
-      onPick={onChange}
-      buttonSx={{ px: 1.5 }}
-    />
   );
 }
 
@@ -443,127 +316,5 @@ function Warnings({
         <div key={line}>{line}</div>
       ))}
     </Alert>
-  );
-}
-
-function LowerThird(props: { data: BriefData; state: BriefState; readiness?: ReactNode }) {
-  const { data, state, readiness = null } = props;
-  const step = useStep(data);
-  const brief = state.kind === "done" ? state.brief : null;
-  return (
-    <Box
-      sx={(theme) => ({
-        mt: 2,
-        pt: 1.5,
-        borderTop: `1.5px solid ${theme.tokens.ink}`,
-        display: "grid",
-        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1.15fr 1fr" },
-        columnGap: 4,
-        rowGap: 2.5,
-      })}
-    >
-      <section aria-labelledby="do">
-        <Typography variant="h2" id="do">
-          Do
-        </Typography>
-        <Box component="ol" sx={{ pl: 2.5, my: 0.5, "& li": { mb: 0.5 } }}>
-          {step.drill.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </Box>
-        <Typography variant="h2" sx={{ mt: 1.5 }}>
-          Way out
-        </Typography>
-        <Typography sx={{ mt: 0.5 }}>
-          {step.wayOut} {sideOf(data.school, "trouble").does}
-        </Typography>
-        <Typography sx={{ mt: 1 }}>
-          <b>Settings.</b> {step.settings}
-          {step.heightM !== null && (
-            <>
-              {" "}
-              Begin <Num value={step.heightM} quantity="length" digits={1} /> up.
-            </>
-          )}
-        </Typography>
-        <SchoolLines step={step} data={data} />
-        {brief?.wayOut && brief.problem === null && (
-          <Typography sx={{ mt: 0.5 }}>
-            Begun at <Num value={brief.entryHeightM} quantity="length" /> it still works up to{" "}
-            {brief.wayOut.lastAfterCutS === null ? (
-              <>
-                <Num value={brief.wayOut.lastS} quantity="time" /> after the entry,{" "}
-                <Num value={brief.wayOut.lastAlongM} quantity="length" /> along
-              </>
-            ) : (
-              <>
-                <Num value={brief.wayOut.lastAfterCutS} quantity="time" /> after closing the throttle, and down to{" "}
-                <Num value={brief.wayOut.lastHeightM} quantity="length" />
-              </>
-            )}
-            .
-          </Typography>
-        )}
-      </section>
-      <section aria-labelledby="faults">
-        <Typography variant="h2" id="faults">
-          If this happens
-        </Typography>
-        {faultsFirst(step, data.faultCounts).map((fault) => {
-          const often = (data.faultCounts[fault.id] ?? 0) >= OFTEN;
-          return (
-            <Box
-              key={fault.id}
-              sx={(theme) => ({ mt: 0.8, ...(often && { borderLeft: `4px solid ${theme.tokens.buoy}`, pl: 1 }) })}
-            >
-              <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
-              {often && (
-                <Box sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
-                  ▲ seen <span className="num">{data.faultCounts[fault.id]}</span> times lately: mend this first
-                </Box>
-              )}
-            </Box>
-          );
-        })}
-      </section>
-      <PassesWhen data={data} step={step} readiness={readiness} />
-    </Box>
-  );
-}
-
-/** The mark, how far along it the pilot is, and the cautions. */
-function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; readiness: ReactNode }) {
-  const syllabus = useSyllabus();
-  const skill = skillOf(syllabus, step);
-  const names = directionNames(step);
-  const { evidence } = data.standing;
-  return (
-    <section aria-labelledby="passes">
-      <Typography variant="h2" id="passes">
-        Passes when
-      </Typography>
-      <Typography sx={{ mt: 0.5 }}>
-        {capital(markWords(step.mark))}. Clean: {step.clean}.
-      </Typography>
-      <Box sx={{ my: 1 }}>
-        {evidence.directions.map((one) => (
-          <EvidenceLine key={one.direction} name={names[one.direction]} one={one} mark={step.mark} />
-        ))}
-      </Box>
-      <BailCreditLine credit={data.standing.bailCredit ?? null} />
-      <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus)}</Typography>
-      {readiness}
-      <Box
-        component="ul"
-        sx={(theme) => ({ pl: 2, mt: 1.5, mb: 0, fontSize: "0.85rem", color: theme.tokens.buoyText })}
-      >
-        {skill.cautions.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-        <li>
-          Clear ground of <Num value={skill.roomM} quantity="length" digits={0} /> all round.
-        </li>
-      </Box>
-    </section>
   );
 }

@@ -30,18 +30,14 @@ export function BriefFigures({
   aircraftName: string;
   setupNumber: number;
 }) {
-  const { units } = usePreferences();
-  const { recipe, flight, simplyCentred } = brief;
+  const { recipe, flight } = brief;
   const { measures } = flight;
   const parameter = (name: string) => resolve(recipe, { param: name });
-  const say = (value: number | null, quantity: Quantity, digits?: number) =>
-    quantityText(value, quantity, units, digits);
+  const say = useSay();
   const flown = [
     ["aircraft", aircraftName],
     ["setup", String(setupNumber)],
   ] as const;
-  const gained = measures.heightAtCutM === null ? null : measures.heightAtCutM - measures.entryHeightM;
-  const centreDeg = parameter("centreDeg");
   return (
     <section aria-labelledby="numbers">
       <Typography variant="h2" id="numbers">
@@ -63,43 +59,7 @@ export function BriefFigures({
           }}
         />
         {height && <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={flown} />}
-        <Figure
-          label="Climbed at closing"
-          value={gained}
-          quantity="length"
-          why={{
-            how: "Height above the entry at the moment the throttle is closed.",
-            inputs: [...flown, ["punch", say(parameter("punchS"), "time")]],
-            source: MODEL,
-          }}
-        />
-        <Figure
-          label="Climb at closing"
-          value={measures.climbAtCutMps}
-          quantity="speed"
-          why={{
-            how: "Vertical speed at the moment the throttle is closed.",
-            inputs: [...flown, ["punch", say(parameter("punchS"), "time")]],
-            source: MODEL,
-          }}
-        />
-        <Figure
-          label="Hang time"
-          value={brief.hangTimeS}
-          quantity="time"
-          why={{
-            how: "From closing the throttle to falling past that height again if nothing were done. A thrown body without drag has twice the climb speed over g.",
-            inputs: [
-              ...flown,
-              ["climb at closing", say(measures.climbAtCutMps, "speed")],
-              [
-                "2v/g without drag",
-                say(measures.climbAtCutMps === null ? null : (2 * measures.climbAtCutMps) / 9.80665, "time"),
-              ],
-            ],
-            source: `Textbook projectile beside it. ${MODEL}`,
-          }}
-        />
+        <CutFigures brief={brief} flown={flown} />
         <Figure
           label="Time of the turn"
           value={measures.turnTimeS}
@@ -120,47 +80,121 @@ export function BriefFigures({
             source: MODEL,
           }}
         />
-        <Figure
-          label="Centre the stick at"
-          value={centreDeg}
-          quantity="angle"
-          why={{
-            how: "Angle turned at which centring the stick makes it stop at 360°. The rest it turns by itself while the rotors answer.",
-            inputs: [...flown, ["carries on by", say(360 - centreDeg, "angle")]],
-            source: `Solved by bisection. ${MODEL}`,
-          }}
-        />
-        <Figure
-          label="Stop error, as above"
-          value={measures.stopErrorDeg}
-          quantity="angle"
-          digits={1}
-          why={{
-            how: `Angle turned at the stop less 360°: plus is too far. Clean allows ${step.stopWithinDeg}°. It swings back by ${say(measures.bounceBackDeg, "angle", 1)} afterwards.`,
-            inputs: [
-              ...flown,
-              ["centred at", say(centreDeg, "angle", 1)],
-              ["bounce-back", say(measures.bounceBackDeg, "angle", 1)],
-            ],
-            source: MODEL,
-          }}
-        />
-        <Figure
-          label="If centred at 360°"
-          value={simplyCentred?.stopErrorDeg ?? null}
-          quantity="angle"
-          warn={Math.abs(simplyCentred?.stopErrorDeg ?? 0) > step.stopWithinDeg}
-          why={{
-            how: "The same turn with the stick centred only when the horizon is already back.",
-            inputs: [
-              ...flown,
-              ["clean allows", say(step.stopWithinDeg, "angle")],
-              ["bounce-back", say(simplyCentred?.bounceBackDeg ?? null, "angle", 1)],
-            ],
-            source: MODEL,
-          }}
-        />
+        <StopFigures brief={brief} step={step} flown={flown} />
       </Box>
     </section>
+  );
+}
+
+interface PartProps {
+  readonly brief: TrickBrief;
+  /** Aircraft and setup it is flown with, for the reasons. */
+  readonly flown: readonly (readonly [name: string, value: string])[];
+}
+
+/** Quantities as text in the units chosen. */
+function useSay() {
+  const { units } = usePreferences();
+  return (value: number | null, quantity: Quantity, digits?: number) => quantityText(value, quantity, units, digits);
+}
+
+/** Where and how it is when the throttle is closed, and how long it hangs from there. */
+function CutFigures({ brief, flown }: PartProps) {
+  const say = useSay();
+  const { measures } = brief.flight;
+  const gained = measures.heightAtCutM === null ? null : measures.heightAtCutM - measures.entryHeightM;
+  const punchS = resolve(brief.recipe, { param: "punchS" });
+  return (
+    <>
+      <Figure
+        label="Climbed at closing"
+        value={gained}
+        quantity="length"
+        why={{
+          how: "Height above the entry at the moment the throttle is closed.",
+          inputs: [...flown, ["punch", say(punchS, "time")]],
+          source: MODEL,
+        }}
+      />
+      <Figure
+        label="Climb at closing"
+        value={measures.climbAtCutMps}
+        quantity="speed"
+        why={{
+          how: "Vertical speed at the moment the throttle is closed.",
+          inputs: [...flown, ["punch", say(punchS, "time")]],
+          source: MODEL,
+        }}
+      />
+      <Figure
+        label="Hang time"
+        value={brief.hangTimeS}
+        quantity="time"
+        why={{
+          how: "From closing the throttle to falling past that height again if nothing were done. A thrown body without drag has twice the climb speed over g.",
+          inputs: [
+            ...flown,
+            ["climb at closing", say(measures.climbAtCutMps, "speed")],
+            [
+              "2v/g without drag",
+              say(measures.climbAtCutMps === null ? null : (2 * measures.climbAtCutMps) / 9.80665, "time"),
+            ],
+          ],
+          source: `Textbook projectile beside it. ${MODEL}`,
+        }}
+      />
+    </>
+  );
+}
+
+/** Where the stick is centred, and what it would be to centre it late. */
+function StopFigures({ brief, step, flown }: PartProps & { step: { readonly stopWithinDeg: number } }) {
+  const say = useSay();
+  const { measures } = brief.flight;
+  const { simplyCentred } = brief;
+  const centreDeg = resolve(brief.recipe, { param: "centreDeg" });
+  return (
+    <>
+      <Figure
+        label="Centre the stick at"
+        value={centreDeg}
+        quantity="angle"
+        why={{
+          how: "Angle turned at which centring the stick makes it stop at 360°. The rest it turns by itself while the rotors answer.",
+          inputs: [...flown, ["carries on by", say(360 - centreDeg, "angle")]],
+          source: `Solved by bisection. ${MODEL}`,
+        }}
+      />
+      <Figure
+        label="Stop error, as above"
+        value={measures.stopErrorDeg}
+        quantity="angle"
+        digits={1}
+        why={{
+          how: `Angle turned at the stop less 360°: plus is too far. Clean allows ${step.stopWithinDeg}°. It swings back by ${say(measures.bounceBackDeg, "angle", 1)} afterwards.`,
+          inputs: [
+            ...flown,
+            ["centred at", say(centreDeg, "angle", 1)],
+            ["bounce-back", say(measures.bounceBackDeg, "angle", 1)],
+          ],
+          source: MODEL,
+        }}
+      />
+      <Figure
+        label="If centred at 360°"
+        value={simplyCentred?.stopErrorDeg ?? null}
+        quantity="angle"
+        warn={Math.abs(simplyCentred?.stopErrorDeg ?? 0) > step.stopWithinDeg}
+        why={{
+          how: "The same turn with the stick centred only when the horizon is already back.",
+          inputs: [
+            ...flown,
+            ["clean allows", say(step.stopWithinDeg, "angle")],
+            ["bounce-back", say(simplyCentred?.bounceBackDeg ?? null, "angle", 1)],
+          ],
+          source: MODEL,
+        }}
+      />
+    </>
   );
 }

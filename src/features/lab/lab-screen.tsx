@@ -109,40 +109,57 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           )
         )}
       </Box>
-      {shown && shown.problem === null && (
-        <ScatterPanel
-          key={request.recipe.id}
-          trick={shown}
+      <Hands data={data} lab={lab} aircraft={aircraft} setup={setup} />
+    </>
+  );
+}
+
+/** How forgiving it is for this pilot, and what would make it kinder; nothing of a trick that does not go. */
+function Hands({
+  data,
+  lab,
+  aircraft,
+  setup,
+}: {
+  data: LabData;
+  lab: ReturnType<typeof useLab>;
+  aircraft: Aircraft;
+  setup: Setup;
+}) {
+  const { trick, ways, direction, request, shown, ghost, other } = lab;
+  if (!shown || shown.problem !== null) return null;
+  return (
+    <ScatterPanel
+      key={request.recipe.id}
+      trick={shown}
+      settings={setup.settings}
+      aircraft={aircraft}
+      environment={request.environment}
+      stage={trick.stage}
+      stopWithinDeg={lab.stopWithinDeg}
+      measured={measuredIn(data.measured, direction)}
+      beside={
+        ghost && other && ghost.trick.problem === null
+          ? { ...ghost, name: nameOfOther(other, ways, data.setups) }
+          : null
+      }
+    >
+      {(errors) => (
+        <RecommendPanel
+          recipe={request.recipe}
+          trick={trick}
+          direction={direction}
+          manner={data.manner}
           settings={setup.settings}
+          setup={setup}
           aircraft={aircraft}
           environment={request.environment}
-          stage={trick.stage}
+          errors={errors}
           stopWithinDeg={lab.stopWithinDeg}
-          measured={measuredIn(data.measured, direction)}
-          beside={
-            ghost && ghost.trick.problem === null
-              ? { ...ghost, name: nameOfOther(lab.other!, ways, data.setups) }
-              : null
-          }
-        >
-          {(errors) => (
-            <RecommendPanel
-              recipe={request.recipe}
-              trick={trick}
-              direction={direction}
-              manner={data.manner}
-              settings={setup.settings}
-              setup={setup}
-              aircraft={aircraft}
-              environment={request.environment}
-              errors={errors}
-              stopWithinDeg={lab.stopWithinDeg}
-              frozen={data.pilot.settingsFrozen}
-              grip={data.pilot.grip}
-            />
-          )}
-        </ScatterPanel>
+          frozen={data.pilot.settingsFrozen}
+          grip={data.pilot.grip}
+        />
       )}
-    </>
+    </ScatterPanel>
   );
 }

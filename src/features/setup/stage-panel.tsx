@@ -8,7 +8,14 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
 import type { Grip } from "@/contract";
-import { schoolQuestions, settingsProposals, settingsSchoolOf, type School, type SettingsSchool } from "@/syllabus";
+import {
+  schoolQuestions,
+  settingsProposals,
+  settingsSchoolOf,
+  type School,
+  type SettingsSchool,
+  type SettingsProposal,
+} from "@/syllabus";
 import { useAir } from "@/ui/air/use-air";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
@@ -99,33 +106,12 @@ export function StagePanel({
       ) : (
         <>
           {proposals.map((proposal) => (
-            <Box
+            <ProposalLine
               key={proposal.id}
-              sx={(theme) => ({
-                display: "grid",
-                gridTemplateColumns: { xs: "1fr auto", md: "170px 190px 1fr auto" },
-                columnGap: 2,
-                alignItems: "center",
-                py: 0.8,
-                borderTop: `1.5px solid ${theme.tokens.rule}`,
-              })}
-            >
-              <b>{proposal.what}</b>
-              <span className="num">
-                {proposal.now} → {proposal.wanted}
-              </span>
-              <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-                {proposal.waits ? `waits: ${tuningWords[school.tuning ?? "throttle"]}` : proposal.reason}
-              </Box>
-              <Button
-                size="small"
-                disabled={proposal.waits}
-                onClick={() => onChange(proposal.apply(settings))}
-                aria-label={`Take ${proposal.what}`}
-              >
-                Take
-              </Button>
-            </Box>
+              proposal={proposal}
+              waits={tuningWords[school.tuning ?? "throttle"]}
+              onTake={() => onChange(proposal.apply(settings))}
+            />
           ))}
           <Button
             variant="outlined"
@@ -141,5 +127,41 @@ export function StagePanel({
         saved until you save a setup.
       </Typography>
     </section>
+  );
+}
+
+/** One thing that is usual and not so, with its reason. */
+function ProposalLine({
+  proposal,
+  waits,
+  onTake,
+}: {
+  proposal: SettingsProposal;
+  /** What comes first, for what has to wait. */
+  waits: string;
+  onTake: () => void;
+}) {
+  return (
+    <Box
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr auto", md: "170px 190px 1fr auto" },
+        columnGap: 2,
+        alignItems: "center",
+        py: 0.8,
+        borderTop: `1.5px solid ${theme.tokens.rule}`,
+      })}
+    >
+      <b>{proposal.what}</b>
+      <span className="num">
+        {proposal.now} → {proposal.wanted}
+      </span>
+      <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+        {proposal.waits ? `waits: ${waits}` : proposal.reason}
+      </Box>
+      <Button size="small" disabled={proposal.waits} onClick={onTake} aria-label={`Take ${proposal.what}`}>
+        Take
+      </Button>
+    </Box>
   );
 }

@@ -83,33 +83,7 @@ export function ThrottlePanel({
             onChange={(expo) => onChange({ ...profile, expo })}
           />
           <ExpoByFlying profile={profile} airframe={airframe} tiltDeg={tiltDeg} grip={grip} onChange={onChange} />
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr", gap: 1, my: 1.5 }}>
-            <TextField
-              select
-              size="small"
-              label="Limit"
-              value={profile.limit.kind}
-              onChange={(event) =>
-                onChange({ ...profile, limit: { ...profile.limit, kind: event.target.value as ThrottleLimitKind } })
-              }
-            >
-              {throttleLimitKinds.map((kind) => (
-                <MenuItem key={kind} value={kind}>
-                  {limitNames[kind]}
-                </MenuItem>
-              ))}
-            </TextField>
-            {profile.limit.kind !== "off" && (
-              <NumberSlider
-                label="Limit at"
-                value={profile.limit.fraction}
-                range={throttleRanges.limitFraction}
-                step={0.01}
-                digits={2}
-                onChange={(fraction) => onChange({ ...profile, limit: { ...profile.limit, fraction } })}
-              />
-            )}
-          </Box>
+          <LimitControls profile={profile} onChange={onChange} />
           <LineChart
             label={`Motor command against throttle stick; hover at ${hover.stick === null ? "no stick" : percent(hover.stick)} of the stick`}
             lines={lines}
@@ -148,6 +122,45 @@ export function ThrottlePanel({
         </Box>
       </Box>
     </section>
+  );
+}
+
+/** What kind of limit there is, and at what. */
+function LimitControls({
+  profile,
+  onChange,
+}: {
+  profile: ThrottleProfile;
+  onChange: (profile: ThrottleProfile) => void;
+}) {
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr", gap: 1, my: 1.5 }}>
+      <TextField
+        select
+        size="small"
+        label="Limit"
+        value={profile.limit.kind}
+        onChange={(event) =>
+          onChange({ ...profile, limit: { ...profile.limit, kind: event.target.value as ThrottleLimitKind } })
+        }
+      >
+        {throttleLimitKinds.map((kind) => (
+          <MenuItem key={kind} value={kind}>
+            {limitNames[kind]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {profile.limit.kind !== "off" && (
+        <NumberSlider
+          label="Limit at"
+          value={profile.limit.fraction}
+          range={throttleRanges.limitFraction}
+          step={0.01}
+          digits={2}
+          onChange={(fraction) => onChange({ ...profile, limit: { ...profile.limit, fraction } })}
+        />
+      )}
+    </Box>
   );
 }
 

@@ -8,25 +8,23 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { markWords, measureWords } from "@/words";
-import { attemptMeasures, recipes, type AttemptMeasure } from "@/core";
+import { attemptMeasures, type AttemptMeasure } from "@/core";
 import {
-  cueFor,
   families,
-  findTrick,
   routes,
   schoolQuestions,
-  tricks,
   type Direction,
   type Family,
   type Fault,
-  type FlownAs,
   type Route,
   type Step,
   type SyllabusDocument,
 } from "@/syllabus";
 import { moveStep, withoutStep, withStep } from "./change";
-import { NumberField, TextLine, TextList } from "./fields";
+import { TextLine, TextList } from "./fields";
 import { MarkEditor } from "./mark-editor";
+import { FaultsEditor } from "./faults-editor";
+import { FlownEditor } from "./flown-editor";
 
 const waysToFly: readonly (readonly [name: string, directions: readonly Direction[]])[] = [
   ["one way", [{ id: "on", name: "one way" }]],
@@ -117,11 +115,11 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
         onChange={(settings) => set({ settings })}
       />
       <TextLine label="Way out" value={step.wayOut} longest={300} onChange={(wayOut) => wayOut && set({ wayOut })} />
-      <Flown step={step} onChange={(flownAs) => set({ flownAs })} />
+      <FlownEditor step={step} onChange={(flownAs) => set({ flownAs })} />
       {!step.flownAs && (
         <TextList label="What to look at" values={step.lookAt} onChange={(lookAt) => set({ lookAt })} />
       )}
-      <Faults step={step} onChange={(faults) => set({ faults })} />
+      <FaultsEditor step={step} onChange={(faults) => set({ faults })} />
       <Button
         color="error"
         sx={{ justifySelf: "start" }}
@@ -252,180 +250,6 @@ function ManyOf(props: {
       ))}
     </TextField>
   );
-}
-
-/** Which trick of the flight model it is, in which way, with which figures set. */
-function Flown({ step, onChange }: { step: Step; onChange: (flownAs: FlownAs | null) => void }) {
-  const { flownAs } = step;
-  const trick = flownAs && findTrick(flownAs.trick);
-  const fits = tricks.filter(({ variants }) =>
-    variants.every(({ recipes: own }) => step.directions.every(({ id }) => own[id])),
-  );
-  const parameters = trick ? recipes[Object.values(trick.variants[0].recipes)[0]].parameters : {};
-  const free = Object.keys(parameters).filter((name) => flownAs?.set?.[name] === undefined);
-  const setFigures = (set: Readonly<Record<string, number>>) => flownAs && onChange({ ...flownAs, set });
-  return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, alignItems: "start" }}>
-      <TextField
-        select
-        size="small"
-        label="In the flight model"
-        value={flownAs?.trick ?? ""}
-        onChange={(event) => onChange(event.target.value ? { trick: event.target.value } : null)}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        sx={{ minWidth: 220 }}
-      >
-        <MenuItem value="">not flown: the eye judges</MenuItem>
-        {fits.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
-            {name}
-          </MenuItem>
-        ))}
-      </TextField>
-      {trick && trick.variants.length > 1 && (
-        <TextField
-          select
-          size="small"
-          label="In the way"
-          value={flownAs.variant ?? ""}
-          onChange={(event) => onChange({ ...flownAs, variant: event.target.value || undefined })}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ minWidth: 180 }}
-        >
-          <MenuItem value="">of the pilot&apos;s school</MenuItem>
-          {trick.variants.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-      {Object.entries(flownAs?.set ?? {}).map(([name, value]) => (
-        <Box key={name} sx={{ display: "flex" }}>
-          <NumberField
-            label={parameters[name] ? `${parameters[name].label}, ${parameters[name].unit}` : name}
-            value={value}
-            width={150}
-            onChange={(next) => setFigures({ ...flownAs!.set, [name]: next })}
-          />
-          <Button
-            size="small"
-            aria-label={`As the model has it: ${name}`}
-            onClick={() =>
-              setFigures(Object.fromEntries(Object.entries(flownAs!.set!).filter(([other]) => other !== name)))
-            }
-          >
-            ×
-          </Button>
-        </Box>
-      ))}
-      {trick && free.length > 0 && (
-        <TextField
-          select
-          size="small"
-          label="Set a figure"
-          value=""
-          onChange={(event) => {
-            const parameter = parameters[event.target.value];
-            if (parameter) setFigures({ ...flownAs.set, [event.target.value]: parameter.value });
-          }}
-          sx={{ minWidth: 150 }}
-        >
-          {free.map((name) => (
-            <MenuItem key={name} value={name}>
-              {parameters[name].label}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    </Box>
-  );
-}
-
-/** Usual faults: what the picture shows, and what to do; one cue, or one for each direction. */
-function Faults({ step, onChange }: { step: Step; onChange: (faults: readonly Fault[]) => void }) {
-  const { faults, directions } = step;
-  const set = (at: number, change: Partial<Fault>) =>
-    onChange(faults.map((fault, i) => (i === at ? { ...fault, ...change } : fault)));
-  return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
-      <Typography component="h3" sx={{ fontWeight: 700 }}>
-        Usual faults
-      </Typography>
-      {faults.map((fault, at) => (
-        <Box
-          key={fault.id}
-          sx={(theme) => ({ display: "grid", gap: 1, pl: 1.2, borderLeft: `3px solid ${theme.tokens.ochre}` })}
-        >
-          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 2fr" }, gap: 1 }}>
-            <TextLine
-              label="On the button"
-              value={fault.short}
-              longest={30}
-              onChange={(short) => short && set(at, { short })}
-            />
-            <TextLine
-              label="The picture shows"
-              value={fault.sees}
-              longest={200}
-              onChange={(sees) => sees && set(at, { sees })}
-            />
-          </Box>
-          {typeof fault.cue === "string" ? (
-            <TextLine label="What to do" value={fault.cue} longest={400} onChange={(cue) => cue && set(at, { cue })} />
-          ) : (
-            directions.map(({ id, name }) => (
-              <TextLine
-                key={id}
-                label={`What to do, ${name}`}
-                value={cueFor(fault, id)}
-                longest={400}
-                onChange={(cue) => cue && set(at, { cue: { ...(fault.cue as Record<string, string>), [id]: cue } })}
-              />
-            ))
-          )}
-          <Box sx={{ display: "flex", gap: 1 }}>
-            {directions.length > 1 && (
-              <Button
-                size="small"
-                onClick={() =>
-                  set(at, {
-                    cue:
-                      typeof fault.cue === "string"
-                        ? Object.fromEntries(directions.map(({ id }) => [id, fault.cue as string]))
-                        : Object.values(fault.cue)[0],
-                  })
-                }
-              >
-                {typeof fault.cue === "string" ? "A cue for each direction" : "One cue for all"}
-              </Button>
-            )}
-            <Button size="small" onClick={() => onChange(faults.filter((_, i) => i !== at))}>
-              Leave this fault out
-            </Button>
-          </Box>
-        </Box>
-      ))}
-      {faults.length < 10 && (
-        <Button
-          size="small"
-          sx={{ justifySelf: "start" }}
-          onClick={() =>
-            onChange([
-              ...faults,
-              { id: freeKey(faults), short: "new fault", sees: "What the picture shows", cue: "What to do about it." },
-            ])
-          }
-        >
-          Add a fault
-        </Button>
-      )}
-    </Box>
-  );
-}
-
-function freeKey(faults: readonly Fault[]): string {
-  for (let n = 1; ; n++) if (!faults.some(({ id }) => id === `own-fault-${n}`)) return `own-fault-${n}`;
 }
 
 /** Cues for directions that a step no longer has become one for all. */

@@ -1,0 +1,82 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { Site, TallyPilot } from "@/contract";
+import type { BriefData } from "@/features/brief/client";
+import { recipeOf, type Step } from "@/syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { Num } from "@/ui/units/figure";
+import { quantityText } from "@/words";
+
+/** Who flies what, in which turn, from where and up to where. */
+export function TallyHead({
+  pilot,
+  packAt,
+  step,
+  brief,
+  direction,
+  site,
+  children,
+}: {
+  pilot: TallyPilot;
+  /** The how-manieth pack of the pilot, from 0. */
+  packAt: number;
+  step: Step | null;
+  brief: BriefData | undefined;
+  direction: string;
+  site: Site | null;
+  /** The pack clock. */
+  children: React.ReactNode;
+}) {
+  return (
+    <Box sx={{ display: "flex", justifyContent: "space-between" }}>
+      <Box sx={{ minWidth: 0 }}>
+        <Typography
+          component="h1"
+          sx={{ fontSize: "1.25rem", fontWeight: 700, lineHeight: 1.2, overflowWrap: "anywhere" }}
+        >
+          {pilot.name}
+        </Typography>
+        <Typography sx={{ fontSize: "0.95rem" }}>
+          {step?.name ?? "As they like"}
+          {pilot.turns.length > 0 && (
+            <>
+              , turn{" "}
+              <span className="num">
+                {packAt + 1}/{pilot.turns.length}
+              </span>
+            </>
+          )}
+          {step && brief && <StartAt brief={brief} step={step} direction={direction} />}
+          {site?.ceilingM != null && (
+            <Box component="span" sx={{ color: "error.main", fontWeight: 650, ml: 1, whiteSpace: "nowrap" }}>
+              not above <Num value={site.ceilingM} quantity="length" digits={0} />
+            </Box>
+          )}
+        </Typography>
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+/** From which height the step is begun, as it was worked out before. */
+function StartAt({ brief, step, direction }: { brief: BriefData; step: Step; direction: string }) {
+  const { units } = usePreferences();
+  const recipe = recipeOf(step, direction, brief);
+  if (!recipe || recipe.entryHeightM !== undefined) return null;
+  // A packet that an older version of the program kept knows of none.
+  const kept = brief.startHeights?.[direction];
+  return (
+    <Box component="span" sx={{ ml: 1, whiteSpace: "nowrap", fontWeight: 650 }}>
+      {kept ? (
+        <>
+          from <span className="num">{quantityText(kept.heightM, "length", units)}</span> up
+        </>
+      ) : (
+        "start height not worked out"
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,273 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import { outcomes } from "@/core";
+import { directionNames } from "@/syllabus";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { outcomeWords } from "@/ui/marks/marks";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { blockReasonWords } from "@/words";
+import { BlockSwitch } from "./block-switch";
+import { BriefDialog } from "./brief-dialog";
+import { NoteList, Verdict } from "@/features/debrief/client";
+import { NoteDialog, useFieldNote } from "./field-notes";
+import type { TallyData } from "@/contract";
+import { Measurements } from "./measurements";
+import { PackClock, usePack } from "./pack-clock";
+import { RefusedList } from "./refused-list";
+import { DirectionSwitch, FaultChips, TapList, Target } from "./tally-parts";
+import { useFieldPlace } from "./use-field-place";
+import { useTally } from "./use-tally";
+import { WaitingLine } from "./waiting-line";
+import { TallyHead } from "./tally-head";
+import { useFlownNow, useTaps, type FlownNow } from "./use-taps";
+import type { FlownStep } from "@/syllabus";
+
+type Field = ReturnType<typeof useTally>;
+
+/** The running session: one pilot's turn, one tap an attempt; beside it the verdict. */
+export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string, stepId: string) => void }) {
+  const { tally, attempts, act, tapMoment, briefs } = field;
+  const { session } = tally;
+  const place = useFieldPlace(session.id, tally.pilots);
+  const { pilot, block } = place;
+  const now = useFlownNow(attempts, place);
+  const { step, direction } = now;
+  const pack = usePack(session.id, Math.max(0, ...attempts.map((one) => one.pack ?? 0)));
+  const [briefShown, setBriefShown] = useState(false);
+  const notes = tally.notes.filter(({ pilotId }) => pilotId === pilot.id);
+  const note = useFieldNote(pilot, (pilotId, text) =>
+    act({
+      action: "add-session-note",
+      input: { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() },
+    }),
+  );
+  const brief = briefs.find((one) => one.pilot.id === pilot.id && one.standing.stepId === block.stepId);
+  const taps = useTaps(tally, field, place, now, pack, note);
+  const showBrief = brief ? () => setBriefShown(true) : null;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
+        gap: { xs: 0, md: 4 },
+        maxWidth: 1200,
+        mx: "auto",
+        p: { xs: 1.5, md: 3 },
+      }}
+    >
+      <Box
+        sx={{
+          display: "flex",
+          flexDirection: "column",
+          minHeight: { xs: "calc(100dvh - 24px)", md: 0 },
+          height: { md: "calc(100dvh - 48px)" },
+          maxHeight: { md: 820 },
+          gap: 1,
+        }}
+      >
+        <TallyHead pilot={pilot} packAt={place.pack} step={step} brief={brief} direction={direction} site={tally.site}>
+          <PackClock pack={pack} />
+        </TallyHead>
+        <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
+        {step ? (
+          <Targets field={field} now={{ ...now, step }} taps={taps} onDirection={place.chooseDirection} />
+        ) : (
+          <Typography sx={{ flex: 1, py: 3, fontSize: "1.1rem" }}>
+            {pilot.name} flies as they like: nothing is counted. To count something, choose another step above.
+          </Typography>
+        )}
+        <TallyFoot
+          tally={tally}
+          place={place}
+          now={now}
+          notes={notes.length}
+          onUndo={taps.undo}
+          onNote={note.show}
+          onBrief={showBrief}
+        />
+        <WaitingLine waiting={field.waiting} />
+        <RefusedList data={tally} items={field.refused} />
+      </Box>
+      <BelowTargets field={field} place={place} now={now} notes={notes} onSignOff={onSignOff} onBrief={showBrief} />
+      {note.open && (
+        <NoteDialog pilotName={pilot.name} text={note.text} onText={note.set} onKeep={note.keep} onClose={note.close} />
+      )}
+      {briefShown && brief && <BriefDialog brief={brief} direction={direction} onClose={() => setBriefShown(false)} />}
+    </Box>
+  );
+}
+
+interface PartProps {
+  readonly field: Field;
+  readonly place: ReturnType<typeof useFieldPlace>;
+  readonly now: FlownNow;
+}
+
+/** Direction, the four outcomes, the faults and figures of the last attempt. */
+function Targets({
+  field: { act },
+  now: { step, own, known, direction, last },
+  taps,
+  onDirection,
+}: {
+  field: Field;
+  now: FlownNow & { readonly step: FlownStep };
+  taps: ReturnType<typeof useTaps>;
+  onDirection: (id: string) => void;
+}) {
+  const ready = useHydrated();
+  return (
+    <>
+      <DirectionSwitch step={step} earlier={known.earlier} own={own} direction={direction} onChange={onDirection} />
+      <Box
+        sx={{
+          flex: 1,
+          display: "grid",
+          gridTemplateColumns: "1fr 1fr",
+          gridAutoRows: "1fr",
+          gap: 1,
+          minHeight: 260,
+        }}
+      >
+        {outcomes.map((outcome) => (
+          <Target
+            key={outcome}
+            outcome={outcome}
+            ready={ready}
+            count={own.filter((one) => one.outcome === outcome && one.direction === direction).length}
+            onTap={() => taps.tap(outcome)}
+          />
+        ))}
+      </Box>
+      <FaultChips
+        step={step}
+        chosen={last?.faults ?? []}
+        disabled={!last}
+        label="Faults of the last attempt"
+        onToggle={taps.toggleFault}
+      />
+      <Measurements
+        key={last?.id}
+        step={step}
+        last={last}
+        onSet={(values) => last && act({ action: "set-measured", input: { id: last.id, ...values } })}
+      />
+    </>
+  );
+}
+
+/** Taking back, a note, and who is next. */
+function TallyFoot({
+  tally,
+  place,
+  now: { step, last },
+  notes,
+  onUndo,
+  onNote,
+  onBrief,
+}: Pick<PartProps, "place" | "now"> & {
+  tally: TallyData;
+  /** How many there are of this pilot. */
+  notes: number;
+  onUndo: () => void;
+  onNote: () => void;
+  /** Null while there is none on this device. */
+  onBrief: (() => void) | null;
+}) {
+  const ready = useHydrated();
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: tally.coaches ? "2fr 1fr 2fr" : "1fr 1fr", gap: 1 }}>
+      <Button variant="outlined" disabled={!last} onClick={onUndo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
+        {last && step
+          ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${directionNames(step)[last.direction] ?? last.direction}`
+          : "Undo"}
+      </Button>
+      {tally.coaches && (
+        <Button variant="outlined" disabled={!ready} onClick={onNote} sx={{ minHeight: 56, minWidth: 0 }}>
+          Note
+          {notes > 0 && (
+            <Box component="span" className="num" sx={{ ml: 0.7 }}>
+              {notes}
+            </Box>
+          )}
+        </Button>
+      )}
+      {tally.pilots.length > 1 ? (
+        <Button variant="outlined" onClick={place.nextTurn} sx={{ minHeight: 56, lineHeight: 1.2 }}>
+          Next: {place.next.name}
+        </Button>
+      ) : (
+        <Button
+          variant="outlined"
+          disabled={!onBrief}
+          onClick={() => onBrief?.()}
+          sx={{ minHeight: 56, lineHeight: 1.2 }}
+        >
+          Brief
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** The verdict with what was tapped, the notes, and the way out of the session. */
+function BelowTargets({
+  field: { tally, attempts, act },
+  place: { pilot, block },
+  now: { step, own, known },
+  notes,
+  onSignOff,
+  onBrief,
+}: PartProps & {
+  notes: TallyData["notes"];
+  onSignOff: (pilotId: string, stepId: string) => void;
+  onBrief: (() => void) | null;
+}) {
+  const syllabus = useSyllabus();
+  return (
+    <Box sx={{ pt: { xs: 2, md: 0 } }}>
+      {step && (
+        <>
+          <Verdict
+            pilot={pilot}
+            known={known}
+            step={step}
+            own={own}
+            today={attempts.filter((attempt) => attempt.pilotId === pilot.id)}
+            maySignOff={tally.coaches}
+            onSignOff={() => onSignOff(pilot.id, step.id)}
+          />
+          <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
+        </>
+      )}
+      <NoteList notes={notes} />
+      {block.reason && (
+        <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
+          Planned because: {blockReasonWords(block, syllabus)}
+        </Typography>
+      )}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
+        {tally.pilots.length > 1 && (
+          <Button variant="outlined" disabled={!onBrief} onClick={() => onBrief?.()}>
+            Brief
+          </Button>
+        )}
+        <Button
+          variant="outlined"
+          onClick={() => act({ action: "end-session", input: { id: tally.session.id, atMs: Date.now() } })}
+        >
+          End the session
+        </Button>
+        <Button component={Link} href={`/pilot?pilot=${pilot.id}`}>
+          To the desk
+        </Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,97 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { recipes } from "@/core";
+import { findTrick, tricks, type FlownAs, type Step } from "@/syllabus";
+import { NumberField } from "./fields";
+
+/** Which trick of the flight model it is, in which way, with which figures set. */
+export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs: FlownAs | null) => void }) {
+  const { flownAs } = step;
+  const trick = flownAs && findTrick(flownAs.trick);
+  const fits = tricks.filter(({ variants }) =>
+    variants.every(({ recipes: own }) => step.directions.every(({ id }) => own[id])),
+  );
+  const parameters = trick ? recipes[Object.values(trick.variants[0].recipes)[0]].parameters : {};
+  const free = Object.keys(parameters).filter((name) => flownAs?.set?.[name] === undefined);
+  const setFigures = (set: Readonly<Record<string, number>>) => flownAs && onChange({ ...flownAs, set });
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, alignItems: "start" }}>
+      <TextField
+        select
+        size="small"
+        label="In the flight model"
+        value={flownAs?.trick ?? ""}
+        onChange={(event) => onChange(event.target.value ? { trick: event.target.value } : null)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        sx={{ minWidth: 220 }}
+      >
+        <MenuItem value="">not flown: the eye judges</MenuItem>
+        {fits.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {trick && trick.variants.length > 1 && (
+        <TextField
+          select
+          size="small"
+          label="In the way"
+          value={flownAs.variant ?? ""}
+          onChange={(event) => onChange({ ...flownAs, variant: event.target.value || undefined })}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ minWidth: 180 }}
+        >
+          <MenuItem value="">of the pilot&apos;s school</MenuItem>
+          {trick.variants.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {Object.entries(flownAs?.set ?? {}).map(([name, value]) => (
+        <Box key={name} sx={{ display: "flex" }}>
+          <NumberField
+            label={parameters[name] ? `${parameters[name].label}, ${parameters[name].unit}` : name}
+            value={value}
+            width={150}
+            onChange={(next) => setFigures({ ...flownAs!.set, [name]: next })}
+          />
+          <Button
+            size="small"
+            aria-label={`As the model has it: ${name}`}
+            onClick={() =>
+              setFigures(Object.fromEntries(Object.entries(flownAs!.set!).filter(([other]) => other !== name)))
+            }
+          >
+            ×
+          </Button>
+        </Box>
+      ))}
+      {trick && free.length > 0 && (
+        <TextField
+          select
+          size="small"
+          label="Set a figure"
+          value=""
+          onChange={(event) => {
+            const parameter = parameters[event.target.value];
+            if (parameter) setFigures({ ...flownAs.set, [event.target.value]: parameter.value });
+          }}
+          sx={{ minWidth: 150 }}
+        >
+          {free.map((name) => (
+            <MenuItem key={name} value={name}>
+              {parameters[name].label}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </Box>
+  );
+}

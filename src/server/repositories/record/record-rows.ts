@@ -1,0 +1,321 @@
+import { completedAirframe, MODEL_VERSION, type AttemptMeasure, type Airframe, type Measurement } from "@/core";
+import type { FlightState, Grip, MilestoneEvidence } from "@/contract";
+import type { School } from "@/syllabus";
+import type { AttemptRow } from "../attempt-row";
+import { fromJson } from "../rows";
+import type { Named, PilotRecord } from "./pilot-record";
+
+/** The tables of a record, each as it is kept and as a file has it: what is read is what can be written again. */
+
+type One<List extends keyof PilotRecord> =
+  NonNullable<PilotRecord[List]> extends readonly (infer Item)[] ? Item : never;
+type AircraftOf = One<"aircraft">;
+type SetupOf = AircraftOf["setups"][number];
+type LoadOf = NonNullable<AircraftOf["loads"]>[number];
+export type NameOf = (coachId: string) => Named;
+
+const iso = (date: Date) => date.toISOString();
+const at = (text: string) => new Date(text);
+
+export interface PilotRow {
+  id: string;
+  squad_id: string;
+  name: string;
+  stick_mode: number;
+  grip: Grip;
+  settings_frozen: boolean | number;
+  reaction_s: number | null;
+  reference_aircraft_id: string | null;
+  school: unknown;
+  created_at: Date;
+}
+
+export const pilotOf = (row: PilotRow): PilotRecord["pilot"] => ({
+  id: row.id,
+  name: row.name,
+  stickMode: row.stick_mode,
+  grip: row.grip,
+  settingsFrozen: Boolean(row.settings_frozen),
+  ...(row.reaction_s !== null && { reactionS: row.reaction_s }),
+  referenceAircraftId: row.reference_aircraft_id,
+  ...(row.school !== null && { school: fromJson<School>(row.school) }),
+});
+
+export const pilotRow = (pilot: PilotRecord["pilot"], squadId: string, now: Date): PilotRow => ({
+  id: pilot.id,
+  squad_id: squadId,
+  name: pilot.name,
+  stick_mode: pilot.stickMode,
+  grip: pilot.grip,
+  settings_frozen: pilot.settingsFrozen ?? false,
+  reaction_s: pilot.reactionS ?? null,
+  reference_aircraft_id: pilot.referenceAircraftId ?? null,
+  school: pilot.school ? JSON.stringify(pilot.school) : null,
+  created_at: now,
+});
+
+export interface AircraftRow {
+  id: string;
+  pilot_id: string;
+  name: string;
+  preset_id: string;
+  airframe: unknown;
+  model_version: number;
+  flight_state: FlightState;
+  created_at: Date;
+  removed_at: Date | null;
+  measurements: unknown;
+  estimate: unknown;
+}
+
+export const aircraftOf = (row: AircraftRow, setups: readonly SetupOf[], loads: readonly LoadOf[]): AircraftOf => ({
+  id: row.id,
+  name: row.name,
+  presetId: row.preset_id,
+  airframe: fromJson(row.airframe),
+  flightState: row.flight_state,
+  createdAt: iso(row.created_at),
+  inBin: row.removed_at !== null,
+  ...(row.measurements !== null && {
+    measurements: fromJson<Measurement[]>(row.measurements),
+    estimate: fromJson<Airframe>(row.estimate),
+  }),
+  ...(loads.length > 0 && { loads }),
+  setups,
+});
+
+export const aircraftRow = (one: AircraftOf, pilotId: string, now: Date): AircraftRow => ({
+  id: one.id,
+  pilot_id: pilotId,
+  name: one.name,
+  preset_id: one.presetId,
+  airframe: JSON.stringify(completedAirframe(one.airframe, one.presetId)),
+  model_version: MODEL_VERSION,
+  flight_state: one.flightState,
+  created_at: at(one.createdAt),
+  removed_at: one.inBin ? now : null,
+  measurements: one.measurements ? JSON.stringify(one.measurements) : null,
+  estimate: one.estimate ? JSON.stringify(completedAirframe(one.estimate, one.presetId)) : null,
+});
+
+export interface SetupRow {
+  id: string;
+  aircraft_id: string;
+  number: number;
+  settings: unknown;
+  reason: string;
+  coach_id: string;
+  created_at: Date;
+}
+
+export const setupOf = (row: SetupRow, nameOf: NameOf): SetupOf => ({
+  id: row.id,
+  number: row.number,
+  settings: fromJson(row.settings),
+  reason: row.reason,
+  coach: nameOf(row.coach_id),
+  createdAt: iso(row.created_at),
+});
+
+export const setupRow = (one: SetupOf, aircraftId: string): SetupRow => ({
+  id: one.id,
+  aircraft_id: aircraftId,
+  number: one.number,
+  settings: JSON.stringify(one.settings),
+  reason: one.reason,
+  coach_id: one.coach.id,
+  created_at: at(one.createdAt),
+});
+
+export interface LoadRow {
+  id: string;
+  aircraft_id: string;
+  name: string;
+  mass_kg: number;
+  thrust_to_weight: number | null;
+  created_at: Date;
+  removed_at: Date | null;
+}
+
+export const loadOf = (row: LoadRow): LoadOf => ({
+  id: row.id,
+  name: row.name,
+  massKg: row.mass_kg,
+  thrustToWeight: row.thrust_to_weight,
+  createdAt: iso(row.created_at),
+  inBin: row.removed_at !== null,
+});
+
+export const loadRow = (one: LoadOf, aircraftId: string, now: Date): LoadRow => ({
+  id: one.id,
+  aircraft_id: aircraftId,
+  name: one.name,
+  mass_kg: one.massKg,
+  thrust_to_weight: one.thrustToWeight,
+  created_at: at(one.createdAt),
+  removed_at: one.inBin ? now : null,
+});
+
+export interface SessionRow {
+  id: string;
+  coach_id: string | null;
+  place: One<"sessions">["place"];
+  started_at: Date;
+  ended_at: Date | null;
+  step_id: string;
+  setup_id: string | null;
+  load_id: string | null;
+}
+
+export const sessionOf = (row: SessionRow, nameOf: NameOf): One<"sessions"> => ({
+  id: row.id,
+  place: row.place,
+  coach: row.coach_id === null ? null : nameOf(row.coach_id),
+  startedAt: iso(row.started_at),
+  endedAt: row.ended_at === null ? null : iso(row.ended_at),
+  stepId: row.step_id,
+  setupId: row.setup_id,
+  ...(row.load_id !== null && { loadId: row.load_id }),
+});
+
+export const sessionRow = (one: One<"sessions">, squadId: string) => ({
+  id: one.id,
+  squad_id: squadId,
+  coach_id: one.coach?.id ?? null,
+  place: one.place,
+  started_at: at(one.startedAt),
+  begun_at: at(one.startedAt),
+  ended_at: one.endedAt === null ? null : at(one.endedAt),
+});
+
+export const attemptOf = (row: AttemptRow): One<"attempts"> => ({
+  id: row.id,
+  sessionId: row.session_id,
+  stepId: row.step_id,
+  direction: row.direction,
+  place: row.place,
+  setupId: row.setup_id,
+  ...(row.load_id !== null && { loadId: row.load_id }),
+  outcome: row.outcome,
+  faults: fromJson(row.faults),
+  ...(row.pack !== null && { pack: row.pack }),
+  ...(row.minutes !== null && { minutes: row.minutes }),
+  ...(row.measured !== null && { measured: fromJson<Partial<Record<AttemptMeasure, number>>>(row.measured) }),
+  flownAt: iso(row.flown_at),
+});
+
+export const attemptRow = (one: One<"attempts">, pilotId: string): Omit<AttemptRow, "undone_at"> => ({
+  id: one.id,
+  session_id: one.sessionId,
+  pilot_id: pilotId,
+  step_id: one.stepId,
+  direction: one.direction,
+  place: one.place,
+  setup_id: one.setupId,
+  load_id: one.loadId ?? null,
+  outcome: one.outcome,
+  faults: JSON.stringify(one.faults),
+  pack: one.pack ?? null,
+  minutes: one.minutes ?? null,
+  measured: one.measured ? JSON.stringify(one.measured) : null,
+  flown_at: at(one.flownAt),
+});
+
+export interface MilestoneRow {
+  id: string;
+  step_id: string;
+  coach_id: string;
+  evidence: unknown;
+  note: string;
+  signed_at: Date;
+}
+
+export const milestoneOf = (row: MilestoneRow, nameOf: NameOf): One<"milestones"> => ({
+  id: row.id,
+  stepId: row.step_id,
+  coach: nameOf(row.coach_id),
+  evidence: fromJson<MilestoneEvidence>(row.evidence),
+  note: row.note,
+  signedAt: iso(row.signed_at),
+});
+
+export const milestoneRow = (one: One<"milestones">, pilotId: string, now: Date) => ({
+  id: one.id,
+  pilot_id: pilotId,
+  step_id: one.stepId,
+  coach_id: one.coach.id,
+  evidence: JSON.stringify(one.evidence),
+  note: one.note,
+  signed_at: at(one.signedAt),
+  brought_in_at: now,
+});
+
+export interface NoteRow {
+  id: string;
+  coach_id: string;
+  text: string;
+  written_at: Date;
+}
+
+export const noteOf = (row: NoteRow, nameOf: NameOf): One<"notes"> => ({
+  id: row.id,
+  coach: nameOf(row.coach_id),
+  text: row.text,
+  writtenAt: iso(row.written_at),
+});
+
+export const noteRow = (one: One<"notes">, pilotId: string) => ({
+  id: one.id,
+  pilot_id: pilotId,
+  coach_id: one.coach.id,
+  text: one.text,
+  written_at: at(one.writtenAt),
+});
+
+export interface TargetRow {
+  id: string;
+  step_id: string;
+  due_at: Date;
+}
+
+export const targetOf = (row: TargetRow): One<"targets"> => ({
+  id: row.id,
+  stepId: row.step_id,
+  dueAt: iso(row.due_at),
+});
+
+export const targetRow = (one: One<"targets">, pilotId: string, exportedAt: string) => ({
+  id: one.id,
+  pilot_id: pilotId,
+  step_id: one.stepId,
+  due_at: at(one.dueAt),
+  created_at: at(exportedAt),
+});
+
+export interface RequestRow {
+  id: string;
+  step_id: string;
+  message: string;
+  asked_at: Date;
+  answered_at: Date | null;
+  answer: string | null;
+}
+
+export const requestOf = (row: RequestRow): One<"requests"> => ({
+  id: row.id,
+  stepId: row.step_id,
+  message: row.message,
+  askedAt: iso(row.asked_at),
+  answeredAt: row.answered_at === null ? null : iso(row.answered_at),
+  answer: row.answer,
+});
+
+export const requestRow = (one: One<"requests">, pilotId: string) => ({
+  id: one.id,
+  pilot_id: pilotId,
+  step_id: one.stepId,
+  message: one.message,
+  asked_at: at(one.askedAt),
+  answered_at: one.answeredAt === null ? null : at(one.answeredAt),
+  answer: one.answer,
+});
