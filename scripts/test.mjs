@@ -127,7 +127,12 @@ await runMain(async () => {
         ["empty", []],
         ["demo", ["--demo"]],
       ]) {
-        const own = { ...database.env, BATHYGON_DB_NAME: `bathygon_${name}`, BATHYGON_DEMO_PASSWORD: env.E2E_PASSWORD };
+        const own = {
+          ...database.env,
+          BATHYGON_DB_NAME: `bathygon_${name}`,
+          BATHYGON_DEMO_PASSWORD: env.E2E_PASSWORD,
+          BATHYGON_GALLERY: "1",
+        };
         await runTypeScript("prepare-database.ts", ["--create", ...args], own);
         const application = await startApplication(build, await freePort(), own);
         stops.push(application.stop);

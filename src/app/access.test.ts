@@ -331,6 +331,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
 const open = [
   "(field)/field/page.tsx",
   "(open)/begin/page.tsx",
+  "(open)/gallery/page.tsx",
   "(open)/sign-in/page.tsx",
   "api/[action]/route.ts",
   "healthz/route.ts",

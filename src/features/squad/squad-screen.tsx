@@ -1,6 +1,6 @@
 "use client";
 
-import { adviceWords, capital } from "@/words";
+import { adviceWords, capital, percent, percentRange } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -300,13 +300,19 @@ function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence
     >
       <span>{names[one.direction]}</span>
       <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
-      <RateBar
-        mean={one.posterior.mean}
-        low={one.posterior.low}
-        high={one.posterior.high}
-        mark={window.share}
-        label={`clean rate ${Math.round(100 * one.posterior.mean)} %, 90 % interval ${Math.round(100 * one.posterior.low)} to ${Math.round(100 * one.posterior.high)} %`}
-      />
+      {one.attempts > 0 ? (
+        <RateBar
+          mean={one.posterior.mean}
+          low={one.posterior.low}
+          high={one.posterior.high}
+          mark={window.share}
+          label={`clean rate ${percent(one.posterior.mean)}, 90 % interval ${percentRange(one.posterior)}`}
+        />
+      ) : (
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          not flown
+        </Box>
+      )}
       <span className="num" style={{ textAlign: "right" }}>
         {one.attempts}×
       </span>

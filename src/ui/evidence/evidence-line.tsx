@@ -1,6 +1,6 @@
 "use client";
 
-import { countWords, markWords, percent } from "@/words";
+import { countWords, markWords, percent, percentRange } from "@/words";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { leavesOf, RECENCY_HALF_LIFE_ATTEMPTS, windowOf, type DirectionEvidence, type PassMark } from "@/core";
@@ -24,13 +24,15 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
   const have = leavesOf(one.judged)
     .map(({ count }) => countWords(count))
     .join(", ");
-  const range = `${Math.round(100 * posterior.low)}–${Math.round(100 * posterior.high)} %`;
+  const range = percentRange(posterior);
+  // Where nobody has flown there is no rate to speak of, only the even start.
+  const flown = one.attempts > 0;
   return (
     <ButtonBase
       onClick={() =>
         openWhy({
           title: `Clean rate, ${name}`,
-          result: `${percent(posterior.mean)}, 90 % interval ${range}`,
+          result: flown ? `${percent(posterior.mean)}, 90 % interval ${range}` : "not flown yet",
           how: `Beta distribution of the clean rate: it starts even, every attempt moves it, and an attempt ${RECENCY_HALF_LIFE_ATTEMPTS} attempts ago counts half. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark)}.`,
           inputs: [
             ["attempts that count", String(one.attempts)],
@@ -51,9 +53,10 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         width: "100%",
         textAlign: "left",
         py: 0.4,
+        minHeight: 28,
         fontSize: "0.9rem",
       }}
-      aria-label={`${name}: ${have}, clean rate ${percent(posterior.mean)}, ${range}. Why this number`}
+      aria-label={`${name}: ${flown ? `${have}, clean rate ${percent(posterior.mean)}, ${range}` : "not flown yet"}. Why this number`}
     >
       <Box component="span" sx={{ gridArea: "name" }}>
         {name}
@@ -62,10 +65,10 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
       </Box>
       <Box component="span" sx={{ gridArea: "bar" }}>
-        <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={window.share} />
+        {flown && <RateBar mean={posterior.mean} low={posterior.low} high={posterior.high} mark={window.share} />}
       </Box>
       <span className="num" style={{ whiteSpace: "nowrap", gridArea: "range" }}>
-        {range}
+        {flown && range}
       </span>
       <Box
         component="span"

@@ -38,6 +38,8 @@ it("says in words and shapes what was flown last, how often it goes clean with w
 it("claims nothing of what was never flown", () => {
   line("");
   expect(screen.getByText("not flown")).toBeVisible();
+  expect(screen.getByRole("button")).toHaveAccessibleName("backward: not flown yet. Why this number");
+  expect(screen.queryByText(/%/)).toBeNull();
   expect(screen.queryByText("■ passes")).toBeNull();
 });
 

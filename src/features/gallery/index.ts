@@ -1,0 +1,1 @@
+export { GalleryScreen } from "./gallery-screen";
