@@ -3,7 +3,7 @@ import { defineConfig } from "@playwright/test";
 /** Run by scripts/test.mjs, which starts the applications and says where they are. */
 export default defineConfig({
   testDir: "e2e",
-  workers: 1,
+  workers: Number(process.env.E2E_WORKERS ?? 1),
   timeout: 60_000,
   expect: { timeout: 10_000 },
   outputDir: process.env.E2E_OUTPUT ?? "test-results",

@@ -140,6 +140,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await expect(page.getByText("Signed off", { exact: true })).toBeVisible();
     await expect(page.getByText("All sent")).toBeVisible();
     await page.getByRole("button", { name: "End the session" }).click();
+    await page.getByRole("button", { name: "End it" }).click();
     await expect(page.getByRole("heading", { name: "Debrief" })).toBeVisible();
     await page.reload();
     await expect(page.getByRole("heading", { name: "Debrief" })).toBeVisible();

@@ -125,6 +125,7 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await field.reload();
   await expect(field.getByText(/\d+ waiting on this device, safe/)).toBeVisible();
   await field.getByRole("button", { name: "End the session" }).click();
+  await field.getByRole("button", { name: "End it" }).click();
   await expect(field.getByRole("heading", { name: "Debrief" })).toBeVisible();
   await expect(field.getByText("4 attempts")).toBeVisible();
   await expect(field.getByText("Punches too short on the right.")).toBeVisible();

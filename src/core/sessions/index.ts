@@ -1,5 +1,7 @@
 export { allot, blockKinds, turnsIn } from "./allot";
 export type { Allotment, Block, BlockKind, Offer, PilotOffers, SessionFrame } from "./allot";
+export { LANDING_S, packState, tryTimeS, USUAL_TRY_S } from "./pack-clock";
+export type { PackState } from "./pack-clock";
 export { orderTurns } from "./turns";
 export type { Turn } from "./turns";
 export { attemptsToMeet } from "./outlook";

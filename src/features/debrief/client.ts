@@ -1,3 +1,3 @@
 export { Debrief } from "./debrief";
 export { NoteList } from "./note-list";
-export { Verdict } from "./verdict";
+export { Verdict, VerdictLine } from "./verdict";

@@ -34,6 +34,28 @@ interface VerdictProps {
   readonly onSignOff: () => void;
 }
 
+/** The verdict in a line, for where there is no room for its evidence. */
+export function VerdictLine({ pilot, known, step, today }: Pick<VerdictProps, "pilot" | "known" | "step" | "today">) {
+  const syllabus = useSyllabus();
+  if (step.leftOut) return null;
+  const advice = adviceAt(pilot, known, step, syllabus, today);
+  return (
+    <Typography
+      title={adviceWords(advice, step.id, syllabus)}
+      sx={{
+        fontSize: "0.95rem",
+        lineHeight: 1.25,
+        display: "-webkit-box",
+        WebkitBoxOrient: "vertical",
+        WebkitLineClamp: 2,
+        overflow: "hidden",
+      }}
+    >
+      <b>{verdictWords[advice.kind]}.</b> {adviceWords(advice, step.id, syllabus)}
+    </Typography>
+  );
+}
+
 /** Evidence and advice for one pilot at one step with the attempts of this moment, and the sign-off. */
 export function Verdict(props: VerdictProps) {
   if (!props.step.leftOut) return <Judged {...props} />;

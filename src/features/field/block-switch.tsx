@@ -43,7 +43,7 @@ export function BlockSwitch({
             textAlign: "left",
             px: 1.2,
             py: 0.5,
-            minHeight: 44,
+            minHeight: 56,
             fontSize: "0.85rem",
             lineHeight: 1.25,
             border: `2px solid ${i === at ? theme.tokens.ink : theme.tokens.rule}`,
@@ -62,7 +62,7 @@ export function BlockSwitch({
           <b>{stepId ? stepName(syllabus, stepId) : "As they like"}</b>
         </ButtonBase>
       ))}
-      <Button size="small" onClick={() => setAdding(true)} sx={{ flexShrink: 0, minHeight: 44 }}>
+      <Button size="small" onClick={() => setAdding(true)} sx={{ flexShrink: 0, minHeight: 56 }}>
         Another step
       </Button>
       <Dialog open={adding} onClose={() => setAdding(false)} aria-labelledby="another-step" fullWidth maxWidth="xs">
@@ -74,6 +74,7 @@ export function BlockSwitch({
               ...skill.steps.map((step) => (
                 <ListItemButton
                   key={step.id}
+                  sx={{ minHeight: 56 }}
                   onClick={() => {
                     setAdding(false);
                     onAdd(step.id);

@@ -53,7 +53,6 @@ export function Measurements({
     return (
       <TextField
         key={name}
-        size="small"
         label={label}
         disabled={!last}
         value={entry.text}
@@ -90,7 +89,7 @@ export function Measurements({
               ]}
               onPick={(side) => set(change(name, { below: side === "below" }))}
               disabled={!last}
-              buttonSx={{ minHeight: 40, px: 1.2 }}
+              buttonSx={{ minHeight: 56, px: 1.6 }}
             />
           )}
         </Box>

@@ -17,6 +17,7 @@ export function TallyHead({
   brief,
   direction,
   site,
+  name,
   children,
 }: {
   pilot: TallyPilot;
@@ -26,18 +27,15 @@ export function TallyHead({
   brief: BriefData | undefined;
   direction: string;
   site: Site | null;
+  /** Whose turn it is, as a heading. */
+  name: React.ReactNode;
   /** The pack clock. */
   children: React.ReactNode;
 }) {
   return (
     <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-      <Box sx={{ minWidth: 0 }}>
-        <Typography
-          component="h1"
-          sx={{ fontSize: "1.25rem", fontWeight: 700, lineHeight: 1.2, overflowWrap: "anywhere" }}
-        >
-          {pilot.name}
-        </Typography>
+      <Box sx={{ minWidth: 0, flex: 1 }}>
+        {name}
         <Typography sx={{ fontSize: "0.95rem" }}>
           {step?.name ?? "As they like"}
           {pilot.turns.length > 0 && (

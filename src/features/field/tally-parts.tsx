@@ -65,7 +65,7 @@ export function DirectionSwitch(props: {
             aria-checked={on}
             onClick={() => onChange(id)}
             sx={(theme) => ({
-              minHeight: 52,
+              minHeight: 56,
               fontSize: "1.1rem",
               fontWeight: 650,
               columnGap: 1,
@@ -123,7 +123,7 @@ export function Target({
         "&:active": { transform: "scale(0.98)" },
       })}
     >
-      <OutcomeMark outcome={outcome} size={58} labelled={false} />
+      <OutcomeMark outcome={outcome} size={48} labelled={false} />
       <Box component="span" sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
         {outcomeWords[outcome]}
       </Box>
@@ -159,7 +159,7 @@ export function FaultChips({
             onClick={() => onToggle(fault.id)}
             sx={(theme) => ({
               px: 1.5,
-              minHeight: 46,
+              minHeight: 56,
               fontSize: "0.95rem",
               fontWeight: 600,
               border: `2px solid ${disabled ? theme.tokens.rule : theme.tokens.ink}`,
@@ -221,7 +221,7 @@ export function TapList({
               {outcomeWords[attempt.outcome].toLowerCase()}, {names[attempt.direction] ?? attempt.direction}
               {attempt.faults.length > 0 && `: ${attempt.faults.map(faultName).join(", ")}`}
             </Box>
-            <Button size="small" onClick={() => onUndo(attempt.id)} sx={{ minHeight: 32 }}>
+            <Button size="small" onClick={() => onUndo(attempt.id)} sx={{ minHeight: 56 }}>
               Undo
             </Button>
           </Box>

@@ -1,5 +1,5 @@
-import { standardDay } from "@/syllabus";
-import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { builtInSyllabus, cueFor, standardDay } from "@/syllabus";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Outcome } from "@/core";
 import type { LoggedAttempt, Session, TallyData } from "@/contract";
@@ -53,6 +53,7 @@ const data = (change: Partial<TallyData> = {}): TallyData => ({
   ],
   ...change,
 });
+const verdict = () => screen.getByRole("region", { name: /^Verdict for/ });
 const away = { status: 503, body: { ok: false, message: "away", fields: {} } };
 
 beforeEach(async () => {
@@ -63,10 +64,12 @@ beforeEach(async () => {
 it("logs a tap with pilot, step, direction and time, and shows the count and verdict at once", async () => {
   const sent = fakeServer();
   renderScreen(<TallyScreen data={data()} />);
-  expect(screen.getByText("Begin")).toBeVisible();
+  expect(within(verdict()).getByText("Begin")).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Clean, 0 so far" }));
   expect(screen.getByRole("button", { name: "Clean, 1 so far" })).toBeVisible();
-  expect(screen.getByText(/Backward 1 of 1, forward not flown: stay/)).toBeVisible();
+  expect(within(verdict()).getByText(/Backward 1 of 1, forward not flown: stay/)).toBeVisible();
+  // Also in a line between the direction and the targets, where it is seen without scrolling.
+  expect(screen.getByTitle(/Backward 1 of 1, forward not flown: stay/)).toHaveTextContent(/^Stay\./);
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({
     action: "log-attempt",
@@ -211,8 +214,14 @@ it("says what waits on the device while the server is away; the session can be c
   renderScreen(<TallyScreen data={data()} />);
   await userEvent.keyboard("cc");
   expect(await screen.findByText(/2 waiting on this device, safe/)).toBeVisible();
+  // Asked once: a tap with a glove on may be a mistake.
   await userEvent.click(screen.getByRole("button", { name: "End the session" }));
-  expect(screen.getByRole("heading", { name: "Debrief" })).toBeVisible();
+  expect(screen.getByRole("dialog")).toHaveTextContent(/also what still waits on this device/);
+  await userEvent.click(screen.getByRole("button", { name: "Fly on" }));
+  expect(screen.queryByRole("heading", { name: "Debrief" })).toBeNull();
+  await userEvent.click(await screen.findByRole("button", { name: "End the session" }));
+  await userEvent.click(screen.getByRole("button", { name: "End it" }));
+  expect(await screen.findByRole("heading", { name: "Debrief" })).toBeVisible();
   expect(await screen.findByText(/3 waiting on this device, safe/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Open it again" }));
   expect(screen.getByRole("button", { name: "Clean, 2 so far" })).toBeVisible();
@@ -363,6 +372,59 @@ describe("a planned session", () => {
     expect(blocks().find(([, on]) => on === "true")![0]).toContain("Slow flip");
     expect(screen.getByRole("radio", { name: /Forward/ })).toBeChecked();
     expect(screen.getByText(/The reason for the main/)).toBeVisible();
+  });
+
+  it("lets anybody fly out of turn by a tap on the name, who is next first, and goes back a turn", async () => {
+    renderScreen(<TallyScreen data={planned({ attempts: [attempt("clean", "back", 1)] })} />);
+    const turnOf = () => screen.getByRole("heading", { level: 1 }).textContent;
+    await userEvent.click(screen.getByRole("button", { name: /whose turn it is/ }));
+    const listed = () =>
+      within(screen.getByRole("dialog"))
+        .getAllByRole("button")
+        .map((one) => one.textContent);
+    expect(listed()).toEqual(["Ida Rooknext, 0 attempts", "Odo Fennflying now, 1 attempt", "Back to the turn before"]);
+    await userEvent.click(within(screen.getByRole("dialog")).getByRole("button", { name: /Ida Rook/ }));
+    await waitFor(() => expect(turnOf()).toBe("Ida Rook"));
+    await userEvent.click(await screen.findByRole("button", { name: /whose turn it is/ }));
+    await userEvent.click(screen.getByRole("button", { name: "Back to the turn before" }));
+    await waitFor(() => expect(turnOf()).toBe("Odo Fenn"));
+  });
+
+  it("counts the pack down from what was planned, calls the last try and the landing, and stops with the turn", async () => {
+    const vibrate = jest.fn();
+    Object.assign(navigator, { vibrate });
+    jest.useFakeTimers({ now: 0 });
+    try {
+      renderScreen(<TallyScreen data={planned()} />);
+      const clock = () => screen.getByRole("button", { name: /pack \d/i }).getAttribute("aria-label");
+      // Eight minutes of blocks in two packs.
+      expect(clock()).toBe("Start pack 1, 4 min");
+      fireEvent.click(screen.getByRole("button", { name: /^Start pack/ }));
+      act(() => void jest.advanceTimersByTime(60_000));
+      expect(clock()).toBe("Pack 1, 3:00 left. Tap to end it");
+      expect(vibrate).not.toHaveBeenCalled();
+      act(() => void jest.advanceTimersByTime(125_000));
+      expect(clock()).toBe("Pack 1, 0:55 left, no further try. Tap to end it");
+      expect(vibrate).toHaveBeenCalledTimes(1);
+      act(() => void jest.advanceTimersByTime(30_000));
+      expect(clock()).toBe("Pack 1, 0:25 left, land now. Tap to end it");
+      expect(vibrate).toHaveBeenCalledTimes(2);
+      act(() => void jest.advanceTimersByTime(35_000));
+      expect(clock()).toContain("−0:10 left, land now");
+      fireEvent.keyDown(document.body, { key: "n" });
+      expect(clock()).toBe("Start pack 2, 4 min");
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it("shows what mends a fault as soon as it is tapped, for the direction it was flown in", async () => {
+    renderScreen(<TallyScreen data={data()} />);
+    await userEvent.keyboard("r1");
+    const fault = builtInSyllabus.stepById.get("flip-slow")!.faults[0];
+    expect(screen.getByRole("status", { name: "What mends it" })).toHaveTextContent(cueFor(fault, "back"));
+    await userEvent.keyboard("1");
+    expect(screen.queryByRole("status", { name: "What mends it" })).toBeNull();
   });
 
   it("calls for the other direction after three in one", async () => {

@@ -26,7 +26,9 @@ export function TallyScreen({ data, briefs = NO_BRIEFS }: { data: TallyData; bri
     <KeysProvider>
       <WhyProvider>
         <SyllabiProvider sent={data.syllabi} squadId={data.session.squadId}>
-          <Session data={data} briefs={briefs} />
+          <main>
+            <Session data={data} briefs={briefs} />
+          </main>
         </SyllabiProvider>
       </WhyProvider>
     </KeysProvider>

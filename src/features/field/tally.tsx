@@ -4,21 +4,26 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomes } from "@/core";
-import { directionNames } from "@/syllabus";
+import { cueFor, directionNames } from "@/syllabus";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { outcomeWords } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { blockReasonWords } from "@/words";
 import { BlockSwitch } from "./block-switch";
 import { BriefDialog } from "./brief-dialog";
-import { NoteList, Verdict } from "@/features/debrief/client";
+import { EndSession } from "./end-session";
+import { PickOne } from "@/ui/forms/pick-one";
+import { usePreferences } from "@/ui/theme/preferences";
+import { lookNames, themeNames } from "@/ui/theme/tokens";
+import { NoteList, Verdict, VerdictLine } from "@/features/debrief/client";
 import { NoteDialog, useFieldNote } from "./field-notes";
-import type { TallyData } from "@/contract";
+import type { LoggedAttempt, TallyData, TallyPilot } from "@/contract";
 import { Measurements } from "./measurements";
-import { PackClock, usePack } from "./pack-clock";
+import { PackClock, packMinutes, usePack } from "./pack-clock";
+import { PilotSwitch } from "./pilot-switch";
 import { RefusedList } from "./refused-list";
 import { DirectionSwitch, FaultChips, TapList, Target } from "./tally-parts";
 import { useFieldPlace } from "./use-field-place";
@@ -48,7 +53,9 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
     }),
   );
   const brief = briefs.find((one) => one.pilot.id === pilot.id && one.standing.stepId === block.stepId);
-  const taps = useTaps(tally, field, place, now, pack, note);
+  const turns = useTurns(place, pack);
+  const taps = useTaps(tally, field, place, now, pack, note, turns.next);
+  const today = attempts.filter(({ pilotId }) => pilotId === pilot.id);
   const showBrief = brief ? () => setBriefShown(true) : null;
   return (
     <Box
@@ -65,18 +72,40 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
         sx={{
           display: "flex",
           flexDirection: "column",
-          minHeight: { xs: "calc(100dvh - 24px)", md: 0 },
-          height: { md: "calc(100dvh - 48px)" },
-          maxHeight: { md: 820 },
+          minHeight: { xs: "calc(100dvh - 24px)", md: "min(820px, 100dvh - 48px)" },
           gap: 1,
+          "& > *": { flexShrink: 0 },
         }}
       >
-        <TallyHead pilot={pilot} packAt={place.pack} step={step} brief={brief} direction={direction} site={tally.site}>
-          <PackClock pack={pack} />
+        <TallyHead
+          pilot={pilot}
+          packAt={place.pack}
+          step={step}
+          brief={brief}
+          direction={direction}
+          site={tally.site}
+          name={
+            <PilotSwitch
+              pilot={pilot}
+              order={place.order}
+              attempts={attempts}
+              onChoose={turns.choose}
+              onBack={turns.back}
+            />
+          }
+        >
+          <PackClock pack={pack} plannedMin={packMinutes(pilot, place.blocks)} taps={today} />
         </TallyHead>
         <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
         {step ? (
-          <Targets field={field} now={{ ...now, step }} taps={taps} onDirection={place.chooseDirection} />
+          <Targets
+            field={field}
+            pilot={pilot}
+            today={today}
+            now={{ ...now, step }}
+            taps={taps}
+            onDirection={place.chooseDirection}
+          />
         ) : (
           <Typography sx={{ flex: 1, py: 3, fontSize: "1.1rem" }}>
             {pilot.name} flies as they like: nothing is counted. To count something, choose another step above.
@@ -89,6 +118,7 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
           notes={notes.length}
           onUndo={taps.undo}
           onNote={note.show}
+          onNext={turns.next}
           onBrief={showBrief}
         />
         <WaitingLine waiting={field.waiting} />
@@ -103,6 +133,19 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
   );
 }
 
+/** Every way to another turn; the clock stops with the turn. */
+function useTurns(place: ReturnType<typeof useFieldPlace>, pack: ReturnType<typeof usePack>) {
+  return useMemo(() => {
+    const ending =
+      <Given extends unknown[]>(then: (...given: Given) => void) =>
+      (...given: Given) => {
+        pack.end();
+        then(...given);
+      };
+    return { next: ending(place.nextTurn), back: ending(place.turnBack), choose: ending(place.choosePilot) };
+  }, [pack, place]);
+}
+
 interface PartProps {
   readonly field: Field;
   readonly place: ReturnType<typeof useFieldPlace>;
@@ -112,27 +155,39 @@ interface PartProps {
 /** Direction, the four outcomes, the faults and figures of the last attempt. */
 function Targets({
   field: { act },
+  pilot,
+  today,
   now: { step, own, known, direction, last },
   taps,
   onDirection,
 }: {
   field: Field;
+  pilot: TallyPilot;
+  /** What the pilot flew in this session. */
+  today: readonly LoggedAttempt[];
   now: FlownNow & { readonly step: FlownStep };
   taps: ReturnType<typeof useTaps>;
   onDirection: (id: string) => void;
 }) {
   const ready = useHydrated();
+  const fault = step.faults.find(({ id }) => id === last?.faults.at(-1));
   return (
     <>
       <DirectionSwitch step={step} earlier={known.earlier} own={own} direction={direction} onChange={onDirection} />
+      {/* Where there is room for two columns the whole verdict stands beside it. */}
+      <Box sx={{ display: { md: "none" }, minWidth: 0 }}>
+        <VerdictLine pilot={pilot} known={known} step={step} today={today} />
+      </Box>
       <Box
         sx={{
-          flex: 1,
+          flex: "1 0 auto",
           display: "grid",
           gridTemplateColumns: "1fr 1fr",
           gridAutoRows: "1fr",
           gap: 1,
-          minHeight: 260,
+          minHeight: 240,
+          // A phone held across: all four in a row.
+          "@media (max-height: 480px)": { gridTemplateColumns: "repeat(4, 1fr)", minHeight: 120 },
         }}
       >
         {outcomes.map((outcome) => (
@@ -152,6 +207,20 @@ function Targets({
         label="Faults of the last attempt"
         onToggle={taps.toggleFault}
       />
+      {fault && last && (
+        <Box
+          role="status"
+          aria-label="What mends it"
+          sx={(theme) => ({
+            borderLeft: `6px solid ${theme.tokens.ochre}`,
+            pl: 1.5,
+            fontSize: "1.3rem",
+            lineHeight: 1.3,
+          })}
+        >
+          {cueFor(fault, last.direction)}
+        </Box>
+      )}
       <Measurements
         key={last?.id}
         step={step}
@@ -170,6 +239,7 @@ function TallyFoot({
   notes,
   onUndo,
   onNote,
+  onNext,
   onBrief,
 }: Pick<PartProps, "place" | "now"> & {
   tally: TallyData;
@@ -177,12 +247,26 @@ function TallyFoot({
   notes: number;
   onUndo: () => void;
   onNote: () => void;
+  onNext: () => void;
   /** Null while there is none on this device. */
   onBrief: (() => void) | null;
 }) {
   const ready = useHydrated();
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: tally.coaches ? "2fr 1fr 2fr" : "1fr 1fr", gap: 1 }}>
+    <Box
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: tally.coaches ? "2fr 1fr 2fr" : "1fr 1fr",
+        gap: 1,
+        // Undoing and the next pilot stay within reach of the thumb.
+        position: { xs: "sticky", md: "static" },
+        bottom: 0,
+        zIndex: 2,
+        py: 0.8,
+        bgcolor: theme.tokens.paper,
+        "@media (max-height: 480px)": { position: "static" },
+      })}
+    >
       <Button variant="outlined" disabled={!last} onClick={onUndo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
         {last && step
           ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${directionNames(step)[last.direction] ?? last.direction}`
@@ -199,7 +283,7 @@ function TallyFoot({
         </Button>
       )}
       {tally.pilots.length > 1 ? (
-        <Button variant="outlined" onClick={place.nextTurn} sx={{ minHeight: 56, lineHeight: 1.2 }}>
+        <Button variant="outlined" onClick={onNext} sx={{ minHeight: 56, lineHeight: 1.2 }}>
           Next: {place.next.name}
         </Button>
       ) : (
@@ -218,7 +302,7 @@ function TallyFoot({
 
 /** The verdict with what was tapped, the notes, and the way out of the session. */
 function BelowTargets({
-  field: { tally, attempts, act },
+  field,
   place: { pilot, block },
   now: { step, own, known },
   notes,
@@ -230,6 +314,8 @@ function BelowTargets({
   onBrief: (() => void) | null;
 }) {
   const syllabus = useSyllabus();
+  const { theme, setPreference } = usePreferences();
+  const { tally, attempts, act } = field;
   return (
     <Box sx={{ pt: { xs: 2, md: 0 } }}>
       {step && (
@@ -254,19 +340,26 @@ function BelowTargets({
       )}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
         {tally.pilots.length > 1 && (
-          <Button variant="outlined" disabled={!onBrief} onClick={() => onBrief?.()}>
+          <Button variant="outlined" disabled={!onBrief} onClick={() => onBrief?.()} sx={{ minHeight: 56 }}>
             Brief
           </Button>
         )}
-        <Button
-          variant="outlined"
-          onClick={() => act({ action: "end-session", input: { id: tally.session.id, atMs: Date.now() } })}
-        >
-          End the session
-        </Button>
-        <Button component={Link} href={`/pilot?pilot=${pilot.id}`}>
+        <EndSession
+          waiting={field.waiting.unsent}
+          onEnd={() => field.act({ action: "end-session", input: { id: tally.session.id, atMs: Date.now() } })}
+        />
+        <Button component={Link} href={`/pilot?pilot=${pilot.id}`} sx={{ minHeight: 56 }}>
           To the desk
         </Button>
+      </Box>
+      <Box sx={{ mt: 2 }}>
+        <PickOne
+          label="Theme"
+          value={theme}
+          options={themeNames.map((name) => [name, lookNames[name]])}
+          onPick={(next) => setPreference({ theme: next })}
+          buttonSx={{ minHeight: 56, px: 2 }}
+        />
       </Box>
     </Box>
   );

@@ -1,5 +1,5 @@
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
-import { blockAt, fieldTurns } from "./use-field-place";
+import { blockAt, fieldTurns, orderFrom } from "./use-field-place";
 
 const block = (minutes: number) =>
   ({ kind: "main", stepId: "flip-slow", minutes, firstDirection: null, reason: null }) as const;
@@ -28,4 +28,12 @@ it("comes with each pack to the block that the minutes before it have brought it
   expect([0, 1, 2, 3].map((pack) => blockAt({ ...plan, turns: [0, 1, 2, 3] }, pack))).toEqual([0, 1, 1, 2]);
   expect(blockAt({ blocks: [block(0)], turns: [0] }, 5)).toBe(0);
   expect(blockAt(plan, 9)).toBe(2);
+});
+
+it("has everybody once in the order in which they come next, whoever flies last", () => {
+  const turns = [0, 1, 0, 2].map((at, i) => ({ at, pack: i }));
+  expect(orderFrom(turns, 0)).toEqual([1, 0, 2]);
+  expect(orderFrom(turns, 1)).toEqual([0, 2, 1]);
+  expect(orderFrom(turns, 3)).toEqual([0, 1, 2]);
+  expect(orderFrom([{ at: 0, pack: 0 }], 0)).toEqual([0]);
 });

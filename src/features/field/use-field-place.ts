@@ -50,6 +50,11 @@ const isBlock = (value: unknown): value is PlannedBlock =>
   blockKinds.some((kind) => kind === value.kind);
 const areBlocks = (value: unknown): value is readonly PlannedBlock[] => Array.isArray(value) && value.every(isBlock);
 
+/** Places in the list of pilots, each once, in the order in which they come after a turn. */
+export function orderFrom(turns: readonly FieldTurn[], turn: number): readonly number[] {
+  return [...new Set(turns.map((_, i) => turns[(turn + 1 + i) % turns.length].at))];
+}
+
 /** A place as it was kept, by whatever version: what cannot be read begins anew. */
 export function placeFrom(kept: unknown): Place | null {
   if (!isRecord(kept)) return null;
@@ -73,6 +78,12 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
   const at = Math.min(place.blockOf[pilot.id] ?? blockAt(pilot, now.pack), blocks.length - 1);
   const block = blocks[at];
   const directionKey = `${pilot.id} ${block.stepId}`;
+  const goTo = (to: number) =>
+    change((before) => {
+      const who = pilots[turns[to].at];
+      const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, turns[to].pack) } : {};
+      return { ...before, turn: to, blockOf: { ...before.blockOf, ...planned } };
+    });
   return {
     pilot,
     pack: now.pack,
@@ -99,13 +110,17 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
         },
         blockOf: { ...before.blockOf, [pilot.id]: blocks.length },
       })),
+    /** Everybody once, in the order in which they come next; who is flying comes last. */
+    order: orderFrom(turns, turn).map((one) => pilots[one]),
     /** The next pilot, at the block their plan has come to. */
-    nextTurn: () =>
-      change((before) => {
-        const to = (turn + 1) % turns.length;
-        const who = pilots[turns[to].at];
-        const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, turns[to].pack) } : {};
-        return { ...before, turn: to, blockOf: { ...before.blockOf, ...planned } };
-      }),
+    nextTurn: () => goTo((turn + 1) % turns.length),
+    /** The turn before, as after a tap too much. */
+    turnBack: () => goTo((turn + turns.length - 1) % turns.length),
+    /** Somebody out of turn: their next turn is taken now, and the order goes on from there. */
+    choosePilot: (pilotId: string) => {
+      const ahead = turns.map((_, i) => (turn + i) % turns.length);
+      const to = ahead.find((i) => pilots[turns[i].at].id === pilotId);
+      if (to !== undefined) goTo(to);
+    },
   };
 }

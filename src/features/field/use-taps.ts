@@ -41,6 +41,7 @@ export function useTaps(
   { step, direction, last }: Pick<FlownNow, "step" | "direction" | "last">,
   pack: ReturnType<typeof usePack>,
   note: ReturnType<typeof useFieldNote>,
+  nextTurn: () => void,
 ) {
   const { pilot } = place;
   const handlers = useMemo(() => {
@@ -84,7 +85,7 @@ export function useTaps(
       })),
       { key: "d", label: "The other direction", run: handlers.turn },
       { key: "u", label: "Undo the last attempt", run: () => void handlers.undo() },
-      { key: "n", label: "Next pilot", run: place.nextTurn },
+      { key: "n", label: "Next pilot", run: nextTurn },
       ...(coaches ? [{ key: "o", label: "Note of this pilot", run: note.show }] : []),
       ...(step?.faults ?? []).map((fault, i) => ({
         key: String(i + 1),
@@ -92,7 +93,7 @@ export function useTaps(
         run: () => void handlers.toggleFault(fault.id),
       })),
     ],
-    [handlers, step, place, coaches, note.show],
+    [handlers, step, coaches, note.show, nextTurn],
   );
   useKeys(keys);
   return handlers;

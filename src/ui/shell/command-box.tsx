@@ -11,7 +11,7 @@ import { useMemo, useState } from "react";
 import { stepTitle } from "@/syllabus";
 import { useSyllabus } from "../syllabus/use-syllabus";
 import { usePreferences } from "../theme/preferences";
-import { themeNames } from "../theme/tokens";
+import { lookNames, themeNames } from "../theme/tokens";
 import { unitSystems } from "@/words";
 import { useAtHand } from "./at-hand";
 import { screensFor } from "./screens";
@@ -153,5 +153,3 @@ function useCommands(): Command[] {
     ];
   }, [atHand, router, setPreference, steps]);
 }
-
-export const lookNames = { light: "Light", dark: "Dark", sun: "Full sun" } as const;

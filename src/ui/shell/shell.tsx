@@ -15,11 +15,11 @@ import { KeysProvider } from "../keys/keys";
 import { useOffline } from "../outbox/use-offline";
 import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
-import { themeNames } from "../theme/tokens";
+import { lookNames, themeNames } from "../theme/tokens";
 import { unitSystems } from "@/words";
 import { WhyProvider } from "../why/why";
 import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
-import { CommandBox, lookNames } from "./command-box";
+import { CommandBox } from "./command-box";
 import { screensFor } from "./screens";
 
 const RAIL_WIDTH = 148;

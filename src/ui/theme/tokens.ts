@@ -1,5 +1,8 @@
 /** Names of the looks a person can choose. */
 export type ThemeName = "light" | "dark" | "sun";
+/** What the looks are called. */
+export const lookNames: Readonly<Record<ThemeName, string>> = { light: "Light", dark: "Dark", sun: "Full sun" };
+
 export const themeNames: readonly ThemeName[] = ["light", "dark", "sun"];
 
 /** Colours by role. Colour never stands alone: shape, word or hatching says the same. */

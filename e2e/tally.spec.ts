@@ -1,0 +1,87 @@
+import { expect, test, type Page } from "@playwright/test";
+import { demoAddress, graveFaults, signIn } from "./addresses";
+
+/** A session of two, begun and flown a little, on a phone. */
+async function begin(page: Page): Promise<void> {
+  await signIn(page);
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name: "Ysolde Marr", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
+  await page.getByRole("link", { name: "Start session" }).click();
+  await page.getByRole("checkbox", { name: "Odalie Venn flies" }).check();
+  await page.getByRole("button", { name: "Start with 2 pilots" }).click();
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
+  await page.setViewportSize({ width: 390, height: 844 });
+}
+
+test("with a glove on: everything tapped is 56 high, all four outcomes and the next pilot are in sight on any screen", async ({
+  page,
+}) => {
+  await begin(page);
+  await page.keyboard.press("r");
+  await page.keyboard.press("1");
+  await expect(page.getByRole("status", { name: "What mends it" })).toBeVisible();
+  const low = await page.getByRole("main").evaluate((main) =>
+    [...main.querySelectorAll("button, a[href], [role=radio]")]
+      .map((one) => ({
+        name: one.getAttribute("aria-label") ?? one.textContent,
+        high: one.getBoundingClientRect().height,
+      }))
+      // The reason behind a figure is for the desk; it opens from the whole line.
+      .filter(({ name, high }) => high < 56 && !name?.endsWith("Why this number"))
+      .map(({ name, high }) => `${name}: ${Math.round(high)}`),
+  );
+  expect(low).toEqual([]);
+  for (const [width, height] of [
+    [390, 844],
+    [360, 640],
+    [844, 390],
+    [820, 1180],
+  ]) {
+    await page.setViewportSize({ width, height });
+    await page.evaluate(() => window.scrollTo(0, 0));
+    for (const outcome of ["Clean", "Rough", "Bailed", "Crashed"])
+      await expect(page.getByRole("button", { name: new RegExp(`^${outcome}`) }), `${width}x${height}`).toBeInViewport({
+        ratio: 1,
+      });
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const name of [/^Undo/, /^Next:/]) await expect(page.getByRole("button", { name }).first()).toBeInViewport();
+});
+
+test("nobody trips over the tally in any look, and the look is changed there", async ({ page }) => {
+  await begin(page);
+  // What is not there yet is grey, and fades in.
+  await expect(page.getByRole("button", { name: "Brief", exact: true })).toBeEnabled();
+  await page.waitForTimeout(600);
+  for (const look of ["Light", "Dark", "Full sun"]) {
+    await page.getByRole("button", { name: look }).click();
+    await expect(page.getByRole("button", { name: look })).toHaveAttribute("aria-pressed", "true");
+    expect(await graveFaults(page), look).toEqual([]);
+  }
+});
+
+test("turns are taken out of order, taken back, and end only when asked twice", async ({ page }) => {
+  await begin(page);
+  const name = page.getByRole("heading", { level: 1 });
+  const first = (await name.textContent())!;
+  await page.getByRole("button", { name: /^Start pack/ }).click();
+  await expect(page.getByRole("button", { name: /^Pack \d, \d:\d\d left/ })).toBeVisible();
+  await page.getByRole("button", { name: /whose turn it is/ }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /, next|next,/ })
+    .click();
+  await expect(name).not.toHaveText(first);
+  // The clock stopped with the turn.
+  await expect(page.getByRole("button", { name: /^Start pack/ })).toBeVisible();
+  await page.getByRole("button", { name: /whose turn it is/ }).click();
+  await page.getByRole("button", { name: "Back to the turn before" }).click();
+  await expect(name).toHaveText(first);
+  await page.getByRole("button", { name: "End the session" }).click();
+  await page.getByRole("button", { name: "Fly on" }).click();
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeVisible();
+  await page.getByRole("button", { name: "End the session" }).click();
+  await page.getByRole("button", { name: "End it" }).click();
+  await expect(page.getByRole("heading", { name: "Debrief" })).toBeVisible();
+});
