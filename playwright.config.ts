@@ -3,7 +3,8 @@ import { defineConfig } from "@playwright/test";
 /** Run by scripts/test.mjs, which starts the applications and says where they are. */
 export default defineConfig({
   testDir: "e2e",
-  workers: Number(process.env.E2E_WORKERS ?? 1),
+  // The pages compute on every core: two at a time take as long, and miss what is measured in frames.
+  workers: 1,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   outputDir: process.env.E2E_OUTPUT ?? "test-results",

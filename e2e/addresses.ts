@@ -1,10 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 
-/** Where scripts/test.mjs serves an application on an empty database, and for each of those that run at once one with the demo. */
+/** Where scripts/test.mjs serves an application on an empty database and one with the demo. */
 export const emptyAddress = process.env.E2E_EMPTY ?? "";
-const demos = (process.env.E2E_DEMO ?? "").split(" ");
-export const demoAddress = demos[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % demos.length];
+export const demoAddress = process.env.E2E_DEMO ?? "";
 
 /** Signs somebody made-up of the demo in, as the form does. */
 export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {

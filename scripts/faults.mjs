@@ -243,7 +243,7 @@ async function twoEditors(world, [first, second]) {
   }
   const numbers = await sql("select number from setup order by number");
   expect("every version has a number of its own, without gaps", numbers.join() === "1,2,3,4,5,6", numbers);
-  const told = await sql("select id from trail where deed = 'changed-setup'");
+  const told = await sql("select id from trail where deed = 'saved-setup'");
   expect(
     "the trail has a line for each version, and for none that was refused",
     told.length === numbers.length,

@@ -3,7 +3,6 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
-import { backUp, restore } from "./lib/dump.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
@@ -92,31 +91,25 @@ const readPlaywright = ({ stats, suites }) => {
   };
 };
 
-/** Two journeys at a time, each on its own copy of the demo's database; the empty one is for one journey and the gallery. */
-const JOURNEYS_AT_ONCE = 2;
-
-/** Seeds the demo once, copies it, and serves an application on each; where they are, for e2e/addresses.ts. */
-async function serveForJourneys(build, databaseEnv, password, scratch) {
-  const ownEnv = (name) => ({
-    ...databaseEnv,
-    BATHYGON_DB_NAME: `bathygon_${name}`,
-    BATHYGON_DEMO_PASSWORD: password,
-    BATHYGON_GALLERY: "1",
-  });
-  const serve = async (name) => {
-    const application = await startApplication(build, await freePort(), ownEnv(name));
+/** Makes an empty database and one with the demo, and serves an application on each; where they are, for e2e/addresses.ts. */
+async function serveForJourneys(build, databaseEnv, password) {
+  const addresses = {};
+  for (const [name, args] of [
+    ["empty", []],
+    ["demo", ["--demo"]],
+  ]) {
+    const own = {
+      ...databaseEnv,
+      BATHYGON_DB_NAME: `bathygon_${name}`,
+      BATHYGON_DEMO_PASSWORD: password,
+      BATHYGON_GALLERY: "1",
+    };
+    await runTypeScript("prepare-database.ts", ["--create", ...args], own);
+    const application = await startApplication(build, await freePort(), own);
     stops.push(application.stop);
-    return application.address;
-  };
-  await runTypeScript("prepare-database.ts", ["--create"], ownEnv("empty"));
-  await runTypeScript("prepare-database.ts", ["--create", "--demo"], ownEnv("demo_0"));
-  const seeded = join(scratch, "demo.sql.gz");
-  await backUp(ownEnv("demo_0"), seeded);
-  const demos = Array.from({ length: JOURNEYS_AT_ONCE }, (_, i) => `demo_${i}`);
-  for (const copy of demos.slice(1)) await restore(ownEnv(copy), seeded);
-  const addresses = [];
-  for (const name of demos) addresses.push(await serve(name));
-  return { E2E_EMPTY: await serve("empty"), E2E_DEMO: addresses.join(" "), E2E_WORKERS: String(JOURNEYS_AT_ONCE) };
+    addresses[`E2E_${name.toUpperCase()}`] = application.address;
+  }
+  return addresses;
 }
 
 await runMain(async () => {
@@ -151,7 +144,7 @@ await runMain(async () => {
         E2E_OUTPUT: join(scratch, "e2e"),
         E2E_PASSWORD: typablePassword(),
       };
-      Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD, scratch));
+      Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD));
       say("Playwright");
       await counted("e2e", bin("playwright"), ["test", ...only], env, env.E2E_REPORT, readPlaywright);
     }

@@ -111,6 +111,43 @@ it("names the block that cannot be flown", async () => {
     });
 });
 
+it("keeps why a block is flown as its kind; a sentence from a page of before as one that was said", async () => {
+  const id = newId();
+  const { why: _, ...bare } = block("main", "flip-slow");
+  const slipping = { kind: "slipping", clean: 1, all: 7, days: 3 };
+  const advised = {
+    kind: "advised",
+    advice: {
+      kind: "stay",
+      counts: [{ direction: "back", attempts: 4, rule: { kind: "k-of-last", count: 2, seen: 4, k: 3, n: 4 } }],
+      focus: { kind: "lowest-side", direction: "back" },
+    },
+    isNext: false,
+    notSignedOff: ["stop-course"],
+  };
+  const blocks = [
+    { ...bare, reason: slipping },
+    { ...bare, reason: advised },
+    block("main", "flip-slow", { why: "Because it was windy." }),
+    block("main", "flip-slow", { why: "" }),
+    bare,
+  ];
+  expect(await prepare(id, blocks)).toMatchObject({ ok: true });
+  expect((await loadTally(who, id))!.pilots[0].blocks.map(({ reason }) => reason)).toEqual([
+    slipping,
+    advised,
+    { kind: "said", says: "Because it was windy." },
+    null,
+    null,
+  ]);
+  for (const reason of ["because", { kind: "luck" }, { ...slipping, more: 1 }])
+    expect(await prepare(newId(), [{ ...bare, reason }])).toMatchObject({
+      ok: false,
+      status: 422,
+      fields: { "pilots.0.plan.blocks.0.reason": expect.stringContaining("reason") },
+    });
+});
+
 it("takes a step that was not planned, and brings what was flown of it before", async () => {
   const [first, second] = [newId(), newId()];
   await prepare(first);

@@ -1,27 +1,10 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { oneSquad } from "@/ui/testing/made-up";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { CalendarScreen } from "./calendar-screen";
-import type { CalendarData } from "./load";
+import { calendarData as data, nowMs } from "./testing/made-up-calendar";
 
 const DAY_MS = 86_400_000;
-const nowMs = Date.parse("2026-11-25T12:00:00Z");
-const data = (change: Partial<CalendarData> = {}): CalendarData => ({
-  squads: [oneSquad],
-  pilots: [
-    { id: "odo", name: "Odo Fenn", squadId: "squad" },
-    { id: "ida", name: "Ida Rook", squadId: "squad" },
-  ],
-  sites: [],
-  planned: [],
-  past: [],
-  targets: [],
-  gaps: [],
-  mayChange: true,
-  nowMs,
-  ...change,
-});
 const planned = {
   id: "plan",
   squadId: "squad",

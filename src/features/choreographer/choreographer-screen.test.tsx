@@ -4,10 +4,11 @@ import { recipes, withPhase } from "@/core";
 import type { SquadVariant } from "@/contract";
 import type { VariantDocument } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
-import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
+import { onTheSpot } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { ChoreographerScreen } from "./choreographer-screen";
 import type { ChoreographerData } from "./load";
+import { choreographerData } from "./testing/made-up-choreographer";
 
 jest.mock("@/ui/flight/use-flown");
 const built = recipes["flip-slow-back"];
@@ -26,26 +27,7 @@ const own: SquadVariant = {
 
 function show(change: Partial<ChoreographerData> = {}): void {
   jest.mocked(useFlown).mockImplementation(onTheSpot());
-  renderScreen(
-    <ChoreographerScreen
-      data={{
-        pilot: odo,
-        aircraft: plank(),
-        setup: plankSetup(2),
-        trickId: "flip-slow",
-        wayId: "usual",
-        direction: "back",
-        openId: null,
-        own: [],
-        squadPilots: [
-          { id: "odo", name: "Odo Fenn" },
-          { id: "ida", name: "Ida Rook" },
-        ],
-        ...change,
-      }}
-    />,
-    { address: "/lab/choreographer?pilot=odo" },
-  );
+  renderScreen(<ChoreographerScreen data={choreographerData(change)} />, { address: "/lab/choreographer?pilot=odo" });
 }
 const choose = async (label: string, option: string) => {
   fireEvent.mouseDown(screen.getByLabelText(label));

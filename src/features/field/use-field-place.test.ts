@@ -1,5 +1,7 @@
+import { builtInSyllabus } from "@/syllabus";
+import { blockReasonWords } from "@/words";
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
-import { blockAt, fieldTurns, orderFrom } from "./use-field-place";
+import { blockAt, fieldTurns, orderFrom, placeFrom } from "./use-field-place";
 
 const block = (minutes: number) =>
   ({ kind: "main", stepId: "flip-slow", minutes, firstDirection: null, reason: null }) as const;
@@ -36,4 +38,12 @@ it("has everybody once in the order in which they come next, whoever flies last"
   expect(orderFrom(turns, 1)).toEqual([0, 2, 1]);
   expect(orderFrom(turns, 3)).toEqual([0, 1, 2]);
   expect(orderFrom([{ at: 0, pack: 0 }], 0)).toEqual([0]);
+});
+
+it("a step that a device took up before reasons had kinds is still flown, with nothing said of why", () => {
+  const kept = { kind: "main", stepId: "hang", minutes: 0, firstDirection: null, why: "Taken up in the field." };
+  const { added } = placeFrom({ turn: 2, added: { odo: [kept], ida: "damaged" } })!;
+  expect(Object.keys(added)).toEqual(["odo"]);
+  expect(added.odo).toMatchObject([{ kind: "main", stepId: "hang", minutes: 0 }]);
+  expect(blockReasonWords(added.odo[0], builtInSyllabus)).toBe("");
 });
