@@ -46,6 +46,7 @@ test("with a glove on: everything tapped is 56 high, all four outcomes and the n
       });
   }
   await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   for (const name of [/^Undo/, /^Next:/]) await expect(page.getByRole("button", { name }).first()).toBeInViewport();
 });
 

@@ -127,7 +127,7 @@ export function PackClock({
       <Box
         component="span"
         role="status"
-        sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
+        sx={{ position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" }}
       >
         {look?.[0]}
       </Box>
