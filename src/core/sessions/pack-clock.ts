@@ -18,7 +18,7 @@ export function packState(elapsedS: number, plannedS: number | null, tryS: numbe
   requireNumber("elapsedS", elapsedS, 0, 86_400);
   requireNumber("tryS", tryS, 1, 3_600);
   if (plannedS === null) return { kind: "counting-up", elapsedS };
-  const leftS = requireNumber("plannedS", plannedS, 1, 36_000) - elapsedS;
+  const leftS = requireNumber("plannedS", plannedS, 1, 864_000) - elapsedS;
   if (leftS <= LANDING_S) return { kind: "land", leftS };
   return { kind: leftS < LANDING_S + tryS ? "no-further-try" : "flying", leftS };
 }

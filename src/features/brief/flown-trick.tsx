@@ -7,9 +7,8 @@ import { begunAtM, indexAt, recipes, type FreezeMargins, type TrickBrief } from 
 import type { Pilot } from "@/contract";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
-import { PathView } from "@/ui/flight/path-view";
+import { FromTheSide } from "@/ui/flight/from-the-side";
 import { PlayerBar } from "@/ui/flight/player-bar";
-import { SideView } from "@/ui/flight/side-view";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
@@ -148,22 +147,14 @@ function Path({
           {travels ? "to scale, from the side" : "height over time"}
         </Box>
       </Typography>
-      {travels ? (
-        <PathView
-          plane="side"
-          trace={trace}
-          obstacles={flight.obstacles}
-          ghost={null}
-          cursor={cursor}
-          everyS={GLYPH_EVERY_S}
-          wayOut={wayOut}
-          ceilingM={null}
-          width={460}
-          height={330}
-        />
-      ) : (
-        <SideView trace={trace} phases={instructions} level={entryLine} cursor={cursor} everyS={GLYPH_EVERY_S} />
-      )}
+      <FromTheSide
+        flight={flight}
+        cursor={cursor}
+        wayOut={wayOut}
+        phases={instructions}
+        level={entryLine}
+        height={330}
+      />
       <PlayerBar player={player} durationS={measures.durationS} />
       <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
         Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.

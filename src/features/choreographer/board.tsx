@@ -27,10 +27,8 @@ import type { Aircraft, Setup } from "@/contract";
 import { directionWords, findTrick, type Trick } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
 import { Measured } from "@/ui/flight/measured";
-import { PathView } from "@/ui/flight/path-view";
+import { FromTheSide } from "@/ui/flight/from-the-side";
 import { PlayerBar } from "@/ui/flight/player-bar";
-import { SideView } from "@/ui/flight/side-view";
-import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -170,22 +168,7 @@ function Drawing({
           {flownWith}
         </Box>
       </Typography>
-      {travelsFar(flight.trace) ? (
-        <PathView
-          plane="side"
-          trace={flight.trace}
-          obstacles={flight.obstacles}
-          ghost={null}
-          cursor={cursor}
-          everyS={GLYPH_EVERY_S}
-          wayOut={flown.wayOut}
-          ceilingM={null}
-          width={460}
-          height={260}
-        />
-      ) : (
-        <SideView trace={flight.trace} phases={[]} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
-      )}
+      <FromTheSide flight={flight} cursor={cursor} wayOut={flown.wayOut} height={260} />
       <PlayerBar player={player} durationS={flight.measures.durationS} />
       {flown.problem === null && <Measured trick={flown} looksAt={trick.looksAt} aircraftName={flownWith} />}
     </Box>

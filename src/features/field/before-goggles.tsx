@@ -59,9 +59,10 @@ export function BeforeGoggles({ site, checkFirst }: { site: Site | null; checkFi
           key={line}
           sx={(theme) => ({
             display: "flex",
-            alignItems: "flex-start",
+            minHeight: 56,
+            alignItems: "center",
             color: i < checkFirst.length ? theme.tokens.buoyText : undefined,
-            "& .MuiFormControlLabel-label": { pt: 1, fontWeight: i < checkFirst.length ? 650 : 400 },
+            "& .MuiFormControlLabel-label": { fontWeight: i < checkFirst.length ? 650 : 400 },
           })}
           control={<Checkbox checked={ticked.has(line)} onChange={(_, on) => toggle(line, on)} />}
           label={line}

@@ -24,7 +24,7 @@ export function BriefDialog({
         <FieldBrief data={{ ...brief, direction: shown }} onDirection={setShown} />
       </DialogContent>
       <DialogActions>
-        <Button variant="contained" size="large" onClick={onClose}>
+        <Button variant="contained" size="large" onClick={onClose} sx={{ minHeight: 56 }}>
           Back to the tally
         </Button>
       </DialogActions>

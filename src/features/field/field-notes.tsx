@@ -43,10 +43,16 @@ export function NoteDialog({
         />
       </DialogContent>
       <DialogActions>
-        <Button size="large" onClick={onClose}>
+        <Button size="large" sx={{ minHeight: 56 }} onClick={onClose}>
           Back
         </Button>
-        <Button size="large" variant="contained" disabled={kept === ""} onClick={() => onKeep(kept)}>
+        <Button
+          size="large"
+          sx={{ minHeight: 56 }}
+          variant="contained"
+          disabled={kept === ""}
+          onClick={() => onKeep(kept)}
+        >
           Keep note
         </Button>
       </DialogActions>

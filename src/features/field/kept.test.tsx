@@ -92,7 +92,14 @@ it("of whatever else a device keeps nothing stops the tally: it is left out, or 
     }),
   );
   const damaged = { turn: -1, blockOf: { odo: "x", ida: 1 }, directionOf: [], added: { odo: [{ stepId: 3 }] } };
-  expect(placeFrom(damaged)).toEqual({ turn: 0, blockOf: { ida: 1 }, directionOf: {}, added: {} });
+  expect(placeFrom(damaged)).toEqual({
+    turn: 0,
+    guest: null,
+    early: [],
+    blockOf: { ida: 1 },
+    directionOf: {},
+    added: {},
+  });
   expect(packFrom({ number: 2, sinceMs: "soon" })).toEqual({ number: 2, sinceMs: null });
   // The same, on the screen.
   await freshDevice();

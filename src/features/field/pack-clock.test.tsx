@@ -70,7 +70,13 @@ it.each([
   [[0], [6, 2], 8],
   [[], [6, 2], null],
   [[0, 2], [0], null],
+  // Far off, and far too little: neither stops the tally.
+  [[0], Array.from({ length: 20 }, () => 600), 12_000],
+  [[0, 2], [0.01], null],
 ])("turns %j with blocks of %j min make packs of %d min", (turns, minutes, each) => {
   const blocks = minutes.map((one) => ({ minutes: one }) as PlannedBlock);
-  expect(packMinutes({ turns }, blocks)).toBe(each);
+  const plannedMin = packMinutes({ turns }, blocks);
+  expect(plannedMin).toBe(each);
+  renderScreen(<Clock plannedMin={plannedMin} />);
+  expect(says()).toMatch(/^Start pack 1/);
 });

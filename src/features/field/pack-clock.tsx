@@ -51,10 +51,14 @@ export function usePack(sessionId: string, counted = 0) {
   };
 }
 
+/** Less than this is no pack but a slip of the fingers, min. */
+const SHORTEST_PACK_MIN = 0.5;
+
 /** Minutes planned for a pack of a pilot; null where nothing was. */
 export function packMinutes({ turns }: Pick<TallyPilot, "turns">, blocks: readonly PlannedBlock[]): number | null {
   const minutes = blocks.reduce((sum, block) => sum + block.minutes, 0);
-  return turns.length === 0 || minutes === 0 ? null : minutes / turns.length;
+  const each = minutes / Math.max(1, turns.length);
+  return turns.length === 0 || each < SHORTEST_PACK_MIN ? null : each;
 }
 
 const looks: Readonly<

@@ -50,14 +50,14 @@ export function RefusedList({ data, items }: { data: TallyData; items: readonly 
       ) : (
         <>
           {["log-attempt", "set-faults"].includes(item.action) && (
-            <Button size="small" onClick={() => setMending(item.key)}>
+            <Button size="small" sx={{ minHeight: 56 }} onClick={() => setMending(item.key)}>
               Put it right
             </Button>
           )}
-          <Button size="small" onClick={() => void resubmit(item.key)}>
+          <Button size="small" sx={{ minHeight: 56 }} onClick={() => void resubmit(item.key)}>
             Send again
           </Button>
-          <Button size="small" onClick={() => void dismiss(item.key)}>
+          <Button size="small" sx={{ minHeight: 56 }} onClick={() => void dismiss(item.key)}>
             Drop it
           </Button>
         </>

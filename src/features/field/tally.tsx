@@ -124,7 +124,7 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
         <WaitingLine waiting={field.waiting} />
         <RefusedList data={tally} items={field.refused} />
       </Box>
-      <BelowTargets field={field} place={place} now={now} notes={notes} onSignOff={onSignOff} onBrief={showBrief} />
+      <BelowTargets {...{ field, place, now, today, notes, onSignOff }} onBrief={showBrief} />
       {note.open && (
         <NoteDialog pilotName={pilot.name} text={note.text} onText={note.set} onKeep={note.keep} onClose={note.close} />
       )}
@@ -305,17 +305,20 @@ function BelowTargets({
   field,
   place: { pilot, block },
   now: { step, own, known },
+  today,
   notes,
   onSignOff,
   onBrief,
 }: PartProps & {
+  /** What the pilot flew in this session. */
+  today: readonly LoggedAttempt[];
   notes: TallyData["notes"];
   onSignOff: (pilotId: string, stepId: string) => void;
   onBrief: (() => void) | null;
 }) {
   const syllabus = useSyllabus();
   const { theme, setPreference } = usePreferences();
-  const { tally, attempts, act } = field;
+  const { tally, act } = field;
   return (
     <Box sx={{ pt: { xs: 2, md: 0 } }}>
       {step && (
@@ -325,7 +328,7 @@ function BelowTargets({
             known={known}
             step={step}
             own={own}
-            today={attempts.filter((attempt) => attempt.pilotId === pilot.id)}
+            today={today}
             maySignOff={tally.coaches}
             onSignOff={() => onSignOff(pilot.id, step.id)}
           />

@@ -1,7 +1,7 @@
 import { builtInSyllabus } from "@/syllabus";
 import { blockReasonWords } from "@/words";
 import { tallyPilot } from "@/contract/testing/made-up-pilot";
-import { blockAt, fieldTurns, orderFrom, placeFrom } from "./use-field-place";
+import { blockAt, fieldTurns, placeFrom } from "./use-field-place";
 
 const block = (minutes: number) =>
   ({ kind: "main", stepId: "flip-slow", minutes, firstDirection: null, reason: null }) as const;
@@ -32,18 +32,15 @@ it("comes with each pack to the block that the minutes before it have brought it
   expect(blockAt(plan, 9)).toBe(2);
 });
 
-it("has everybody once in the order in which they come next, whoever flies last", () => {
-  const turns = [0, 1, 0, 2].map((at, i) => ({ at, pack: i }));
-  expect(orderFrom(turns, 0)).toEqual([1, 0, 2]);
-  expect(orderFrom(turns, 1)).toEqual([0, 2, 1]);
-  expect(orderFrom(turns, 3)).toEqual([0, 1, 2]);
-  expect(orderFrom([{ at: 0, pack: 0 }], 0)).toEqual([0]);
-});
-
-it("a step that a device took up before reasons had kinds is still flown, with nothing said of why", () => {
+it("a step that a device took up before reasons had kinds is still flown, for the one reason there is", () => {
   const kept = { kind: "main", stepId: "hang", minutes: 0, firstDirection: null, why: "Taken up in the field." };
+  // Also whatever stands there for a reason: it never stops the screen.
+  for (const reason of [null, 7, { kind: "advised" }, { kind: "luck" }])
+    expect(blockReasonWords(placeFrom({ added: { odo: [{ ...kept, reason }] } })!.added.odo[0], builtInSyllabus)).toBe(
+      "Taken up in the field.",
+    );
   const { added } = placeFrom({ turn: 2, added: { odo: [kept], ida: "damaged" } })!;
   expect(Object.keys(added)).toEqual(["odo"]);
   expect(added.odo).toMatchObject([{ kind: "main", stepId: "hang", minutes: 0 }]);
-  expect(blockReasonWords(added.odo[0], builtInSyllabus)).toBe("");
+  expect(blockReasonWords(added.odo[0], builtInSyllabus)).toBe("Taken up in the field.");
 });

@@ -4,18 +4,17 @@ import { isCount, isRecord, isText, recordOf } from "@/ui/device/device-storage"
 import { useDeviceState } from "@/ui/device/use-device-state";
 import type { PlannedBlock, TallyPilot } from "@/contract";
 import { blockKinds } from "@/core";
+import { FROM_THE_START, nextTurn, takeTurn, turnBefore, turnNow, turnsAhead, type TurnOrder } from "./turn-order";
 
 /** Whose turn it is, what they fly and in which direction, as this device has it. */
-interface Place {
-  /** Place in the order of turns. */
-  readonly turn: number;
+interface Place extends TurnOrder {
   readonly blockOf: Readonly<Record<string, number>>;
   readonly directionOf: Readonly<Record<string, string>>;
   /** Steps taken up in the field, beside the plan, by pilot. */
   readonly added: Readonly<Record<string, readonly PlannedBlock[]>>;
 }
 
-const START: Place = { turn: 0, blockOf: {}, directionOf: {}, added: {} };
+const START: Place = { ...FROM_THE_START, blockOf: {}, directionOf: {}, added: {} };
 
 /** One turn: the pilot's place in the list, and the how-manieth of their packs, from 0. */
 export interface FieldTurn {
@@ -50,19 +49,30 @@ const isBlock = (value: unknown): value is PlannedBlock =>
   blockKinds.some((kind) => kind === value.kind);
 const areBlocks = (value: unknown): value is readonly PlannedBlock[] => Array.isArray(value) && value.every(isBlock);
 
-/** Places in the list of pilots, each once, in the order in which they come after a turn. */
-export function orderFrom(turns: readonly FieldTurn[], turn: number): readonly number[] {
-  return [...new Set(turns.map((_, i) => turns[(turn + 1 + i) % turns.length].at))];
-}
+const takenUp = (stepId: string | null): PlannedBlock => ({
+  kind: "main",
+  stepId,
+  minutes: 0,
+  firstDirection: null,
+  reason: { kind: "taken-up" },
+});
 
 /** A place as it was kept, by whatever version: what cannot be read begins anew. */
 export function placeFrom(kept: unknown): Place | null {
   if (!isRecord(kept)) return null;
   return {
     turn: isCount(kept.turn) ? kept.turn : START.turn,
+    guest: isCount(kept.guest) ? kept.guest : START.guest,
+    early: Array.isArray(kept.early) ? kept.early.filter(isCount) : START.early,
     blockOf: recordOf(kept.blockOf, isCount),
     directionOf: recordOf(kept.directionOf, isText),
-    added: recordOf(kept.added, areBlocks),
+    // Only one reason there is to take a step up in the field.
+    added: Object.fromEntries(
+      Object.entries(recordOf(kept.added, areBlocks)).map(([id, blocks]) => [
+        id,
+        blocks.map(({ stepId }) => takenUp(stepId)),
+      ]),
+    ),
   };
 }
 
@@ -70,24 +80,25 @@ export function placeFrom(kept: unknown): Place | null {
 export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) {
   const [place, change] = useDeviceState(`bathygon-field-${sessionId}`, START, placeFrom);
   const turns = fieldTurns(pilots);
-  const turn = place.turn % turns.length;
-  const now = turns[turn];
-  const following = turns[(turn + 1) % turns.length];
+  const now = turns[turnNow(place, turns.length)];
+  const ahead = turnsAhead(place, turns.length);
   const pilot = pilots[now.at];
   const blocks = [...pilot.blocks, ...(place.added[pilot.id] ?? [])];
   const at = Math.min(place.blockOf[pilot.id] ?? blockAt(pilot, now.pack), blocks.length - 1);
   const block = blocks[at];
   const directionKey = `${pilot.id} ${block.stepId}`;
-  const goTo = (to: number) =>
+  const goTo = (order: (before: Place) => TurnOrder) =>
     change((before) => {
-      const who = pilots[turns[to].at];
-      const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, turns[to].pack) } : {};
-      return { ...before, turn: to, blockOf: { ...before.blockOf, ...planned } };
+      const after = order(before);
+      const { at: to, pack } = turns[turnNow(after, turns.length)];
+      const who = pilots[to];
+      const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, pack) } : {};
+      return { ...before, ...after, blockOf: { ...before.blockOf, ...planned } };
     });
   return {
     pilot,
     pack: now.pack,
-    next: pilots[following.at],
+    next: pilots[turns[ahead[0]].at],
     blocks,
     at,
     block,
@@ -103,24 +114,23 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
         ...before,
         added: {
           ...before.added,
-          [pilot.id]: [
-            ...(before.added[pilot.id] ?? []),
-            { kind: "main", stepId, minutes: 0, firstDirection: null, reason: { kind: "taken-up" } },
-          ],
+          [pilot.id]: [...(before.added[pilot.id] ?? []), takenUp(stepId)],
         },
         blockOf: { ...before.blockOf, [pilot.id]: blocks.length },
       })),
     /** Everybody once, in the order in which they come next; who is flying comes last. */
-    order: orderFrom(turns, turn).map((one) => pilots[one]),
+    order: [...new Set([...ahead.map((one) => turns[one].at), ...pilots.keys()])]
+      .filter((one) => one !== now.at)
+      .concat(now.at)
+      .map((one) => pilots[one]),
     /** The next pilot, at the block their plan has come to. */
-    nextTurn: () => goTo((turn + 1) % turns.length),
+    nextTurn: () => goTo((before) => nextTurn(before, turns.length)),
     /** The turn before, as after a tap too much. */
-    turnBack: () => goTo((turn + turns.length - 1) % turns.length),
-    /** Somebody out of turn: their next turn is taken now, and the order goes on from there. */
+    turnBack: () => goTo((before) => turnBefore(before, turns.length)),
+    /** Somebody out of turn: their next turn is flown now, and nobody loses theirs. */
     choosePilot: (pilotId: string) => {
-      const ahead = turns.map((_, i) => (turn + i) % turns.length);
-      const to = ahead.find((i) => pilots[turns[i].at].id === pilotId);
-      if (to !== undefined) goTo(to);
+      const at = ahead.find((one) => pilots[turns[one].at].id === pilotId);
+      if (at !== undefined && pilotId !== pilot.id) goTo((before) => takeTurn(before, at));
     },
   };
 }

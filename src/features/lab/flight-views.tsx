@@ -26,7 +26,7 @@ import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";
 import { PlayerBar } from "@/ui/flight/player-bar";
-import { SideView } from "@/ui/flight/side-view";
+import { FromTheSide } from "@/ui/flight/from-the-side";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
@@ -100,7 +100,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <FromTheSide {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} />
+          <SidePanel {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} />
           <HorizonRibbon
             trace={trace}
             tiltDeg={settings.tiltDeg}
@@ -155,7 +155,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
 type Instructions = ReturnType<typeof instructionsFor>;
 
 /** The path from the side: over the way, or over time where it hardly travels. */
-function FromTheSide(props: {
+function SidePanel(props: {
   trick: FlownTrick;
   ghost: Trace | null;
   cursor: number | null;
@@ -165,7 +165,6 @@ function FromTheSide(props: {
   onOver: (over: "way" | "time") => void;
 }) {
   const { trick, ghost, cursor, ceilingM, instructions, over, onOver } = props;
-  const { trace, obstacles } = trick.flight;
   return (
     <>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
@@ -174,24 +173,19 @@ function FromTheSide(props: {
           {over === "way" ? "over time" : "over the way"}
         </Button>
       </Box>
-      {over === "way" ? (
-        <PathView
-          plane="side"
-          trace={trace}
-          obstacles={obstacles}
-          ghost={ghost}
+      <Box sx={over === "time" ? { maxWidth: 520, mx: "auto" } : undefined}>
+        <FromTheSide
+          flight={trick.flight}
+          over={over}
           cursor={cursor}
-          everyS={GLYPH_EVERY_S}
           wayOut={trick.wayOut}
+          ghost={ghost}
           ceilingM={ceilingM}
+          phases={instructions}
           width={520}
           height={230}
         />
-      ) : (
-        <Box sx={{ maxWidth: 520, mx: "auto" }}>
-          <SideView trace={trace} phases={instructions} level={null} cursor={cursor} everyS={GLYPH_EVERY_S} />
-        </Box>
-      )}
+      </Box>
     </>
   );
 }

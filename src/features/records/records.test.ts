@@ -25,6 +25,7 @@ import {
   insertSquad,
   inTransaction,
   leavePilotTrail,
+  leaveTrail,
   listBin,
   listTrail,
   noteDay,
@@ -422,7 +423,16 @@ it("erasing leaves no row and no line of the trail about the pilot, and wants th
   const { id, ids } = await fillPilot("Vera Lund");
   expect(await erase(id, "Vera")).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
   expect(await findPilot(id)).toBeDefined();
+  // What the squad did with a trick names who was to fly it, now as a name and once in a sentence.
+  const flownBy = ["Odo Fenn", "Vera Lund"];
+  const variant = { kind: "added-variant", name: "Long punch", flownBy } as const;
+  await inTransaction((transaction) => leaveTrail(transaction, { who: "Ann Pell", done: variant, squadId }, now));
+  const old = { id: newId(), at: now, squad_id: squadId, who: "Ann Pell", deed: "changed-variant" };
+  await database()("trail").insert({ ...old, says: "changed the way, flown by Odo Fenn, Vera Lund" });
   expect(await erase(id, "Vera Lund")).toMatchObject({ ok: true });
+  const trail = (await listTrail([squadId], { limit: 100 })).map(({ done }) => done);
+  expect(trail).toContainEqual({ ...variant, flownBy: ["Odo Fenn", "a pilot"] });
+  expect(trail).toContainEqual({ kind: "said", says: "changed the way, flown by Odo Fenn, a pilot" });
   const [tables] = (await database().raw(
     "select table_name as name, column_name as col from information_schema.columns where table_schema = database() and data_type in ('char', 'varchar', 'text', 'longtext')",
   )) as [{ name: string; col: string }[]];

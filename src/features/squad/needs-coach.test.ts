@@ -3,7 +3,7 @@ import { byNeed, reasonsFor } from "./needs-coach";
 
 const NOW = Date.UTC(2026, 10, 28);
 const DAY = 24 * 3_600_000;
-const current = (kind: string) => ({ stepId: "flip-slow", advice: { kind, sentence: "" } }) as never;
+const current = (kind: string) => ({ stepId: "flip-slow", advice: { kind } }) as never;
 const glance = (more: Partial<Glance> = {}): Glance =>
   ({ current: null, reviewsDue: [], slipping: [], favours: null, lastFlownMs: NOW - DAY, ...more }) as Glance;
 const reasons = (more: Partial<Glance> = {}, beside: Partial<Parameters<typeof reasonsFor>[0]> = {}) =>

@@ -3,7 +3,7 @@ import { completedAirframe, MODEL_VERSION } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
-interface AircraftRow {
+export interface AircraftRow {
   id: string;
   pilot_id: string;
   name: string;
@@ -16,7 +16,7 @@ interface AircraftRow {
   model_version: number;
 }
 
-interface SetupRow {
+export interface SetupRow {
   id: string;
   aircraft_id: string;
   number: number;

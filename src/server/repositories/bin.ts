@@ -143,5 +143,21 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     )
     .whereNotExists((others) => void others.from("session_pilot").whereRaw("session_pilot.session_id = session.id"))
     .delete();
+  await unnameInTrail(transaction, pilotId);
   await transaction("pilot").where({ id: pilotId }).delete();
+}
+
+/** Ways to fly a trick stay with the squad; that this pilot was to fly them does not. */
+async function unnameInTrail(transaction: Transaction, pilotId: string): Promise<void> {
+  const pilot: { name: string; squad_id: string } | undefined = await transaction("pilot")
+    .where({ id: pilotId })
+    .first("name", "squad_id");
+  if (!pilot) return;
+  await transaction("trail")
+    .where({ squad_id: pilot.squad_id })
+    .whereIn("deed", ["added-variant", "changed-variant"])
+    .update({
+      done: transaction.raw("replace(done, ?, ?)", [JSON.stringify(pilot.name), JSON.stringify("a pilot")]),
+      says: transaction.raw("replace(says, ?, ?)", [pilot.name, "a pilot"]),
+    });
 }

@@ -2,7 +2,7 @@ import type { Milestone } from "@/contract";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
 
-interface MilestoneRow {
+export interface MilestoneRow {
   id: string;
   pilot_id: string;
   step_id: string;

@@ -2,7 +2,7 @@ import type { Grip, Pilot } from "@/contract";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
-interface PilotRow {
+export interface PilotRow {
   id: string;
   squad_id: string;
   name: string;

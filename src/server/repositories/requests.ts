@@ -2,7 +2,7 @@ import type { SignOffRequest } from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
 
-interface RequestRow {
+export interface RequestRow {
   id: string;
   pilot_id: string;
   step_id: string;

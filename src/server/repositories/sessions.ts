@@ -6,7 +6,7 @@ import { fromJson, insertOnce } from "./rows";
 /** A session is begun at once unless it is said that it is prepared only. */
 export type NewSession = Omit<Session, "endedAtMs" | "begun"> & { readonly begun?: boolean };
 
-interface SessionRow {
+export interface SessionRow {
   id: string;
   squad_id: string;
   coach_id: string | null;
@@ -19,7 +19,7 @@ interface SessionRow {
   ended_at: Date | null;
 }
 
-interface MemberRow {
+export interface MemberRow {
   session_id: string;
   pilot_id: string;
   step_id: string;

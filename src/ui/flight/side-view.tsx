@@ -5,7 +5,7 @@ import { toWorld, type Trace } from "@/core";
 import { usePreferences } from "../theme/preferences";
 import { formatQuantity, quantityText } from "@/words";
 
-interface SideViewProps {
+export interface SideViewProps {
   readonly trace: Trace;
   /** Numbered places along the path: phases of the trick. */
   readonly phases: readonly { readonly number: number; readonly sample: number }[];

@@ -1,5 +1,6 @@
 import { database } from "../../database";
 import type { AttemptRow } from "../attempt-row";
+import type { LoadRow } from "../loads";
 import type { Named, PilotRecord } from "./pilot-record";
 import {
   aircraftOf,
@@ -13,7 +14,6 @@ import {
   setupOf,
   targetOf,
   type AircraftRow,
-  type LoadRow,
   type MilestoneRow,
   type NoteRow,
   type PilotRow,

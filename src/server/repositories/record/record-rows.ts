@@ -1,7 +1,13 @@
 import { completedAirframe, MODEL_VERSION, type AttemptMeasure, type Airframe, type Measurement } from "@/core";
-import type { FlightState, Grip, MilestoneEvidence } from "@/contract";
+import type { MilestoneEvidence } from "@/contract";
 import type { School } from "@/syllabus";
+import type { AircraftRow as KeptAircraftRow, SetupRow as KeptSetupRow } from "../aircraft";
 import type { AttemptRow } from "../attempt-row";
+import type { LoadRow } from "../loads";
+import type { MilestoneRow as KeptMilestoneRow } from "../milestones";
+import type { PilotRow as KeptPilotRow } from "../pilots";
+import type { RequestRow as KeptRequestRow } from "../requests";
+import type { MemberRow, SessionRow as KeptSessionRow } from "../sessions";
 import { fromJson } from "../rows";
 import type { Named, PilotRecord } from "./pilot-record";
 
@@ -17,18 +23,10 @@ export type NameOf = (coachId: string) => Named;
 const iso = (date: Date) => date.toISOString();
 const at = (text: string) => new Date(text);
 
-export interface PilotRow {
-  id: string;
-  squad_id: string;
-  name: string;
-  stick_mode: number;
-  grip: Grip;
+export type PilotRow = Omit<KeptPilotRow, "version" | "settings_frozen"> & {
   settings_frozen: boolean | number;
-  reaction_s: number | null;
-  reference_aircraft_id: string | null;
-  school: unknown;
   created_at: Date;
-}
+};
 
 export const pilotOf = (row: PilotRow): PilotRecord["pilot"] => ({
   id: row.id,
@@ -54,19 +52,7 @@ export const pilotRow = (pilot: PilotRecord["pilot"], squadId: string, now: Date
   created_at: now,
 });
 
-export interface AircraftRow {
-  id: string;
-  pilot_id: string;
-  name: string;
-  preset_id: string;
-  airframe: unknown;
-  model_version: number;
-  flight_state: FlightState;
-  created_at: Date;
-  removed_at: Date | null;
-  measurements: unknown;
-  estimate: unknown;
-}
+export type AircraftRow = Omit<KeptAircraftRow, "version"> & { created_at: Date; removed_at: Date | null };
 
 export const aircraftOf = (row: AircraftRow, setups: readonly SetupOf[], loads: readonly LoadOf[]): AircraftOf => ({
   id: row.id,
@@ -98,15 +84,7 @@ export const aircraftRow = (one: AircraftOf, pilotId: string, now: Date): Aircra
   estimate: one.estimate ? JSON.stringify(completedAirframe(one.estimate, one.presetId)) : null,
 });
 
-export interface SetupRow {
-  id: string;
-  aircraft_id: string;
-  number: number;
-  settings: unknown;
-  reason: string;
-  coach_id: string;
-  created_at: Date;
-}
+export type SetupRow = Omit<KeptSetupRow, "coach_name">;
 
 export const setupOf = (row: SetupRow, nameOf: NameOf): SetupOf => ({
   id: row.id,
@@ -127,16 +105,6 @@ export const setupRow = (one: SetupOf, aircraftId: string): SetupRow => ({
   created_at: at(one.createdAt),
 });
 
-export interface LoadRow {
-  id: string;
-  aircraft_id: string;
-  name: string;
-  mass_kg: number;
-  thrust_to_weight: number | null;
-  created_at: Date;
-  removed_at: Date | null;
-}
-
 export const loadOf = (row: LoadRow): LoadOf => ({
   id: row.id,
   name: row.name,
@@ -156,16 +124,8 @@ export const loadRow = (one: LoadOf, aircraftId: string, now: Date): LoadRow => 
   removed_at: one.inBin ? now : null,
 });
 
-export interface SessionRow {
-  id: string;
-  coach_id: string | null;
-  place: One<"sessions">["place"];
-  started_at: Date;
-  ended_at: Date | null;
-  step_id: string;
-  setup_id: string | null;
-  load_id: string | null;
-}
+export type SessionRow = Pick<KeptSessionRow, "id" | "coach_id" | "place" | "started_at" | "ended_at"> &
+  Pick<MemberRow, "step_id" | "setup_id" | "load_id">;
 
 export const sessionOf = (row: SessionRow, nameOf: NameOf): One<"sessions"> => ({
   id: row.id,
@@ -221,14 +181,7 @@ export const attemptRow = (one: One<"attempts">, pilotId: string): Omit<AttemptR
   flown_at: at(one.flownAt),
 });
 
-export interface MilestoneRow {
-  id: string;
-  step_id: string;
-  coach_id: string;
-  evidence: unknown;
-  note: string;
-  signed_at: Date;
-}
+export type MilestoneRow = Pick<KeptMilestoneRow, "id" | "step_id" | "coach_id" | "evidence" | "note" | "signed_at">;
 
 export const milestoneOf = (row: MilestoneRow, nameOf: NameOf): One<"milestones"> => ({
   id: row.id,
@@ -292,14 +245,7 @@ export const targetRow = (one: One<"targets">, pilotId: string, exportedAt: stri
   created_at: at(exportedAt),
 });
 
-export interface RequestRow {
-  id: string;
-  step_id: string;
-  message: string;
-  asked_at: Date;
-  answered_at: Date | null;
-  answer: string | null;
-}
+export type RequestRow = Omit<KeptRequestRow, "pilot_id">;
 
 export const requestOf = (row: RequestRow): One<"requests"> => ({
   id: row.id,
