@@ -1,2 +1,12 @@
-/** Stand-in for the style cache of the framework, which tests do not need. */
-module.exports = { AppRouterCacheProvider: ({ children }) => children };
+const React = require("react");
+const createCache = require("@emotion/cache").default;
+const { CacheProvider } = require("@emotion/react");
+
+/**
+ * Stand-in for the style cache of the framework. Its rules go into an element that is in no page: jsdom lays nothing out,
+ * yet compares every rule with every element whenever a test looks for what can be seen.
+ */
+const cache = createCache({ key: "css", container: document.createElement("div") });
+module.exports = {
+  AppRouterCacheProvider: ({ children }) => React.createElement(CacheProvider, { value: cache }, children),
+};
