@@ -1,6 +1,6 @@
 import "server-only";
 import { sentSyllabi, type LoggedAttempt, type PlannedBlock, type SessionPilot, type TallyData } from "@/contract";
-import { recentOf, type Attempt } from "@/core";
+import { entryOf, recentOf, type Attempt } from "@/core";
 import { currentStepOf, routeOf } from "@/syllabus";
 import { isCoach, type SignedIn } from "./accounts";
 import { dayOfSession, loadProgressBriefly } from "./progress";
@@ -28,7 +28,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const over = session.endedAtMs !== null;
   const [progress, aircraft, squads, syllabus, site, notes, before] = await Promise.all([
     loadProgressBriefly(
-      members.map(({ pilotId }) => visible.get(pilotId)!),
+      members.map(({ pilotId }) => entryOf(visible, pilotId)),
       Date.now(),
       stepsOf,
     ),
@@ -52,7 +52,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const earlierAt = (pilotId: string, stepId: string): readonly Attempt[] =>
     over
       ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId))
-      : (progress.get(pilotId)!.flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
+      : (entryOf(progress, pilotId).flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
   return {
     accountId: who.accountId,
     session: { ...session, pilots: members },
@@ -68,7 +68,7 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
     pilots: members.map(({ pilotId, stepId, setupId, loadId = null, plan }) => ({
       id: pilotId,
-      name: visible.get(pilotId)!.name,
+      name: entryOf(visible, pilotId).name,
       setupId,
       loadId,
       blocks: plan && plan.blocks.length > 0 ? plan.blocks : [oneBlock(stepId)],
@@ -76,10 +76,10 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
       checkFirst: aircraft
         .filter((one) => one.pilotId === pilotId && one.flightState !== "flying")
         .map(({ name }) => name),
-      route: routeOf(progress.get(pilotId)!.school),
-      currentStepId: currentStepOf(progress.get(pilotId)!)?.id ?? null,
-      signedOff: [...progress.get(pilotId)!.signedOff],
-      steps: [...stepsOf.get(pilotId)!].map((id) => ({
+      route: routeOf(entryOf(progress, pilotId).school),
+      currentStepId: currentStepOf(entryOf(progress, pilotId))?.id ?? null,
+      signedOff: [...entryOf(progress, pilotId).signedOff],
+      steps: [...entryOf(stepsOf, pilotId)].map((id) => ({
         stepId: id,
         earlier: earlierAt(pilotId, id),
       })),

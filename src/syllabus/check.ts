@@ -1,4 +1,4 @@
-import { attemptMeasures, DomainError, recipes, requireMark, requireNumber } from "@/core";
+import { entryOf, attemptMeasures, DomainError, recipes, requireMark, requireNumber } from "@/core";
 import { findTrick } from "./tricks";
 import { families, routes, type Step, type SyllabusDocument } from "./types";
 
@@ -52,7 +52,7 @@ export function requireSyllabus(document: SyllabusDocument): SyllabusDocument {
 }
 
 function requireStep(step: Step, at: ReadonlyMap<string, string>): void {
-  const place = at.get(step.id)!;
+  const place = entryOf(at, step.id);
   const refuse = (field: string, message: string): never => {
     throw new SyllabusError(`${place}.${field}`, `${step.name}: ${message}`);
   };

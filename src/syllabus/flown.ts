@@ -1,6 +1,6 @@
 import { recipes, stoppedAs, type Recipe, type StopStyle } from "@/core";
 import { ownRecipe, type OwnVariant } from "./own-variants";
-import { schoolQuestions, sideOf, type School } from "./schools";
+import { schoolQuestion, schoolQuestions, sideOf, type School } from "./schools";
 import type { Syllabus } from "./syllabus";
 import { findTrick, tricks, type Trick, type TrickVariant } from "./tricks";
 import type { FlownAs, Step } from "./types";
@@ -44,7 +44,7 @@ export function recipeOf({ flownAs }: Pick<Step, "flownAs">, direction: string, 
 
 /** Stopped as the school stops what the question is about. */
 function stoppedAsIn(school: School, trick: string, recipe: Recipe): Recipe {
-  const asked = schoolQuestions.find(({ id }) => id === "stop")!.steps.includes(trick);
+  const asked = schoolQuestion("stop").steps.includes(trick);
   return asked ? stoppedAs(recipe, sideOf(school, "stop").id as StopStyle) : recipe;
 }
 

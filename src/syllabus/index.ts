@@ -4,7 +4,7 @@ export { syllabusChanges } from "./compare";
 export type { StepField, SyllabusChange } from "./compare";
 export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
-export { requireSchool, routeOf, schoolOf, schoolQuestions, sideOf } from "./schools";
+export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, sideOf } from "./schools";
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
@@ -32,7 +32,7 @@ export type { BrokenLimit, LeftOut, SiteLimits, SiteRefusal, StepRefusal } from 
 export { settingsProposals, usualTilt, settingsSchoolOf } from "./stage-settings";
 export type { SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";
-export { directionWords, findTrick, tricks } from "./tricks";
+export { directionWords, findTrick, trickOf, tricks } from "./tricks";
 export type { MeasureName, Trick, TrickVariant } from "./tricks";
 export { families, routes } from "./types";
 export type { Direction, Family, Fault, FlownAs, Route, Skill, Step, SyllabusDocument } from "./types";

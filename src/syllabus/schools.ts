@@ -1,4 +1,4 @@
-import { DomainError } from "@/core";
+import { DomainError, requireOneOf } from "@/core";
 import { routes, type Route } from "./types";
 
 /** One side of a question on which practitioners disagree. */
@@ -273,8 +273,8 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
   },
 ];
 
-/** The side of a question in a school. */
-export function sideOf(school: School, questionId: string): SchoolSide {
+/** The question with this id; throws a DomainError where there is none. */
+export function schoolQuestion(questionId: string): SchoolQuestion {
   const question = schoolQuestions.find(({ id }) => id === questionId);
   if (!question)
     throw new DomainError(
@@ -283,6 +283,12 @@ export function sideOf(school: School, questionId: string): SchoolSide {
       "a question of the schools",
       `there is no question ${questionId} of the schools`,
     );
+  return question;
+}
+
+/** The side of a question in a school. */
+export function sideOf(school: School, questionId: string): SchoolSide {
+  const question = schoolQuestion(questionId);
   return question.sides.find(({ id }) => id === school[questionId]) ?? question.sides[0];
 }
 
@@ -292,7 +298,7 @@ export function schoolOf(own: School, squad: School): School {
 }
 
 export function routeOf(school: School): Route {
-  return routes.find((route) => route === sideOf(school, "route").id)!;
+  return requireOneOf("route", sideOf(school, "route").id, routes);
 }
 
 /** Only questions and sides that there are; throws a DomainError that names what is not. */

@@ -1,4 +1,4 @@
-import type { Measures } from "@/core";
+import { DomainError, type Measures } from "@/core";
 import { skillTexts } from "./built-in";
 import { alone, toSides, toWays } from "./built-in/common";
 
@@ -343,4 +343,11 @@ export const tricks: readonly Trick[] = skillTexts.flatMap(({ stage, steps }) =>
 /** The trick with this id, or undefined. */
 export function findTrick(id: string): Trick | undefined {
   return tricks.find((trick) => trick.id === id);
+}
+
+/** The trick with this id; throws a DomainError where there is none. */
+export function trickOf(id: string): Trick {
+  const trick = findTrick(id);
+  if (!trick) throw new DomainError("trick", id, "a trick of the syllabus");
+  return trick;
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { measuredOn, type Attempt, type MeasuredByDirection, type StartHeight } from "@/core";
+import { entryOf, measuredOn, type Attempt, type MeasuredByDirection, type StartHeight } from "@/core";
 import { loadDay, loadProgress, loadStartHeights, type Progress } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { latestSetups } from "@/server/repositories";
@@ -53,7 +53,7 @@ export async function loadBrief(
     loadDay(pilot.squadId, nowMs),
   ]);
   const setup = (aircraft && setups.get(aircraft.id)) ?? null;
-  const progress = all.get(pilot.id)!;
+  const progress = entryOf(all, pilot.id);
   const brief = briefFrom({ pilot, aircraft, setup, progress, stepId, direction, nowMs, day });
   return brief && (await withStartHeights([[brief, progress.syllabus]]))[0];
 }

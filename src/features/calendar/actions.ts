@@ -1,8 +1,6 @@
-import { need, whereabouts } from "@/server/access";
-import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
+import { need } from "@/server/access";
+import { ByIdInput, badField, coachAction, conflict, type Call } from "@/server/actions";
 import {
-  findPilot,
-  findSite,
   insertPlanned,
   insertTarget,
   inTransaction,
@@ -22,23 +20,22 @@ const ofPlan = ({ pilotIds, siteId }: { readonly pilotIds: readonly string[]; re
 ];
 
 /** Pilots and site have to be of one squad, as a session is. */
-async function requireOneSquad(
-  squadId: string | null,
+function requireOneSquad(
+  squadId: string,
   { pilotIds, siteId }: { readonly pilotIds: readonly string[]; readonly siteId?: string | null },
-): Promise<void> {
-  const squads = await Promise.all(pilotIds.map(async (pilotId) => (await findPilot(pilotId))!.squadId));
-  const all = new Set([...squads, ...(squadId ? [squadId] : [])]);
-  if (all.size > 1) throw badField("pilotIds", "A session is of one squad; plan another for the other squad.");
-  if (siteId && all.size === 1 && !all.has((await findSite(siteId))!.squadId))
-    throw badField("siteId", "That site is another squad's.");
+  { squadOf }: Call,
+): void {
+  if (pilotIds.some((id) => squadOf(id) !== squadId))
+    throw badField("pilotIds", "A session is of one squad; plan another for the other squad.");
+  if (siteId && squadOf(siteId) !== squadId) throw badField("siteId", "That site is another squad's.");
 }
 
 export const calendarActions = {
   "plan-session": coachAction(
     PlanSessionInput,
     (input) => [need("coach", "squad", input.squadId), ...ofPlan(input)],
-    async (input) => {
-      await requireOneSquad(input.squadId, input);
+    async (input, _, call) => {
+      requireOneSquad(input.squadId, input, call);
       await inTransaction((transaction) =>
         insertPlanned(transaction, { ...input, siteId: input.siteId ?? null }, new Date()),
       );
@@ -48,8 +45,8 @@ export const calendarActions = {
   "edit-planned": coachAction(
     EditPlannedInput,
     (input) => [...aPlanned(input), ...ofPlan(input)],
-    async (input) => {
-      await requireOneSquad((await whereabouts("planned", input.id))!.squadId, input);
+    async (input, _, call) => {
+      requireOneSquad(call.squadOf(input.id), input, call);
       await inTransaction(async (transaction) => {
         if ((await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })) === "other")
           throw conflict(
@@ -62,9 +59,8 @@ export const calendarActions = {
   "set-target": coachAction(
     SetTargetInput,
     ({ pilotId }) => [need("coach", "pilot", pilotId)],
-    async (target) => {
-      const { squadId } = (await findPilot(target.pilotId))!;
-      if (!findStep(await syllabusOf(squadId), target.stepId))
+    async (target, _, { squadOf }) => {
+      if (!findStep(await syllabusOf(squadOf(target.pilotId)), target.stepId))
         throw badField("stepId", "That step is not in the squad's syllabus.");
       await inTransaction((transaction) => insertTarget(transaction, target, new Date()));
     },

@@ -1,4 +1,4 @@
-import { DAY_MS } from "@/core";
+import { entryOf, DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { PlannedSession, Session, Site, Target } from "@/contract";
@@ -71,7 +71,7 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
       nowMs,
     ),
     targets: targets.flatMap((target) => {
-      const known = progress.get(target.pilotId)!;
+      const known = entryOf(progress, target.pilotId);
       const step = findStep(known.syllabus, target.stepId);
       if (!step) return [];
       const until = planned.filter(

@@ -1,6 +1,6 @@
 import { need } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
-import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict, there } from "@/server/actions";
 import { requireVariantFile } from "@/server/files";
 import {
   findVariant,
@@ -36,7 +36,7 @@ const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") 
     ByIdInput,
     ({ id }) => [{ ...need("coach", "variant", id), evenBinned: true }],
     async ({ id }, { name }) => {
-      const variant = (await findVariant(id))!;
+      const variant = there(await findVariant(id), "That way to fly a trick");
       await inTransaction(async (transaction) => {
         await setVariantRemoved(transaction, id, removedAt());
         const done = { kind, thing: "variant", name: variant.name } as const;
@@ -80,9 +80,9 @@ export const choreographerActions = {
     ...coachAction(
       EditVariantInput,
       ({ id }) => [need("coach", "variant", id)],
-      async ({ id, version, pilotIds, document: file }, who) => {
+      async ({ id, version, pilotIds, document: file }, who, { squadOf }) => {
         const own = requireOwn(file);
-        const { squadId } = (await findVariant(id))!;
+        const squadId = squadOf(id);
         const flownBy = await requirePilotsOf(who, squadId, pilotIds);
         await inTransaction(async (transaction) => {
           const now = new Date();

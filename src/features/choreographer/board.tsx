@@ -24,7 +24,7 @@ import {
   withPhaseSplit,
 } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { directionWords, findTrick, type Trick } from "@/syllabus";
+import { directionWords, trickOf, type Trick } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
 import { Measured } from "@/ui/flight/measured";
 import { FromTheSide } from "@/ui/flight/from-the-side";
@@ -76,7 +76,7 @@ export function Board(props: BoardProps) {
     [player.keys, edits, selected, present, onSelect],
   );
   useKeys(keys);
-  const trick = findTrick(data.trickId)!;
+  const trick = trickOf(data.trickId);
   const cursor = cursorS === null ? null : indexAt(flight.trace, cursorS);
   const stays = whyItStays(hangsOn(present, selected), present.phases.length);
   const faults = recipeFaults(present);

@@ -12,7 +12,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { CALM_AIR, DomainError, type Hardware, type Recipe, recipes, startTrim, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { directionWords, findTrick } from "@/syllabus";
+import { directionWords, trickOf } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
 import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
@@ -46,7 +46,7 @@ export function ChoreographerScreen({ data }: { data: ChoreographerData }) {
 }
 
 function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; aircraft: Aircraft; setup: Setup }) {
-  const trick = findTrick(data.trickId)!;
+  const trick = trickOf(data.trickId);
   const way = trick.variants.find(({ id }) => id === data.wayId)!;
   const opened = data.own.find(({ id }) => id === data.openId) ?? null;
   const builtIn = recipes[way.recipes[data.direction]];
@@ -157,7 +157,7 @@ function useHardware(recipe: Recipe, aircraft: Aircraft, setup: Setup): Hardware
 function Heading({ data, direction }: { data: ChoreographerData; direction: string }) {
   const router = useRouter();
   const { hrefFor } = useAtHand();
-  const trick = findTrick(data.trickId)!;
+  const trick = trickOf(data.trickId);
   const choices = [
     ...trick.variants.flatMap((way) =>
       Object.keys(way.recipes).map((id) => ({

@@ -13,7 +13,7 @@ import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { otherDirection, recipeFaults, type Recipe } from "@/core";
 import type { SquadVariant } from "@/contract";
-import { directionWords, findTrick } from "@/syllabus";
+import { directionWords, trickOf } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import type { useDraft } from "@/ui/drafts/use-draft";
@@ -36,7 +36,7 @@ export function KeepPanel(props: KeepProps) {
   const keep = useKeep(props);
   const { data, opened, recipe, unfinished } = props;
   const { name, bothWays, pilotIds, overtaken } = keep;
-  const trick = findTrick(data.trickId)!;
+  const trick = trickOf(data.trickId);
   const way = trick.variants.find((one) => one.id === data.wayId)!;
   const { sides, other } = keep;
   const whole = recipeFaults(recipe).length === 0 && name.trim() !== "";

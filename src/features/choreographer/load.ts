@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
 import { loadProgress } from "@/server/progress";
 import type { Aircraft, Pilot, Setup, SquadVariant } from "@/contract";
@@ -41,8 +42,8 @@ export async function loadChoreographer(
     loadProgress([pilot]),
     listPilots(who),
   ]);
-  const { syllabus, school } = progress.get(pilot.id)!;
-  const open = asked.step === null ? currentStepOf(progress.get(pilot.id)!) : findStep(syllabus, asked.step);
+  const { syllabus, school } = entryOf(progress, pilot.id);
+  const open = asked.step === null ? currentStepOf(entryOf(progress, pilot.id)) : findStep(syllabus, asked.step);
   const trick =
     asked.step === null
       ? open

@@ -1,9 +1,8 @@
 import type { SessionPilot } from "@/contract";
 import { need } from "@/server/access";
-import { badField, ByIdInput, coachAction, memberAction, type Asker } from "@/server/actions";
+import { badField, ByIdInput, coachAction, memberAction, there, type Asker } from "@/server/actions";
 import {
   findAttempt,
-  findPilot,
   findSession,
   insertAttempt,
   insertNote,
@@ -29,14 +28,13 @@ const moment = ({ atMs }: AtMomentInput, { deviceNowMs }: Asker) =>
 
 /** While a session runs, an undone tap is everyday; later it changes the record, and the trail says so. */
 const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restored") =>
-  memberAction(ByIdInput, anAttempt, ({ id }, { name }) =>
+  memberAction(ByIdInput, anAttempt, ({ id }, { name }, { squadOf }) =>
     inTransaction(async (transaction) => {
-      const attempt = (await findAttempt(transaction, id))!;
+      const attempt = there(await findAttempt(transaction, id), "That attempt");
       const { pilotId, sessionId, stepId, outcome } = attempt;
       await setUndone(transaction, attempt, undoneAt());
       if (!(await sessionEnded(transaction, sessionId))) return;
-      const { squadId } = (await findPilot(pilotId))!;
-      const step = stepName(await syllabusOf(squadId), stepId);
+      const step = stepName(await syllabusOf(squadOf(id)), stepId);
       const done = { kind, thing: "attempt", step, outcome } as const;
       await leavePilotTrail(transaction, { who: name, done, pilotId }, new Date());
     }),
@@ -59,7 +57,7 @@ export const fieldActions = {
     // The pilot may have moved to another squad since the session.
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
     async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }, _, { deviceNowMs }) => {
-      const session = (await findSession(sessionId))!;
+      const session = there(await findSession(sessionId), "That session");
       const member = session.pilots.find((one) => one.pilotId === pilotId);
       if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
       const step = knownStep(await syllabusOf(session.squadId), stepId);
@@ -90,11 +88,10 @@ export const fieldActions = {
     },
   ),
 
-  "set-faults": memberAction(SetFaultsInput, anAttempt, ({ id, faults }) =>
+  "set-faults": memberAction(SetFaultsInput, anAttempt, ({ id, faults }, _, { squadOf }) =>
     inTransaction(async (transaction) => {
-      const attempt = (await findAttempt(transaction, id))!;
-      const { squadId } = (await findPilot(attempt.pilotId))!;
-      const known = knownStep(await syllabusOf(squadId), attempt.stepId)?.faults.map((fault) => fault.id);
+      const attempt = there(await findAttempt(transaction, id), "That attempt");
+      const known = knownStep(await syllabusOf(squadOf(id)), attempt.stepId)?.faults.map((fault) => fault.id);
       if (known && faults.some((fault) => !known.includes(fault)))
         throw badField("faults", "That fault is not one of this step.");
       await updateAttempt(transaction, attempt, { faults });
@@ -103,7 +100,8 @@ export const fieldActions = {
 
   "set-measured": memberAction(SetMeasuredInput, anAttempt, ({ id, minutes, measured }) =>
     inTransaction(async (transaction) => {
-      await updateAttempt(transaction, (await findAttempt(transaction, id))!, { minutes: minutes ?? null, measured });
+      const attempt = there(await findAttempt(transaction, id), "That attempt");
+      await updateAttempt(transaction, attempt, { minutes: minutes ?? null, measured });
     }),
   ),
 
@@ -112,7 +110,7 @@ export const fieldActions = {
     SessionNoteInput,
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
     async ({ id, sessionId, pilotId, text, writtenAtMs }, { coachId }, { deviceNowMs }) => {
-      const session = (await findSession(sessionId))!;
+      const session = there(await findSession(sessionId), "That session");
       if (!session.pilots.some((one) => one.pilotId === pilotId))
         throw badField("pilotId", "That pilot does not fly in this session.");
       const writtenAt = new Date(byServerClock(writtenAtMs, deviceNowMs, Date.now()));

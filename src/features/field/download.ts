@@ -1,7 +1,7 @@
 import "server-only";
 import { createHash } from "node:crypto";
 import type { TallyData } from "@/contract";
-import { MODEL_VERSION } from "@/core";
+import { entryOf, MODEL_VERSION } from "@/core";
 import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
@@ -70,7 +70,7 @@ async function tagOf(fliers: Fliers, { day }: TallyData, nowMs: number): Promise
     newestStartHeight(),
   ]);
   const taught = fliers.map(({ pilot }) => {
-    const { syllabus, school, own } = progress.get(pilot.id)!;
+    const { syllabus, school, own } = entryOf(progress, pilot.id);
     return [syllabus.number, school, own];
   });
   const today = new Date(nowMs).toISOString().slice(0, 10);
@@ -81,7 +81,7 @@ async function tagOf(fliers: Fliers, { day }: TallyData, nowMs: number): Promise
 async function briefsOf(fliers: Fliers, { day }: TallyData, nowMs: number): Promise<FieldPacket["briefs"]> {
   const progress = await loadProgress(fliers.map(({ pilot }) => pilot));
   const briefs = fliers.flatMap(({ stepIds, ...flown }) => {
-    const own = progress.get(flown.pilot.id)!;
+    const own = entryOf(progress, flown.pilot.id);
     return stepIds.flatMap((stepId) => {
       const brief = briefFrom({ ...flown, progress: own, direction: null, nowMs, day, stepId });
       return brief ? [[brief, own.syllabus] as const] : [];

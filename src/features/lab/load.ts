@@ -1,5 +1,5 @@
 import "server-only";
-import { measuredOn, type MeasuredByDirection } from "@/core";
+import { entryOf, measuredOn, type MeasuredByDirection } from "@/core";
 import { loadDay, loadProgress } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { listSetups, listVariants } from "@/server/repositories";
@@ -38,9 +38,9 @@ export interface LabData {
 /** The lab at the trick or step asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
 export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: string | null): Promise<LabData | null> {
   const [all, progress, day] = await Promise.all([listSetups(pilot.id), loadProgress([pilot]), loadDay(pilot.squadId)]);
-  const { syllabus, school, own, flown } = progress.get(pilot.id)!;
+  const { syllabus, school, own, flown } = entryOf(progress, pilot.id);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
-  const open = asked === null ? currentStepOf(progress.get(pilot.id)!) : findStep(syllabus, asked);
+  const open = asked === null ? currentStepOf(entryOf(progress, pilot.id)) : findStep(syllabus, asked);
   const trick =
     asked === null
       ? open

@@ -9,7 +9,7 @@ import {
   type TrickRequest,
 } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { findStep, findTrick } from "@/syllabus";
+import { findStep, trickOf } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
@@ -23,7 +23,7 @@ type Figures = Readonly<Record<string, number>>;
 
 /** What is flown in the lab, what it is flown beside, and every way to change it. */
 export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
-  const trick = findTrick(data.trickId)!;
+  const trick = trickOf(data.trickId);
   const syllabus = useSyllabus();
   const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
   const [variantId, setVariant] = useState(data.variantId);

@@ -1,6 +1,7 @@
+import { entryOf } from "@/core";
 import { byServerClock } from "@/server/device-clock";
 import { need } from "@/server/access";
-import { ByIdInput, badField, coachAction, conflict, memberAction } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict, memberAction, there } from "@/server/actions";
 import type { MilestoneEvidence } from "@/contract";
 import {
   answerRequests,
@@ -16,7 +17,6 @@ import {
   setPilotSchool,
   lockMilestone,
   lockOpenRequest,
-  pilotOfNote,
   setRemoved,
   setWithdrawn,
 } from "@/server/repositories";
@@ -28,8 +28,8 @@ import { AddNoteInput, AnswerInput, AskSignOffInput, SchoolInput, SignOffInput }
 
 /** The evidence as it stands now, kept with the milestone. */
 async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
-  const pilot = (await findPilot(pilotId))!;
-  const progress = (await loadProgress([pilot])).get(pilotId)!;
+  const pilot = there(await findPilot(pilotId), "That pilot");
+  const progress = entryOf(await loadProgress([pilot]), pilotId);
   const { syllabus, flown } = progress;
   const step = findStep(syllabus, stepId);
   if (!step) throw badField("stepId", "That step is not in the squad's syllabus.");
@@ -42,19 +42,19 @@ async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<
   return evidenceFor(standing, step, syllabus);
 }
 
-/** What a step is called in the syllabus of a pilot's squad. */
-async function nameOfStep(pilotId: string, stepId: string): Promise<string> {
-  return stepName(await syllabusOf((await findPilot(pilotId))!.squadId), stepId);
-}
+/** What a step is called in the syllabus of a squad. */
+const nameOfStep = async (squadId: string, stepId: string): Promise<string> =>
+  stepName(await syllabusOf(squadId), stepId);
+
 const aPilot = ({ pilotId }: { pilotId: string }) => [need("coach", "pilot", pilotId)];
 const aNote = ({ id }: ByIdInput) => [need("coach", "note", id)];
 const aSignOff = ({ id }: ByIdInput) => [need("coach", "milestone", id)];
 
 /** Takes a sign-off back or lets it stand again. */
 const setSignOff = (withdrawnAt: () => Date | null, kind: "took-back" | "let-stand-again") =>
-  coachAction(ByIdInput, aSignOff, ({ id }, { name }) =>
+  coachAction(ByIdInput, aSignOff, ({ id }, { name }, { squadOf }) =>
     inTransaction(async (transaction) => {
-      const { pilotId, stepId } = (await findMilestone(transaction, id))!;
+      const { pilotId, stepId } = there(await findMilestone(transaction, id), "That sign-off");
       const at = withdrawnAt();
       const standing = await lockMilestone(transaction, pilotId, stepId);
       // Taken back or standing already: a repeated send, of which the trail has a line.
@@ -62,26 +62,29 @@ const setSignOff = (withdrawnAt: () => Date | null, kind: "took-back" | "let-sta
       if (at === null && standing && standing.id !== id)
         throw conflict("This step was signed off again meanwhile; that sign-off stands.");
       await setWithdrawn(transaction, id, at);
-      const done = { kind, step: await nameOfStep(pilotId, stepId) };
+      const done = { kind, step: await nameOfStep(squadOf(id), stepId) };
       await leavePilotTrail(transaction, { who: name, done, pilotId }, new Date());
     }),
   );
 
 /** Puts a note into the bin or brings it back. */
 const setNote = (removedAt: () => Date | null, kind: "removed" | "restored") =>
-  coachAction(ByIdInput, aNote, ({ id }, { name }) =>
+  coachAction(ByIdInput, aNote, ({ id }, { name }, { pilotOf }) =>
     inTransaction(async (transaction) => {
-      const pilotId = (await pilotOfNote(transaction, id))!;
       await setRemoved(transaction, id, removedAt());
-      await leavePilotTrail(transaction, { who: name, done: { kind, thing: "note" }, pilotId }, new Date());
+      await leavePilotTrail(
+        transaction,
+        { who: name, done: { kind, thing: "note" }, pilotId: pilotOf(id) },
+        new Date(),
+      );
     }),
   );
 
 async function keepRequest(
   transaction: Transaction,
+  squadId: string,
   request: { readonly id: string; readonly pilotId: string; readonly stepId: string; readonly message: string },
 ): Promise<void> {
-  const { squadId } = (await findPilot(request.pilotId))!;
   if (!findStep(await syllabusOf(squadId), request.stepId))
     throw badField("stepId", "That step is not in the squad's syllabus.");
   const open = await lockOpenRequest(transaction, request.pilotId, request.stepId);
@@ -93,7 +96,7 @@ async function keepRequest(
 
 export const pilotActions = {
   /** One given in the field without a network is of the day it was given. */
-  "sign-off": coachAction(SignOffInput, aPilot, async (input, { coachId, name }, { deviceNowMs }) => {
+  "sign-off": coachAction(SignOffInput, aPilot, async (input, { coachId, name }, { deviceNowMs, squadOf }) => {
     const { id, pilotId, stepId, note } = input;
     const now = new Date();
     const signedAtMs = input.atMs === undefined ? now.getTime() : byServerClock(input.atMs, deviceNowMs, now.getTime());
@@ -104,7 +107,7 @@ export const pilotActions = {
       if (standing) throw conflict("This step is already signed off. Reload to see by whom and when.");
       await insertMilestone(transaction, { id, pilotId, coachId, stepId, note, evidence, signedAtMs });
       await answerRequests(transaction, { pilotId, stepId }, "", now);
-      const done = { kind: "signed-off", step: await nameOfStep(pilotId, stepId) } as const;
+      const done = { kind: "signed-off", step: await nameOfStep(squadOf(pilotId), stepId) } as const;
       await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
     });
   }),
@@ -116,21 +119,22 @@ export const pilotActions = {
   "ask-sign-off": memberAction(
     AskSignOffInput,
     ({ pilotId }) => [need("reader", "pilot", pilotId)],
-    (request) => inTransaction((transaction) => keepRequest(transaction, request)),
+    (request, _, { squadOf }) =>
+      inTransaction((transaction) => keepRequest(transaction, squadOf(request.pilotId), request)),
   ),
 
   /** Not yet, and why. A yes is a sign-off. */
   "answer-request": coachAction(
     AnswerInput,
     ({ id }) => [need("coach", "request", id)],
-    ({ id, answer }, { name }) =>
+    ({ id, answer }, { name }, { squadOf }) =>
       inTransaction(async (transaction) => {
-        const request = (await findRequest(transaction, id))!;
+        const request = there(await findRequest(transaction, id), "That request");
         if (request.answeredAtMs !== null) throw conflict("Somebody has answered this already.");
         const now = new Date();
         await answerRequests(transaction, { id }, answer, now);
         const { pilotId, stepId } = request;
-        const done = { kind: "answered-not-yet", step: await nameOfStep(pilotId, stepId) } as const;
+        const done = { kind: "answered-not-yet", step: await nameOfStep(squadOf(id), stepId) } as const;
         await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
       }),
   ),

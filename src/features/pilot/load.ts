@@ -1,5 +1,5 @@
 import "server-only";
-import { learningCurve, type LearningCurve, type Outcome, type Place, type Tallied, DAY_MS } from "@/core";
+import { entryOf, learningCurve, type LearningCurve, type Outcome, type Place, type Tallied, DAY_MS } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { Aircraft, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
 import {
@@ -93,7 +93,7 @@ export async function loadPilot(
     schoolsOf([pilot.squadId]),
     listSessions([pilot.id], HISTORY_LINES),
   ]);
-  const progress = all.get(pilot.id)!;
+  const progress = entryOf(all, pilot.id);
   const input = { ...progress, setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null, nowMs };
   const standing = standingOf(input);
   const step = findStep(progress.syllabus, stepId ?? standing.current?.stepId ?? "");

@@ -1,12 +1,13 @@
+import { entryOf } from "@/core";
 import type { Pilot, PilotPlan, SessionPilot } from "@/contract";
 import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
-import { badField, ByIdInput, conflict, memberAction, Refusal } from "@/server/actions";
+import { badField, ByIdInput, conflict, memberAction, Refusal, there } from "@/server/actions";
 import {
   deletePrepared,
   findAircraft,
   findLoad,
-  findPilot,
+  findPilots,
   findSession,
   findSetup,
   findSite,
@@ -27,7 +28,7 @@ const mayStart = ({ pilots, siteId }: StartSessionInput): Need[] => [
 
 /** Sessions as they are planned: prepared at the desk or begun at once, and let go of unflown. */
 export const planActions = {
-  "start-session": memberAction(StartSessionInput, mayStart, async (input, who) => {
+  "start-session": memberAction(StartSessionInput, mayStart, async (input, who, { squadOf }) => {
     const { id, place, siteId = null, temperatureC = null, windMps = null, pilots, prepared = false } = input;
     const members = pilots.map(({ pilotId, stepId, setupId, loadId, plan }) => ({
       pilotId,
@@ -36,8 +37,7 @@ export const planActions = {
       loadId: loadId ?? null,
       ...(plan && { plan: planFrom(plan) }),
     }));
-    const flying = await Promise.all(members.map(async ({ pilotId }) => (await findPilot(pilotId))!));
-    const squadIds = new Set(flying.map(({ squadId }) => squadId));
+    const squadIds = new Set(members.map(({ pilotId }) => squadOf(pilotId)));
     for (const { pilotId, setupId, loadId } of members) {
       if (setupId) await requireOwnSetup(setupId, pilotId);
       if (loadId) await requireLoadOf(setupId, loadId);
@@ -53,7 +53,8 @@ export const planActions = {
       return;
     }
     const [squadId] = squadIds;
-    await requireOpenSteps(members, flying, place);
+    if (siteId && squadOf(siteId) !== squadId) throw badField("siteId", "That site is another squad's.");
+    await requireOpenSteps(members, await findPilots(members.map(({ pilotId }) => pilotId)), place);
     if (siteId) await requireRoom(members, squadId, siteId, place);
     await inTransaction((transaction) =>
       insertSession(transaction, {
@@ -116,7 +117,11 @@ async function requireOpenSteps(
 ): Promise<void> {
   const progress = await loadProgressBriefly(pilots, Date.now());
   members.forEach((member, i) => {
-    const { syllabus, school, flown, signedOff } = progress.get(member.pilotId)!;
+    const pilot = there(
+      pilots.find(({ id }) => id === member.pilotId),
+      "That pilot",
+    );
+    const { syllabus, school, flown, signedOff } = entryOf(progress, member.pilotId);
     for (const { stepId, field } of stepsAsked(member, i)) {
       const step = findStep(syllabus, stepId);
       if (!step) throw badField(field, "One of those steps is not in the squad's syllabus.");
@@ -124,7 +129,7 @@ async function requireOpenSteps(
       if (simulatorLacking(step, school, flown.get(stepId)?.recent ?? []))
         throw badField(
           field,
-          `${step.name} wants to be flown in the simulator first by ${pilots[i].name}'s school, until its mark is met there.`,
+          `${step.name} wants to be flown in the simulator first by ${pilot.name}'s school, until its mark is met there.`,
         );
     }
   });
@@ -137,13 +142,13 @@ async function requireRoom(
   siteId: string,
   place: Place,
 ): Promise<void> {
-  const [site, syllabus] = await Promise.all([findSite(siteId), syllabusOf(squadId)]);
-  if (site!.squadId !== squadId) throw badField("siteId", "That site is another squad's.");
   if (place === "simulator") return;
+  const [found, syllabus] = await Promise.all([findSite(siteId), syllabusOf(squadId)]);
+  const site = there(found, "That site");
   members.forEach((member, i) => {
     for (const { stepId, field } of stepsAsked(member, i)) {
-      const step = findStep(syllabus, stepId)!;
-      const why = siteRefusal(step, skillOf(syllabus, step), site!);
+      const step = findStep(syllabus, stepId);
+      const why = step && siteRefusal(step, skillOf(syllabus, step), site);
       if (why) throw badField(field, refusalWords(why, "metric"));
     }
   });

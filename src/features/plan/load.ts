@@ -1,4 +1,4 @@
-import { DAY_MS } from "@/core";
+import { entryOf, DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { Session, Setup, Aircraft, PlannedSession, Site } from "@/contract";
@@ -99,7 +99,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
     plan: planned.find(({ id }) => id === plannedId) ?? null,
     candidates: pilots.map(({ id, name, squadId, reactionS }) => {
       const fleet = aircraft.filter((one) => one.pilotId === id);
-      const own = progress.get(id)!;
+      const own = entryOf(progress, id);
       const { syllabus, school, flown, signedOff } = own;
       const open = currentStepOf(own) ?? syllabus.steps[syllabus.steps.length - 1];
       return {

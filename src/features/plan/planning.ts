@@ -1,4 +1,14 @@
-import { airOfDay, allot, orderTurns, topSpeed, turnsIn, type Airframe, type DayAir, type SessionFrame } from "@/core";
+import {
+  entryOf,
+  airOfDay,
+  allot,
+  orderTurns,
+  topSpeed,
+  turnsIn,
+  type Airframe,
+  type DayAir,
+  type SessionFrame,
+} from "@/core";
 import type { PlannedBlock } from "@/contract";
 import {
   stepName,
@@ -60,7 +70,7 @@ export function planSession(
   const given = allot(pilots, frame);
   const blocks = new Map(
     fliers.map(({ one, syllabus }) => {
-      const { blocks: own, left: rest } = given.get(one.id)!;
+      const { blocks: own, left: rest } = entryOf(given, one.id);
       for (const { offer, because } of rest)
         left.push({
           pilotId: one.id,

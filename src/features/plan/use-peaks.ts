@@ -1,4 +1,5 @@
 "use client";
+import { entryOf } from "@/core";
 
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Airframe, Environment, Recipe, Settings } from "@/core";
@@ -53,7 +54,7 @@ export function usePeaks(tasks: readonly PeakTask[]): ReadonlyMap<string, number
     }
   }, [tasks, texts]);
   return useMemo(
-    () => new Map(texts.flatMap(([key, text]) => (peaks.has(text) ? [[key, peaks.get(text)!] as const] : []))),
+    () => new Map(texts.flatMap(([key, text]) => (peaks.has(text) ? [[key, entryOf(peaks, text)] as const] : []))),
     [texts, peaks],
   );
 }

@@ -36,7 +36,8 @@ const habitsFrom = (kept: unknown): typeof USUAL => {
   return { packMin, changeMin, spots, observers, newSteps };
 };
 /** Not known is no mistake. */
-const mayBeEmpty: readonly FrameField[] = ["lightMin", "windMps", "temperatureC"];
+const mayBeEmpty = ["lightMin", "windMps", "temperatureC"] as const satisfies readonly FrameField[];
+type MayBeEmpty = (typeof mayBeEmpty)[number];
 
 /** The day and the habits a plan is made from, with what is wrong about each field. */
 export function usePlanFrame(minutes: number) {
@@ -48,9 +49,17 @@ export function usePlanFrame(minutes: number) {
       ? changeHabits((before) => ({ ...before, [name]: text }))
       : setDay((before) => ({ ...before, [name]: text }));
   const errors: Partial<Record<FrameField, string>> = {};
-  const values: Partial<Record<FrameField, number>> = {};
+  /** What may stay empty is missing where it is. */
+  const values: Record<Exclude<FrameField, MayBeEmpty>, number> & Partial<Record<MayBeEmpty, number>> = {
+    minutes: 0,
+    packMin: 0,
+    changeMin: 0,
+    spots: 0,
+    observers: 0,
+    newSteps: 0,
+  };
   for (const { name, least, most, whole } of frameFields) {
-    if (typed[name].trim() === "" && mayBeEmpty.includes(name)) continue;
+    if (typed[name].trim() === "" && mayBeEmpty.some((one) => one === name)) continue;
     const value = typedNumber(typed[name]);
     if (!Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
       errors[name] = `${least} to ${most}${whole ? ", whole" : ""}`;
@@ -59,15 +68,15 @@ export function usePlanFrame(minutes: number) {
   const complete = Object.keys(errors).length === 0;
   const frame: PlanFrame | null = complete
     ? {
-        minutes: Math.min(values.minutes!, values.lightMin ?? Infinity),
+        minutes: Math.min(values.minutes, values.lightMin ?? Infinity),
         windMps: values.windMps ?? 0,
         windKnown: values.windMps !== undefined,
         temperatureC: values.temperatureC ?? null,
-        packMin: values.packMin!,
-        changeMin: values.changeMin!,
-        spots: values.spots!,
-        observers: values.observers!,
-        newSteps: values.newSteps!,
+        packMin: values.packMin,
+        changeMin: values.changeMin,
+        spots: values.spots,
+        observers: values.observers,
+        newSteps: values.newSteps,
       }
     : null;
   return { typed, set, errors, frame };

@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import { loadSquad } from "@/features/squad";
 import { need, requireAccess } from "@/server/access";
 import { isCoach, type SignedIn } from "@/server/accounts";
@@ -35,7 +36,7 @@ export async function downloadReport(
 ): Promise<Response> {
   await requireAccess(who, [need("reader", "pilot", pilotId)]);
   const pilot = (await findPilot(pilotId))!;
-  const progress = (await loadProgress([pilot])).get(pilotId)!;
+  const progress = entryOf(await loadProgress([pilot]), pilotId);
   const { syllabus, school, signedOff } = progress;
   const short = pilotId.slice(-6);
   const stage = /^stage-(\d{1,2})\.pdf$/.exec(file)?.[1];
@@ -51,7 +52,7 @@ export async function downloadReport(
       );
     const own = new Set(
       pathOf(syllabus, routeOf(school))
-        .filter(({ id }) => syllabus.skillByStep.get(id)!.stage === number)
+        .filter(({ id }) => entryOf(syllabus.skillByStep, id).stage === number)
         .map(({ id }) => id),
     );
     const milestones = (await listMilestones([pilotId])).filter(({ stepId }) => own.has(stepId));
@@ -97,7 +98,7 @@ export async function downloadOverview(
     squadNames([squadId]),
     syllabiOf([squadId]),
   ]);
-  const syllabus = syllabi.get(squadId)!;
+  const syllabus = entryOf(syllabi, squadId);
   const own = rows.filter((row) => row.squadId === squadId).map((row) => ({ ...row, syllabus }));
   const short = squadId.slice(-6);
   if (file === "overview.pdf")

@@ -1,4 +1,4 @@
-import { DAY_MS } from "@/core";
+import { entryOf, DAY_MS } from "@/core";
 import "server-only";
 import { loadProgress } from "@/server/progress";
 import type { Milestone, Pilot, Setup } from "@/contract";
@@ -37,7 +37,7 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
     listSetups(pilot.id),
     listAircraft([pilot.id]),
   ]);
-  const progress = progresses.get(pilot.id)!;
+  const progress = entryOf(progresses, pilot.id);
   const { syllabus } = progress;
   // Newest first: the present settings of the aircraft they fly.
   const flownWith = setups.find(({ id }) => id === setupFlownLast(progress));
@@ -66,7 +66,7 @@ export function stageOpen(
   signedOff: ReadonlySet<string>,
 ): readonly string[] {
   const own = pathOf(syllabus, route).filter(
-    ({ id, optional }) => !optional && syllabus.skillByStep.get(id)!.stage === stage,
+    ({ id, optional }) => !optional && entryOf(syllabus.skillByStep, id).stage === stage,
   );
   if (own.length === 0) return ["nothing"];
   return own.filter(({ id }) => !signedOff.has(id)).map(({ id }) => id);

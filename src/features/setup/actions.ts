@@ -12,7 +12,7 @@ import {
   type Measurement,
 } from "@/core";
 import { need } from "@/server/access";
-import { ByIdInput, badField, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, badField, coachAction, conflict, there } from "@/server/actions";
 import {
   findAircraft,
   findPilot,
@@ -39,7 +39,7 @@ function setRemoved(removedAt: () => Date | null, kind: "removed" | "restored") 
   const evenBinned = ({ id }: ByIdInput) => anAircraft({ id }).map((one) => ({ ...one, evenBinned: true }));
   return coachAction(ByIdInput, evenBinned, ({ id }, { name }) =>
     inTransaction(async (transaction) => {
-      const aircraft = (await findAircraft(id))!;
+      const aircraft = there(await findAircraft(id), "That aircraft");
       await setAircraftRemoved(transaction, id, removedAt());
       const done = { kind, thing: "aircraft", name: aircraft.name } as const;
       await leavePilotTrail(transaction, { who: name, done, pilotId: aircraft.pilotId }, new Date());
@@ -88,7 +88,7 @@ export const setupActions = {
     AddLoadInput,
     ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
     async ({ id, aircraftId, name, massG, thrustToWeight }) => {
-      const { airframe } = (await findAircraft(aircraftId))!;
+      const { airframe } = there(await findAircraft(aircraftId), "That aircraft");
       const massKg = measured("massG", massG, airframeRanges.massKg, 1000, "g");
       if (massKg === null) throw badField("massG", "Weigh the aircraft with it on.");
       const load = {
@@ -113,7 +113,7 @@ export const setupActions = {
 
   /** Replaces what was measured on an aircraft, and fits its airframe to it. */
   "measure-aircraft": coachAction(MeasureAircraftInput, anAircraft, async ({ id, version, measurements }, { name }) => {
-    const aircraft = (await findAircraft(id))!;
+    const aircraft = there(await findAircraft(id), "That aircraft");
     const clean = measurements.map((one) => requireMeasurement(one as Measurement));
     const { airframe } = fitAirframe(aircraft.estimate, clean, SEA_LEVEL_AIR);
     await inTransaction(async (transaction) => {
@@ -129,9 +129,8 @@ export const setupActions = {
   }),
 
   /** The aircraft that the pilot's hands know: the fleet is compared with it. */
-  "choose-reference": coachAction(ByIdInput, anAircraft, async ({ id }) => {
-    const { pilotId } = (await findAircraft(id))!;
-    await inTransaction((transaction) => setReferenceAircraft(transaction, pilotId, id));
+  "choose-reference": coachAction(ByIdInput, anAircraft, async ({ id }, _, { pilotOf }) => {
+    await inTransaction((transaction) => setReferenceAircraft(transaction, pilotOf(id), id));
   }),
 
   "remove-aircraft": setRemoved(() => new Date(), "removed"),
@@ -141,7 +140,7 @@ export const setupActions = {
     SaveSetupInput,
     ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
     async ({ id, aircraftId, basedOn, reason, settings, evenFrozen }, { coachId, name }) => {
-      const aircraft = (await findAircraft(aircraftId))!;
+      const aircraft = there(await findAircraft(aircraftId), "That aircraft");
       const clean = knownSettings(requireSettings(settings));
       return inTransaction(async (transaction) => {
         const latest = await lockLatestSetupNumber(transaction, aircraftId);

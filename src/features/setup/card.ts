@@ -1,8 +1,9 @@
 import "server-only";
+import { entryOf } from "@/core";
 import { pdfOf } from "@/server/files";
 import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
-import { Refusal } from "@/server/actions";
+import { Refusal, there } from "@/server/actions";
 import { loadDay, loadProgress, loadStartHeights } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { findAircraft, findPilot, latestSetups } from "@/server/repositories";
@@ -15,7 +16,7 @@ export async function setupCard(who: SignedIn, aircraftId: string, paper: string
   await requireAccess(who, [need("reader", "aircraft", aircraftId)]);
   if (!cardPapers.some((known) => known === paper))
     throw new Refusal(404, `Cards are made for ${cardPapers.join(" and ")}.`);
-  const aircraft = (await findAircraft(aircraftId))!;
+  const aircraft = there(await findAircraft(aircraftId), "That aircraft");
   const [pilot, setups] = await Promise.all([findPilot(aircraft.pilotId), latestSetups([aircraft.pilotId])]);
   const setup = setups.get(aircraftId);
   if (!pilot || !setup) throw new Refusal(404, "That aircraft has no setup yet.");
@@ -34,7 +35,7 @@ export async function setupCard(who: SignedIn, aircraftId: string, paper: string
 /** Minimum start heights of the steps of the skill the pilot is at, as far as they were worked out with this setup in the air of the day. */
 async function heightsFor(pilot: Pilot, { airframe }: Aircraft, { settings }: Setup): Promise<CardHeights> {
   const [all, day] = await Promise.all([loadProgress([pilot]), loadDay(pilot.squadId)]);
-  const progress = all.get(pilot.id)!;
+  const progress = entryOf(all, pilot.id);
   const { syllabus } = progress;
   const open = currentStepOf(progress) ?? syllabus.steps[syllabus.steps.length - 1];
   const skill = skillOf(syllabus, open);

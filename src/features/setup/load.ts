@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import type { Counted } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -50,7 +51,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     listLoads(aircraft ? [aircraft.id] : []),
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
-  const progress = progresses.get(pilot.id)!;
+  const progress = entryOf(progresses, pilot.id);
   const { syllabus, school } = progress;
   const open = currentStepOf(progress) ?? syllabus.steps[syllabus.steps.length - 1];
   return {

@@ -9,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { FlightState } from "@/contract";
+import type { Aircraft, FlightState } from "@/contract";
 import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
@@ -76,19 +76,19 @@ export function SetupScreen({ data }: { data: SetupData }) {
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 1 }}>
         <Typography variant="h1">{aircraft.name}</Typography>
-        <AircraftNumbers data={data} />
+        <AircraftNumbers aircraft={aircraft} />
         <Box sx={{ flex: 1 }} />
         {data.mayChange && (
           <>
-            <RemoveAircraft data={data} />
+            <RemoveAircraft aircraft={aircraft} />
             <Button variant="outlined" onClick={() => setAdding(true)}>
               Add an aircraft
             </Button>
           </>
         )}
       </Box>
-      <FiguresChanged data={data} />
-      <FlightStateLine data={data} />
+      <FiguresChanged aircraft={aircraft} mayChange={data.mayChange} />
+      <FlightStateLine aircraft={aircraft} mayChange={data.mayChange} />
       <SetupEditor
         key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`}
         data={data}
@@ -107,10 +107,10 @@ export function SetupScreen({ data }: { data: SetupData }) {
 }
 
 /** Puts an aircraft into the bin, from where it comes back for 30 days. */
-function RemoveAircraft({ data }: { data: SetupData }) {
+function RemoveAircraft({ aircraft }: { aircraft: Aircraft }) {
   const router = useRouter();
   const undoable = useUndoable();
-  const { id, name, pilotId } = data.aircraft!;
+  const { id, name, pilotId } = aircraft;
   return (
     <Button
       onClick={async () => {
@@ -123,9 +123,9 @@ function RemoveAircraft({ data }: { data: SetupData }) {
   );
 }
 
-function AircraftNumbers({ data }: { data: SetupData }) {
+function AircraftNumbers({ aircraft }: { aircraft: Aircraft }) {
   const { units } = usePreferences();
-  const { airframe, presetId, estimate, measurements } = data.aircraft!;
+  const { airframe, presetId, estimate, measurements } = aircraft;
   const preset = airframePresets[presetId];
   const measured = measuredNumbers(measurements);
   // A weight or thrust typed when the aircraft was added is measured too: it is not what its kind says.
@@ -145,10 +145,10 @@ function AircraftNumbers({ data }: { data: SetupData }) {
 }
 
 /** Said once of an aircraft kept before the flight model knew what it knows now. */
-function FiguresChanged({ data }: { data: SetupData }) {
+function FiguresChanged({ aircraft, mayChange }: { aircraft: Aircraft; mayChange: boolean }) {
   const { sendAction, pending } = useSend();
   const router = useRouter();
-  const { id, version, measurements, modelVersion } = data.aircraft!;
+  const { id, version, measurements, modelVersion } = aircraft;
   if (modelVersion >= MODEL_VERSION) return null;
   const accept = async () => {
     if ((await sendAction("measure-aircraft", { id, version, measurements })).ok) router.refresh();
@@ -158,7 +158,7 @@ function FiguresChanged({ data }: { data: SetupData }) {
       severity="warning"
       sx={{ mb: 2 }}
       action={
-        data.mayChange && (
+        mayChange && (
           <Button color="inherit" disabled={pending} onClick={accept}>
             Figures checked
           </Button>
@@ -171,10 +171,10 @@ function FiguresChanged({ data }: { data: SetupData }) {
   );
 }
 
-function FlightStateLine({ data }: { data: SetupData }) {
+function FlightStateLine({ aircraft, mayChange }: { aircraft: Aircraft; mayChange: boolean }) {
   const { sendAction, pending } = useSend();
   const router = useRouter();
-  const { id, flightState } = data.aircraft!;
+  const { id, flightState } = aircraft;
   const set = async (next: FlightState) => {
     if ((await sendAction("set-flight-state", { id, flightState: next })).ok) router.refresh();
   };
@@ -192,7 +192,7 @@ function FlightStateLine({ data }: { data: SetupData }) {
       {flightState === "flying" ? (
         <>
           Checked and flying.
-          {data.mayChange && (
+          {mayChange && (
             <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
               It was repaired
             </Button>
@@ -204,7 +204,7 @@ function FlightStateLine({ data }: { data: SetupData }) {
             ▲ {flightState === "new" ? "New" : "Repaired"}: first flight by eye, not goggles. Propellers off on the
             bench{flightState === "repaired" && "; measure the tilt before anything else, under Tilt"}.
           </b>
-          {data.mayChange && (
+          {mayChange && (
             <Button
               size="small"
               variant="outlined"

@@ -9,7 +9,7 @@ import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
 import type { Grip } from "@/contract";
 import {
-  schoolQuestions,
+  schoolQuestion,
   settingsProposals,
   settingsSchoolOf,
   type School,
@@ -19,8 +19,7 @@ import {
 import { useAir } from "@/ui/air/use-air";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
-const sidesOf = (questionId: string) =>
-  schoolQuestions.find(({ id }) => id === questionId)!.sides.map(({ id, name }) => [id, name] as const);
+const sidesOf = (questionId: string) => schoolQuestion(questionId).sides.map(({ id, name }) => [id, name] as const);
 const routes = sidesOf("route");
 const tilts = sidesOf("tilt");
 const tuningWords = {

@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import {
   latestSetups,
@@ -47,10 +48,10 @@ export async function loadShell(who: SignedIn): Promise<ShellData> {
         })),
       currentStepId:
         currentStep(
-          syllabi.get(squadId)!,
+          entryOf(syllabi, squadId),
           routeOf(schoolOf(school, schools.get(squadId) ?? {})),
-          signedOff.get(id)!,
-          flown.get(id)!,
+          entryOf(signedOff, id),
+          entryOf(flown, id),
         )?.id ?? null,
     })),
     rememberedPilotId: who.pilotId ?? (await remembered("pilot")),

@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
 import { loadProgressBriefly } from "@/server/progress";
 import type { Squad } from "@/contract";
@@ -48,7 +49,7 @@ export async function loadSquad(who: SignedInCoach, nowMs = Date.now()): Promise
   ]);
   const rows = pilots.map((pilot): SquadRow => {
     const own = aircraft.filter((one) => one.pilotId === pilot.id);
-    const known = progress.get(pilot.id)!;
+    const known = entryOf(progress, pilot.id);
     // The aircraft flown last at the step they are on, with whatever setup; before any flight, the first.
     const main = own.find((one) => one.id === aircraftOf.get(setupFlownLast(known) ?? "")) ?? own[0];
     const setup = main ? setups.get(main.id) : undefined;

@@ -1,11 +1,11 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { markWords } from "@/words";
 
-import { schoolQuestions, type Skill, type Step, type SyllabusDocument } from "@/syllabus";
+import { schoolQuestion, type Skill, type Step, type SyllabusDocument } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 
 const { ink, inkSoft, rule, shoal, buoyText } = tokens.light;
-const routeNames = new Map(schoolQuestions.find(({ id }) => id === "route")!.sides.map(({ id, name }) => [id, name]));
+const routeNames = new Map(schoolQuestion("route").sides.map(({ id, name }) => [id, name]));
 
 /** A syllabus as a booklet of A5 pages: a contents page, then every stage with its skills and steps. */
 export function bookletContent(

@@ -12,7 +12,7 @@ import { attemptMeasures, type AttemptMeasure } from "@/core";
 import {
   families,
   routes,
-  schoolQuestions,
+  schoolQuestion,
   type Direction,
   type Family,
   type Fault,
@@ -50,7 +50,7 @@ const waysToFly: readonly (readonly [name: string, directions: readonly Directio
     ],
   ],
 ];
-const routeNames = new Map(schoolQuestions.find(({ id }) => id === "route")!.sides.map(({ id, name }) => [id, name]));
+const routeNames = new Map(schoolQuestion("route").sides.map(({ id, name }) => [id, name]));
 
 interface StepEditorProps {
   readonly document: SyllabusDocument;

@@ -4,9 +4,9 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { markWords } from "@/words";
 
-import { cueFor, schoolQuestions, type Step, type SyllabusDocument } from "@/syllabus";
+import { cueFor, schoolQuestion, type Step, type SyllabusDocument } from "@/syllabus";
 
-const routeNames = new Map(schoolQuestions.find(({ id }) => id === "route")!.sides.map(({ id, name }) => [id, name]));
+const routeNames = new Map(schoolQuestion("route").sides.map(({ id, name }) => [id, name]));
 
 /** A step to be read. */
 export function StepReader({ document, step }: { document: SyllabusDocument; step: Step }) {

@@ -1,5 +1,5 @@
 import { need } from "@/server/access";
-import { ByIdInput, coachAction, conflict } from "@/server/actions";
+import { ByIdInput, coachAction, conflict, there } from "@/server/actions";
 import { findSite, insertSite, inTransaction, leaveTrail, setSiteRemoved, updateSite } from "@/server/repositories";
 import { AddSiteInput, EditSiteInput } from "./inputs";
 
@@ -9,7 +9,7 @@ const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") 
     ByIdInput,
     ({ id }) => [{ ...need("coach", "site", id), evenBinned: true }],
     async ({ id }, { name }) => {
-      const { squadId, name: siteName } = (await findSite(id))!;
+      const { squadId, name: siteName } = there(await findSite(id), "That site");
       await inTransaction(async (transaction) => {
         await setSiteRemoved(transaction, id, removedAt());
         const deed = { who: name, done: { kind, thing: "site", name: siteName }, squadId } as const;

@@ -1,4 +1,2 @@
 export { need, requireAccess } from "./rules";
-export type { Need, Part } from "./rules";
-export { whereabouts } from "./whereabouts";
-export type { Subject } from "./whereabouts";
+export type { Found, Need } from "./rules";

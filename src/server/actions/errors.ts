@@ -14,6 +14,12 @@ export class Refusal extends Error {
 export const missing = (what: string) =>
   new Refusal(404, `${what} is not in the records. It may have been removed; reload the page.`);
 
+/** What was read, or a Refusal where it has gone meanwhile. */
+export function there<T>(value: T | null | undefined, what: string): T {
+  if (value === null || value === undefined) throw missing(what);
+  return value;
+}
+
 /** Somebody else was faster. */
 export const conflict = (message: string) => new Refusal(409, message);
 

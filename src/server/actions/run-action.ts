@@ -4,7 +4,7 @@ import { plainToInstance } from "class-transformer";
 import { validate, type ValidationError } from "class-validator";
 import type { ActionResult } from "@/contract";
 import { DomainError } from "@/core";
-import { requireAccess, type Need } from "../access";
+import { requireAccess, type Found, type Need } from "../access";
 import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
 import { causeForLog, log } from "../log";
 import { Refusal } from "./errors";
@@ -25,6 +25,9 @@ export interface Asker {
   readonly setToken: (token: string | null) => Promise<void>;
 }
 
+/** What an action is run with besides its input and who asks: from where, and what access has found of what it is about. */
+export type Call = Asker & Found;
+
 /** Who may ask for an action at all. */
 export type Audience = "anybody" | "signed-in" | "coaches";
 
@@ -38,14 +41,14 @@ export interface Action<Input extends object, Output> {
   readonly files?: readonly string[];
   /** What else must be theirs, from the checked input; see access/rules.ts. */
   readonly needs: (input: Input) => readonly Need[];
-  readonly run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>;
+  readonly run: (input: Input, who: SignedIn, call: Call) => Promise<Output>;
 }
 
 /** An action for coaches. `needs` says whose records it touches; an empty list means none but their own. */
 export function coachAction<Input extends object, Output>(
   input: new () => Input,
   needs: (input: Input) => readonly Need[],
-  run: (input: Input, who: SignedInCoach, asker: Asker) => Promise<Output>,
+  run: (input: Input, who: SignedInCoach, call: Call) => Promise<Output>,
 ): Action<Input, Output> {
   return { audience: "coaches", input, needs, run: run as Action<Input, Output>["run"] };
 }
@@ -54,7 +57,7 @@ export function coachAction<Input extends object, Output>(
 export function memberAction<Input extends object, Output>(
   input: new () => Input,
   needs: (input: Input) => readonly Need[],
-  run: (input: Input, who: SignedIn, asker: Asker) => Promise<Output>,
+  run: (input: Input, who: SignedIn, call: Call) => Promise<Output>,
 ): Action<Input, Output> {
   return { audience: "signed-in", input, needs, run };
 }
@@ -98,8 +101,8 @@ export async function runAction<Input extends object, Output>(
       throw new Refusal(422, Object.values(fields)[0] ?? "Some fields cannot be taken as they are.", fields);
     }
     asked = { who: who ?? STRANGER, needs: needs(input) };
-    await requireAccess(asked.who, asked.needs);
-    return { ok: true, data: await run(input, asked.who, asker) };
+    const found = await requireAccess(asked.who, asked.needs);
+    return { ok: true, data: await run(input, asked.who, { ...asker, ...found }) };
   } catch (error) {
     return failure(asked ? await asItIsNow(error, asked, asker.requestId) : error, asker.requestId);
   }

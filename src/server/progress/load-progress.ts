@@ -1,4 +1,5 @@
 import "server-only";
+import { entryOf } from "@/core";
 import {
   currentStepOf,
   findStep,
@@ -55,7 +56,7 @@ export async function loadProgressBriefly(
     pilots.map(({ id }) => id),
     (counts) =>
       [...counts].flatMap(([pilotId, steps]) => {
-        const { syllabus, school, signedOff } = known.get(pilotId)!;
+        const { syllabus, school, signedOff } = entryOf(known, pilotId);
         const current = currentStepOf({ syllabus, school, signedOff, flown: steps })?.id;
         const gated = (stepId: string) =>
           sideOf(school, "simulator").id === "first" &&
@@ -87,15 +88,15 @@ async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
     pilots.map(({ id, squadId, school }) => [
       id,
       {
-        syllabus: syllabi.get(squadId)!,
+        syllabus: entryOf(syllabi, squadId),
         school: schoolOf(school, schools.get(squadId) ?? {}),
-        own: own.get(id)!,
-        signedOff: signedOff.get(id)!,
+        own: entryOf(own, id),
+        signedOff: entryOf(signedOff, id),
       },
     ]),
   );
 }
 
 function joined(known: Known, flown: Flown): ReadonlyMap<string, Progress> {
-  return new Map([...known].map(([id, one]) => [id, { ...one, flown: flown.get(id)! }]));
+  return new Map([...known].map(([id, one]) => [id, { ...one, flown: entryOf(flown, id) }]));
 }

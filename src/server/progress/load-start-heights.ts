@@ -1,5 +1,5 @@
 import "server-only";
-import { startHeightKey, type StartHeight, type StartHeightInputs } from "@/core";
+import { entryOf, startHeightKey, type StartHeight, type StartHeightInputs } from "@/core";
 import { findStartHeights } from "../repositories";
 
 /** The minimum start heights that are kept, by the name under which each was asked for; what was never worked out is left out. */
@@ -8,5 +8,5 @@ export async function loadStartHeights(
 ): Promise<ReadonlyMap<string, StartHeight>> {
   const keys = asked.flatMap(([name, inputs]) => (inputs ? [[name, startHeightKey(inputs)] as const] : []));
   const kept = await findStartHeights(keys.map(([, key]) => key));
-  return new Map(keys.flatMap(([name, key]) => (kept.has(key) ? [[name, kept.get(key)!] as const] : [])));
+  return new Map(keys.flatMap(([name, key]) => (kept.has(key) ? [[name, entryOf(kept, key)] as const] : [])));
 }

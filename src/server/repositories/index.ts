@@ -36,3 +36,4 @@ export * from "./variants";
 export { isDuplicate } from "./rows";
 export { inTransaction } from "./transaction";
 export * from "./start-heights";
+export * from "./whereabouts";

@@ -58,12 +58,6 @@ export async function insertNote(
   });
 }
 
-/** Whose note it is, standing or put away. */
-export async function pilotOfNote(transaction: Transaction, id: string): Promise<string | undefined> {
-  const row: { pilot_id: string } | undefined = await transaction("note").where({ id }).first("pilot_id");
-  return row?.pilot_id;
-}
-
 /** Puts a note into the bin, or brings it back with null. */
 export async function setRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
   await transaction("note").where({ id }).update({ removed_at: removedAt });

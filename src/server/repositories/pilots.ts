@@ -51,6 +51,12 @@ export async function findPilot(id: string): Promise<Pilot | undefined> {
   return row && fromRow(row);
 }
 
+/** Some pilots, in the order of their ids; those that are gone are left out. */
+export async function findPilots(ids: readonly string[]): Promise<Pilot[]> {
+  const rows: PilotRow[] = await database()("pilot").whereIn("id", [...ids]);
+  return ids.flatMap((id) => rows.filter((row) => row.id === id).map(fromRow));
+}
+
 export async function insertPilot(
   transaction: Transaction,
   pilot: Omit<Pilot, "version" | "settingsFrozen" | "reactionS" | "referenceAircraftId" | "school"> &

@@ -1,3 +1,4 @@
+import { entryOf } from "@/core";
 import type { SyllabusVersion } from "@/contract";
 import { builtInSyllabus, syllabusFrom, type Syllabus, type SyllabusDocument } from "@/syllabus";
 import { database, type Transaction } from "../database";
@@ -9,7 +10,7 @@ const KEPT = 40;
 
 /** The syllabus in force in a squad. */
 export async function syllabusOf(squadId: string): Promise<Syllabus> {
-  return (await syllabiOf([squadId])).get(squadId)!;
+  return entryOf(await syllabiOf([squadId]), squadId);
 }
 
 /** The syllabus in force in each of some squads; the built-in one where nothing was ever changed. */
@@ -25,7 +26,7 @@ export async function syllabiOf(squadIds: readonly string[]): Promise<ReadonlyMa
       .whereIn("id", unread);
     for (const { id, number, document } of rows) read.set(id, syllabusFrom(fromJson(document), number));
   }
-  const inForce = new Map(newest.map(({ id, squad_id }) => [squad_id, read.get(id)!]));
+  const inForce = new Map(newest.map(({ id, squad_id }) => [squad_id, entryOf(read, id)]));
   for (const id of read.keys()) if (read.size > KEPT && !newest.some((one) => one.id === id)) read.delete(id);
   return new Map(squadIds.map((id) => [id, inForce.get(id) ?? builtInSyllabus]));
 }

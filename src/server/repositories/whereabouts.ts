@@ -1,4 +1,3 @@
-import "server-only";
 import { database } from "../database";
 
 /** The things of the records that a rule can be about. */
