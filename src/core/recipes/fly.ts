@@ -51,13 +51,10 @@ export function fly(
   change?: ChangeOfPlan,
   slips: readonly Slip[] = [],
 ): Flight {
-  const { trace, events, complete, obstacles, reachM, object } = play(
-    { recipe, aircraft, settings, environment, change, slips },
-    false,
-  );
+  const { object, ...flown } = play({ recipe, aircraft, settings, environment, change, slips }, false);
+  const { trace, events, obstacles } = flown;
   const camera = { ...settings.camera, tiltDeg: settings.tiltDeg };
-  const seen = object && { object, camera };
-  const measures = measure(recipe, trace, events, environment, complete, obstacles, reachM, seen);
+  const measures = measure({ ...flown, recipe, environment, seen: object && { object, camera } });
   // Once it is left nobody looks back at it; a spot is looked for till it is stood on.
   const left =
     recipe.ends === "landed"
@@ -76,13 +73,11 @@ export function flyMeasured(
   environment: Environment,
   slips: readonly Slip[],
 ): Pick<Flight, "trace" | "events" | "measures"> {
-  const { trace, events, complete, obstacles, reachM, object } = play(
-    { recipe, aircraft, settings, environment, slips },
-    false,
-  );
+  const { object, ...flown } = play({ recipe, aircraft, settings, environment, slips }, false);
+  const { trace, events } = flown;
   const looks = recipe.marks?.some(({ kind }) => kind === "in-picture") ?? false;
   const seen = object && { object, camera: looks ? { ...settings.camera, tiltDeg: settings.tiltDeg } : null };
-  return { trace, events, measures: measure(recipe, trace, events, environment, complete, obstacles, reachM, seen) };
+  return { trace, events, measures: measure({ ...flown, recipe, environment, seen }) };
 }
 
 /** What a flight came to, without its sticks, pictures and most of its figures: the same flight as `fly` to the last bit, for many of them. */

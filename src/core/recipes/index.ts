@@ -60,3 +60,5 @@ export { environmentOn, windAdvice } from "./wind";
 export type { Facing, WindAdvice } from "./wind";
 export { flyAsSet } from "./fly-as-set";
 export type { FlownTrick, TrickRequest } from "./fly-as-set";
+export { thrownTurn } from "./thrown-turn";
+export type { ThrownTurn } from "./thrown-turn";

@@ -88,24 +88,30 @@ const TURNED = {
 } as const satisfies Record<TurnAxis, keyof Trace>;
 type TurnedColumn = (typeof TURNED)[TurnAxis];
 
-export function measure(
-  recipe: Recipe,
-  trace: Trace,
-  events: readonly FlightEvent[],
-  environment: Environment,
-  phasesDone: boolean,
-  obstacles: readonly Obstacle[],
-  reachM: number,
+/** What figures are read off. */
+interface Measured {
+  readonly recipe: Recipe;
+  readonly trace: Trace;
+  readonly events: readonly FlightEvent[];
+  readonly environment: Environment;
+  /** Every phase ended as planned. */
+  readonly complete: boolean;
+  readonly obstacles: readonly Obstacle[];
+  /** From the middle of the aircraft to the tips of its propellers. */
+  readonly reachM: number;
   /** What is looked at; no camera where the picture is not asked for. */
-  seen: { readonly object: SeenObject; readonly camera: Camera | null } | null,
-): Measures {
+  readonly seen: { readonly object: SeenObject; readonly camera: Camera | null } | null;
+}
+
+export function measure(flown: Measured): Measures {
+  const { recipe, trace, events, environment, obstacles, reachM, seen } = flown;
   const last = trace.timeS.length - 1;
   const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
   const inverted = trace.timeS.map((_, i) => i).filter((i) => upright(i) < 0);
   const cut = events.find((event) => event.kind === "throttle-closed");
   const cutIndex = cut ? indexAt(trace, cut.timeS) : null;
   const heading = (i: number) => toEuler({ w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] }).yawDeg;
-  const { complete, lowestM, stopErrorDeg } = outcomeOf(recipe, trace, events, phasesDone);
+  const { complete, lowestM, stopErrorDeg } = outcomeOf(recipe, trace, events, flown.complete);
   return {
     complete,
     crashed: events.some((event) => event.kind === "crash"),

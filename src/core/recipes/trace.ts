@@ -1,51 +1,53 @@
 import type { ObstacleKind } from "./obstacles";
-/** A flight sampled at equal times: one column per quantity, all of the same length. */
-export interface Trace {
-  readonly sampleS: number;
-  readonly timeS: number[];
+/** The columns of a trace. */
+export const traceColumns = [
+  "timeS",
   /** Index of the phase in force. */
-  readonly phase: number[];
+  "phase",
   /** Stick positions: roll right, pitch back and yaw right positive −1..1, throttle 0..1. */
-  readonly stickRoll: number[];
-  readonly stickPitch: number[];
-  readonly stickYaw: number[];
-  readonly stickThrottle: number[];
+  "stickRoll",
+  "stickPitch",
+  "stickYaw",
+  "stickThrottle",
   /** Motor command 0..1 after the throttle profile. */
-  readonly throttle: number[];
-  readonly northM: number[];
-  readonly eastM: number[];
-  readonly heightM: number[];
-  readonly vNorthMps: number[];
-  readonly vEastMps: number[];
-  readonly climbMps: number[];
-  readonly qw: number[];
-  readonly qx: number[];
-  readonly qy: number[];
-  readonly qz: number[];
-  readonly rollDps: number[];
-  readonly pitchDps: number[];
-  readonly yawDps: number[];
+  "throttle",
+  "northM",
+  "eastM",
+  "heightM",
+  "vNorthMps",
+  "vEastMps",
+  "climbMps",
+  "qw",
+  "qx",
+  "qy",
+  "qz",
+  "rollDps",
+  "pitchDps",
+  "yawDps",
   /** Angle turned about each body axis since the mark, degrees. */
-  readonly turnedRollDeg: number[];
-  readonly turnedPitchDeg: number[];
-  readonly turnedYawDeg: number[];
+  "turnedRollDeg",
+  "turnedPitchDeg",
+  "turnedYawDeg",
   /** The same about the axis of the view. */
-  readonly turnedViewDeg: number[];
+  "turnedViewDeg",
   /** Speed fractions of the rotors front right, rear right, rear left, front left. */
-  readonly rotor0: number[];
-  readonly rotor1: number[];
-  readonly rotor2: number[];
-  readonly rotor3: number[];
-  /** Elevation of the camera's axis above the horizon, degrees, and slope of the horizon in the picture. */
-  readonly viewElevationDeg: number[];
-  /** Heading of the camera's axis against the line of entry, right positive. */
-  readonly viewHeadingDeg: number[];
-  readonly horizonSlopeDeg: number[];
+  "rotor0",
+  "rotor1",
+  "rotor2",
+  "rotor3",
+  /** Elevation of the camera's axis above the horizon, degrees. */
+  "viewElevationDeg",
+  /** Heading of the camera's axis against the line of entry, right positive, degrees. */
+  "viewHeadingDeg",
+  /** Slope of the horizon in the picture, degrees. */
+  "horizonSlopeDeg",
   /** Thrust over weight. */
-  readonly thrustG: number[];
-}
+  "thrustG",
+] as const;
+export type TraceColumn = (typeof traceColumns)[number];
 
-export type TraceColumn = Exclude<keyof Trace, "sampleS">;
+/** A flight sampled at equal times: one column per quantity, all of the same length. */
+export type Trace = { readonly sampleS: number } & { readonly [Column in TraceColumn]: number[] };
 
 export type InPhase = "phase" | "throttle-closed" | "apex" | "phase-timeout" | "gave-up";
 
@@ -67,41 +69,11 @@ export type Happening =
 
 export type FlightEvent = Happening & { readonly timeS: number; readonly heightM: number };
 
+/** A trace without samples. */
 export function emptyTrace(sampleS: number): Trace {
-  const column = () => [] as number[];
-  return {
-    sampleS,
-    timeS: column(),
-    phase: column(),
-    stickRoll: column(),
-    stickPitch: column(),
-    stickYaw: column(),
-    stickThrottle: column(),
-    throttle: column(),
-    northM: column(),
-    eastM: column(),
-    heightM: column(),
-    vNorthMps: column(),
-    vEastMps: column(),
-    climbMps: column(),
-    qw: column(),
-    qx: column(),
-    qy: column(),
-    qz: column(),
-    rollDps: column(),
-    pitchDps: column(),
-    yawDps: column(),
-    turnedRollDeg: column(),
-    turnedPitchDeg: column(),
-    turnedYawDeg: column(),
-    turnedViewDeg: column(),
-    rotor0: column(),
-    rotor1: column(),
-    rotor2: column(),
-    rotor3: column(),
-    viewElevationDeg: column(),
-    viewHeadingDeg: column(),
-    horizonSlopeDeg: column(),
-    thrustG: column(),
-  };
+  const columns = Object.fromEntries(traceColumns.map((name) => [name, []])) as unknown as Record<
+    TraceColumn,
+    number[]
+  >;
+  return { sampleS, ...columns };
 }

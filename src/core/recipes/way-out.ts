@@ -120,13 +120,16 @@ export function marginsBySpeed(
   settings: Settings,
   environment: Environment,
 ): readonly SpeedMargin[] | null {
-  const speed = recipe.parameters.speedMps;
-  if (!speed || !recipe.freeze?.instead) return null;
+  const { start, parameters, freeze } = recipe;
+  if (start.kind !== "level" || typeof start.speedMps !== "object" || !("param" in start.speedMps)) return null;
+  const { param } = start.speedMps;
+  const speed = parameters[param];
+  if (!freeze?.instead) return null;
   return Array.from({ length: SPEEDS }, (_, i) => {
     const speedMps = speed.min + ((speed.max - speed.min) * i) / (SPEEDS - 1);
     const nothing = { speedMps, leftS: null, leftM: null, reactionS: null };
     try {
-      const tried = withParameters(recipe, { speedMps });
+      const tried = withParameters(recipe, { [param]: speedMps });
       const last = wayOut(tried, aircraft, settings, environment);
       if (!last) return nothing;
       const { trace } = flyUncaught(tried, aircraft, settings, environment).flight;

@@ -22,8 +22,13 @@ export interface Turned {
   readonly recipe: Recipe;
 }
 
-/** The stick that is left at the end of an eased turn, where a recipe has one: its ease point. */
-const EASE = "easeStick";
+/** The name of the parameter that an eased turn leaves of the stick at its end; null where nothing is eased to one. */
+function easedTo({ phases }: Recipe): string | null {
+  for (const { roll, pitch, yaw } of phases)
+    for (const stick of [roll, pitch, yaw])
+      if (stick?.kind === "ease" && typeof stick.to === "object" && "param" in stick.to) return stick.to.param;
+  return null;
+}
 
 /** The axis whose rates a trick is turned over with; pitch where nothing is turned over. */
 const axisOf = ({ turn }: Recipe) => (turn?.axis === "roll" || turn?.axis === "view" ? "roll" : "pitch");
@@ -32,7 +37,8 @@ const axisOf = ({ turn }: Recipe) => (turn?.axis === "roll" || turn?.axis === "v
 export function knobsOf(settings: Settings, recipe: Recipe): readonly Knob[] {
   const axis = axisOf(recipe);
   const curve = settings.rates[axis];
-  const ease = recipe.parameters[EASE];
+  const easing = easedTo(recipe);
+  const ease = easing === null ? null : recipe.parameters[easing];
   const { limit } = settings.throttle;
   const name = axis === "roll" ? "Roll" : "Pitch";
   const plain = (id: KnobId, label: string, value: number, [min, max]: readonly [number, number]): Knob => ({
@@ -69,6 +75,7 @@ export function turnKnobs({ settings, recipe }: Turned, values: Readonly<Partial
     ease,
   } = values;
   const { limit } = settings.throttle;
+  const easing = easedTo(recipe);
   let curve = settings.rates[axis];
   if (endDps !== undefined) curve = withEndRate(curve, endDps);
   if (expo !== undefined) curve = { ...curve, expo };
@@ -84,7 +91,7 @@ export function turnKnobs({ settings, recipe }: Turned, values: Readonly<Partial
         limit: { ...limit, fraction: fraction ?? limit.fraction },
       },
     },
-    recipe: ease === undefined ? recipe : withParameters(recipe, { [EASE]: ease }),
+    recipe: ease === undefined || easing === null ? recipe : withParameters(recipe, { [easing]: ease }),
   };
 }
 

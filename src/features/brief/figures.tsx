@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { resolve, type FreezeMargins, type TrickBrief } from "@/core";
+import type { FreezeMargins, ThrownTurn, TrickBrief } from "@/core";
 import type { Step } from "@/syllabus";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
@@ -16,6 +16,7 @@ const MODEL =
 /** The numbers of the brief, each with its reason behind it. */
 export function BriefFigures({
   brief,
+  thrown,
   step,
   height,
   freeze,
@@ -23,6 +24,7 @@ export function BriefFigures({
   setupNumber,
 }: {
   brief: TrickBrief;
+  thrown: ThrownTurn;
   step: Step & { readonly stopWithinDeg: number };
   /** The minimum start height, as far as it is known. */
   height: StartHeightState | null;
@@ -32,8 +34,8 @@ export function BriefFigures({
 }) {
   const { recipe, flight } = brief;
   const { measures } = flight;
-  const parameter = (name: string) => resolve(recipe, { param: name });
   const say = useSay();
+  const punchTimes = say(thrown.punchTimes, "count", 1);
   const flown = [
     ["aircraft", aircraftName],
     ["setup", String(setupNumber)],
@@ -46,20 +48,20 @@ export function BriefFigures({
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
         <Figure
           label="Punch"
-          value={parameter("punchS")}
+          value={thrown.punchS}
           quantity="time"
           why={{
-            how: `The punch at ${parameter("punchTimes").toFixed(1)} times the thrust that hovers, after which the whole trick, with its catch, ends at the height at which it began.`,
+            how: `The punch at ${punchTimes} times the thrust that hovers, after which the whole trick, with its catch, ends at the height at which it began.`,
             inputs: [
               ...flown,
-              ["thrust in the punch, over the hover", parameter("punchTimes").toFixed(1)],
+              ["thrust in the punch, over the hover", punchTimes],
               ["ends off the start by", say(measures.heightGainedM, "length")],
             ],
             source: `Solved by bisection. ${MODEL}`,
           }}
         />
         {height && <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={flown} />}
-        <CutFigures brief={brief} flown={flown} />
+        <CutFigures brief={brief} thrown={thrown} flown={flown} />
         <Figure
           label="Time of the turn"
           value={measures.turnTimeS}
@@ -80,7 +82,7 @@ export function BriefFigures({
             source: MODEL,
           }}
         />
-        <StopFigures brief={brief} step={step} flown={flown} />
+        <StopFigures brief={brief} thrown={thrown} step={step} flown={flown} />
       </Box>
     </section>
   );
@@ -88,6 +90,7 @@ export function BriefFigures({
 
 interface PartProps {
   readonly brief: TrickBrief;
+  readonly thrown: ThrownTurn;
   /** Aircraft and setup it is flown with, for the reasons. */
   readonly flown: readonly (readonly [name: string, value: string])[];
 }
@@ -99,11 +102,10 @@ function useSay() {
 }
 
 /** Where and how it is when the throttle is closed, and how long it hangs from there. */
-function CutFigures({ brief, flown }: PartProps) {
+function CutFigures({ brief, thrown: { punchS }, flown }: PartProps) {
   const say = useSay();
   const { measures } = brief.flight;
   const gained = measures.heightAtCutM === null ? null : measures.heightAtCutM - measures.entryHeightM;
-  const punchS = resolve(brief.recipe, { param: "punchS" });
   return (
     <>
       <Figure
@@ -148,11 +150,15 @@ function CutFigures({ brief, flown }: PartProps) {
 }
 
 /** Where the stick is centred, and what it would be to centre it late. */
-function StopFigures({ brief, step, flown }: PartProps & { step: { readonly stopWithinDeg: number } }) {
+function StopFigures({
+  brief,
+  thrown: { centreDeg },
+  step,
+  flown,
+}: PartProps & { step: { readonly stopWithinDeg: number } }) {
   const say = useSay();
   const { measures } = brief.flight;
   const { simplyCentred } = brief;
-  const centreDeg = resolve(brief.recipe, { param: "centreDeg" });
   return (
     <>
       <Figure

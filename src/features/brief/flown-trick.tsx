@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, type ReactNode } from "react";
-import { begunAtM, indexAt, recipes, type FreezeMargins, type TrickBrief } from "@/core";
+import { begunAtM, indexAt, recipes, thrownTurn, type FreezeMargins, type TrickBrief } from "@/core";
 import type { Pilot } from "@/contract";
 import { findTrick, type Step } from "@/syllabus";
 import { Measured } from "@/ui/flight/measured";
@@ -167,12 +167,14 @@ function Path({
 function Figures(props: Omit<FlownTrickProps, "pilot">) {
   const { brief, step, height, freeze, aircraftName, setupNumber, crashes } = props;
   const { stopWithinDeg } = step;
-  const { id, turn, start, parameters } = brief.recipe;
+  const { id, turn, start } = brief.recipe;
+  const thrown = thrownTurn(brief.recipe);
   const known = recipes[id] !== undefined;
-  if (known && stopWithinDeg !== null && turn?.axis === "pitch" && start.kind === "hover" && parameters.punchS) {
+  if (known && stopWithinDeg !== null && turn?.axis === "pitch" && start.kind === "hover" && thrown) {
     return (
       <BriefFigures
         brief={brief}
+        thrown={thrown}
         step={{ ...step, stopWithinDeg }}
         height={height}
         freeze={freeze}

@@ -10,9 +10,9 @@ describe("instructions", () => {
       .join("\n");
 
   it("name the hand of the stick mode and the sense of the direction", () => {
-    expect(text("flip-one-move-back", 2)).toContain("Right stick back 100 %");
-    expect(text("flip-one-move-front", 2)).toContain("Right stick forward 100 %");
-    expect(text("flip-one-move-back", 1)).toContain("Left stick back 100 %");
+    expect(text("flip-one-move-back", 2)).toContain("right stick back 100 %");
+    expect(text("flip-one-move-front", 2)).toContain("right stick forward 100 %");
+    expect(text("flip-one-move-back", 1)).toContain("left stick back 100 %");
   });
 
   it("are in order, one for each phase, each within the flight", () => {
@@ -22,6 +22,16 @@ describe("instructions", () => {
     const samples = instructions.map((one) => one.sample);
     expect(samples).toEqual([...samples].sort((a, b) => a - b));
     expect(samples.at(-1)).toBeLessThan(found.flight.trace.timeS.length);
+  });
+
+  it("give a wait its time, an easing what is left of the stick, a stop its angle, a slow turn its rate", () => {
+    const { recipe } = brief("flip-ease-quarter-back");
+    const eased = text("flip-ease-quarter-back", 2);
+    expect(eased).toMatch(/Close the throttle 0\.15.s/);
+    expect(eased).toContain("down to 35 % of the stick");
+    const at = Math.round(recipe.parameters.centreDeg.value);
+    expect(eased).toContain(`it carries on ${360 - at}° by itself at ${at}°`);
+    expect(text("flip-slow-back", 2)).toMatch(/Turn slowly: right stick back \d+ % 250.°\/s/);
   });
 
   it("say of any other trick what the phase is and where the sticks go, mirrored for the other side", () => {

@@ -1,6 +1,6 @@
-import { indexAt, recipes, resolve, type Flight, type Phase, type Recipe } from "@/core";
+import { indexAt, resolve, type Flight, type Phase, type Recipe } from "@/core";
 import { stickModes } from "@/ui/sticks/modes";
-import { capital } from "@/words";
+import { percent as wholePercent, quantityText } from "@/words";
 
 /** A phase of the trick as a numbered instruction. */
 export interface Instruction {
@@ -15,7 +15,7 @@ export interface Instruction {
 
 /** Time fingers take to arrive, so that a number stands where the stick went and not where it came from. */
 const ARRIVAL_S = 0.1;
-const percent = (share: number) => `${Math.round(100 * Math.abs(share))} %`;
+const percent = (share: number) => wholePercent(Math.abs(share));
 
 /** The phases of a flown recipe as instructions for a stick mode, in order. */
 export function instructionsFor({
@@ -41,62 +41,57 @@ export function instructionsFor({
   });
 }
 
-function words({
-  phase,
-  lastsS,
-  recipe,
-  flight: { trace },
-  sample,
-  stickMode,
-}: {
-  phase: Phase;
-  lastsS: number;
-  recipe: Recipe;
-  flight: Flight;
-  sample: number;
-  stickMode: number;
-}): { text: string; figure: string } {
+/**
+ * What is said of a phase, from what its sticks are planned to do: where they go; for one that turns at a rate the rate, for one that is eased what is
+ * left of the stick; a wait with its time, the centring of a turn with its angle, and the catch with the throttle that holds it.
+ */
+function words(told: Told): { text: string; figure: string } {
+  const { phase, lastsS, flight, sample, stickMode } = told;
+  const { trace } = flight;
   const moved = deflections(trace, sample, stickMode);
-  const spoken = { text: phase.label, figure: moved };
-  // A coach's own way is told in the coach's own words; a wait, or a throttle held, with its time.
-  if (!recipes[recipe.id]) {
-    const timed = moved === "" && phase.until.some(({ kind }) => kind === "time") && phase.throttle.kind !== "eye";
-    return timed ? { ...spoken, figure: `${lastsS.toFixed(2)} s` } : spoken;
+  const centred = centring(told);
+  if (centred) return centred;
+  const eased = [phase.roll, phase.pitch, phase.yaw].find((stick) => stick?.kind === "ease");
+  if (eased?.kind === "ease")
+    return { text: phase.label, figure: `down to ${percent(resolve(told.recipe, eased.to))} of the stick` };
+  const turning = (["roll", "pitch", "yaw"] as const).find((axis) => phase[axis]?.kind === "rate");
+  if (turning && moved !== "") {
+    const dps = Math.abs(trace[`${turning}Dps`][Math.min(sample + 20, trace.timeS.length - 1)]);
+    return { text: `${phase.label}: ${moved}`, figure: quantityText(dps, "rate", "metric") };
   }
-  const hand = stickModes[stickMode].right.upright === "pitch" ? "right" : "left";
-  const parameter = (name: string) => resolve(recipe, { param: name });
-  const pitch = trace.stickPitch[sample];
-  const way = pitch >= 0 ? "back" : "forward";
-  switch (phase.id) {
-    case "punch":
-      if (recipe.start.kind !== "hover") break;
-      return {
-        text: `Punch, level, stick at ${percent(trace.stickThrottle[sample])}`,
-        figure: `${parameter("punchS").toFixed(2)} s`,
-      };
-    case "close":
-      return { text: "Close the throttle and wait", figure: `${parameter("closeS").toFixed(2)} s` };
-    case "turn":
-      if (recipe.turn?.axis !== "pitch") break;
-      return phase.pitch?.kind === "rate"
-        ? {
-            text: `${capital(hand)} stick ${way}, a little: ${percent(pitch)}`,
-            figure: `${Math.round(Math.abs(trace.pitchDps[Math.min(sample + 20, trace.timeS.length - 1)]))} °/s`,
-          }
-        : { text: `${capital(hand)} stick ${way}`, figure: percent(pitch) };
-    case "ease":
-      if (recipe.parameters.easeStick === undefined) break;
-      return { text: "Ease the stick out to", figure: percent(parameter("easeStick")) };
-    case "stop": {
-      if (recipe.turn?.axis !== "pitch") break;
-      const at = Math.round(parameter("centreDeg"));
-      return { text: `Centre it; it carries on ${360 - at}° by itself`, figure: `at ${at}°` };
-    }
-    case "catch":
-      if (recipe.turn?.axis !== "pitch" || recipe.start.kind !== "hover") break;
-      return { text: "Horizon back: open to the hover", figure: percent(trace.stickThrottle[trace.timeS.length - 1]) };
-  }
-  return spoken;
+  const throttle = trace.stickThrottle[sample];
+  const pushed = phase.throttle.kind === "thrust" && throttle > RESTS;
+  const text = pushed ? `${phase.label}, throttle ${percent(throttle)}` : phase.label;
+  if (moved !== "") return { text, figure: moved };
+  if (phase.throttle.kind === "eye")
+    return phase.id === told.recipe.turn?.catchPhase
+      ? { text: phase.label, figure: `throttle ${percent(trace.stickThrottle[trace.timeS.length - 1])}` }
+      : { text: phase.label, figure: "" };
+  if (!phase.until.some(({ kind }) => kind === "time")) return { text: phase.label, figure: "" };
+  return { text, figure: quantityText(lastsS, "time", "metric") };
+}
+
+interface Told {
+  readonly phase: Phase;
+  readonly lastsS: number;
+  readonly recipe: Recipe;
+  readonly flight: Flight;
+  readonly sample: number;
+  readonly stickMode: number;
+}
+
+/** The end of a turn that is centred at an angle: what is left it turns by itself. Null for every other phase. */
+function centring({ phase, recipe }: Told): { text: string; figure: string } | null {
+  const { turn, phases } = recipe;
+  if (phase.id !== turn?.stopPhase) return null;
+  const before = phases[phases.indexOf(phase) - 1]?.until.find(({ kind }) => kind === "turned");
+  if (before?.kind !== "turned") return null;
+  const at = Math.round(resolve(recipe, before.deg));
+  const runsOnDeg = turn.deg - at;
+  return {
+    text: runsOnDeg > 0 ? `${phase.label}; it carries on ${runsOnDeg}° by itself` : phase.label,
+    figure: `at ${at}°`,
+  };
 }
 
 /** A stick nearer to its centre than this is not spoken of. */
