@@ -1,4 +1,5 @@
 import {
+  rounded,
   type Air,
   type Airframe,
   cruiseIfPossible,
@@ -331,7 +332,7 @@ function centres(settings: Settings, stage: number, grip: keyof typeof stickTrav
 
 /** The same curve with a softer centre, °/s for the whole stick; what bends it is its own family's. */
 function withCentre(curve: RateCurve, slopeDps: number): RateCurve {
-  const within = (expo: number) => Number(Math.min(1, Math.max(0, expo)).toFixed(3));
+  const within = (expo: number) => rounded(Math.min(1, Math.max(0, expo)), 3);
   switch (curve.family) {
     case "end-cubic":
       return { ...curve, expo: within(1 - slopeDps / curve.endDps) };
@@ -359,7 +360,7 @@ function withEnd(curve: RateCurve, endDps: number): RateCurve {
 function baseWithEnd(curve: Extract<RateCurve, { family: "base-super" }>, endDps: number): RateCurve {
   const base = Math.min(1.6, Math.max(0.4, Math.min(curve.base, endDps / 200)));
   const superRate = Math.min(0.95, Math.max(0, 1 - (200 * base) / endDps));
-  return { ...curve, base, super: Number(superRate.toFixed(3)) };
+  return { ...curve, base, super: rounded(superRate, 3) };
 }
 
 function limit(settings: Settings, { throttleScale }: StageSettings): SettingsProposal[] {
@@ -408,7 +409,7 @@ const limitOf = (throttleScale: number | null): ThrottleProfile["limit"] =>
 /** The mid on the cruise, or null for an aircraft that cannot cruise level at this tilt. */
 function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number, air: Air): number | null {
   const level = cruiseIfPossible(airframe, tiltDeg, air);
-  return level && Number(proposedMid(profile, level.throttle).toFixed(2));
+  return level && rounded(proposedMid(profile, level.throttle), 2);
 }
 
 const degrees = (value: number | null) => (value === null ? "none" : `${value}°`);

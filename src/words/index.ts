@@ -9,7 +9,7 @@ export { chancePercent, counted, percent, percentRange } from "./numbers";
 export { outlookWords } from "./outlook";
 export type { Outlook } from "./outlook";
 export { problemWords } from "./problems";
-export { formatQuantity, quantityText, unitSystems } from "./quantity";
+export { formatQuantity, numeral, quantityText, unitSystems } from "./quantity";
 export type { Quantity, UnitSystem } from "./quantity";
 export { brokenLimitWords, leftOutWords, refusalWords } from "./refusals";
 export { syllabusChangeWords } from "./syllabus-changes";

@@ -1,3 +1,4 @@
+import { numeral } from "./quantity";
 import type { Problem } from "@/core";
 
 /** Why a trick does not go, as it stands after "It does not go like this:". */
@@ -6,23 +7,23 @@ export function problemWords(problem: Problem): string {
     case "aim-not-met":
       return aimWords[problem.aim];
     case "too-little-punch":
-      return `${aimWords["return-to-entry-height"]}: full throttle gives ${problem.fullG.toFixed(1)} g standing still, and ${problem.trimG.toFixed(1)} g of that flies on; see the throttle limit and the turning rate`;
+      return `${aimWords["return-to-entry-height"]}: full throttle gives ${numeral(problem.fullG, 1)} g standing still, and ${numeral(problem.trimG, 1)} g of that flies on; see the throttle limit and the turning rate`;
     case "no-parameter":
       return `${problem.recipe} has no parameter for this goal`;
     case "meets-ground":
-      return `it meets the ground after ${problem.timeS.toFixed(1)} s at ${problem.speedMps.toFixed(1)} m/s, ${problem.tiltDeg.toFixed(0)}° off level; begin higher, or see the thrust and the rates`;
+      return `it meets the ground after ${numeral(problem.timeS, 1)} s at ${numeral(problem.speedMps, 1)} m/s, ${numeral(problem.tiltDeg, 0)}° off level; begin higher, or see the thrust and the rates`;
     case "flies-into":
-      return `it flies into the ${problem.into} after ${problem.timeS.toFixed(1)} s`;
+      return `it flies into the ${problem.into} after ${numeral(problem.timeS, 1)} s`;
     case "phase-never-ends":
       return `"${problem.phase}" never comes to its end; see the thrust, the rates and the learning modes`;
     case "touches-ground":
-      return `it touches the ground after ${problem.timeS.toFixed(1)} s, before the trick is over; begin higher`;
+      return `it touches the ground after ${numeral(problem.timeS, 1)} s, before the trick is over; begin higher`;
     case "never-lands":
       return "it does not come down to the ground in its time";
     case "not-upright":
       return "it does not end upright";
     case "not-over":
-      return `it is not over after ${problem.timeS.toFixed(0)} s`;
+      return `it is not over after ${numeral(problem.timeS, 0)} s`;
   }
 }
 

@@ -51,6 +51,10 @@ export function formatQuantity(
   return { value: signed, unit: unit.symbol };
 }
 
+/** A number without a unit, with a true minus sign, and none before a zero. */
+export const numeral = (value: number | null | undefined, digits = 0): string =>
+  formatQuantity(value, "count", "metric", digits).value;
+
 /** Figures and unit as one text, with a narrow space between where the unit takes one. */
 export function quantityText(
   value: number | null | undefined,

@@ -16,7 +16,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/words";
+import { numeral, quantityText } from "@/words";
 import { Figure } from "@/ui/units/figure";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
@@ -129,7 +129,7 @@ function GapFigures({
         quantity="length"
         why={{
           how: "The width that is gone through without touching by three of four: the pass mark.",
-          inputs: [["as a multiple of the aircraft", (widthForChance(PASS, span, crossTrackM) / span).toFixed(1)]],
+          inputs: [["as a multiple of the aircraft", numeral(widthForChance(PASS, span, crossTrackM) / span, 1)]],
           source: "Normal distribution.",
         }}
       />

@@ -1,5 +1,6 @@
 "use client";
 
+import { rounded } from "@/core";
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -54,7 +55,7 @@ export function FigureInput({
           if (by === undefined) return;
           event.preventDefault();
           setText(null);
-          onChange(Math.max(min, Math.min(max, Number((value + (event.shiftKey ? 10 : 1) * by).toFixed(6)))));
+          onChange(Math.max(min, Math.min(max, rounded(value + (event.shiftKey ? 10 : 1) * by, 6))));
         }}
         onBlur={() => !bad && setText(null)}
         sx={{ "& input": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600 } }}

@@ -8,6 +8,7 @@ import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import {
+  rounded,
   fieldsOfThrottle,
   guardFields,
   LONGEST_PHASE_S,
@@ -268,9 +269,7 @@ function Figures({
         onChange={(next) =>
           onChange(withFigureAt(recipe, place, next, figures), `${at} ${part} ${guard} ${field.name}`)
         }
-        onFree={() =>
-          onChange(withValueAt(recipe, place, Math.max(field.min, Math.min(field.max, Number(now.toFixed(4))))))
-        }
+        onFree={() => onChange(withValueAt(recipe, place, Math.max(field.min, Math.min(field.max, rounded(now, 4)))))}
       />
     );
   });
@@ -281,7 +280,7 @@ function rangeOf(recipe: Recipe, field: FigureField, value: Value): readonly [nu
   if (typeof value === "number" || "of" in value) return [field.min, field.max];
   const { min, max } = recipe.parameters[value.param];
   const { times = 1, plus = 0 } = value;
-  const ends = [min * times + plus, max * times + plus].map((one) => Number(one.toFixed(4)));
+  const ends = [min * times + plus, max * times + plus].map((one) => rounded(one, 4));
   return [Math.max(field.min, Math.min(...ends)), Math.min(field.max, Math.max(...ends))];
 }
 

@@ -1,5 +1,7 @@
 "use client";
 
+import { rounded } from "@/core";
+import { numeral } from "@/words";
 import { useTheme } from "@mui/material/styles";
 import { useId, type SVGProps } from "react";
 import type { FigurePlace, Handle, PhaseSpan, Recipe, Trace } from "@/core";
@@ -35,7 +37,7 @@ export function Ground({ scale, stickMode, shown }: { scale: Scale; stickMode: n
         <g key={s}>
           <line x1={x(s)} x2={x(s)} y1={STRIP} y2={bottom} stroke={tokens.rule} strokeWidth={1} />
           <text x={x(s)} y={bottom + 15} fontSize={11} textAnchor="middle" className="num" fill={tokens.inkSoft}>
-            {s.toFixed(s % 1 === 0 ? 0 : 1)} s
+            {numeral(s, s % 1 === 0 ? 0 : 1)} s
           </text>
         </g>
       ))}
@@ -162,7 +164,7 @@ export function PhaseBlock(props: {
         role="button"
         tabIndex={0}
         aria-pressed={on}
-        aria-label={`Phase ${at + 1}, ${phase.label}, ${(span.endS - span.startS).toFixed(2)} s${fatal ? ", stops the trick" : ""}`}
+        aria-label={`Phase ${at + 1}, ${phase.label}, ${numeral(span.endS - span.startS, 2)} s${fatal ? ", stops the trick" : ""}`}
         onClick={onSelect}
         onKeyDown={(event) => {
           if (event.key !== "Enter" && event.key !== " ") return;
@@ -226,10 +228,10 @@ export function EndGrip(props: { label: string; span: PhaseSpan; scale: Scale; g
     <g
       {...grip}
       aria-label={label}
-      aria-valuemin={Number(span.startS.toFixed(2))}
-      aria-valuemax={Number(scale.domainS.toFixed(2))}
-      aria-valuenow={Number(span.endS.toFixed(2))}
-      aria-valuetext={`at ${span.endS.toFixed(2)} s`}
+      aria-valuemin={rounded(span.startS, 2)}
+      aria-valuemax={rounded(scale.domainS, 2)}
+      aria-valuenow={rounded(span.endS, 2)}
+      aria-valuetext={`at ${numeral(span.endS, 2)} s`}
     >
       <rect x={at - HOLD / 2} y={STRIP - 4} width={HOLD} height={bottom - STRIP + 4} fill="transparent" />
       <line x1={at} x2={at} y1={STRIP - 3} y2={bottom} stroke={tokens.slate} strokeWidth={1.5} />

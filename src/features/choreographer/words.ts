@@ -1,5 +1,5 @@
 import type { FigureField, Guard, Phase, PhaseNote, StickPlan, ThrottlePlan } from "@/core";
-import { quantityText, type Quantity, type UnitSystem } from "@/words";
+import { numeral, quantityText, type Quantity, type UnitSystem } from "@/words";
 
 /** What a turning stick can do, in the order in which it is offered. */
 export const stickWords: Readonly<Record<StickPlan["kind"], string>> = {
@@ -174,6 +174,6 @@ export function whyItStays(fields: readonly string[], phases: number): string | 
 
 function metWords(met: Extract<PhaseNote, { kind: "met" }>["met"], units: UnitSystem): string {
   if (met.kind === "crash" && met.into !== "ground") return `flies into the ${met.into}`;
-  const how = `${quantityText(met.speedMps, "speed", units, 1)}, ${met.tiltDeg.toFixed(0)}° off level`;
+  const how = `${quantityText(met.speedMps, "speed", units, 1)}, ${numeral(met.tiltDeg, 0)}° off level`;
   return `${met.kind === "crash" ? "hits" : "touches"} the ground at ${how}`;
 }

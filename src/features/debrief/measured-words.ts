@@ -1,4 +1,4 @@
-import { measureSides, measureWords, unitOf } from "@/words";
+import { numeral, measureSides, measureWords, unitOf } from "@/words";
 import { attemptMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
@@ -14,7 +14,7 @@ export function measuredWords(attempts: readonly Pick<LoggedAttempt, "measured">
 
 function sizeOf(name: AttemptMeasure, value: number): string {
   const sides = measureSides[name];
-  const text = (sides ? Math.abs(value) : value).toFixed(unitOf(name) === " m" ? 1 : 0);
+  const text = numeral(sides ? Math.abs(value) : value, unitOf(name) === " m" ? 1 : 0);
   // What rounds to nothing is on neither side.
   const side = sides && Number(text) !== 0 ? ` ${sides[value < 0 ? 0 : 1]}` : "";
   return `${text}${unitOf(name)}${side}`;

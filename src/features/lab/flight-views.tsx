@@ -36,7 +36,7 @@ import { PlainTable } from "@/ui/layout/plain-table";
 import { WhenSeen } from "@/ui/layout/when-seen";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/words";
+import { numeral, quantityText } from "@/words";
 import { FlightGraphs } from "./graphs";
 import { comparedInWords } from "./words";
 
@@ -214,7 +214,7 @@ function FromThePilot(props: {
   return (
     <Box sx={{ minWidth: 0 }}>
       <CameraView
-        title={`At ${(cursor === null ? 0 : trace.timeS[now]).toFixed(2)} s`}
+        title={`At ${numeral(cursor === null ? 0 : trace.timeS[now], 2)} s`}
         attitude={attitude}
         tiltDeg={settings.tiltDeg}
         lens={settings.camera}

@@ -21,7 +21,7 @@ import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { TradePlot } from "@/ui/scatter/pictures";
 import { useAtHand } from "@/ui/shell/at-hand";
-import { capital } from "@/words";
+import { numeral, capital } from "@/words";
 
 /** What was found, with what it was asked of: the page may ask something else by now. */
 export interface Searched {
@@ -36,7 +36,7 @@ export interface Searched {
 }
 
 export const shown = ({ unit }: Knob, value: number) =>
-  unit === "" ? value.toFixed(2) : `${Math.round(value)}${unit === "°" ? "" : " "}${unit}`;
+  unit === "" ? numeral(value, 2) : `${Math.round(value)}${unit === "°" ? "" : " "}${unit}`;
 const percent = (share: number) => Math.round(100 * share);
 
 /** What the search found, what it costs, and the way to keep it. */
@@ -164,7 +164,7 @@ function Costs({
   turned: Settings;
   usual: (settings: Settings) => readonly SettingsProposal[];
 }) {
-  const from = (a: number, b: number, unit: string) => `${a.toFixed(1)} to ${b.toFixed(1)} ${unit}`;
+  const from = (a: number, b: number, unit: string) => `${numeral(a, 1)} to ${numeral(b, 1)} ${unit}`;
   const feel = feelDistance(present.rates, turned.rates).percent;
   const already = new Set(usual(present).map(({ id }) => id));
   const against = usual(turned).filter(({ id }) => !already.has(id));
@@ -174,10 +174,10 @@ function Costs({
     ...(before?.startHeightM != null && after?.startHeightM != null
       ? [`asks for ${from(before.startHeightM, after.startHeightM, "m")} of height by its freezes`]
       : []),
-    ...(feel > 0.5 ? [`feels ${feel.toFixed(0)} % different on the sticks`] : []),
+    ...(feel > 0.5 ? [`feels ${numeral(feel, 0)} % different on the sticks`] : []),
     ...against.map(({ what, now, wanted }) => `${what.toLowerCase()} ${now} where ${wanted} is usual at this stage`),
     ...(Math.max(...ends) > APART * Math.min(...ends)
-      ? [`roll and pitch end at ${ends.map((end) => end.toFixed(0)).join(" and ")} °/s: far apart for one hand`]
+      ? [`roll and pitch end at ${ends.map((end) => numeral(end, 0)).join(" and ")} °/s: far apart for one hand`]
       : []),
   ];
   return costs.length === 0 ? null : (

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import type { Trace } from "@/core";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { usePreferences } from "@/ui/theme/preferences";
-import { formatQuantity, quantityText, type UnitSystem } from "@/words";
+import { numeral, formatQuantity, quantityText, type UnitSystem } from "@/words";
 
 /** A point in this many samples is enough for a line. */
 const EVERY = 3;
@@ -46,8 +46,8 @@ function graphsOf(trace: Trace, ghost: Trace | null, units: UnitSystem): LineCha
     x: { name: "time, s", min: 0, max: Math.ceil(10 * trace.timeS[trace.timeS.length - 1]) / 10 },
     height: 190,
     namesAtEnds: false,
-    tickX: (value: number) => value.toFixed(1),
-    formatX: (value: number) => `${value.toFixed(2)} s`,
+    tickX: (value: number) => numeral(value, 1),
+    formatX: (value: number) => `${numeral(value, 2)} s`,
   };
   const rates = [
     line("roll", trace, trace.rollDps, "ink"),
@@ -91,7 +91,7 @@ function graphsOf(trace: Trace, ghost: Trace | null, units: UnitSystem): LineCha
       label: "Thrust over weight over time",
       lines: thrust,
       y: { name: "thrust, g", min: 0, max: Math.ceil(most(thrust, 2)) },
-      tickY: (value) => value.toFixed(1),
+      tickY: (value) => numeral(value, 1),
       formatY: (value) => quantityText(value, "thrust", units),
     },
   ];

@@ -1,3 +1,4 @@
+import { rounded } from "@/core";
 import type { FlownTrick, Settings } from "@/core";
 import type { MeasureName } from "@/syllabus";
 import { measureNames } from "@/ui/flight/measure-names";
@@ -44,7 +45,7 @@ function figuresSet({ recipe }: FlownTrick, { recipe: other }: FlownTrick): stri
     const there = other.parameters[name].value;
     if (there === value || recipe.solveFor.some(({ param }) => param === name)) return [];
     const space = unit === "" || unit === "°" ? "" : " ";
-    const text = (figure: number) => `${Number(figure.toFixed(2))}${space}${unit}`;
+    const text = (figure: number) => `${rounded(figure, 2)}${space}${unit}`;
     return [`${label.charAt(0).toLowerCase()}${label.slice(1)} ${text(value)} → ${text(there)}`];
   });
 }

@@ -1,3 +1,4 @@
+import { numeral } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import {
   airOfDay,
@@ -105,10 +106,10 @@ export function cardContent(
           return [
             { text: axis, fontSize: small, bold: true, color: axisLooks[axis][0] },
             words(curveText(settings.rates[axis])),
-            number(feel.centreSlopeDps.toFixed(0)),
-            number(feel.halfStickDps.toFixed(0)),
-            number(feel.endDps.toFixed(0)),
-            number(tight(`${feel.time360S.toFixed(2)} s`)),
+            number(numeral(feel.centreSlopeDps, 0)),
+            number(numeral(feel.halfStickDps, 0)),
+            number(numeral(feel.endDps, 0)),
+            number(tight(`${numeral(feel.time360S, 2)} s`)),
           ];
         }),
         ["auto", "*", "auto", "auto", "auto", "auto"],
@@ -118,10 +119,10 @@ export function cardContent(
         [
           [
             number(`${settings.tiltDeg}°`),
-            words(`${throttle.mid.toFixed(2)}, ${throttle.expo.toFixed(2)}, ${limit}`),
+            words(`${numeral(throttle.mid, 2)}, ${numeral(throttle.expo, 2)}, ${limit}`),
             level
               ? words(
-                  `${level.speedMps.toFixed(1)} m/s at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${level.thrustG.toFixed(2)} g`,
+                  `${numeral(level.speedMps, 1)} m/s at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${numeral(level.thrustG, 2)} g`,
                 )
               : words("not with this thrust"),
             words(modesText(modes)),
@@ -157,10 +158,10 @@ export function cardContent(
           const roll = tiltError("view-roll", settings.rates, settings.tiltDeg, SPIN_DPS, errorDeg);
           return [
             number(`+${errorDeg}°`),
-            number(`${turn.offAfterHalfTurnDeg.toFixed(0)}°`),
+            number(`${numeral(turn.offAfterHalfTurnDeg, 0)}°`),
             number(tight(changeText(turn.rollStickChange))),
             number(tight(changeText(turn.yawStickChange))),
-            number(`${roll.offAfterHalfTurnDeg.toFixed(0)}°`),
+            number(`${numeral(roll.offAfterHalfTurnDeg, 0)}°`),
           ];
         }),
         ["auto", "*", "auto", "auto", "auto"],
@@ -188,7 +189,7 @@ function heightTexts(lines: CardHeights["lines"], number: (text: string) => Cont
   return [
     ...known.flatMap(({ name, heightM }): Content[] => [
       { text: `${name} `, fontSize },
-      number(tight(`${heightM!.toFixed(1)} m`)),
+      number(tight(`${numeral(heightM!, 1)} m`)),
       { text: "   ", fontSize },
     ]),
     ...(missing === 0
@@ -208,11 +209,11 @@ const tight = (text: string) => text.replaceAll(" ", "\u00a0");
 function curveText(curve: RateCurve): string {
   switch (curve.family) {
     case "base-super":
-      return `base ${curve.base.toFixed(2)}, super ${curve.super.toFixed(2)}, expo ${curve.expo.toFixed(2)}`;
+      return `base ${numeral(curve.base, 2)}, super ${numeral(curve.super, 2)}, expo ${numeral(curve.expo, 2)}`;
     case "centre-end":
-      return `centre ${curve.centreDps.toFixed(0)}, end ${curve.endDps.toFixed(0)}, expo ${curve.expo.toFixed(2)}`;
+      return `centre ${numeral(curve.centreDps, 0)}, end ${numeral(curve.endDps, 0)}, expo ${numeral(curve.expo, 2)}`;
     case "end-cubic":
-      return `end ${curve.endDps.toFixed(0)}, cubic expo ${curve.expo.toFixed(2)}`;
+      return `end ${numeral(curve.endDps, 0)}, cubic expo ${numeral(curve.expo, 2)}`;
   }
 }
 

@@ -1,5 +1,5 @@
 import type { FleetDifference } from "@/core";
-import { quantityText, type UnitSystem } from "@/words";
+import { numeral, quantityText, type UnitSystem } from "@/words";
 
 const percent = (share: number) => `${Math.abs(Math.round(100 * share))} %`;
 /** Smaller differences are not spoken of. Our choice. */
@@ -10,10 +10,10 @@ export function fleetWords(difference: FleetDifference, units: UnitSystem): { he
   const { tiltDeg, feel, cruise, turn, horizonOffDeg } = difference;
   const lines: string[] = [];
   if (Math.abs(tiltDeg) >= FELT.tiltDeg)
-    lines.push(`${Math.abs(tiltDeg).toFixed(0)}° ${tiltDeg < 0 ? "less" : "more"} tilt`);
+    lines.push(`${numeral(Math.abs(tiltDeg), 0)}° ${tiltDeg < 0 ? "less" : "more"} tilt`);
   if (feel.percent >= FELT.feelPercent)
     lines.push(
-      `curves ${feel.percent.toFixed(0)} % apart in feel, ${feel.fasterPercent < 0 ? "slower" : "faster"} on the whole, most on ${feel.worstAxis} (${feel.worstPercent.toFixed(0)} %)`,
+      `curves ${numeral(feel.percent, 0)} % apart in feel, ${feel.fasterPercent < 0 ? "slower" : "faster"} on the whole, most on ${feel.worstAxis} (${numeral(feel.worstPercent, 0)} %)`,
     );
   if (cruise && Math.abs(cruise.speedShare) >= FELT.speedShare)
     lines.push(
@@ -26,7 +26,7 @@ export function fleetWords(difference: FleetDifference, units: UnitSystem): { he
   if (turn && Math.max(Math.abs(turn.rollStick), Math.abs(turn.yawStick)) >= FELT.stick)
     lines.push(`in a turn ${moreOrLess(turn.rollStick)} roll stick, ${moreOrLess(turn.yawStick)} yaw stick`);
   if (horizonOffDeg !== null && Math.abs(horizonOffDeg) >= FELT.horizonDeg)
-    lines.push(`flown with the old mix, the horizon leans ${Math.abs(horizonOffDeg).toFixed(0)}° after half a turn`);
+    lines.push(`flown with the old mix, the horizon leans ${numeral(Math.abs(horizonOffDeg), 0)}° after half a turn`);
   return { headline: headlineOf(difference, lines), lines };
 }
 

@@ -19,7 +19,7 @@ import { useAir } from "@/ui/air/use-air";
 import { SendForm } from "@/ui/forms/send-form";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/words";
+import { numeral, quantityText } from "@/words";
 
 const percent = (share: number | null | undefined) =>
   share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)} %`;
@@ -51,11 +51,11 @@ export function LoadsPanel({
     return [
       load?.name ?? "as it is",
       quantityText(airframe.massKg, "mass", units),
-      `${airframe.thrustToWeight.toFixed(1)} ×${load && load.thrustToWeight === null ? " (by weight)" : ""}`,
+      `${numeral(airframe.thrustToWeight, 1)} ×${load && load.thrustToWeight === null ? " (by weight)" : ""}`,
       percent(points.hover.stick),
       cruise ? quantityText(cruise.speedMps, "speed", units) : "none",
       cruise ? percent(points.cruise?.stick) : "none",
-      cruise ? proposedMid(settings.throttle, cruise.throttle).toFixed(2) : "none",
+      cruise ? numeral(proposedMid(settings.throttle, cruise.throttle), 2) : "none",
       ...(mayChange
         ? [
             load && (

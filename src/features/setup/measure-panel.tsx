@@ -27,7 +27,7 @@ import {
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText, type UnitSystem } from "@/words";
+import { numeral, quantityText, type UnitSystem } from "@/words";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const kinds = [
@@ -141,10 +141,10 @@ function NumbersTable({
   units: UnitSystem;
 }) {
   const origin = (name: MeasuredNumber | null) => (name && measured.includes(name) ? "■ measured" : "estimate");
-  const area = ({ dragAreaM2: { x, y, z } }: Airframe) => [x, y, z].map((side) => side.toFixed(4)).join(", ");
+  const area = ({ dragAreaM2: { x, y, z } }: Airframe) => [x, y, z].map((side) => numeral(side, 4)).join(", ");
   const speedOrOff = (mps: number | null) => (mps === null ? "off" : quantityText(mps, "speed", units));
   const loop = ({ rateLoopPerS: { roll, pitch, yaw } }: Airframe) =>
-    [roll, pitch, yaw].map((gain) => gain.toFixed(0)).join(", ");
+    [roll, pitch, yaw].map((gain) => numeral(gain, 0)).join(", ");
   const sagText = ({ sag }: Airframe) => (sag ? percent(sag.emptyShare) : "none");
   // On a phone the table scrolls, not the page.
   return (
@@ -161,15 +161,15 @@ function NumbersTable({
           ],
           [
             "Thrust over weight",
-            airframe.thrustToWeight.toFixed(2),
-            estimate.thrustToWeight.toFixed(2),
+            numeral(airframe.thrustToWeight, 2),
+            numeral(estimate.thrustToWeight, 2),
             origin("thrustToWeight"),
           ],
           ["Drag area x, y, z, m²", area(airframe), area(estimate), origin("dragAreaM2")],
           [
             "Rotor drag, N per m/s",
-            airframe.linearDragNPerMps.toFixed(3),
-            estimate.linearDragNPerMps.toFixed(3),
+            numeral(airframe.linearDragNPerMps, 3),
+            numeral(estimate.linearDragNPerMps, 3),
             origin("dragAreaM2"),
           ],
           [
@@ -188,7 +188,7 @@ function NumbersTable({
           ["Shake in its own wake", percent(airframe.wakeShakeShare), "", origin(null)],
           [
             "Air it was measured in",
-            airframe.measuredDensityKgM3 === null ? "any" : `${airframe.measuredDensityKgM3.toFixed(3)} kg/m³`,
+            airframe.measuredDensityKgM3 === null ? "any" : `${numeral(airframe.measuredDensityKgM3, 3)} kg/m³`,
             "",
             origin(null),
           ],
@@ -204,7 +204,7 @@ function NumbersTable({
 function agreement(share: number): string {
   const off = Math.abs(100 * share);
   if (off < 0.5) return "agrees";
-  return `${off.toFixed(0)} % ${share > 0 ? "above" : "below"} what the rest says${off < 3 ? "" : ": measure it again"}`;
+  return `${numeral(off, 0)} % ${share > 0 ? "above" : "below"} what the rest says${off < 3 ? "" : ": measure it again"}`;
 }
 
 function inWords(one: Measurement, units: UnitSystem): string {
@@ -228,7 +228,7 @@ function inWords(one: Measurement, units: UnitSystem): string {
   }
 }
 
-const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+const percent = (share: number) => `${numeral(100 * share, 0)} %`;
 const elevation = ["elevation", "Elevation, m (may stay empty)"] as const;
 const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: string])[]>> = {
   weight: [["value", "Weight, g"]],
@@ -358,7 +358,7 @@ function Stopwatch({ settings }: { settings: Settings }) {
         <Typography>
           {timed === null ? (
             <>
-              The curve says <b className="num">{(3600 / endDps).toFixed(1)} s</b>, at {Math.round(endDps)} °/s.
+              The curve says <b className="num">{numeral(3600 / endDps, 1)} s</b>, at {Math.round(endDps)} °/s.
             </>
           ) : (
             <>

@@ -1,5 +1,6 @@
 "use client";
 
+import { numeral } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -11,7 +12,7 @@ import { NumberSlider } from "@/ui/forms/number-slider";
 import { PickOne } from "@/ui/forms/pick-one";
 import { PlainTable } from "@/ui/layout/plain-table";
 
-const rate = (dps: number) => Math.abs(dps).toFixed(0);
+const rate = (dps: number) => numeral(Math.abs(dps), 0);
 
 /** The mix: how much roll goes with how much yaw at this tilt, in body rates and in stick travel through the pilot's own curves. */
 export function MixPanel({ settings, stickMode }: { settings: Settings; stickMode: number }) {
@@ -92,10 +93,10 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
           const roll = tiltError("view-roll", rates, tiltDeg, spinDps, errorDeg);
           return [
             `+${errorDeg}°`,
-            `${turn.offAfterHalfTurnDeg.toFixed(0)}°`,
+            `${numeral(turn.offAfterHalfTurnDeg, 0)}°`,
             changeText(turn.rollStickChange),
             changeText(turn.yawStickChange),
-            `${roll.offAfterHalfTurnDeg.toFixed(0)}°`,
+            `${numeral(roll.offAfterHalfTurnDeg, 0)}°`,
           ];
         })}
       />
@@ -111,7 +112,7 @@ function Fastest({ kind, settings: { rates, tiltDeg } }: { kind: MixKind; settin
   const { speedDps, stopsAt } = fastestMix(kind, rates, tiltDeg);
   return (
     <>
-      <b className="num">{speedDps.toFixed(0)} °/s</b> ({stopsAt} stick at its stop)
+      <b className="num">{numeral(speedDps, 0)} °/s</b> ({stopsAt} stick at its stop)
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { numeral } from "@/words";
 import { mixFor, rateAtStick, stickForRateClamped, type Mix, type MixKind, type Settings } from "@/core";
 import { handsFor } from "@/ui/sticks/modes";
 
@@ -61,4 +62,4 @@ export const TILT_ERRORS_DEG = [1, 2, 5] as const;
 
 /** How far a stick would have to go otherwise. */
 export const changeText = (value: number | null) =>
-  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${(100 * Math.abs(value)).toFixed(1)} %`;
+  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${numeral(100 * Math.abs(value), 1)} %`;

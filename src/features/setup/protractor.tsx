@@ -1,5 +1,6 @@
 "use client";
 
+import { numeral } from "@/words";
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -112,7 +113,7 @@ function Reading(props: {
     <Box sx={{ display: "flex", gap: 1, alignItems: "center", minHeight: 44 }}>
       {angleDeg !== null ? (
         <>
-          <b className="num">{angleDeg.toFixed(1)}°</b>
+          <b className="num">{numeral(angleDeg, 1)}°</b>
           <Button size="small" variant="contained" onClick={() => onTake(angleDeg)}>
             Take it
           </Button>

@@ -1,6 +1,6 @@
 "use client";
 
-import { capital } from "@/words";
+import { numeral, capital } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -9,6 +9,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import {
+  rounded,
   curveFeel,
   dpsPerMillimetre,
   equalStickError,
@@ -234,17 +235,17 @@ function FeelTable({
   const feel = axes.map((axis) => curveFeel(rates[axis]));
   const travel = stickTravelByGrip[grip];
   const at = Math.round(100 * reading);
-  const perMm = axes.map((axis) => dpsPerMillimetre(rates[axis], 0, travel).toFixed(0));
+  const perMm = axes.map((axis) => numeral(dpsPerMillimetre(rates[axis], 0, travel), 0));
   return (
     <PlainTable
       label="What the curves feel like"
       head={["", ...axes]}
       rows={[
-        [`At ${at} %, °/s`, ...axes.map((axis) => rateAtStick(rates[axis], reading).toFixed(0))],
-        ...(ghost ? [[`Ghost at ${at} %`, ...axes.map((axis) => rateAtStick(ghost[axis], reading).toFixed(0))]] : []),
-        ["Centre slope, °/s", ...feel.map((one) => one.centreSlopeDps.toFixed(0))],
-        ["Half stick, °/s", ...feel.map((one) => one.halfStickDps.toFixed(0))],
-        ["End, °/s", ...feel.map((one) => one.endDps.toFixed(0))],
+        [`At ${at} %, °/s`, ...axes.map((axis) => numeral(rateAtStick(rates[axis], reading), 0))],
+        ...(ghost ? [[`Ghost at ${at} %`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]] : []),
+        ["Centre slope, °/s", ...feel.map((one) => numeral(one.centreSlopeDps, 0))],
+        ["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))],
+        ["End, °/s", ...feel.map((one) => numeral(one.endDps, 0))],
         ["90, 180, 360°, s", ...feel.map((one) => [one.time90S, one.time180S, one.time360S].map(hundredth).join(" "))],
         [`°/s per mm at centre, ${grip}`, ...perMm],
       ]}
@@ -255,7 +256,7 @@ function FeelTable({
 /** A faster end rate is more than hands follow. Common practice, no source. */
 const FOLLOWED_DPS = 1200;
 
-const hundredth = (seconds: number) => seconds.toFixed(2);
+const hundredth = (seconds: number) => numeral(seconds, 2);
 
 /** How far the hands have to learn anew. Under 3 % is our choice for what nobody notices, over 10 % for new hands. */
 function FeelLine({ rates, ghost }: { rates: AxisRates; ghost: Ghost }) {
@@ -270,12 +271,12 @@ function FeelLine({ rates, ghost }: { rates: AxisRates; ghost: Ghost }) {
           : "new hands: plan for settling";
   return (
     <Typography sx={{ mt: 1 }}>
-      Distance in feel from {ghost.name}: <b className="num">{percent.toFixed(1)} %</b>, {meaning}
+      Distance in feel from {ghost.name}: <b className="num">{numeral(percent, 1)} %</b>, {meaning}
       {percent >= 0.05 && (
         <>
           . At the same stick it turns {fasterPercent >= 0 ? "faster" : "slower"} by{" "}
-          <span className="num">{Math.abs(fasterPercent).toFixed(1)} %</span> on average; most on {worstAxis},{" "}
-          <span className="num">{worstPercent.toFixed(0)} %</span>.
+          <span className="num">{numeral(Math.abs(fasterPercent), 1)} %</span> on average; most on {worstAxis},{" "}
+          <span className="num">{numeral(worstPercent, 0)} %</span>.
         </>
       )}
     </Typography>
@@ -299,9 +300,9 @@ function EqualSticks({
     <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
       <Typography>
         <b>Equal sticks make a flat spin?</b> With these curves they turn about an axis up to{" "}
-        <b className="num">{nowOffDeg.toFixed(1)}°</b> off the upright one at {tiltDeg}° of tilt. Solved, the yaw curve
+        <b className="num">{numeral(nowOffDeg, 1)}°</b> off the upright one at {tiltDeg}° of tilt. Solved, the yaw curve
         ends at <span className="num">{rate(rateAtStick(curve, 1))}</span>; up to{" "}
-        <span className="num">{worstTiltOffDeg.toFixed(1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
+        <span className="num">{numeral(worstTiltOffDeg, 1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
         {Math.round(100 * worstAtStick)} % stick).
         {worstTiltOffDeg > 3 && " At so little tilt no curve gets there."}
         {rateAtStick(curve, 1) > FOLLOWED_DPS &&
@@ -322,7 +323,7 @@ function tidied(curve: RateCurve): RateCurve {
   return Object.fromEntries(
     Object.entries(curve).map(([name, value]) => [
       name,
-      typeof value === "number" ? Number(value.toFixed(name.endsWith("Dps") ? 0 : 2)) : value,
+      typeof value === "number" ? rounded(value, name.endsWith("Dps") ? 0 : 2) : value,
     ]),
   ) as unknown as RateCurve;
 }

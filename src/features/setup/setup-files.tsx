@@ -5,7 +5,15 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Papa from "papaparse";
 import { useState } from "react";
-import { rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type FileProblem, type Settings } from "@/core";
+import {
+  rounded,
+  rateAtStick,
+  readSettingsFile,
+  settingsFile,
+  throttleAtStick,
+  type FileProblem,
+  type Settings,
+} from "@/core";
 import type { Aircraft } from "@/contract";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
@@ -81,14 +89,8 @@ export function SetupFiles(props: {
 export function curvesCsv({ rates, throttle }: Settings): string {
   const rows = Array.from({ length: 101 }, (_, percent) => {
     const stick = percent / 100;
-    const rate = (axis: "roll" | "pitch" | "yaw") => Number(rateAtStick(rates[axis], stick).toFixed(2));
-    return [
-      percent,
-      rate("roll"),
-      rate("pitch"),
-      rate("yaw"),
-      Number((100 * throttleAtStick(throttle, stick)).toFixed(2)),
-    ];
+    const rate = (axis: "roll" | "pitch" | "yaw") => rounded(rateAtStick(rates[axis], stick), 2);
+    return [percent, rate("roll"), rate("pitch"), rate("yaw"), rounded(100 * throttleAtStick(throttle, stick), 2)];
   });
   const fields = ["stick_percent", "roll_dps", "pitch_dps", "yaw_dps", "throttle_percent"];
   return `${Papa.unparse({ fields, data: rows }, { newline: "\r\n" })}\r\n`;

@@ -15,7 +15,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/words";
+import { numeral, quantityText } from "@/words";
 import type { SetupData } from "./load";
 import { SetupEditor } from "./setup-editor";
 import type { Tab } from "./setup-parts";
@@ -139,7 +139,7 @@ function AircraftNumbers({ aircraft }: { aircraft: Aircraft }) {
   return (
     <Box component="span" sx={{ fontSize: "0.92rem" }}>
       {preset?.name} · <b className="num">{quantityText(airframe.massKg, "mass", units)}</b> ({given(weighed)}) · thrust{" "}
-      <b className="num">{airframe.thrustToWeight.toFixed(1)}</b> × weight ({given(pushes)})
+      <b className="num">{numeral(airframe.thrustToWeight, 1)}</b> × weight ({given(pushes)})
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { percent } from "@/words";
+import { numeral, percent } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -8,6 +8,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import {
+  rounded,
   limitEffect,
   midVerdict,
   proposedMid,
@@ -116,7 +117,7 @@ export function ThrottlePanel({
           )}
           <LimitLine profile={profile} airframe={airframe} />
           <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1 }}>
-            Thrust over weight {airframe.thrustToWeight.toFixed(1)}, level cruise with the horizon centred, sea-level
+            Thrust over weight {numeral(airframe.thrustToWeight, 1)}, level cruise with the horizon centred, sea-level
             air (ISO 2533). Stick travel of a {grip} grip is an estimate.
           </Typography>
         </Box>
@@ -167,7 +168,7 @@ function LimitControls({
 const pointCells = ({ command, stick, climbPerMm }: ThrottlePoint) => [
   percent(command),
   stick === null ? "beyond" : percent(stick),
-  climbPerMm === null ? "" : `${climbPerMm.toFixed(2)} m/s²`,
+  climbPerMm === null ? "" : `${numeral(climbPerMm, 2)} m/s²`,
 ];
 
 /** Where the soft part of the stick should lie, and what happens when it does not. */
@@ -184,7 +185,7 @@ function MidAdvice({
     return <Typography color="error.main">▲ This aircraft cannot hold level flight at this tilt.</Typography>;
   if (cruise.stick === null)
     return <Typography color="error.main">▲ The limit keeps level cruise at this tilt out of reach.</Typography>;
-  const mid = Number(proposedMid(profile, cruise.command).toFixed(2));
+  const mid = rounded(proposedMid(profile, cruise.command), 2);
   const verdict = midVerdict(profile, cruise.stick);
   return (
     <Box sx={{ mt: 1 }}>
@@ -194,13 +195,13 @@ function MidAdvice({
         <Typography>
           ▲ The mid lies <b className="num">{Math.round(100 * Math.abs(verdict.offBy))} %</b> of the stick{" "}
           {verdict.kind === "too-low" ? "below" : "above"} the cruise. There the throttle answers{" "}
-          <b className="num">{verdict.gainRatio.toFixed(1)}</b> times as quickly as at the mid, so corrections come out
+          <b className="num">{numeral(verdict.gainRatio, 1)}</b> times as quickly as at the mid, so corrections come out
           too large and the height pumps.
         </Typography>
       )}
       {mid !== profile.mid && (
         <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={() => onChange({ ...profile, mid })}>
-          Put the mid on the cruise: {mid.toFixed(2)}
+          Put the mid on the cruise: {numeral(mid, 2)}
         </Button>
       )}
     </Box>
@@ -229,8 +230,8 @@ function ExpoByFlying(props: {
             variant={profile.expo === expo ? "contained" : "outlined"}
             onClick={() => onChange({ ...profile, expo })}
           >
-            {flying}: {expo.toFixed(1)}
-            {perMm !== null && `, ${perMm.toFixed(2)} m/s² per mm`}
+            {flying}: {numeral(expo, 1)}
+            {perMm !== null && `, ${numeral(perMm, 2)} m/s² per mm`}
           </Button>
         );
       })}
@@ -243,7 +244,7 @@ function LimitLine({ profile, airframe }: { profile: ThrottleProfile; airframe: 
   return (
     <Typography sx={{ mt: 1 }}>
       A punch at full stick gives <b className="num">{percent(topCommand)}</b> to the motors and climbs with{" "}
-      <b className="num">{punchG.toFixed(1)} g</b>
+      <b className="num">{numeral(punchG, 1)} g</b>
       {profile.limit.kind === "scale" && "; all of the stick works, each millimetre does less"}
       {deadAbove < 1 && (
         <>

@@ -1,6 +1,6 @@
 "use client";
 
-import { percent, quantityText } from "@/words";
+import { numeral, percent, quantityText } from "@/words";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
@@ -287,9 +287,9 @@ const CruiseCharts = memo(function CruiseCharts({ settings, airframe }: { settin
         }}
         height={190}
         tickX={bare}
-        tickY={(g) => g.toFixed(1)}
+        tickY={(g) => numeral(g, 1)}
         formatX={degrees}
-        formatY={(g) => `${g.toFixed(2)} g`}
+        formatY={(g) => `${numeral(g, 2)} g`}
       />
     </Box>
   );

@@ -10,7 +10,7 @@ import { useState } from "react";
 import { coarseDay, dayAirRanges, standardTemperatureC, type DayAir } from "@/core";
 import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText, type UnitSystem } from "@/words";
+import { numeral, quantityText, type UnitSystem } from "@/words";
 
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {
@@ -25,7 +25,7 @@ export function airInWords({ air, from }: Day, units: UnitSystem): string {
   const warm = temperatureC ?? standardTemperatureC(elevationM);
   return [
     where,
-    `${warm.toFixed(0)} °C${temperatureC === null ? " (standard)" : ""}`,
+    `${numeral(warm, 0)} °C${temperatureC === null ? " (standard)" : ""}`,
     windMps === 0 ? "calm" : `wind ${quantityText(windMps, "speed", units)}`,
   ].join(", ");
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { countWords, markWords, percent, percentRange } from "@/words";
+import { numeral, countWords, markWords, percent, percentRange } from "@/words";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { leavesOf, RECENCY_HALF_LIFE_ATTEMPTS, windowOf, type DirectionEvidence, type PassMark } from "@/core";
@@ -38,7 +38,7 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
             ["attempts that count", String(one.attempts)],
             ["of them clean", String(one.cleanAttempts)],
             ["of the mark", have],
-            ["Beta a, b", `${posterior.a.toFixed(1)}, ${posterior.b.toFixed(1)}`],
+            ["Beta a, b", `${numeral(posterior.a, 1)}, ${numeral(posterior.b, 1)}`],
             [`chance above ${percent(window.share)}`, percent(posterior.chanceAboveMark)],
           ],
           source: "Bayes' rule with a uniform start (Beta 1, 1); recency half-life is this program's choice.",

@@ -1,5 +1,6 @@
 "use client";
 
+import { numeral } from "@/words";
 import PauseIcon from "@mui/icons-material/Pause";
 import PlayArrowIcon from "@mui/icons-material/PlayArrow";
 import Box from "@mui/material/Box";
@@ -33,7 +34,7 @@ export function PlayerBar({
         onChange={(_, value) => setCursorS(value as number)}
       />
       <span className="num" style={{ minWidth: 60, textAlign: "right" }}>
-        {(cursorS ?? 0).toFixed(2)} s
+        {numeral(cursorS ?? 0, 2)} s
       </span>
       {children}
     </Box>

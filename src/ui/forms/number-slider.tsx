@@ -1,5 +1,6 @@
 "use client";
 
+import { rounded } from "@/core";
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
@@ -48,7 +49,7 @@ export function NumberSlider({
             step={step}
             onChange={(_, next) => {
               setText(null);
-              onChange(Number((next as number).toFixed(digits)));
+              onChange(rounded(next as number, digits));
             }}
             aria-labelledby={id}
             sx={{ py: 1, display: "block" }}
