@@ -60,6 +60,18 @@ const policies = rooms.flatMap((room) => [
 
 const notLong = { skipBlankLines: true, skipComments: true };
 
+/** Where a number is no figure that is read: places in a drawing, what a field holds, columns of a file. */
+const notRead = [
+  "src/ui/sticks/stick-pair-svg.ts",
+  "src/ui/flight/horizon-ribbon.tsx",
+  "src/ui/forms/number-slider.tsx",
+  "src/features/choreographer/{figure-input,timeline-drawing}.tsx",
+  "src/features/pilot/depth-layout.ts",
+  "src/features/brief/gap-panel.tsx",
+  "src/features/setup/protractor.tsx",
+  "src/features/report/{download,papers}.ts",
+];
+
 /** What is longer or branches more than the limits, each for a reason. A new one wants a better one. */
 const longOnPurpose = {
   // The equations of motion, which a reader is better served whole.
@@ -136,6 +148,19 @@ const config = [
       "max-lines-per-function": ["error", { max: 100, ...notLong }],
       "max-lines": ["error", { max: 400, ...notLong }],
       complexity: ["error", 27],
+    },
+  },
+  {
+    files: ["src/features/**/*.{ts,tsx}", "src/ui/**/*.{ts,tsx}", "src/words/**/*.ts"],
+    ignores: ["**/*.test.{ts,tsx}", "src/words/quantity.ts", ...notRead],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "CallExpression[callee.property.name='toFixed']",
+          message: "Numbers reach the screen through formatQuantity, quantityText and numeral.",
+        },
+      ],
     },
   },
   ...Object.entries(longOnPurpose).map(([file, rules]) => ({

@@ -14,7 +14,7 @@ const shared = {
   // Looked up through the sandbox at every use otherwise, which makes the flight model fifteen times slower.
   sandboxInjectedGlobals: ["Math"],
   transform: { "^.+\\.tsx?$": swcTs, "^.+\\.m?js$": swcJs },
-  transformIgnorePatterns: ["/node_modules/(?!(uuid|ts-fsrs|ml-[a-z-]+|is-any-array)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(uuid|ts-fsrs|ml-[a-z-]+|is-any-array|d3-[a-z-]+|internmap)/)"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/empty.cjs" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/.bathygon/"],
 };

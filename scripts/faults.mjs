@@ -1,8 +1,10 @@
+import assert from "node:assert/strict";
 import { randomBytes } from "node:crypto";
 import { appendFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { connect, createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { after, before, test } from "node:test";
 import { chromium } from "@playwright/test";
 import { v7 as newId } from "uuid";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
@@ -11,7 +13,7 @@ import { query, startClient } from "./lib/database.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { freePort, pause, run } from "./lib/processes.mjs";
-import { runMain, say } from "./lib/say.mjs";
+import { say } from "./lib/say.mjs";
 
 /**
  * Breaks things on purpose, on loopback and on data of its own, and looks whether every write that was acknowledged is there afterwards, whole
@@ -27,16 +29,24 @@ const PASSWORD = "four plain words here";
 /** No answer within this is no answer, also on a machine that does much else. */
 const PATIENCE_MS = 60_000;
 
-const results = [];
 const stops = [];
 let cookie = "";
 
-/** Notes one expectation, and what was there instead. */
-function expect(what, holds, found = "") {
-  const line = holds ? what : `${what}: ${found}`;
-  results.push({ line, holds: Boolean(holds) });
-  console.log(`  ${holds ? "✓" : "✕"} ${line}`);
-}
+/** The fault under way, and what is expected of it: a test each, so that one which fails keeps none from being looked at. */
+let fault = null;
+let expected = [];
+
+/** One expectation, and what was there instead. */
+const expect = (what, holds, found = "") => expected.push(fault.test(what, () => assert.ok(holds, String(found))));
+
+/** One fault as a test with its expectations. */
+const faultTest = (name, work) =>
+  test(name, async (context) => {
+    fault = context;
+    expected = [];
+    await work();
+    await Promise.all(expected);
+  });
 
 async function post(address, action, input) {
   try {
@@ -167,7 +177,6 @@ async function begin(address) {
 }
 
 async function databaseKilled(world, database, [address]) {
-  say(`MariaDB killed in the middle of writes, ${ROUNDS} times`);
   let writing = true;
   const kills = (async () => {
     for (let round = 0; round < ROUNDS && writing; round++) {
@@ -191,7 +200,6 @@ async function databaseKilled(world, database, [address]) {
 }
 
 async function applicationKilled(world, applications, restart) {
-  say("The application killed in the middle of writes, and started again");
   const writes = manyWrites(world, () => applications[0].address);
   await pause(300);
   process.kill(applications[0].pid, "SIGKILL");
@@ -203,7 +211,6 @@ async function applicationKilled(world, applications, restart) {
 }
 
 async function twoApplications(world, [first, second]) {
-  say("Two application processes on one database");
   let turn = 0;
   const outcome = await manyWrites(world, () => [first, second][turn++ % 2]);
   await expectAllThere(world, outcome);
@@ -221,7 +228,6 @@ async function twoApplications(world, [first, second]) {
 }
 
 async function twoEditors(world, [first, second]) {
-  say("Two people change the same setup at the same moment, on two processes");
   const { settings } = JSON.parse((await runTypeScript("first-settings.ts", [], {})).output);
   const save = (address, basedOn, tiltDeg) =>
     post(address, "save-setup", {
@@ -252,7 +258,6 @@ async function twoEditors(world, [first, second]) {
 }
 
 async function poolExhausted(world, [address]) {
-  say("Every connection of the pool held up");
   const { child, ended } = startClient("mariadb", databaseEnv, ["--batch", databaseEnv.BATHYGON_DB_NAME]);
   child.stdin.write(`begin; select id from pilot for update;\n`);
   await pause(600);
@@ -279,10 +284,10 @@ async function poolExhausted(world, [address]) {
   );
   const open = await sql("select pilot_id from sign_off_request where answered_at is null");
   expect("a step is asked for once, whoever came first", open.length > 0 && new Set(open).size === open.length, open);
-  expect(
-    "and it works again at once",
-    (await post(address, "log-attempt", attempt(world, world.attempts[0], world.pilots[0]))).status === 200,
-  );
+  const id = newId();
+  world.attempts.push(id);
+  const { status, message } = await post(address, "log-attempt", attempt(world, id, world.pilots[0]));
+  expect("and it works again at once", status === 200, `${status} ${message}`);
 }
 
 /** How long each of so many notes at once is waited for, ms, and what they were answered. */
@@ -300,7 +305,6 @@ async function notesAtOnce(world, address, n) {
 const LONGEST_ANSWER_MS = 20_000;
 
 async function databaseStopped(world, database, [address]) {
-  say("MariaDB stopped where it stands, without a word");
   process.kill(database.pid, "SIGSTOP");
   const page = fetch(`${address}/squad`, { headers: { cookie, accept: "text/html" } });
   const notes = await notesAtOnce(world, address, 12);
@@ -352,7 +356,6 @@ function cutter(port) {
 }
 
 async function databaseCutOff(world, build) {
-  say("Connections to the database cut without a word, as by a cable");
   const between = cutter(Number(databaseEnv.BATHYGON_DB_PORT));
   const env = { ...databaseEnv, BATHYGON_DB_PORT: String(await between.listen()) };
   const application = await startApplication(build, await freePort(), env);
@@ -376,7 +379,6 @@ async function databaseCutOff(world, build) {
 
 /** On a small disk of its own, where this machine lets us have one. */
 async function diskFull() {
-  say("A disk that runs full");
   const disk = mkdtempSync(join(tmpdir(), "bathygon-disk-"));
   const mounted = await run("mount", ["-t", "tmpfs", "-o", "size=190m", "tmpfs", disk], {
     allowFailure: true,
@@ -441,7 +443,6 @@ async function fill(disk) {
 }
 
 async function databaseAway(world, database, again, [address]) {
-  say("A page, a tally and the health answer while the database is away, and afterwards");
   const browser = await chromium.launch({
     executablePath: findCommand("chromium"),
     args: ["--no-sandbox", "--disable-quic", "--no-first-run"],
@@ -482,45 +483,42 @@ async function databaseAway(world, database, again, [address]) {
   }
 }
 
-await runMain(async () => {
+let build, scratch, database, applications, addresses, world;
+const restart = async () => {
+  const started = await startApplication(build, new URL(addresses[0]).port, databaseEnv);
+  stops.push(started.stop);
+  return started;
+};
+const again = () => startMariaDb(scratch, { port: Number(databaseEnv.BATHYGON_DB_PORT) });
+
+before(async () => {
   await prepareMachine({ ...backupPackages, ...browserPackages });
-  const build = await ensureBuild();
-  const scratch = mkdtempSync(join(tmpdir(), "bathygon-faults-"));
+  build = await ensureBuild();
+  scratch = mkdtempSync(join(tmpdir(), "bathygon-faults-"));
   stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
-  try {
-    const database = await startMariaDb(scratch);
-    databaseEnv = { ...database.env, BATHYGON_DB_NAME: `bathygon_${randomBytes(3).toString("hex")}` };
-    await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
-    const port = await freePort();
-    const restart = async () => {
-      const started = await startApplication(build, port, databaseEnv);
-      stops.push(started.stop);
-      return started;
-    };
-    const applications = [await restart(), await startApplication(build, await freePort(), databaseEnv)];
-    stops.push(applications[1].stop);
-    stops.push(database.stop);
-    const addresses = applications.map(({ address }) => address);
-    const world = await begin(addresses[0]);
-    await databaseKilled(world, database, addresses);
-    await applicationKilled(world, applications, restart);
-    await twoApplications(world, addresses);
-    await twoEditors(world, addresses);
-    await poolExhausted(world, addresses);
-    await databaseStopped(world, database, addresses);
-    await databaseCutOff(world, build);
-    await diskFull();
-    const again = () => startMariaDb(scratch, { port: Number(databaseEnv.BATHYGON_DB_PORT) });
-    await databaseAway(world, database, again, addresses);
-  } finally {
-    for (const stop of stops.splice(0).reverse()) await stop();
-  }
+  database = await startMariaDb(scratch);
+  databaseEnv = { ...database.env, BATHYGON_DB_NAME: `bathygon_${randomBytes(3).toString("hex")}` };
+  await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
+  applications = [];
+  for (let n = 0; n < 2; n++) applications.push(await startApplication(build, await freePort(), databaseEnv));
+  stops.push(...applications.map(({ stop }) => stop), database.stop);
+  addresses = applications.map(({ address }) => address);
+  world = await begin(addresses[0]);
 });
-const failures = results.flatMap(({ line, holds }) => (holds ? [] : [line]));
-if (process.exitCode) failures.push("the script came to its end");
-const passed = results.filter(({ holds }) => holds).length;
-const failed = failures.length;
-const report = process.argv.find((word) => word.startsWith("--report="));
-if (report) writeFileSync(report.slice("--report=".length), JSON.stringify({ passed, failures }));
-console.log(`\n${passed} passed, ${failed} failed`);
-if (failed > 0) process.exitCode = 1;
+after(async () => {
+  for (const stop of stops.splice(0).reverse()) await stop();
+});
+
+faultTest(`MariaDB killed in the middle of writes, ${ROUNDS} times`, () => databaseKilled(world, database, addresses));
+faultTest("The application killed in the middle of writes, and started again", () =>
+  applicationKilled(world, applications, restart),
+);
+faultTest("Two application processes on one database", () => twoApplications(world, addresses));
+faultTest("Two people change the same setup at the same moment, on two processes", () => twoEditors(world, addresses));
+faultTest("Every connection of the pool held up", () => poolExhausted(world, addresses));
+faultTest("MariaDB stopped where it stands, without a word", () => databaseStopped(world, database, addresses));
+faultTest("Connections to the database cut without a word, as by a cable", () => databaseCutOff(world, build));
+faultTest("A disk that runs full", () => diskFull());
+faultTest("A page, a tally and the health answer while the database is away, and afterwards", () =>
+  databaseAway(world, database, again, addresses),
+);

@@ -1,36 +1,35 @@
-import { createHash } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
-import { join, relative, sep } from "node:path";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { root } from "./paths.mjs";
 
 /** Pages that work without a network: nothing of anybody's is in them. */
 const PAGES = ["/field"];
 
-function filesIn(folder) {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-    entry.isDirectory() ? filesIn(join(folder, entry.name)) : [join(folder, entry.name)],
-  );
-}
-
-const webPath = (folder, file) => `/${relative(folder, file).split(sep).join("/")}`;
-const revisionOf = (file) => createHash("sha256").update(readFileSync(file)).digest("hex").slice(0, 16);
-
 /** Bundles the service worker of a finished build into its public folder, with the list of what it keeps. */
 export async function buildServiceWorker(folder) {
+  // Not there yet when this file is read on a fresh machine.
+  const [{ build }, { getManifest }] = await Promise.all([import("esbuild"), import("@serwist/build")]);
   const buildId = readFileSync(join(folder, ".next/BUILD_ID"), "utf8").trim();
-  const statics = join(folder, ".next/static");
-  const publics = join(folder, "public");
+  const filesOf = async (globDirectory, modifyURLPrefix, named) => {
+    const { manifestEntries, warnings } = await getManifest({
+      globDirectory,
+      globPatterns: ["**/*"],
+      modifyURLPrefix: { "": modifyURLPrefix },
+      maximumFileSizeToCacheInBytes: Number.MAX_SAFE_INTEGER,
+      ...(named && { dontCacheBustURLsMatching: named }),
+    });
+    if (warnings.length > 0) throw new Error(warnings.join("\n"));
+    return manifestEntries;
+  };
   const precached = [
     // Their names change with their content.
-    ...filesIn(statics).map((file) => ({ url: `/_next/static${webPath(statics, file)}`, revision: null })),
-    ...filesIn(publics).map((file) => ({ url: webPath(publics, file), revision: revisionOf(file) })),
+    ...(await filesOf(join(folder, ".next/static"), "/_next/static/", /./)),
+    ...(await filesOf(join(folder, "public"), "/")),
     ...PAGES.map((url) => ({ url, revision: buildId })),
   ];
-  // Not there yet when this file is read on a fresh machine.
-  const { build } = await import("esbuild");
   await build({
     entryPoints: [join(root, "src/workers/service-worker.ts")],
-    outfile: join(publics, "sw.js"),
+    outfile: join(folder, "public/sw.js"),
     bundle: true,
     minify: true,
     format: "iife",

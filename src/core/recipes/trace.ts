@@ -1,6 +1,6 @@
 import type { ObstacleKind } from "./obstacles";
 /** The columns of a trace. */
-export const traceColumns = [
+const traceColumns = [
   "timeS",
   /** Index of the phase in force. */
   "phase",

@@ -1,3 +1,4 @@
+import { scaleLinear } from "d3-scale";
 import type { Axis, TraceColumn } from "@/core";
 
 /** A stick on the timeline. */
@@ -62,14 +63,14 @@ export function scaleOf(domainS: number, quiet: ReadonlySet<Lane>): Scale {
     top += place.height + GAP;
     return place;
   });
-  const room = WIDTH - LEFT - RIGHT;
+  const x = scaleLinear([0, domainS], [LEFT, WIDTH - RIGHT]);
   const placeOf = (lane: Lane) => places[lanes.indexOf(lane)];
   return {
     domainS,
     lanes: places,
     bottom: top - GAP,
-    x: (s) => LEFT + (s / domainS) * room,
-    sAt: (x) => ((x - LEFT) / room) * domainS,
+    x,
+    sAt: (at) => x.invert(at),
     y: (lane, at) => {
       const place = placeOf(lane);
       const share = lane === "throttle" ? at : 0.5 + 0.5 * at;
@@ -83,8 +84,6 @@ export function scaleOf(domainS: number, quiet: ReadonlySet<Lane>): Scale {
   };
 }
 
-/** Full or half seconds, or more where there are many. */
-export function ticksOf(domainS: number): readonly number[] {
-  const step = [0.5, 1, 2, 5, 10].find((one) => domainS / one <= 14) ?? 20;
-  return Array.from({ length: Math.floor(domainS / step) + 1 }, (_, i) => i * step);
-}
+/** Round moments, no more of them than can be read. */
+export const ticksOf = (domainS: number): readonly number[] =>
+  scaleLinear([0, domainS], [0, 1]).ticks(Math.min(12, 2 * domainS));

@@ -1,3 +1,5 @@
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import { numeral } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import {
@@ -236,8 +238,8 @@ function plot(
   topFigure: string,
   inside: (x: (share: number) => number, y: (share: number) => number) => string,
 ): string {
-  const x = (share: number) => PAD.left + share * (WIDTH - PAD.left - PAD.right);
-  const y = (share: number) => HEIGHT - PAD.bottom - share * (HEIGHT - PAD.top - PAD.bottom);
+  const x = scaleLinear([0, 1], [PAD.left, WIDTH - PAD.right]);
+  const y = scaleLinear([0, 1], [HEIGHT - PAD.bottom, PAD.top]);
   const text = (at: string, anchor: string, words: string) =>
     `<text ${at} text-anchor="${anchor}" font-family="Words" font-size="5.5" fill="${ink}">${words}</text>`;
   const grid = [0, 0.25, 0.5, 0.75, 1]
@@ -252,7 +254,7 @@ function ratesSvg({ rates }: Settings): string {
     axes
       .map((axis) => {
         const [colour, dash] = axisLooks[axis];
-        return `<polyline points="${sampled((s) => rateAtStick(rates[axis], s) / top, x, y)}" fill="none" stroke="${colour}" stroke-width="1.2"${dash && ` stroke-dasharray="${dash}"`}/>`;
+        return `<path d="${sampled((s) => rateAtStick(rates[axis], s) / top, x, y)}" fill="none" stroke="${colour}" stroke-width="1.2"${dash && ` stroke-dasharray="${dash}"`}/>`;
       })
       .join(""),
   );
@@ -260,7 +262,7 @@ function ratesSvg({ rates }: Settings): string {
 
 function throttleSvg({ throttle }: Settings, cruise: number | null): string {
   return plot("throttle, %", "100", (x, y) => {
-    const line = `<polyline points="${sampled((s) => throttleAtStick(throttle, s), x, y)}" fill="none" stroke="${ink}" stroke-width="1.2"/>`;
+    const line = `<path d="${sampled((s) => throttleAtStick(throttle, s), x, y)}" fill="none" stroke="${ink}" stroke-width="1.2"/>`;
     if (cruise === null || throttleAtStick(throttle, 1) < cruise) return line;
     const stick = stickForThrottleClamped(throttle, cruise);
     return `${line}<path d="M${x(stick)} ${y(0)}V${y(cruise)}H${x(0)}" stroke="${slate}" stroke-width="0.6" stroke-dasharray="2 1.5" fill="none"/><text x="${x(stick) + 2}" y="${y(0) - 2}" font-family="Words" font-size="5.5" fill="${slate}">cruise</text>`;
@@ -268,5 +270,6 @@ function throttleSvg({ throttle }: Settings, cruise: number | null): string {
 }
 
 function sampled(value: (stick: number) => number, x: (share: number) => number, y: (share: number) => number): string {
-  return Array.from({ length: 51 }, (_, i) => `${x(i / 50).toFixed(1)},${y(value(i / 50)).toFixed(1)}`).join(" ");
+  const sticks = Array.from({ length: 51 }, (_, i) => i / 50);
+  return line<number>(x, (stick) => y(value(stick))).digits(1)(sticks) ?? "";
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { useTheme } from "@mui/material/styles";
+import { scaleLinear } from "d3-scale";
 import { useMemo } from "react";
 import { horizonInFrame, type Lens, type Trace } from "@/core";
 
@@ -21,7 +22,7 @@ const HEIGHT = 74;
 export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }: HorizonRibbonProps) {
   const { tokens } = useTheme();
   const count = trace.timeS.length;
-  const x = (sample: number) => (sample / Math.max(1, count - 1)) * WIDTH;
+  const x = scaleLinear([0, Math.max(1, count - 1)], [0, WIDTH]);
   const ground = useMemo(() => groundPath(trace, tiltDeg, lens), [trace, tiltDeg, lens]);
   return (
     <svg
@@ -33,7 +34,7 @@ export function HorizonRibbon({ trace, tiltDeg, lens, cursor, notches, onPick }:
       style={{ display: "block", border: `1.5px solid ${tokens.ink}`, cursor: "crosshair", height: HEIGHT }}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
-        onPick(Math.round(((event.clientX - box.left) / box.width) * (count - 1)));
+        onPick(Math.round(x.invert(((event.clientX - box.left) / box.width) * WIDTH)));
       }}
     >
       <rect width={WIDTH} height={HEIGHT} fill={tokens.depths[1]} />

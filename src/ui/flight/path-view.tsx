@@ -1,6 +1,8 @@
 "use client";
 
 import { useTheme } from "@mui/material/styles";
+import { scaleLinear, type ScaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import { memo, useMemo } from "react";
 import { toWorld, type Obstacle, type Trace, type WayOut } from "@/core";
 import { usePreferences } from "../theme/preferences";
@@ -64,14 +66,10 @@ const upward = (plane: Plane, of: Trace) => (plane === "side" ? of.heightM : of.
 
 /** How metres land on the drawing. */
 interface Frame {
-  readonly left: number;
-  readonly right: number;
-  readonly bottom: number;
-  readonly top: number;
   /** Drawing units to a metre. */
   readonly scale: number;
-  readonly x: (along: number) => number;
-  readonly y: (value: number) => number;
+  readonly x: ScaleLinear<number, number>;
+  readonly y: ScaleLinear<number, number>;
   readonly near: readonly Obstacle[];
   /** The ceiling, when it is near enough to be drawn. */
   readonly ceiling: number | null;
@@ -109,10 +107,11 @@ function frameOf({
   );
   const middleX = 0.5 * (PAD.left + width - PAD.right);
   const middleY = 0.5 * (PAD.top + height - PAD.bottom);
-  const x = (along: number) => middleX + (along - 0.5 * (left + right)) * scale;
+  const [halfX, halfY] = [0.5 * (right - left) * scale, 0.5 * (top - bottom) * scale];
+  const x = scaleLinear([left, right], [middleX - halfX, middleX + halfX]);
   // From above, right of the line of entry is drawn downward, as on a chart whose north is to the right.
-  const y = (value: number) => middleY + (plane === "side" ? -1 : 1) * (value - 0.5 * (top + bottom)) * scale;
-  return { left, right, bottom, top, scale, x, y, near, ceiling };
+  const y = scaleLinear(plane === "side" ? [top, bottom] : [bottom, top], [middleY - halfY, middleY + halfY]);
+  return { scale, x, y, near, ceiling };
 }
 
 /** Everything that stays while the moment moves. */
@@ -126,7 +125,7 @@ const Drawing = memo(function Drawing({
   height,
   frame,
 }: Omit<PathViewProps, "cursor"> & { readonly frame: Frame }) {
-  const { left, right, bottom, top, scale, x, y, near, ceiling } = frame;
+  const { scale, x, y, near, ceiling } = frame;
   const { tokens } = useTheme();
   const { units } = usePreferences();
   const up = (of: Trace) => upward(plane, of);
@@ -134,18 +133,30 @@ const Drawing = memo(function Drawing({
     ([along, across, heightM]) => [x(along), y(plane === "side" ? heightM : across)] as const,
   );
   const [endX, endY] = frozen[frozen.length - 1] ?? [0, 0];
-  const line = (of: Trace) =>
-    of.northM.map((along, i) => `${x(along).toFixed(1)},${y(up(of)[i]).toFixed(1)}`).join(" ");
+  const way = (of: Trace) =>
+    line<number>(
+      (along) => x(along),
+      (_, i) => y(up(of)[i]),
+    ).digits(1)(of.northM) ?? undefined;
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
   const perUnit = units === "metric" ? 1 : 0.3048;
-  const grid = gridOf(right - left, perUnit);
+  /** Round lengths in the unit shown, as far as the drawing reaches, which is farther than the flight. */
+  const round = (low: number, high: number, length: number) =>
+    scaleLinear([low / perUnit, high / perUnit], [0, 1])
+      .ticks(length / (LABEL * 0.8))
+      .map((tick) => tick * perUnit);
+  const ways = round(x.invert(0), x.invert(width), width);
+  const grid = ways.length > 1 ? ways[1] - ways[0] : 1;
+  const ups = round(Math.min(y.invert(0), y.invert(height)), Math.max(y.invert(0), y.invert(height)), height).filter(
+    (value) => Math.abs(value / grid - Math.round(value / grid)) < 1e-6,
+  );
   return (
     <>
       <clipPath id={`frame-${plane}`}>
         <rect x={0} y={0} width={width} height={height} />
       </clipPath>
       <g clipPath={`url(#frame-${plane})`}>
-        {multiples(left - 20, right + 20, grid).map((along) => (
+        {ways.map((along) => (
           <g key={`x${along}`}>
             <line
               x1={x(along)}
@@ -157,7 +168,7 @@ const Drawing = memo(function Drawing({
             />
           </g>
         ))}
-        {multiples(bottom - 20, top + 20, grid).map(
+        {ups.map(
           (value) =>
             (plane === "above" || value >= 0) && (
               <g key={`y${value}`}>
@@ -186,7 +197,7 @@ const Drawing = memo(function Drawing({
             strokeWidth="1.5"
           />
         )}
-        {multiples(left - 20, right + 20, grid)
+        {ways
           .filter((along) => x(along) > PAD.left && x(along) < width - 12)
           // Every second one, or fewer, where they would run into one another.
           .filter((along) => Math.round(along / grid) % Math.ceil(LABEL / (grid * scale)) === 0)
@@ -229,10 +240,8 @@ const Drawing = memo(function Drawing({
             </text>
           </g>
         )}
-        {ghost && (
-          <polyline points={line(ghost)} fill="none" stroke={tokens.slate} strokeWidth="1.8" strokeDasharray="5 4" />
-        )}
-        <polyline points={line(trace)} fill="none" stroke={tokens.shoal} strokeWidth="2" opacity="0.8" />
+        {ghost && <path d={way(ghost)} fill="none" stroke={tokens.slate} strokeWidth="1.8" strokeDasharray="5 4" />}
+        <path d={way(trace)} fill="none" stroke={tokens.shoal} strokeWidth="2" opacity="0.8" />
         {trace.timeS.map(
           (_, i) =>
             i % stride === 0 && (
@@ -387,14 +396,4 @@ function spread(values: readonly number[]): [number, number] {
   const missing = Math.max(0, LEAST_SPAN_M - (high - low)) / 2;
   const margin = 0.06 * (high - low) + missing;
   return [low - margin, high + margin];
-}
-
-/** A step of the grid in metres, round in the unit shown. */
-function gridOf(spanM: number, perUnit: number): number {
-  return perUnit * ([1, 2, 5, 10, 20, 50, 100, 200].find((step) => spanM / perUnit / step <= 12) ?? 500);
-}
-
-function multiples(low: number, high: number, step: number): number[] {
-  const first = Math.ceil(low / step);
-  return Array.from({ length: Math.max(0, Math.floor(high / step) - first + 1) }, (_, i) => (first + i) * step);
 }

@@ -1,6 +1,8 @@
 "use client";
 
 import { useTheme } from "@mui/material/styles";
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import { toWorld, type Trace } from "@/core";
 import { usePreferences } from "../theme/preferences";
 import { formatQuantity, quantityText } from "@/words";
@@ -34,17 +36,19 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
   // High above the ground the picture is cut off below the path, and says so.
   const cut = lowest > 1.2 * span;
   const bottom = cut ? lowest - 0.3 * span : 0;
-  const scaleY = (HEIGHT - PAD.top - PAD.bottom) / (top - bottom);
-  const y = (heightM: number) => HEIGHT - PAD.bottom - (heightM - bottom) * scaleY;
+  const y = scaleLinear([bottom, top], [HEIGHT - PAD.bottom, PAD.top]);
   const durationS = trace.timeS[trace.timeS.length - 1];
-  const x = (i: number) => PAD.left + (trace.timeS[i] / durationS) * (WIDTH - PAD.left - PAD.right);
+  const xAt = scaleLinear([0, durationS], [PAD.left, WIDTH - PAD.right]);
+  const x = (i: number) => xAt(trace.timeS[i]);
+  const way = line<number>(
+    (_, i) => x(i),
+    (heightM) => y(heightM),
+  ).digits(1);
   const perUnit = units === "metric" ? 1 : 0.3048;
-  const step = gridStep((top - bottom) / perUnit) * perUnit;
-  const firstLine = Math.floor(bottom / step) + 1;
-  const lines = Array.from(
-    { length: Math.max(0, Math.floor(top / step) - firstLine + 1) },
-    (_, i) => (firstLine + i) * step,
-  );
+  const lines = scaleLinear([bottom / perUnit, top / perUnit], [0, 1])
+    .ticks(5)
+    .map((tick) => tick * perUnit)
+    .filter((heightM) => heightM > bottom);
   // Room at the bottom for the words there.
   const shown = lines.filter((heightM) => y(heightM) < HEIGHT - PAD.bottom - 24);
   const stride = Math.max(1, Math.round(everyS / trace.sampleS));
@@ -92,11 +96,11 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
       ) : (
         <line x1={PAD.left} x2={WIDTH - PAD.right} y1={groundY} y2={groundY} stroke={tokens.ink} strokeWidth="2" />
       )}
-      {Array.from({ length: Math.floor(durationS * 2) + 1 }, (_, i) => i / 2).map((timeS) => (
+      {xAt.ticks(8).map((timeS) => (
         <text
           key={timeS}
           className="num"
-          x={PAD.left + (timeS / durationS) * (WIDTH - PAD.left - PAD.right)}
+          x={xAt(timeS)}
           y={HEIGHT - 10}
           fontSize="10"
           textAnchor="middle"
@@ -128,13 +132,7 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
           </text>
         </g>
       )}
-      <polyline
-        points={trace.timeS.map((_, i) => `${x(i).toFixed(1)},${y(trace.heightM[i]).toFixed(1)}`).join(" ")}
-        fill="none"
-        stroke={tokens.shoal}
-        strokeWidth="2"
-        opacity="0.75"
-      />
+      <path d={way(trace.heightM) ?? undefined} fill="none" stroke={tokens.shoal} strokeWidth="2" opacity="0.75" />
       {glyphs.map((i) => (
         <Glyph key={i} trace={trace} sample={i} x={x(i)} y={y(trace.heightM[i])} strong={false} />
       ))}
@@ -216,8 +214,4 @@ function breakLine(y: number): string {
   const width = (WIDTH - PAD.left - PAD.right) / teeth;
   const points = Array.from({ length: teeth + 1 }, (_, i) => `${PAD.left + i * width} ${y + (i % 2 ? -3 : 3)}`);
   return `M${points.join("L")}`;
-}
-
-function gridStep(top: number): number {
-  return [1, 2, 5, 10, 20, 50, 100].find((step) => top / step <= 6) ?? 200;
 }

@@ -16,11 +16,12 @@ describe("paths of scattered runs", () => {
 
   it("are drawn to scale, a metre up as long as a metre along, those not clean dashed", () => {
     renderScreen(<Cloud runs={[run(square), run(square, { kind: "late" } as never), run(null)]} />);
-    const lines = [...drawing("Paths of 2 runs from the side").querySelectorAll("polyline")];
+    const lines = [...drawing("Paths of 2 runs from the side").querySelectorAll("path")];
     expect(lines.map((line) => line.hasAttribute("stroke-dasharray"))).toEqual([false, true]);
     const [[x0, y0], [x1], [, y2]] = lines[0]
-      .getAttribute("points")!
-      .split(" ")
+      .getAttribute("d")!
+      .slice(1)
+      .split("L")
       .map((point) => point.split(",").map(Number));
     expect(x1 - x0).toBeCloseTo(y0 - y2, 0);
     expect(x1 - x0).toBeGreaterThan(50);

@@ -2,19 +2,14 @@
 
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import type { ScatterRun } from "@/core";
 import { numberFont } from "../theme/tokens";
 
 const WIDTH = 420;
 const HEIGHT = 190;
 const EDGE = { left: 40, bottom: 22, top: 8, right: 8 };
-
-/** Round steps for an axis: 1, 2 or 5 times a power of ten, about `count` of them. */
-function stepOf(span: number, count: number): number {
-  const raw = span / count;
-  const power = 10 ** Math.floor(Math.log10(raw));
-  return power * (raw / power < 1.5 ? 1 : raw / power < 3.5 ? 2 : raw / power < 7.5 ? 5 : 10);
-}
 
 /** Paths of the first runs from the side: clean ones solid, the others dashed. */
 export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
@@ -27,9 +22,12 @@ export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
   // To scale: a metre up is as long as a metre along.
   const scale = Math.min((WIDTH - EDGE.left - EDGE.right) / (most - least), (HEIGHT - EDGE.top - EDGE.bottom) / top);
   const middle = EDGE.left + (WIDTH - EDGE.left - EDGE.right - scale * (most - least)) / 2;
-  const x = (along: number) => middle + scale * (along - least);
-  const y = (height: number) => HEIGHT - EDGE.bottom - scale * height;
-  const step = stepOf(top, 4);
+  const x = scaleLinear([least, most], [middle, middle + scale * (most - least)]);
+  const y = scaleLinear([0, top], [HEIGHT - EDGE.bottom, HEIGHT - EDGE.bottom - scale * top]);
+  const way = line<readonly [number, number, number]>(
+    ([along]) => x(along),
+    ([, , height]) => y(height),
+  ).digits(1);
   return (
     <Box component="figure" sx={{ m: 0 }}>
       <svg
@@ -38,7 +36,7 @@ export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
         role="img"
         aria-label={`Paths of ${drawn.length} runs from the side`}
       >
-        {Array.from({ length: Math.floor(top / step) + 1 }, (_, i) => i * step).map((height) => (
+        {y.ticks(4).map((height) => (
           <g key={height}>
             <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(height)} y2={y(height)} stroke={tokens.rule} />
             <text
@@ -54,9 +52,9 @@ export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
           </g>
         ))}
         {drawn.map(({ path, clean }, i) => (
-          <polyline
+          <path
             key={i}
-            points={path.map(([along, , height]) => `${x(along).toFixed(1)},${y(height).toFixed(1)}`).join(" ")}
+            d={way(path) ?? undefined}
             fill="none"
             stroke={clean ? tokens.shoal : tokens.buoy}
             strokeWidth={clean ? 1 : 1.3}
@@ -88,13 +86,8 @@ export function StopSpread({ errorsDeg, withinDeg }: { errorsDeg: readonly numbe
     if (bar >= 0 && bar < BARS) counts[bar]++;
   }
   const tallest = Math.max(...counts, 1);
-  const x = (deg: number) => EDGE.left + ((deg + reach) / (2 * reach)) * (WIDTH - EDGE.left - EDGE.right);
+  const x = scaleLinear([-reach, reach], [EDGE.left, WIDTH - EDGE.right]);
   const height = HEIGHT - 50;
-  const step = stepOf(2 * reach, 6);
-  const ticks = Array.from(
-    { length: 2 * Math.floor(reach / step) + 1 },
-    (_, i) => (i - Math.floor(reach / step)) * step,
-  );
   return (
     <Box component="figure" sx={{ m: 0 }}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT - 20}`} width="100%" role="img" aria-label="Spread of the stop">
@@ -128,7 +121,7 @@ export function StopSpread({ errorsDeg, withinDeg }: { errorsDeg: readonly numbe
             />
           ))}
         <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={height} y2={height} stroke={tokens.ink} strokeWidth="1.5" />
-        {ticks.map((deg) => (
+        {x.ticks(6).map((deg) => (
           <text
             key={deg}
             x={x(deg)}
@@ -168,9 +161,8 @@ export function TradePlot({
   const { tokens } = useTheme();
   const values = [...points.map(([value]) => value), now];
   const [least, most] = [Math.min(...values), Math.max(...values)];
-  const span = most - least || 1;
-  const x = (value: number) => TRADE.left + ((value - least) / span) * (TRADE.width - TRADE.left - TRADE.right);
-  const y = (share: number) => TRADE.height - TRADE.bottom - share * (TRADE.height - TRADE.top - TRADE.bottom);
+  const x = scaleLinear([least, most === least ? least + 1 : most], [TRADE.left, TRADE.width - TRADE.right]);
+  const y = scaleLinear([0, 1], [TRADE.height - TRADE.bottom, TRADE.top]);
   const marks = [
     { value: now, words: "now", dash: "2 3" },
     ...(proposed !== null && proposed !== now ? [{ value: proposed, words: "proposed", dash: undefined }] : []),
