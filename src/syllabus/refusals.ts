@@ -36,7 +36,9 @@ export type StepRefusal =
 export type LeftOut =
   | StepRefusal
   | { readonly kind: "no-time" | "no-pack"; readonly step: string | null }
-  | { readonly kind: "new-steps"; readonly step: string | null; readonly most: number };
+  | { readonly kind: "new-steps"; readonly step: string | null; readonly most: number }
+  /** Flying as one likes, in a wind in which steps are refused. */
+  | { readonly kind: "free-in-wind"; readonly windMps: number };
 
 /** A limit that a plan changed by hand breaks. */
 export type BrokenLimit =

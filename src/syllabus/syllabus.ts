@@ -42,6 +42,9 @@ export function stepName(syllabus: Syllabus, id: string): string {
   return (syllabus.stepById.get(id) ?? builtInSyllabus.stepById.get(id))?.name ?? id;
 }
 
+/** Ground school, the first stage, is done at the desk or with the propellers off: no packs, no wind. */
+export const onGround = (syllabus: Syllabus, step: Step): boolean => skillOf(syllabus, step).stage === 0;
+
 /** The skill a step belongs to. Throws a DomainError for a step of no skill. */
 export function skillOf(syllabus: Syllabus, step: Step): Skill {
   const skill = syllabus.skillByStep.get(step.id);

@@ -24,7 +24,10 @@ export function refusalWords(refusal: StepRefusal, units: UnitSystem): string {
 
 /** Why something that could be flown is not in a plan. */
 export function leftOutWords(left: LeftOut, units: UnitSystem): string {
-  const what = left.step ?? "Flying as they like";
+  const free = "Flying as they like";
+  if (left.kind === "free-in-wind")
+    return `${free} waits for less wind: in ${round(left.windMps, "speed", units)} steps are refused, too.`;
+  const what = left.step ?? free;
   switch (left.kind) {
     case "no-time":
       return `${what} finds no time.`;

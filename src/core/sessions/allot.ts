@@ -1,4 +1,4 @@
-import { requireNumber } from "../numbers";
+import { mostTurns } from "./turns";
 
 /** What part of a session a block is. */
 export const blockKinds = ["warm-up", "main", "review", "free"] as const;
@@ -27,7 +27,7 @@ export interface SessionFrame {
   /** Flying time there is: the shorter of the meeting and the light. */
   readonly minutes: number;
   readonly packMin: number;
-  /** From the landing of one pack to the take-off of the next at the same spot. */
+  /** What a pilot takes from landing to the take-off of their own next pack. */
   readonly changeMin: number;
   /** Spots at which somebody can fly at the same time. */
   readonly spots: number;
@@ -54,23 +54,19 @@ export interface Allotment {
   readonly left: readonly { readonly offer: Offer; readonly because: "time" | "packs" | "new-steps" }[];
 }
 
-/** Turns one after the other that fit, and how many fly in each. */
-export function turnsIn({ minutes, packMin, changeMin, spots, observers }: SessionFrame): {
-  readonly slots: number;
-  readonly atOnce: number;
-} {
-  requireNumber("minutes", minutes, 0, 24 * 60);
-  requireNumber("packMin", packMin, 0.5, 60);
-  requireNumber("changeMin", changeMin, 0, 60);
-  return { slots: Math.floor((minutes + changeMin) / (packMin + changeMin)), atOnce: Math.min(spots, observers) };
-}
+/** How many fly at once. */
+export const atOnceIn = ({ spots, observers }: SessionFrame): number => Math.max(1, Math.min(spots, observers));
 
 /**
  * Shares the turns of a session among pilots so that their worth together is the greatest (exact: dynamic programming over the pilots and the turns
- * left). A pilot flies at most once in a slot. Of two ways worth the same, the one with fewer turns for those named first.
+ * left) in so many slots. A pilot flies at most once in a slot. Of two ways worth the same, the one with fewer turns for those named first.
  */
-export function allot(pilots: readonly PilotOffers[], frame: SessionFrame): ReadonlyMap<string, Allotment> {
-  const { slots, atOnce } = turnsIn(frame);
+export function allot(
+  pilots: readonly PilotOffers[],
+  frame: SessionFrame,
+  slots = mostTurns(frame.minutes, pilots.length, atOnceIn(frame), frame),
+): ReadonlyMap<string, Allotment> {
+  const atOnce = atOnceIn(frame);
   const chosen = pilots.map((pilot) => rankedHalves(pilot, frame.newSteps));
   const worthOf = (i: number, packs: number) => sumWorth(chosen[i].slice(0, 2 * packs));
   const most = pilots.map((pilot, i) => Math.min(pilot.packs, slots, Math.ceil(chosen[i].length / 2)));

@@ -1,13 +1,4 @@
-import {
-  allot,
-  attemptsToMeet,
-  orderTurns,
-  turnsIn,
-  type Offer,
-  type PilotOffers,
-  type SessionFrame,
-  type Turn,
-} from ".";
+import { allot, attemptsToMeet, atOnceIn, mostTurns, type Offer, type PilotOffers, type SessionFrame } from ".";
 import { seededRandom } from "../numbers";
 import type { Outcome } from "../progress";
 
@@ -58,7 +49,8 @@ it("shares a session as well as the best of all ways, looked at one by one", () 
       ),
     );
     const one = { ...frame, minutes: 5 + upTo(25), spots: 1 + upTo(1), observers: 1 + upTo(1) };
-    const { slots, atOnce } = turnsIn(one);
+    const atOnce = atOnceIn(one);
+    const slots = mostTurns(one.minutes, pilots.length, atOnce, one);
     const worth = [...allot(pilots, one).values()].reduce((sum, given) => sum + given.worth, 0);
     expect(worth).toBe(bestOfAll(pilots, slots * atOnce, slots));
   }
@@ -110,74 +102,14 @@ it("never plans more new steps than the limit", () => {
   expect(steps(2)).toEqual([["a", "b", "c"], []]);
 });
 
-it("lets no more fly at once than there are spots and observers", () => {
-  expect(turnsIn({ ...frame, spots: 3, observers: 2 })).toEqual({ slots: 10, atOnce: 2 });
-  expect(turnsIn({ ...frame, minutes: 3 })).toEqual({ slots: 0, atOnce: 1 });
-  expect(() => turnsIn({ ...frame, minutes: Number.NaN })).toThrow("minutes");
-});
-
-describe("the order of turns", () => {
-  /** How often somebody flies in two slots one after the other. */
-  function backToBack(slots: readonly (readonly Turn[])[]): number {
-    return slots.reduce(
-      (count, slot, i) =>
-        count + slot.filter(({ pilotId }) => slots[i - 1]?.some((one) => one.pilotId === pilotId)).length,
-      0,
-    );
-  }
-
-  /** Fewest slots, and among those the fewest flights back to back, of all orders there are. */
-  function bestOrder(
-    left: readonly number[],
-    atOnce: number,
-    before: readonly number[],
-  ): [slots: number, again: number] {
-    const open = left.flatMap((packs, i) => (packs > 0 ? [i] : []));
-    if (open.length === 0) return [0, 0];
-    let best: [number, number] = [Infinity, Infinity];
-    for (let set = 1; set < 1 << open.length; set++) {
-      const now = open.filter((_, bit) => set & (1 << bit));
-      if (now.length > atOnce) continue;
-      const [slots, again] = bestOrder(
-        left.map((packs, i) => packs - (now.includes(i) ? 1 : 0)),
-        atOnce,
-        now,
-      );
-      const own: [number, number] = [slots + 1, again + now.filter((i) => before.includes(i)).length];
-      if (own[0] < best[0] || (own[0] === best[0] && own[1] < best[1])) best = own;
-    }
-    return best;
-  }
-
-  it.each([
-    [[3, 3], 1],
-    [[4, 1, 1], 1],
-    [[2, 2, 2], 1],
-    [[3, 2, 1], 1],
-    [[2, 2, 2], 2],
-    [[3, 1, 1], 2],
-    [[2, 2, 1, 1], 2],
-    [[3, 3, 2], 2],
-    [[4, 2], 2],
-    [[2, 2, 2, 2], 3],
-  ])("of %j packs, %d at once, is as short as can be, and rested", (packs, atOnce) => {
-    const slots = orderTurns(
-      packs.map((count, i) => [`p${i}`, count] as const),
-      atOnce,
-    );
-    const [fewest, again] = bestOrder(packs, atOnce, []);
-    expect(slots).toHaveLength(fewest);
-    expect(backToBack(slots)).toBeGreaterThanOrEqual(again);
-    expect(backToBack(slots)).toBeLessThanOrEqual(again + (atOnce === 1 ? 0 : 1));
-    for (const slot of slots) expect(new Set(slot.map(({ pilotId }) => pilotId)).size).toBe(slot.length);
-    for (const [i, count] of packs.entries())
-      expect(
-        slots
-          .flat()
-          .filter(({ pilotId }) => pilotId === `p${i}`)
-          .map(({ pack }) => pack),
-      ).toEqual(Array.from({ length: count }, (_, n) => n));
-  });
+it("has room for as many turns as fit, more where packs are changed while others fly", () => {
+  const turns = (minutes: number, pilots: number, atOnce = 1) => mostTurns(minutes, pilots, atOnce, frame);
+  expect(turns(60, 1)).toBe(10);
+  expect(turns(60, 2)).toBe(12);
+  expect(turns(60, 2, 2)).toBe(10);
+  expect(turns(3, 1)).toBe(0);
+  expect(atOnceIn({ ...frame, spots: 3, observers: 2 })).toBe(2);
+  expect(() => turns(Number.NaN, 1)).toThrow("minutes");
 });
 
 describe("attempts until a mark is met", () => {

@@ -3,7 +3,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
-import { slotBeginsMin, type PlanFrame } from "./planning";
+import { atOnceIn, turnBegins } from "@/core";
+import { numeral } from "@/words";
+import type { PlanFrame } from "./planning";
 
 /** Who flies when: one line a turn, to be moved by drag or keys. */
 export function PlanTurns({
@@ -18,15 +20,18 @@ export function PlanTurns({
   onChange: (slots: readonly (readonly string[])[]) => void;
 }) {
   const ids = slots.map((_, i) => `turn-${i}`);
+  const begins = turnBegins(slots, frame);
+  const atOnce = atOnceIn(frame);
   return (
     <section aria-labelledby="turns">
       <Typography variant="h2" id="turns">
         Order of turns
       </Typography>
       <Typography sx={{ fontSize: "0.82rem", color: "text.secondary", mb: 0.5 }}>
-        {Math.min(frame.spots, frame.observers) === 1
-          ? "One spot or one observer: one pilot in goggles at a time. Whoever has flown changes the pack while another flies."
-          : `${Math.min(frame.spots, frame.observers)} fly at once, each with an observer.`}
+        {atOnce === 1
+          ? "One spot or one observer: one pilot in goggles at a time. "
+          : `${atOnce} fly at once, each with an observer. `}
+        Whoever has flown changes the pack while another flies.
       </Typography>
       <SortableList
         id="turns-list"
@@ -49,7 +54,7 @@ export function PlanTurns({
                 py: 0.3,
               })}
             >
-              <span className="num">{slotBeginsMin(i, frame)} min</span>
+              <span className="num">{numeral(begins[i], Number.isInteger(begins[i]) ? 0 : 1)} min</span>
               <span>{slot.map((id) => names.get(id) ?? "").join(" and ")}</span>
             </Box>
           </SortableLine>

@@ -1,17 +1,8 @@
 import fc from "fast-check";
-import { airframePresets, firstSettings, STANDARD_DAY, airOfDay, topSpeed, type BlockKind } from "@/core";
+import { turnsWithin, airframePresets, firstSettings, STANDARD_DAY, airOfDay, topSpeed, type BlockKind } from "@/core";
 import { builtInSyllabus, type ReasonedOffer } from "@/syllabus";
 import type { Candidate } from "./load";
-import {
-  limitsBroken,
-  planSession,
-  slotBeginsMin,
-  slotsFit,
-  slotsFor,
-  windRefusal,
-  type Flier,
-  type PlanFrame,
-} from "./planning";
+import { limitsBroken, planSession, slotsFit, slotsFor, windRefusal, type Flier, type PlanFrame } from "./planning";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 const offer = (kind: BlockKind, stepId: string | null, more: Partial<ReasonedOffer> = {}): ReasonedOffer => ({
@@ -88,6 +79,23 @@ describe("a plan", () => {
     expect(left).toContainEqual({ pilotId: "odo", because: why });
   });
 
+  it("gives ground school no packs, no turns and no wind", () => {
+    const ground = [offer("main", "sticks", { isNew: true })];
+    const refuse = () => ({ kind: "new-in-wind", step: "", mostMps: 6, windMps: 9 }) as const;
+    const { blocks, slots, left } = planSession([flier("odo", 0, ground, [])], { ...frame, windMps: 9 }, refuse);
+    expect(blocks.get("odo")!.map(({ stepId, minutes }) => [stepId, minutes])).toEqual([["sticks", 10]]);
+    expect([slots, left]).toEqual([[], []]);
+    expect(limitsBroken([flier("odo", 0, ground, ["sticks"])], { blocks, slots }, frame)).toEqual([]);
+  });
+
+  it("offers no flying as one likes in a wind in which a step is refused", () => {
+    const refuse = (_: Flier, { stepId }: ReasonedOffer) =>
+      stepId === "flip-ease-quarter" ? ({ kind: "new-in-wind", step: "Flip", mostMps: 6, windMps: 7 } as const) : null;
+    const { blocks, left } = planSession([flier("odo", 4, usual)], { ...frame, windMps: 7 }, refuse);
+    expect(blocks.get("odo")!.map(({ kind }) => kind)).toEqual(["warm-up"]);
+    expect(left.map(({ because }) => because.kind)).toEqual(["new-in-wind", "free-in-wind"]);
+  });
+
   it("takes on no more new steps than the limit, and says which wait", () => {
     const fresh = ["roll-pure", "split-s", "hang"].map((id) => offer("main", id, { isNew: true }));
     const { blocks, left } = planSession([flier("odo", 8, fresh, [])], frame, nothingAgainst);
@@ -107,8 +115,7 @@ describe("a plan", () => {
           const { blocks, slots } = planSession(fliers, here, nothingAgainst);
           expect(limitsBroken(fliers, { blocks, slots }, here)).toEqual([]);
           expect(slotsFit(slots, fliers, blocks, here)).toBe(true);
-          const last = slots.length === 0 ? 0 : slotBeginsMin(slots.length - 1, here) + here.packMin;
-          expect(last).toBeLessThanOrEqual(minutes + 1e-9);
+          expect(turnsWithin(minutes, slots, here)).toBe(slots.length);
         },
       ),
       { numRuns: 60 },

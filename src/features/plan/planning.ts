@@ -2,15 +2,20 @@ import {
   entryOf,
   airOfDay,
   allot,
+  atOnceIn,
+  mostTurns,
   orderTurns,
   topSpeed,
-  turnsIn,
+  turnsWithin,
   type Airframe,
   type DayAir,
+  type PilotOffers,
   type SessionFrame,
 } from "@/core";
 import type { PlannedBlock } from "@/contract";
 import {
+  findStep,
+  onGround,
   stepName,
   type BrokenLimit,
   type LeftOut,
@@ -51,6 +56,9 @@ const NEW_STEP_WIND_MPS = 6;
 /** A wind above this share of its top speed leaves an aircraft too little to come home with. Ours. */
 const WIND_SHARE_OF_TOP_SPEED = 1 / 3;
 
+/** What a step on the ground takes beside the others' flying, min. Ours. */
+const GROUND_MIN = 10;
+
 /** The plan of a session from what each pilot could fly; `refusal` says why a step is not flown here today. */
 export function planSession(
   fliers: readonly Flier[],
@@ -58,52 +66,82 @@ export function planSession(
   refusal: (flier: Flier, offer: ReasonedOffer) => StepRefusal | null,
 ): SessionPlan {
   const left: { pilotId: string; because: LeftOut }[] = [];
-  const pilots = fliers.map((flier) => ({
+  const offered = fliers.map((flier) => {
+    const refused = (because: LeftOut) => left.push({ pilotId: flier.one.id, because });
+    const possible = flier.one.offers.filter((offer) => {
+      const why = isOnGround(flier.syllabus, offer.stepId) ? null : refusal(flier, offer);
+      if (why) refused(why);
+      return why === null;
+    });
+    // What is too much wind for a step is too much for flying as one likes.
+    const windy = left.some(
+      ({ pilotId, because }) =>
+        pilotId === flier.one.id && (because.kind === "new-in-wind" || because.kind === "too-much-wind"),
+    );
+    const open = windy ? possible.filter(({ kind }) => kind !== "free") : possible;
+    if (open.length < possible.length) refused({ kind: "free-in-wind", windMps: frame.windMps });
+    return { flier, open };
+  });
+  const pilots = offered.map(({ flier, open }) => ({
     pilotId: flier.one.id,
     packs: flier.packs,
-    offers: flier.one.offers.filter((offer) => {
-      const why = refusal(flier, offer);
-      if (why) left.push({ pilotId: flier.one.id, because: why });
-      return why === null;
-    }),
+    offers: open.filter(({ stepId }) => !isOnGround(flier.syllabus, stepId)),
   }));
-  const given = allot(pilots, frame);
+  const { given, slots } = alloted(pilots, frame);
   const blocks = new Map(
-    fliers.map(({ one, syllabus }) => {
+    offered.map(({ flier: { one, syllabus }, open }) => {
       const { blocks: own, left: rest } = entryOf(given, one.id);
       for (const { offer, because } of rest)
         left.push({
           pilotId: one.id,
           because: leftBecause(offer.stepId && stepName(syllabus, offer.stepId), because, frame),
         });
-      const offers = pilots.find(({ pilotId }) => pilotId === one.id)!.offers;
+      const planned = (offer: ReasonedOffer, minutes: number): PlannedBlock => {
+        const { kind, stepId, firstDirection, reason } = offer;
+        return { kind, stepId, minutes, firstDirection, reason };
+      };
       return [
         one.id,
-        own.map(({ kind, stepId, halfPacks }): PlannedBlock => {
-          const offer = offers.find((known) => known.kind === kind && known.stepId === stepId)!;
-          return {
-            kind,
-            stepId,
-            minutes: (halfPacks * frame.packMin) / 2,
-            firstDirection: offer.firstDirection,
-            reason: offer.reason,
-          };
-        }),
+        [
+          ...open.flatMap((offer) => (isOnGround(syllabus, offer.stepId) ? [planned(offer, GROUND_MIN)] : [])),
+          ...own.flatMap(({ kind, stepId, halfPacks }) =>
+            open
+              .filter((offer) => offer.kind === kind && offer.stepId === stepId)
+              .map((offer) => planned(offer, (halfPacks * frame.packMin) / 2)),
+          ),
+        ],
       ];
     }),
   );
-  return { blocks, slots: slotsFor(fliers, blocks, frame), left };
+  return { blocks, slots, left };
 }
 
-/** The order of turns for what each pilot is to fly. */
-export function slotsFor(
-  fliers: readonly Flier[],
-  blocks: ReadonlyMap<string, readonly PlannedBlock[]>,
-  frame: PlanFrame,
-): readonly (readonly string[])[] {
-  const packs = fliers.map(({ one }) => [one.id, packsFor(blocks.get(one.id) ?? [], frame)] as const);
-  return orderTurns(packs, Math.max(1, turnsIn(frame).atOnce)).map((slot) => slot.map(({ pilotId }) => pilotId));
+/** Packs shared, and their order: with a turn less as long as the order is not over in time. */
+function alloted(pilots: readonly PilotOffers[], frame: PlanFrame) {
+  const atOnce = atOnceIn(frame);
+  for (let turns = mostTurns(frame.minutes, pilots.length, atOnce, frame); ; turns--) {
+    const given = allot(pilots, frame, turns);
+    const slots = ordered(
+      pilots.map(({ pilotId }) => [pilotId, entryOf(given, pilotId).packs] as const),
+      frame,
+    );
+    if (turns <= 0 || turnsWithin(frame.minutes, slots, frame) === slots.length) return { given, slots };
+  }
 }
+
+const ordered = (packs: readonly (readonly [pilotId: string, packs: number])[], frame: PlanFrame) =>
+  orderTurns(packs, atOnceIn(frame), frame).map((slot) => slot.map(({ pilotId }) => pilotId));
+
+/** The order of turns for what each pilot is to fly. */
+export const slotsFor = (
+  fliers: readonly Flier[],
+  blocks: SessionPlan["blocks"],
+  frame: PlanFrame,
+): SessionPlan["slots"] =>
+  ordered(
+    fliers.map((flier) => [flier.one.id, packsFor(flier, blocks, frame)] as const),
+    frame,
+  );
 
 /** True where an order gives each pilot the turns their blocks take, and nobody else any: one made by hand for other pilots or blocks does not. */
 export function slotsFit(
@@ -113,19 +151,23 @@ export function slotsFit(
   frame: PlanFrame,
 ): boolean {
   const turns = slots.flat();
-  const wanted = fliers.map(({ one }) => [one.id, packsFor(blocks.get(one.id) ?? [], frame)] as const);
+  const wanted = fliers.map((flier) => [flier.one.id, packsFor(flier, blocks, frame)] as const);
   return (
     turns.length === wanted.reduce((sum, [, packs]) => sum + packs, 0) &&
     wanted.every(([id, packs]) => turns.filter((one) => one === id).length === packs)
   );
 }
 
-/** Packs that some blocks take. */
-const packsFor = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
-  Math.ceil(blocks.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
+/** Packs that a pilot's blocks take; what is done on the ground takes none. */
+function packsFor({ one, syllabus }: Flier, blocks: SessionPlan["blocks"], { packMin }: PlanFrame): number {
+  const flown = (blocks.get(one.id) ?? []).filter(({ stepId }) => !isOnGround(syllabus, stepId));
+  return Math.ceil(flown.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
+}
 
-/** When a slot begins, min after the session does. */
-export const slotBeginsMin = (slot: number, { packMin, changeMin }: PlanFrame) => slot * (packMin + changeMin);
+const isOnGround = (syllabus: Syllabus, stepId: string | null) => {
+  const step = stepId === null ? undefined : findStep(syllabus, stepId);
+  return step !== undefined && onGround(syllabus, step);
+};
 
 function leftBecause(step: string | null, because: "time" | "packs" | "new-steps", { newSteps }: PlanFrame): LeftOut {
   if (because === "new-steps") return { kind: "new-steps", step, most: newSteps };
@@ -167,11 +209,12 @@ export function limitsBroken(
   { blocks, slots }: Pick<SessionPlan, "blocks" | "slots">,
   frame: PlanFrame,
 ): BrokenLimit[] {
-  const broken = fliers.flatMap(({ one, packs, syllabus }): BrokenLimit[] => {
+  const broken = fliers.flatMap((flier): BrokenLimit[] => {
+    const { one, packs, syllabus } = flier;
     const own = blocks.get(one.id) ?? [];
     const fresh = [...new Set(own.flatMap(({ stepId }) => stepId ?? []))].filter((id) => !one.known.includes(id));
     const steps = fresh.map((id) => stepName(syllabus, id));
-    const wanted = packsFor(own, frame);
+    const wanted = packsFor(flier, blocks, frame);
     return [
       ...(fresh.length > frame.newSteps
         ? [{ kind: "new-steps", pilot: one.name, steps, most: frame.newSteps } as const]
@@ -179,9 +222,10 @@ export function limitsBroken(
       ...(wanted > packs ? [{ kind: "packs", pilot: one.name, wanted, charged: packs } as const] : []),
     ];
   });
-  const room = turnsIn(frame);
-  if (slots.length > room.slots) broken.push({ kind: "turns", turns: slots.length, fit: room.slots });
-  if (slots.some((slot) => slot.length > room.atOnce)) broken.push({ kind: "at-once", most: room.atOnce });
+  const fit = turnsWithin(frame.minutes, slots, frame);
+  const most = atOnceIn(frame);
+  if (slots.length > fit) broken.push({ kind: "turns", turns: slots.length, fit });
+  if (slots.some((slot) => slot.length > most)) broken.push({ kind: "at-once", most });
   if (slots.some((slot) => new Set(slot).size < slot.length)) broken.push({ kind: "twice-in-a-turn" });
   return broken;
 }
