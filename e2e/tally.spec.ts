@@ -86,3 +86,48 @@ test("turns are taken out of order, taken back, and end only when asked twice", 
   await page.getByRole("button", { name: "End it" }).click();
   await expect(page.getByRole("heading", { name: "Debrief" })).toBeVisible();
 });
+
+test("without a network: somebody comes late, an aircraft crashes and is cleared, somebody leaves; another device ends it", async ({
+  page,
+  context,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  await begin(page);
+  await expect(page.getByText("All sent")).toBeVisible({ timeout: 20_000 });
+  await context.setOffline(true);
+  await page.getByRole("button", { name: /whose turn it is/ }).click();
+  await page.getByRole("list", { name: "Pilots not in this session" }).getByText("Corvin Haldt").click();
+  await page.getByRole("button", { name: /^Corvin Haldt next|^Corvin Haldt 0/ }).click();
+  await expect(page.getByRole("heading", { name: "Corvin Haldt", level: 1 })).toBeVisible();
+  await page.getByRole("button", { name: /^Crashed/ }).click();
+  const check = page.getByRole("dialog", { name: /^After the crash/ });
+  await check.getByRole("button", { name: "Later" }).click();
+  await expect(page.getByText(/crashed: not through goggles/)).toBeVisible();
+  await page.getByRole("button", { name: "Check it" }).click();
+  await check.getByRole("button", { name: "Changed" }).click();
+  await check.getByLabel("Tilt now, °").fill("18.5");
+  await expect(check.getByText(/It moved by/)).toBeVisible();
+  await check.getByRole("switch").check();
+  await check.getByRole("button", { name: "Clear it to fly" }).click();
+  await expect(page.getByText(/crashed: not through goggles/)).toHaveCount(0);
+  await page.getByRole("button", { name: /whose turn it is/ }).click();
+  await page.getByRole("button", { name: "Ysolde Marr leaves" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByText(/4 waiting on this device/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText("All sent")).toBeVisible({ timeout: 20_000 });
+
+  // Another coach, on another device, ends it.
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, "Edda Rusk");
+  await other.goto(page.url());
+  await expect(other.getByRole("button", { name: "End the session" })).toBeEnabled();
+  await other.getByRole("button", { name: "End the session" }).click();
+  await other.getByRole("button", { name: "End it" }).click();
+  await expect(other.getByRole("heading", { name: "Debrief" })).toBeVisible();
+  const ended = page.getByRole("alertdialog", { name: "Session ended" });
+  await expect(ended).toContainText("Edda Rusk ended it", { timeout: 40_000 });
+  await ended.getByRole("button", { name: "Open it again and fly on" }).click();
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
+});

@@ -108,7 +108,10 @@ async function fill(): Promise<number> {
         pilots: pilots.map((pilot) => ({ pilotId: pilot.id, stepId: stepOf(pilot).id, setupId: pilot.setup })),
       });
       await insertAttempts(transaction, attempts);
-      await setSessionEnd(transaction, sessionId, new Date(startedAtMs + 3 * 3_600_000));
+      await setSessionEnd(transaction, sessionId, {
+        at: new Date(startedAtMs + 3 * 3_600_000),
+        byAccountId: null,
+      });
     });
   }
   await inTransaction(async (transaction) => {

@@ -279,7 +279,7 @@ class Camp {
         );
       }
     }
-    await setSessionEnd(this.transaction, sessionId, new Date(startMs + 4 * HOUR_MS));
+    await setSessionEnd(this.transaction, sessionId, { at: new Date(startMs + 4 * HOUR_MS), byAccountId: null });
   }
 
   private async signOff(person: Person, stepId: string, atMs: number, day: number): Promise<void> {

@@ -255,6 +255,12 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     coaches,
     () => ({ id: newId(), sessionId: made.session, pilotId: made.odo, text: "x", writtenAtMs: Date.now() }),
   ],
+  "take-in": [coaches, () => ({ id: made.session, pilotId: made.odo, stepId: "flip-slow", setupId: null })],
+  "let-go": [coaches, () => ({ id: made.session, pilotId: made.kit })],
+  "check-aircraft": [
+    coaches,
+    () => ({ id: newId(), aircraftId: made.aircraft, props: "fine", tiltDeg: 20, atMs: Date.now() }),
+  ],
   "undo-attempt": [coaches, () => ({ id: made.tap })],
   "restore-attempt": [coaches, () => ({ id: made.tap })],
   "end-session": [coaches, () => ({ id: made.session })],

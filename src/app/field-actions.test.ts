@@ -1,9 +1,16 @@
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
 import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
-import { outcomes } from "@/core";
+import { airframePresets, firstSettings, outcomes } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
-import { insertCoach, insertPilot, insertSquad, inTransaction } from "@/server/repositories";
+import {
+  insertAircraft,
+  insertCoach,
+  insertPilot,
+  insertSetup,
+  insertSquad,
+  inTransaction,
+} from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
 import { pilotActions } from "@/features/pilot";
@@ -13,7 +20,7 @@ import { loadTally } from "@/server/tally";
 
 withFreshDatabase();
 
-const [squadId, coachId, odo, ida] = Array.from({ length: 4 }, () => newId());
+const [squadId, coachId, odo, ida, kit, plank, setupId] = Array.from({ length: 7 }, () => newId());
 const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
 /** What a phone sends now: its clock is the server's. */
 const run = runnerFor(who);
@@ -28,8 +35,25 @@ beforeAll(() =>
     for (const [id, name] of [
       [odo, "Odo Fenn"],
       [ida, "Ida Rook"],
+      [kit, "Kit Marl"],
     ])
       await insertPilot(transaction, { id, squadId, name, stickMode: 2, grip: "thumbs" }, now);
+    const { airframe } = airframePresets["three-inch"];
+    await insertAircraft(
+      transaction,
+      { id: plank, pilotId: odo, name: "Plank", presetId: "three-inch", airframe, flightState: "repaired" },
+      new Date(START_MS - 1000),
+    );
+    const setup = { id: setupId, aircraftId: plank, number: 1, coachId, reason: "first", settings: firstSettings };
+    await insertSetup(transaction, setup, now);
+    const account = {
+      id: who.accountId,
+      coach_id: coachId,
+      sign_in_name: "ann pell",
+      password_hash: "-",
+      created_at: now,
+    };
+    await transaction("account").insert(account);
   }),
 );
 
@@ -56,6 +80,9 @@ const kinds: readonly FieldAction["action"][] = [
   "sign-off",
   "end-session",
   "reopen-session",
+  "take-in",
+  "let-go",
+  "check-aircraft",
 ];
 const move: fc.Arbitrary<Move> = fc.record({
   kind: fc.oneof(
@@ -105,6 +132,17 @@ function doneBy(
       return { action: kind, input: { id: newId(), sessionId, pilotId, text: `note ${n}`, writtenAtMs: atMs } };
     case "sign-off":
       return { action: kind, input: { id: newId(), pilotId, stepId: "flip-slow", note: "" } };
+    case "take-in": {
+      const comer = move.which % 2 ? kit : pilotId;
+      return { action: kind, input: { id: sessionId, pilotId: comer, stepId: "sticks", setupId: null } };
+    }
+    case "let-go":
+      return { action: kind, input: { id: sessionId, pilotId } };
+    case "check-aircraft":
+      return {
+        action: kind,
+        input: { id: newId(), aircraftId: plank, props: "changed", tiltDeg: 20 + move.which, atMs },
+      };
   }
 }
 
@@ -121,7 +159,7 @@ const shown = ({ pilots, ...tally }: TallyData) => ({
 /** A session as prepared, before anything was done in it. */
 async function prepared(sessionId: string): Promise<TallyData> {
   const pilots = [
-    { pilotId: odo, stepId: "flip-slow", setupId: null },
+    { pilotId: odo, stepId: "flip-slow", setupId },
     { pilotId: ida, stepId: "hang", setupId: null },
   ];
   const started = await run(actions["start-session"], { id: sessionId, place: "field", prepared: true, pilots });

@@ -171,15 +171,20 @@ it("takes a note of who flies in it, once, at the time it was written; a pilot s
     ...more,
   });
   const calm = note(odo, " Calm, eyes up. ");
-  for (const input of [calm, calm, note(ida, "Thumb slips.", { writtenAtMs: writtenAtMs + 1 })])
+  const between = note(ida, "Afraid of the wall since Tuesday.", { writtenAtMs: writtenAtMs + 2, forCoaches: true });
+  for (const input of [calm, calm, note(ida, "Thumb slips.", { writtenAtMs: writtenAtMs + 1 }), between])
     expect(await run(sessionActions["add-session-note"], input)).toMatchObject({ ok: true });
   expect((await loadTally(who, id))!.notes).toEqual([
-    { id: calm.id, pilotId: odo, text: "Calm, eyes up.", writtenAtMs },
+    { id: calm.id, pilotId: odo, text: "Calm, eyes up.", writtenAtMs, forCoaches: false },
     expect.objectContaining({ pilotId: ida, text: "Thumb slips." }),
+    expect.objectContaining({ pilotId: ida, forCoaches: true }),
   ]);
+  // What coaches keep between them: not on the pilot's tally, record or file.
+  expect((await listNotes(ida, true)).map(({ forCoaches }) => forCoaches)).toEqual([true, false]);
+  expect((await listNotes(ida, false)).map(({ text }) => text)).toEqual(["Thumb slips."]);
   const pilotSelf: SignedIn = { ...who, coachId: null, pilotId: ida };
   expect((await loadTally(pilotSelf, id))!.notes.map(({ text }) => text)).toEqual(["Thumb slips."]);
-  expect((await listNotes(odo)).map(({ text }) => text)).toEqual(["Calm, eyes up."]);
+  expect((await listNotes(odo, false)).map(({ text }) => text)).toEqual(["Calm, eyes up."]);
   const alone = newId();
   await run(sessionActions["start-session"], {
     id: alone,

@@ -1,6 +1,6 @@
 import type { AttemptMeasure, Measurement, Outcome, Place, Settings, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
-import type { FlightState, Grip, InvitationKind, PilotPlan, Session } from "./records";
+import type { FlightState, Grip, InvitationKind, PilotPlan, PropsFound, Session } from "./records";
 
 /** A number that a form sends as it was typed; the server reads it, and names the field where it is none. Empty text is no number. */
 export type TypedNumber = number | string;
@@ -123,7 +123,7 @@ interface PilotActions {
   "restore-sign-off": Does<Id>;
   "ask-sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly message: string }>;
   "answer-request": Does<Id & { readonly answer: string }>;
-  "add-note": Does<Id & { readonly pilotId: string; readonly text: string }>;
+  "add-note": Does<Id & { readonly pilotId: string; readonly text: string; readonly forCoaches?: boolean }>;
   "remove-note": Does<Id>;
   "restore-note": Does<Id>;
   "import-record": Does<
@@ -193,6 +193,27 @@ interface SessionActions {
       readonly pack?: number | null;
     }
   >;
+  /** Takes a pilot of the squad into a session, or in again. */
+  "take-in": Does<
+    Id & {
+      readonly pilotId: string;
+      readonly stepId: string;
+      readonly setupId: string | null;
+      readonly loadId?: string | null;
+    }
+  >;
+  /** A pilot flies no more in this session; what they flew stays. */
+  "let-go": Does<Id & { readonly pilotId: string }>;
+  /** An aircraft was looked at after a crash: propellers, tilt measured, flown by eye. It is ready to fly again. */
+  "check-aircraft": Does<
+    Id & {
+      readonly aircraftId: string;
+      readonly props: PropsFound;
+      readonly tiltDeg: number;
+      /** By the device's clock. */
+      readonly atMs: number;
+    }
+  >;
   "set-faults": Does<Id & { readonly faults: readonly string[] }>;
   "set-measured": Does<
     Id & {
@@ -203,7 +224,13 @@ interface SessionActions {
   "undo-attempt": Does<Id>;
   "restore-attempt": Does<Id>;
   "add-session-note": Does<
-    Id & { readonly sessionId: string; readonly pilotId: string; readonly text: string; readonly writtenAtMs: number }
+    Id & {
+      readonly sessionId: string;
+      readonly pilotId: string;
+      readonly text: string;
+      readonly writtenAtMs: number;
+      readonly forCoaches?: boolean;
+    }
   >;
 }
 

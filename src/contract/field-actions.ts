@@ -1,6 +1,6 @@
-import type { LoggedAttempt } from "./records";
+import { toBeChecked, type LoggedAttempt } from "./records";
 import type { ActionInput } from "./actions";
-import type { TallyData } from "./tally";
+import type { TallyAircraft, TallyData, TallyPilot } from "./tally";
 
 /** What may wait on a device until the server answers, by name, with what is sent. */
 interface FieldInputs {
@@ -15,6 +15,9 @@ interface FieldInputs {
   "restore-attempt": ActionInput<"restore-attempt">;
   "add-session-note": ActionInput<"add-session-note">;
   "sign-off": ActionInput<"sign-off">;
+  "take-in": ActionInput<"take-in">;
+  "let-go": ActionInput<"let-go">;
+  "check-aircraft": ActionInput<"check-aircraft">;
 }
 
 /** One thing done in a session in the field. */
@@ -29,9 +32,12 @@ export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
     case "begin-session":
       return begunAt(tally, done.input.atMs);
     case "end-session":
-      return { ...tally, session: { ...session, endedAtMs: done.input.atMs } };
+      return {
+        ...tally,
+        session: { ...session, endedAtMs: done.input.atMs, endedBy: { accountId: tally.accountId, name: tally.name } },
+      };
     case "reopen-session":
-      return { ...tally, session: { ...session, endedAtMs: null } };
+      return { ...tally, session: { ...session, endedAtMs: null, endedBy: null } };
     case "log-attempt":
       return withTap(tally, done.input);
     case "set-faults":
@@ -41,11 +47,17 @@ export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
     case "add-session-note":
       return withNote(tally, done.input);
     case "undo-attempt":
-      return withChange(tally, done.input.id, { undone: true });
+      return withCrashes(withChange(tally, done.input.id, { undone: true }), done.input.id);
     case "restore-attempt":
-      return withChange(tally, done.input.id, { undone: false });
+      return withCrashes(withChange(tally, done.input.id, { undone: false }), done.input.id);
     case "sign-off":
       return withSignOff(tally, done.input);
+    case "take-in":
+      return takenIn(tally, done.input);
+    case "let-go":
+      return withLeft(tally, done.input.pilotId, true);
+    case "check-aircraft":
+      return withCheck(tally, done.input);
   }
 }
 
@@ -74,17 +86,96 @@ function withTap(tally: TallyData, { flownAtMs, pack = null, ...tap }: ActionInp
     undone: false,
   };
   const begun = begunAt(tally, flownAtMs);
-  return withStep({ ...begun, attempts: inOrder([...begun.attempts, attempt]) }, tap.pilotId, tap.stepId);
+  const tapped = withStep(
+    { ...begun, attempts: inOrder([...begun.attempts, attempt], ({ id }) => id) },
+    tap.pilotId,
+    tap.stepId,
+  );
+  return withCrashes(tapped, tap.id);
+}
+
+/** Marks the aircraft of an attempt that was a crash, or no longer where the attempt was taken back. */
+function withCrashes(tally: TallyData, attemptId: string): TallyData {
+  const attempt = tally.attempts.find(({ id }) => id === attemptId);
+  if (attempt?.outcome !== "crashed" || attempt.place === "simulator") return tally;
+  return withPilot(tally, attempt.pilotId, (pilot) => {
+    if (!pilot.aircraft || pilot.setupId !== attempt.setupId) return pilot;
+    const { clearedAtMs } = pilot.aircraft;
+    const others = pilot.aircraft.openCrashes.filter((one) => one.attemptId !== attemptId);
+    const open = !attempt.undone && attempt.atMs > clearedAtMs;
+    const openCrashes = open ? inOrder([...others, { attemptId, atMs: attempt.atMs }], (one) => one.attemptId) : others;
+    return withAircraft(pilot, { ...pilot.aircraft, openCrashes });
+  });
+}
+
+const withPilot = (tally: TallyData, pilotId: string, change: (pilot: TallyPilot) => TallyPilot): TallyData => ({
+  ...tally,
+  pilots: tally.pilots.map((pilot) => (pilot.id === pilotId ? change(pilot) : pilot)),
+});
+
+/** The aircraft as it is now, and among those to be flown by eye first where it is to be. */
+function withAircraft(pilot: TallyPilot, aircraft: TallyAircraft): TallyPilot {
+  const others = pilot.checkFirst.filter((name) => name !== aircraft.name);
+  return { ...pilot, aircraft, checkFirst: toBeChecked(aircraft) ? [...others, aircraft.name] : others };
+}
+
+function withCheck(tally: TallyData, { aircraftId, tiltDeg, atMs }: ActionInput<"check-aircraft">): TallyData {
+  const checked = (aircraft: TallyAircraft): TallyAircraft => {
+    // One that comes late takes nothing back of a later one.
+    const clearedAtMs = Math.max(aircraft.clearedAtMs, atMs);
+    const known = aircraft.lastTilt;
+    return {
+      ...aircraft,
+      flightState: "flying",
+      clearedAtMs,
+      openCrashes: aircraft.openCrashes.filter((one) => one.atMs > clearedAtMs),
+      lastTilt: known && known.atMs > atMs ? known : { tiltDeg, atMs },
+    };
+  };
+  return {
+    ...tally,
+    pilots: tally.pilots.map((pilot) =>
+      pilot.aircraft?.id === aircraftId ? withAircraft(pilot, checked(pilot.aircraft)) : pilot,
+    ),
+  };
+}
+
+const withLeft = (tally: TallyData, pilotId: string, left: boolean): TallyData =>
+  withPilot(
+    {
+      ...tally,
+      session: {
+        ...tally.session,
+        pilots: tally.session.pilots.map((one) => (one.pilotId === pilotId ? { ...one, left } : one)),
+      },
+    },
+    pilotId,
+    (pilot) => ({ ...pilot, left }),
+  );
+
+/** A pilot comes in, or back. */
+function takenIn(tally: TallyData, { pilotId, stepId, setupId, loadId }: ActionInput<"take-in">): TallyData {
+  if (tally.pilots.some(({ id }) => id === pilotId)) return withLeft(tally, pilotId, false);
+  const pilot = tally.others.find(({ id }) => id === pilotId);
+  if (!pilot) return tally;
+  const member = { pilotId, stepId, setupId, loadId: loadId ?? null, left: false };
+  return {
+    ...tally,
+    session: { ...tally.session, pilots: [...tally.session.pilots, member] },
+    pilots: [...tally.pilots, pilot],
+    others: tally.others.filter(({ id }) => id !== pilotId),
+  };
 }
 
 /** In the order flown, whatever came in first. */
-const inOrder = (attempts: readonly LoggedAttempt[]) =>
-  [...attempts].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+const inOrder = <One extends { readonly atMs: number }>(all: readonly One[], idOf: (one: One) => string) =>
+  [...all].sort((a, b) => a.atMs - b.atMs || (idOf(a) < idOf(b) ? -1 : 1));
 
-function withNote(tally: TallyData, { id, pilotId, text, writtenAtMs }: ActionInput<"add-session-note">): TallyData {
-  return tally.notes.some((note) => note.id === id)
+function withNote(tally: TallyData, note: ActionInput<"add-session-note">): TallyData {
+  const { id, pilotId, text, writtenAtMs, forCoaches = false } = note;
+  return tally.notes.some((known) => known.id === id)
     ? tally
-    : { ...tally, notes: [...tally.notes, { id, pilotId, text, writtenAtMs }] };
+    : { ...tally, notes: [...tally.notes, { id, pilotId, text, writtenAtMs, forCoaches }] };
 }
 
 /** A step that was tapped is one of the pilot's in this session, whether or not it was planned; its past is not on the device. */

@@ -61,6 +61,22 @@ export type FlightState = "new" | "repaired" | "flying";
 
 export const flightStates: readonly FlightState[] = ["new", "repaired", "flying"];
 
+/** What was found about the propellers after a crash. */
+export const propsFound = ["fine", "changed"] as const;
+export type PropsFound = (typeof propsFound)[number];
+
+/** The camera's tilt as it was measured, and when. */
+export interface TiltReading {
+  readonly tiltDeg: number;
+  readonly atMs: number;
+}
+
+/** A crash after which no coach has cleared the aircraft. */
+export interface OpenCrash {
+  readonly attemptId: string;
+  readonly atMs: number;
+}
+
 export interface Aircraft {
   readonly id: string;
   readonly pilotId: string;
@@ -68,6 +84,12 @@ export interface Aircraft {
   readonly presetId: string;
   readonly airframe: Airframe;
   readonly flightState: FlightState;
+  /** When it was last looked after: crashes from before are over and done. */
+  readonly clearedAtMs: number;
+  /** The attempts it crashed in since, in the order flown. */
+  readonly openCrashes: readonly OpenCrash[];
+  /** The last measured tilt of its camera; null where it never was. */
+  readonly lastTilt: TiltReading | null;
   /** What was measured on it, oldest first; the airframe is fitted to it. */
   readonly measurements: readonly Measurement[];
   /** The airframe before measuring. */
@@ -76,6 +98,13 @@ export interface Aircraft {
   /** The flight model for which its numbers were last gone over. */
   readonly modelVersion: number;
 }
+
+/** Why an aircraft is to be looked at and flown by eye before goggles go on; null where it is ready. */
+export const toBeChecked = ({
+  flightState,
+  openCrashes,
+}: Pick<Aircraft, "flightState" | "openCrashes">): "crashed" | Exclude<FlightState, "flying"> | null =>
+  openCrashes.length > 0 ? "crashed" : flightState === "flying" ? null : flightState;
 
 /** One saved version of the settings of an aircraft. Never overwritten. */
 export interface Setup {
@@ -149,6 +178,8 @@ export interface SessionPilot {
   readonly loadId?: string | null;
   /** Left out where nothing was planned: the pilot flies the one step. */
   readonly plan?: PilotPlan;
+  /** Flies no more in this session. */
+  readonly left?: boolean;
 }
 
 export interface Session {
@@ -167,6 +198,8 @@ export interface Session {
   /** False while it is prepared only. */
   readonly begun: boolean;
   readonly endedAtMs: number | null;
+  /** Who ended it; left out where that is not known. */
+  readonly endedBy?: { readonly accountId: string; readonly name: string } | null;
   /** In the order in which they take turns. */
   readonly pilots: readonly SessionPilot[];
 }
@@ -234,6 +267,8 @@ export interface Note {
   readonly coachName: string;
   readonly text: string;
   readonly writtenAtMs: number;
+  /** Pilots do not see it. */
+  readonly forCoaches: boolean;
 }
 
 /** By when a pilot is to have a step signed off. */

@@ -1,6 +1,6 @@
 import type { Attempt } from "@/core";
 import type { Day, Route, SyllabusDocument } from "@/syllabus";
-import type { LoggedAttempt, Note, PlannedBlock, Session, Site } from "./records";
+import type { Aircraft, LoggedAttempt, Note, PlannedBlock, Session, Site } from "./records";
 
 /** A squad's own syllabus as it is sent to the browser; squads without one have the built-in syllabus, which the browser has already. */
 export interface SentSyllabus {
@@ -18,6 +18,15 @@ export interface TallyStep {
   readonly unknownBefore?: boolean;
 }
 
+/** The aircraft a pilot flies in a session. */
+export interface TallyAircraft extends Pick<
+  Aircraft,
+  "id" | "name" | "flightState" | "clearedAtMs" | "openCrashes" | "lastTilt"
+> {
+  /** Of the camera, in the setup that is flown. */
+  readonly tiltDeg: number;
+}
+
 export interface TallyPilot {
   readonly id: string;
   readonly name: string;
@@ -25,6 +34,10 @@ export interface TallyPilot {
   readonly loadId: string | null;
   /** What is flown, in order; at least one block with a step. */
   readonly blocks: readonly PlannedBlock[];
+  /** Null where none is known of. */
+  readonly aircraft: TallyAircraft | null;
+  /** Flies no more in this session. */
+  readonly left: boolean;
   /** Slots of the session in which the pilot flies, counted from 0; empty where no order was planned. */
   readonly turns: readonly number[];
   /** Ids of the steps that are signed off, flown here or not. */
@@ -39,13 +52,16 @@ export interface TallyPilot {
   readonly currentStepId: string | null;
 }
 
-export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs">;
+export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs" | "forCoaches">;
 
 export interface TallyData {
-  /** The account this was loaded for. */
+  /** The account this was loaded for, and its name. */
   readonly accountId: string;
+  readonly name: string;
   readonly session: Session;
   readonly pilots: readonly TallyPilot[];
+  /** Pilots of the squad who may be taken in, by name: each at the step they are at. */
+  readonly others: readonly TallyPilot[];
   /** Attempts of this session that stand or were undone, in the order flown. */
   readonly attempts: readonly LoggedAttempt[];
   /** What a coach noted in this session, oldest first. */

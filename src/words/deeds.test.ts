@@ -17,6 +17,7 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "answered-not-yet": { kind: "answered-not-yet", step: "Hang" },
   removed: { kind: "removed", thing: "record" },
   restored: { kind: "restored", thing: "record" },
+  checked: { kind: "checked", aircraft: "Plank", tiltDeg: 24.6 },
   "saved-setup": { kind: "saved-setup", aircraft: "Plank", number: 1, reason: "first" },
   measured: { kind: "measured", aircraft: "Plank" },
   "changed-pilot": { kind: "changed-pilot" },

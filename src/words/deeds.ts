@@ -1,6 +1,7 @@
 import type { BinnedThing, Deed, DeedDone } from "@/contract";
 import { lower } from "./capital";
 import { counted } from "./numbers";
+import { numeral } from "./quantity";
 import { syllabusChangeWords } from "./syllabus-changes";
 
 /** What was done, a sentence without its subject: "signed off slow flip for Odo Fenn". */
@@ -26,6 +27,8 @@ function doneWords(done: DeedDone): string {
       return `saved setup ${done.number} of ${done.aircraft} ("${done.reason}")`;
     case "measured":
       return `measured the aircraft ${done.aircraft}`;
+    case "checked":
+      return `cleared ${done.aircraft} to fly after a crash (tilt ${numeral(done.tiltDeg, 1)}°)`;
     case "changed-pilot":
       return "changed name, mode, grip or squad";
     case "changed-school":

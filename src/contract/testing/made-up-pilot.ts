@@ -15,6 +15,8 @@ export function tallyPilot(
     loadId: null,
     blocks: stepIds.map((stepId) => ({ kind: "main", stepId, minutes: 4, firstDirection: null, reason: null })),
     turns: [],
+    aircraft: null,
+    left: false,
     steps: stepIds.map((stepId) => ({ stepId, earlier: [] })),
     signedOff: [],
     checkFirst: [],
@@ -28,6 +30,7 @@ export function tallyPilot(
 export function tallyData(more: Partial<TallyData> = {}, session: Partial<Session> = {}): TallyData {
   return {
     accountId: "account",
+    name: "Ann Pell",
     session: {
       id: "s",
       squadId: "squad",
@@ -40,6 +43,7 @@ export function tallyData(more: Partial<TallyData> = {}, session: Partial<Sessio
       ...session,
     },
     pilots: [tallyPilot("odo", "Odo Fenn", ["flip-slow"])],
+    others: [],
     attempts: [],
     notes: [],
     mayKeep: true,

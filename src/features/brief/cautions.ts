@@ -1,13 +1,17 @@
 import { curveFeel, type Settings } from "@/core";
-import type { Aircraft } from "@/contract";
+import { toBeChecked, type Aircraft } from "@/contract";
 import type { Step } from "@/syllabus";
 
 /** What about this aircraft and these settings stands against flying the step, most serious first. */
 export function cautionsFor(step: Step, aircraft: Aircraft, settings: Settings): string[] {
   const found: string[] = [];
   const { modes, rates, throttle } = settings;
-  if (aircraft.flightState !== "flying")
-    found.push(`${aircraft.name} is ${aircraft.flightState}: fly it by eye first, not in goggles.`);
+  const why = toBeChecked(aircraft);
+  if (why === "crashed")
+    found.push(
+      `${aircraft.name} crashed: check the propellers, measure the tilt and fly it by eye before goggles go on.`,
+    );
+  else if (why) found.push(`${aircraft.name} is ${why}: fly it by eye first, not in goggles.`);
   if (step.turnsOver) {
     const { axis, endRateDps } = step.turnsOver;
     const [low, high] = endRateDps;

@@ -49,7 +49,10 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
   const own = isCoach(who) ? planned : planned.filter(({ pilotIds: to }) => to.some((id) => seen.has(id)));
   const aimed = new Set(targets.map(({ pilotId }) => pilotId));
   const [attempts, progress] = await Promise.all([
-    countAttemptsIn(sessions.map(({ id }) => id)),
+    countAttemptsIn(
+      sessions.map(({ id }) => id),
+      pilots.map(({ id }) => id),
+    ),
     loadProgress(pilots.filter(({ id }) => aimed.has(id))),
   ]);
   return {

@@ -31,11 +31,13 @@ const tap = (outcome: LoggedAttempt["outcome"], n: number, faults: readonly stri
   atMs: n,
   undone: false,
 });
-const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = []) =>
+const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [], pilotId: string | null = null) =>
   JSON.stringify(
     debriefPaper(
       {
         accountId: "account",
+        name: "Ann Pell",
+        others: [],
         session,
         pilots: [
           tallyPilot("odo", "Odo Fenn", ["flip-slow", "roll-pure", "left-out-since"]),
@@ -51,6 +53,7 @@ const paper = (attempts: readonly LoggedAttempt[], notes: TallyData["notes"] = [
       } satisfies TallyData,
       builtInSyllabus,
       "Pans",
+      { pilotId },
     ).content,
   );
 
@@ -87,9 +90,27 @@ it("says what was measured: the mean on its side of the mark, of how many", () =
 });
 
 it("says what was noted of each pilot", () => {
-  const note = (pilotId: string, text: string) => ({ id: text, pilotId, text, writtenAtMs: 5 });
+  const note = (pilotId: string, text: string) => ({
+    id: text,
+    pilotId,
+    text,
+    writtenAtMs: 5,
+    forCoaches: false,
+  });
   const text = paper([tap("clean", 1)], [note("ida", "Looks down before the punch."), note("odo", "Thumb slips.")]);
   expect(text).toMatch(/Odo Fenn.*Noted: Thumb slips\..*Ida Rook.*Noted: Looks down before the punch\./);
+});
+
+it("of one pilot has nothing of anybody else, nor what coaches keep between them", () => {
+  const notes = [
+    { id: "a", pilotId: "odo", text: "Thumb slips.", writtenAtMs: 5, forCoaches: false },
+    { id: "b", pilotId: "odo", text: "Afraid of the wall.", writtenAtMs: 6, forCoaches: true },
+  ];
+  const text = paper([tap("clean", 1), tap("rough", 2)], notes, "odo");
+  expect(text).toContain("2 attempts");
+  expect(text).toContain("Thumb slips.");
+  expect(text).not.toMatch(/Ida Rook|Afraid of the wall/);
+  expect(paper([tap("clean", 1)], notes)).toContain("Afraid of the wall.");
 });
 
 it("advises rest where crashes rose", () => {

@@ -17,10 +17,19 @@ const words: Readonly<Record<Outcome, string>> = {
   crashed: "crashed",
 };
 
-/** What a session came to, on paper: by pilot and direction, the verdict and why, the fault seen most with its cue. */
-export function debriefPaper(data: TallyData, syllabus: Syllabus, title: string): TDocumentDefinitions {
-  const { session, pilots, site } = data;
-  const attempts = data.attempts.filter(({ undone }) => !undone);
+/**
+ * What a session came to, on paper: by pilot and direction, the verdict and why, the fault seen most with its cue. Of everybody, for the coach; or of one
+ * pilot, to be handed to them: without what coaches keep between them.
+ */
+export function debriefPaper(
+  data: TallyData,
+  syllabus: Syllabus,
+  title: string,
+  { pilotId = null }: { readonly pilotId?: string | null } = {},
+): TDocumentDefinitions {
+  const { session, site } = data;
+  const pilots = data.pilots.filter(({ id }) => pilotId === null || id === pilotId);
+  const attempts = data.attempts.filter((one) => !one.undone && (pilotId === null || one.pilotId === pilotId));
   const date = new Date(session.startedAtMs).toISOString().slice(0, 10);
   return {
     pageSize: "A4",
@@ -38,7 +47,7 @@ export function debriefPaper(data: TallyData, syllabus: Syllabus, title: string)
         const own = attempts.filter(({ pilotId }) => pilotId === pilot.id);
         const flown = pilot.steps.filter(({ stepId }) => own.some((one) => one.stepId === stepId));
         const next = nextTimeWords(pilot, syllabus, own);
-        const notes = data.notes.filter(({ pilotId }) => pilotId === pilot.id);
+        const notes = data.notes.filter((note) => note.pilotId === pilot.id && (pilotId === null || !note.forCoaches));
         return [
           ...(flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
             stepContent(pilot, step, own, syllabus),

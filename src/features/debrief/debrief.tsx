@@ -53,10 +53,11 @@ export function Debrief({
           </Button>
         )}
       </Box>
-      {data.pilots.map((pilot) => (
+      {whoFlew(data.pilots, attempts).map((pilot) => (
         <PilotDebrief
           key={pilot.id}
           pilot={pilot}
+          paper={data.session.begun ? `/debriefs/${data.session.id}?pilot=${pilot.id}` : null}
           attempts={attempts.filter((attempt) => attempt.pilotId === pilot.id)}
           notes={data.notes.filter(({ pilotId }) => pilotId === pilot.id)}
           maySignOff={data.coaches}
@@ -67,14 +68,21 @@ export function Debrief({
   );
 }
 
+/** Everybody but those who left without a try. */
+const whoFlew = (pilots: readonly TallyPilot[], attempts: readonly LoggedAttempt[]) =>
+  pilots.filter(({ id, left }) => !left || attempts.some(({ pilotId }) => pilotId === id));
+
 function PilotDebrief({
   pilot,
+  paper,
   attempts,
   notes,
   maySignOff,
   onSignOff,
 }: {
   pilot: TallyPilot;
+  /** Where theirs is on paper. */
+  paper: string | null;
   attempts: readonly LoggedAttempt[];
   notes: readonly TallyNote[];
   maySignOff: boolean;
@@ -103,6 +111,11 @@ function PilotDebrief({
       ))}
       {next && <Typography sx={{ fontWeight: 650 }}>{next}</Typography>}
       <NoteList notes={notes} />
+      {paper && (
+        <Button component="a" href={paper} download size="small">
+          PDF for {pilot.name}
+        </Button>
+      )}
       {flown.length > 0 && left > 0 && (
         <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
           Planned and not flown: <span className="num">{left}</span> {left === 1 ? "step" : "steps"}.

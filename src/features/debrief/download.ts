@@ -7,18 +7,26 @@ import { squadNames, syllabusOf } from "@/server/repositories";
 import { debriefPaper } from "./debrief-paper";
 import { loadTally } from "@/server/tally";
 
-/** The debrief of a session as PDF, with the pilots whose records somebody may read. Throws a Refusal for what is not theirs to see. */
-export async function downloadDebrief(who: SignedIn, sessionId: string): Promise<Response> {
+/**
+ * The debrief of a session as PDF, with the pilots whose records somebody may read, or with one of them. Throws a Refusal for what is not theirs to see.
+ */
+export async function downloadDebrief(
+  who: SignedIn,
+  sessionId: string,
+  pilotId: string | null = null,
+): Promise<Response> {
   await requireAccess(who, [need("reader", "session", sessionId)]);
   const data = await loadTally(who, sessionId);
   if (!data) throw new Refusal(404, "That session is not in the records.");
+  if (pilotId !== null && !data.pilots.some(({ id }) => id === pilotId))
+    throw new Refusal(404, "That pilot did not fly in this session.");
   const { squadId } = data.session;
   const [syllabus, names] = await Promise.all([syllabusOf(squadId), squadNames([squadId])]);
-  const paper = debriefPaper(data, syllabus, names.get(squadId) ?? "");
+  const paper = debriefPaper(data, syllabus, names.get(squadId) ?? "", { pilotId });
   return new Response(await pdfOf(paper), {
     headers: {
       "content-type": "application/pdf",
-      "content-disposition": `attachment; filename="debrief-${sessionId.slice(-6)}.pdf"`,
+      "content-disposition": `attachment; filename="debrief-${sessionId.slice(-6)}${pilotId ? `-${pilotId.slice(-6)}` : ""}.pdf"`,
       "cache-control": "no-store",
     },
   });

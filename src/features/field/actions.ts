@@ -2,22 +2,36 @@ import type { SessionPilot } from "@/contract";
 import { need } from "@/server/access";
 import { badField, ByIdInput, coachAction, memberAction, there, type Asker } from "@/server/actions";
 import {
+  findAircraft,
   findAttempt,
   findSession,
+  findSetup,
   insertAttempt,
+  insertCheck,
   insertNote,
   inTransaction,
   leavePilotTrail,
   sessionEnded,
   setSessionBegun,
+  setLeft,
   setSessionEnd,
   setUndone,
   syllabusOf,
+  takeIn,
   updateAttempt,
 } from "@/server/repositories";
 import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
 import { byServerClock } from "@/server/device-clock";
-import { AtMomentInput, LogAttemptInput, SessionNoteInput, SetFaultsInput, SetMeasuredInput } from "./inputs";
+import {
+  AtMomentInput,
+  CheckAircraftInput,
+  LetGoInput,
+  LogAttemptInput,
+  SessionNoteInput,
+  SetFaultsInput,
+  SetMeasuredInput,
+  TakeInInput,
+} from "./inputs";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
 const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
@@ -45,8 +59,10 @@ export const fieldActions = {
   "begin-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
     inTransaction((transaction) => setSessionBegun(transaction, input.id, moment(input, asker))),
   ),
-  "end-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
-    inTransaction((transaction) => setSessionEnd(transaction, input.id, moment(input, asker))),
+  "end-session": memberAction(AtMomentInput, aSession, (input, { accountId }, asker) =>
+    inTransaction((transaction) =>
+      setSessionEnd(transaction, input.id, { at: moment(input, asker), byAccountId: accountId }),
+    ),
   ),
   "reopen-session": memberAction(ByIdInput, aSession, ({ id }) =>
     inTransaction((transaction) => setSessionEnd(transaction, id, null)),
@@ -109,15 +125,45 @@ export const fieldActions = {
   "add-session-note": coachAction(
     SessionNoteInput,
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
-    async ({ id, sessionId, pilotId, text, writtenAtMs }, { coachId }, { deviceNowMs }) => {
+    async ({ id, sessionId, pilotId, text, writtenAtMs, forCoaches }, { coachId }, { deviceNowMs }) => {
       const session = there(await findSession(sessionId), "That session");
       if (!session.pilots.some((one) => one.pilotId === pilotId))
         throw badField("pilotId", "That pilot does not fly in this session.");
       const writtenAt = new Date(byServerClock(writtenAtMs, deviceNowMs, Date.now()));
       await inTransaction((transaction) =>
-        insertNote(transaction, { id, pilotId, coachId, text, sessionId }, writtenAt),
+        insertNote(transaction, { id, pilotId, coachId, text, sessionId, forCoaches }, writtenAt),
       );
     },
+  ),
+
+  /** Somebody came late, or back. */
+  "take-in": coachAction(
+    TakeInInput,
+    ({ id, pilotId }) => [need("keeper", "session", id), need("coach", "pilot", pilotId)],
+    async ({ id, pilotId, stepId, setupId, loadId = null }, _, { squadOf }) => {
+      if (squadOf(pilotId) !== squadOf(id)) throw badField("pilotId", "A session is of one squad.");
+      if (!knownStep(await syllabusOf(squadOf(id)), stepId))
+        throw badField("stepId", "That step is not in the squad's syllabus.");
+      if (setupId && (await findAircraft((await findSetup(setupId))?.aircraftId ?? ""))?.pilotId !== pilotId)
+        throw badField("setupId", "That setup is not of an aircraft of this pilot.");
+      await inTransaction((transaction) => takeIn(transaction, id, { pilotId, stepId, setupId, loadId }));
+    },
+  ),
+  "let-go": coachAction(LetGoInput, aSession, ({ id, pilotId }) =>
+    inTransaction((transaction) => setLeft(transaction, id, pilotId, new Date())),
+  ),
+
+  "check-aircraft": coachAction(
+    CheckAircraftInput,
+    ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
+    ({ id, aircraftId, props, tiltDeg, atMs }, { coachId, name }, { deviceNowMs, pilotOf }) =>
+      inTransaction(async (transaction) => {
+        const at = new Date(byServerClock(atMs, deviceNowMs, Date.now()));
+        if (!(await insertCheck(transaction, { id, aircraftId, coachId, props, tiltDeg }, at))) return;
+        const { name: aircraft } = there(await findAircraft(aircraftId), "That aircraft");
+        const done = { kind: "checked", aircraft, tiltDeg } as const;
+        await leavePilotTrail(transaction, { who: name, done, pilotId: pilotOf(aircraftId) }, new Date());
+      }),
   ),
 
   "undo-attempt": setAttemptUndone(() => new Date(), "removed"),

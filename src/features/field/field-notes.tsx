@@ -5,6 +5,8 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 
@@ -21,10 +23,11 @@ export function NoteDialog({
   pilotName: string;
   text: string;
   onText: (text: string) => void;
-  onKeep: (text: string) => void;
+  onKeep: (text: string, forCoaches: boolean) => void;
   onClose: () => void;
 }) {
   const kept = text.trim();
+  const [forCoaches, setForCoaches] = useState(false);
   return (
     <Dialog open fullWidth onClose={onClose}>
       <DialogTitle>Note of {pilotName}</DialogTitle>
@@ -37,9 +40,14 @@ export function NoteDialog({
           margin="dense"
           label="What you saw"
           value={text}
-          helperText={`${pilotName} can read it too, signed in.`}
+          helperText={forCoaches ? "Coaches of the squad only." : `${pilotName} can read it too, signed in.`}
           onChange={(event) => onText(event.target.value)}
           slotProps={{ htmlInput: { maxLength: LONGEST } }}
+        />
+        <FormControlLabel
+          sx={{ minHeight: 56 }}
+          control={<Switch checked={forCoaches} onChange={(_, on) => setForCoaches(on)} />}
+          label="For coaches only"
         />
       </DialogContent>
       <DialogActions>
@@ -51,7 +59,7 @@ export function NoteDialog({
           sx={{ minHeight: 56 }}
           variant="contained"
           disabled={kept === ""}
-          onClick={() => onKeep(kept)}
+          onClick={() => onKeep(kept, forCoaches)}
         >
           Keep note
         </Button>
@@ -61,7 +69,10 @@ export function NoteDialog({
 }
 
 /** Opens the note of a pilot; a draft for each pilot, until it is kept. */
-export function useFieldNote(pilot: { readonly id: string }, keep: (pilotId: string, text: string) => void) {
+export function useFieldNote(
+  pilot: { readonly id: string },
+  keep: (pilotId: string, text: string, forCoaches: boolean) => void,
+) {
   const [drafts, setDrafts] = useState<Readonly<Record<string, string>>>({});
   const [open, setOpen] = useState(false);
   const set = (text: string) => setDrafts((all) => ({ ...all, [pilot.id]: text }));
@@ -71,8 +82,8 @@ export function useFieldNote(pilot: { readonly id: string }, keep: (pilotId: str
     close: () => setOpen(false),
     text: drafts[pilot.id] ?? "",
     set,
-    keep: (text: string) => {
-      keep(pilot.id, text);
+    keep: (text: string, forCoaches: boolean) => {
+      keep(pilot.id, text, forCoaches);
       set("");
       setOpen(false);
     },

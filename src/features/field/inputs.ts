@@ -3,6 +3,7 @@ import {
   ArrayMaxSize,
   ArrayUnique,
   IsArray,
+  IsBoolean,
   IsInt,
   IsNumber,
   IsOptional,
@@ -11,6 +12,7 @@ import {
   MinLength,
   ValidateBy,
 } from "class-validator";
+import { propsFound, type PropsFound } from "@/contract";
 import { attemptMeasures, outcomes, type AttemptMeasure, type Outcome } from "@/core";
 import { IsMoment, IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
 
@@ -59,6 +61,36 @@ export class SessionNoteInput {
   text!: string;
   /** By the device's clock. */
   @IsMoment() writtenAtMs!: number;
+  /** Pilots do not see it. */
+  @IsOptional() @IsBoolean({ message: "forCoaches is true or false" }) forCoaches?: boolean;
+}
+
+/** A pilot who comes into a session while it runs. */
+export class TakeInInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsStepId() stepId!: string;
+  @IsOptional() @IsId() setupId!: string | null;
+  @IsOptional() @IsId() loadId?: string | null;
+}
+
+/** A pilot who leaves a session while it runs. */
+export class LetGoInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+}
+
+/** What was found about an aircraft after a crash. */
+export class CheckAircraftInput {
+  @IsId() id!: string;
+  @IsId() aircraftId!: string;
+  @IsOneOf(propsFound) props!: PropsFound;
+  @Max(90, { message: "the tilt is 0 to 90°" })
+  @Min(0, { message: "the tilt is 0 to 90°" })
+  @IsNumber({}, { message: "the tilt is not a number" })
+  tiltDeg!: number;
+  /** By the device's clock. */
+  @IsMoment() atMs!: number;
 }
 
 /** What was measured of an attempt, and how long it took. */

@@ -1,4 +1,4 @@
-import { type PlannedBlock, tallyAfter, type TallyData } from "@/contract";
+import { type PlannedBlock, tallyAfter, type TallyData, type TallyNote, type TallyPilot } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
 import { routeOf } from "@/syllabus";
 import { keepBriefs, keepTally, listKept, readBriefs, sentSoFar, type KeptSession } from "@/ui/outbox/device-store";
@@ -73,6 +73,8 @@ export function packetFrom({
     route: pilot.route ?? routeOf({}),
     currentStepId: pilot.currentStepId ?? null,
     loadId: pilot.loadId ?? null,
+    aircraft: pilot.aircraft ?? null,
+    left: pilot.left ?? false,
     blocks: pilot.blocks.map(({ why, ...block }) => ({
       ...block,
       reason: block.reason ?? (why ? { kind: "said" as const, says: why } : null),
@@ -82,7 +84,8 @@ export function packetFrom({
       pilot.signedOff ??
       pilot.steps.filter((step) => "signedOff" in step && step.signedOff).map(({ stepId }) => stepId),
   }));
-  const known: TallyData = { ...tally, pilots, notes: tally.notes ?? [] };
+  const notes = (tally.notes ?? []).map((note) => ({ ...note, forCoaches: note.forCoaches ?? false }));
+  const known: TallyData = { ...tally, name: tally.name ?? "", others: tally.others ?? [], pilots, notes };
   return { tally: sent.reduce(tallyAfter, known), briefs: briefsFrom(briefs) };
 }
 
@@ -90,10 +93,11 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null;
 
 /** What every version kept of a session; the fields that came later may be missing. */
-type EverKept = Omit<TallyData, "pilots" | "notes"> &
-  Partial<Pick<TallyData, "notes">> & {
-    readonly pilots: readonly (Omit<TallyData["pilots"][number], "signedOff" | "blocks"> &
-      Partial<Pick<TallyData["pilots"][number], "signedOff">> & {
+type EverKept = Omit<TallyData, "pilots" | "notes" | "name" | "others"> &
+  Partial<Pick<TallyData, "name" | "others">> & {
+    readonly notes?: readonly (Omit<TallyNote, "forCoaches"> & Partial<Pick<TallyNote, "forCoaches">>)[];
+    readonly pilots: readonly (Omit<TallyPilot, "signedOff" | "blocks" | "aircraft" | "left"> &
+      Partial<Pick<TallyPilot, "signedOff" | "aircraft" | "left">> & {
         /** Once the reason was a sentence. */
         readonly blocks: readonly (Omit<PlannedBlock, "reason"> &
           Partial<Pick<PlannedBlock, "reason">> & { readonly why?: string })[];

@@ -24,6 +24,9 @@ const does: Readonly<Record<Outgoing["action"], string>> = {
   "sign-off": "a sign-off",
   "end-session": "the end of the session",
   "reopen-session": "the opening again",
+  "take-in": "a pilot who came in",
+  "let-go": "a pilot who left",
+  "check-aircraft": "a check after a crash",
 };
 
 /** What the server refused: with its reason, to be put right, sent again as it is, or let go of. */

@@ -39,6 +39,8 @@ const attempt = (outcome: Outcome, direction: string, n: number, sessionId = "se
 });
 const data = (change: Partial<TallyData> = {}): TallyData => ({
   accountId: "account",
+  name: "Ann Pell",
+  others: [],
   session,
   attempts: [],
   notes: [],
@@ -382,12 +384,50 @@ describe("a planned session", () => {
       within(screen.getByRole("dialog"))
         .getAllByRole("button")
         .map((one) => one.textContent);
-    expect(listed()).toEqual(["Ida Rooknext, 0 attempts", "Odo Fennflying now, 1 attempt", "Back to the turn before"]);
-    await userEvent.click(within(screen.getByRole("dialog")).getByRole("button", { name: /Ida Rook/ }));
+    expect(listed()).toEqual([
+      ...["Ida Rooknext, 0 attempts", "Leaves", "Odo Fennflying now, 1 attempt", "Leaves"],
+      "Back to the turn before",
+    ]);
+    await userEvent.click(within(screen.getByRole("dialog")).getByRole("button", { name: /^Ida Rook next/ }));
     await waitFor(() => expect(turnOf()).toBe("Ida Rook"));
     await userEvent.click(await screen.findByRole("button", { name: /whose turn it is/ }));
     await userEvent.click(screen.getByRole("button", { name: "Back to the turn before" }));
     await waitFor(() => expect(turnOf()).toBe("Odo Fenn"));
+  });
+
+  it("takes in who comes late, and lets go who leaves: their turn goes on to the next", async () => {
+    const sent = fakeServer();
+    renderScreen(<TallyScreen data={planned({ others: [tallyPilot("kit", "Kit Marl", ["hang"])] })} />);
+    const name = () => screen.getByRole("heading", { level: 1 }).textContent;
+    await userEvent.click(screen.getByRole("button", { name: /whose turn it is/ }));
+    await userEvent.click(screen.getByRole("button", { name: "Kit Marl" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Odo Fenn leaves" }));
+    await userEvent.click(await screen.findByRole("button", { name: /^Kit Marl next/ }));
+    await waitFor(() => expect(name()).toBe("Kit Marl"));
+    await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["take-in", "let-go"]));
+    expect(sent[0].input).toMatchObject({ pilotId: "kit", stepId: "hang", setupId: null });
+    await userEvent.click(await screen.findByRole("button", { name: /whose turn it is/ }));
+    const absent = within(screen.getByRole("list", { name: "Pilots not in this session" }));
+    expect(absent.getByRole("button")).toHaveTextContent("Odo Fennwas here");
+  });
+
+  it("opens the check of an aircraft that crashed, and marks it until it is done", async () => {
+    const sent = fakeServer();
+    const aircraft = { id: "plank", name: "Plank", flightState: "flying", clearedAtMs: 0, openCrashes: [] } as const;
+    const flown = tallyPilot("odo", "Odo Fenn", ["flip-slow"], {
+      setupId: "setup",
+      aircraft: { ...aircraft, lastTilt: null, tiltDeg: 25 },
+    });
+    renderScreen(<TallyScreen data={data({ pilots: [flown] })} />);
+    await userEvent.click(screen.getByRole("button", { name: /^Crashed/ }));
+    const check = within(await screen.findByRole("dialog", { name: "After the crash: Plank" }));
+    await userEvent.click(check.getByRole("button", { name: "All fine" }));
+    await userEvent.type(check.getByLabelText("Tilt now, °"), "25");
+    await userEvent.click(check.getByRole("switch", { name: /Hovers/ }));
+    await userEvent.click(check.getByRole("button", { name: "Clear it to fly" }));
+    await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["log-attempt", "check-aircraft"]));
+    expect(sent[1].input).toMatchObject({ aircraftId: "plank", props: "fine", tiltDeg: 25 });
+    await waitFor(() => expect(screen.queryByText(/Plank crashed/)).toBeNull());
   });
 
   it("counts the pack down from what was planned, calls the last try and the landing, and stops with the turn", async () => {

@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider } from "@/ui/keys/keys";
@@ -11,6 +12,7 @@ import { WhyProvider } from "@/ui/why/why";
 import { BeforeGoggles } from "./before-goggles";
 import { Debrief } from "@/features/debrief/client";
 import type { TallyData } from "@/contract";
+import { EndedElsewhere, useEndedElsewhere } from "./ended-elsewhere";
 import type { FieldPacket } from "./packet";
 import { RefusedList } from "./refused-list";
 import { useTally } from "./use-tally";
@@ -44,16 +46,32 @@ function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["brief
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>
     field.act({ action: "sign-off", input: { id: newId(), pilotId, stepId, note: "", atMs: Date.now() } });
+  // Ending it here is no surprise.
+  const [endedHere, setEndedHere] = useState(false);
+  const ended = useEndedElsewhere(session, endedHere || field.waiting.end);
+  const reopen = () => {
+    setEndedHere(false);
+    field.act({ action: "reopen-session", input: { id: session.id } });
+  };
+  if (ended.elsewhere && data.mayKeep)
+    return (
+      <EndedElsewhere
+        session={session}
+        accountId={field.tally.accountId}
+        waiting={field.waiting.unsent}
+        onGoOn={reopen}
+        onDebrief={ended.seen}
+      />
+    );
   if (session.endedAtMs === null && data.mayKeep)
-    return session.begun ? <Tally field={field} onSignOff={signOff} /> : <Prepared field={field} />;
+    return session.begun ? (
+      <Tally field={field} onSignOff={signOff} onEnd={() => setEndedHere(true)} />
+    ) : (
+      <Prepared field={field} />
+    );
   return (
     <>
-      <Debrief
-        data={field.tally}
-        attempts={field.attempts}
-        onReopen={() => field.act({ action: "reopen-session", input: { id: session.id } })}
-        onSignOff={signOff}
-      />
+      <Debrief data={field.tally} attempts={field.attempts} onReopen={reopen} onSignOff={signOff} />
       <Box sx={{ maxWidth: 900, mx: "auto", px: { xs: 2, md: 3 }, pb: 3 }}>
         <WaitingLine waiting={field.waiting} />
         <RefusedList data={field.tally} items={field.refused} />

@@ -3,40 +3,42 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomes } from "@/core";
 import { cueFor, directionNames } from "@/syllabus";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { outcomeWords } from "@/ui/marks/marks";
-import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { blockReasonWords } from "@/words";
 import { BlockSwitch } from "./block-switch";
 import { BriefDialog } from "./brief-dialog";
-import { EndSession } from "./end-session";
-import { PickOne } from "@/ui/forms/pick-one";
-import { usePreferences } from "@/ui/theme/preferences";
-import { lookNames, themeNames } from "@/ui/theme/tokens";
-import { NoteList, Verdict, VerdictLine } from "@/features/debrief/client";
+import { CrashCheck } from "./crash-check";
+import type { BriefData } from "@/features/brief/client";
+import { VerdictLine } from "@/features/debrief/client";
 import { NoteDialog, useFieldNote } from "./field-notes";
-import type { LoggedAttempt, TallyData, TallyPilot } from "@/contract";
+import type { FieldAction, LoggedAttempt, PropsFound, TallyData, TallyPilot } from "@/contract";
 import { Measurements } from "./measurements";
 import { PackClock, packMinutes, usePack } from "./pack-clock";
 import { PilotSwitch } from "./pilot-switch";
 import { RefusedList } from "./refused-list";
-import { DirectionSwitch, FaultChips, TapList, Target } from "./tally-parts";
+import { DirectionSwitch, FaultChips, Target } from "./tally-parts";
 import { useFieldPlace } from "./use-field-place";
-import { useTally } from "./use-tally";
 import { WaitingLine } from "./waiting-line";
+import { BelowTargets, type Field, type PartProps } from "./tally-below";
 import { TallyHead } from "./tally-head";
 import { useFlownNow, useTaps, type FlownNow } from "./use-taps";
 import type { FlownStep } from "@/syllabus";
 
-type Field = ReturnType<typeof useTally>;
-
 /** The running session: one pilot's turn, one tap an attempt; beside it the verdict. */
-export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId: string, stepId: string) => void }) {
+export function Tally({
+  field,
+  onSignOff,
+  onEnd,
+}: {
+  field: Field;
+  onSignOff: (pilotId: string, stepId: string) => void;
+  /** The session is ended on this device. */
+  onEnd: () => void;
+}) {
   const { tally, attempts, act, tapMoment, briefs } = field;
   const { session } = tally;
   const place = useFieldPlace(session.id, tally.pilots);
@@ -46,15 +48,17 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
   const pack = usePack(session.id, Math.max(0, ...attempts.map((one) => one.pack ?? 0)));
   const [briefShown, setBriefShown] = useState(false);
   const notes = tally.notes.filter(({ pilotId }) => pilotId === pilot.id);
-  const note = useFieldNote(pilot, (pilotId, text) =>
+  const note = useFieldNote(pilot, (pilotId, text, forCoaches) =>
     act({
       action: "add-session-note",
-      input: { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment() },
+      input: { id: newId(), sessionId: session.id, pilotId, text, writtenAtMs: tapMoment(), forCoaches },
     }),
   );
   const brief = briefs.find((one) => one.pilot.id === pilot.id && one.standing.stepId === block.stepId);
   const turns = useTurns(place, pack);
-  const taps = useTaps(tally, field, place, now, pack, note, turns.next);
+  const [checking, setChecking] = useState(false);
+  const crashed = useCallback(() => setChecking(true), []);
+  const taps = useTaps(tally, field, place, now, pack, note, turns.next, crashed);
   const today = attempts.filter(({ pilotId }) => pilotId === pilot.id);
   const showBrief = brief ? () => setBriefShown(true) : null;
   return (
@@ -77,26 +81,7 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
           "& > *": { flexShrink: 0 },
         }}
       >
-        <TallyHead
-          pilot={pilot}
-          packAt={place.pack}
-          step={step}
-          brief={brief}
-          direction={direction}
-          site={tally.site}
-          name={
-            <PilotSwitch
-              pilot={pilot}
-              order={place.order}
-              attempts={attempts}
-              onChoose={turns.choose}
-              onBack={turns.back}
-            />
-          }
-        >
-          <PackClock pack={pack} plannedMin={packMinutes(pilot, place.blocks)} taps={today} />
-        </TallyHead>
-        <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
+        <WhoAndWhat {...{ field, place, now, pack, today, turns, brief, checking }} onCheck={setChecking} />
         {step ? (
           <Targets
             field={field}
@@ -124,7 +109,7 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
         <WaitingLine waiting={field.waiting} />
         <RefusedList data={tally} items={field.refused} />
       </Box>
-      <BelowTargets {...{ field, place, now, today, notes, onSignOff }} onBrief={showBrief} />
+      <BelowTargets {...{ field, place, now, today, notes, onSignOff, onEnd }} onBrief={showBrief} />
       {note.open && (
         <NoteDialog pilotName={pilot.name} text={note.text} onText={note.set} onKeep={note.keep} onClose={note.close} />
       )}
@@ -132,6 +117,25 @@ export function Tally({ field, onSignOff }: { field: Field; onSignOff: (pilotId:
     </Box>
   );
 }
+
+/** Who comes and who goes while the session runs; who goes in their own turn hands it on. */
+function whoFlies({ act, tally }: Field, flying: TallyPilot, nextTurn: () => void) {
+  const { id } = tally.session;
+  return {
+    takeIn: ({ id: pilotId, steps, setupId, loadId }: TallyPilot) =>
+      act({ action: "take-in", input: { id, pilotId, stepId: steps[0].stepId, setupId, loadId } }),
+    letGo: (pilotId: string) => {
+      if (pilotId === flying.id) nextTurn();
+      act({ action: "let-go", input: { id, pilotId } });
+    },
+  };
+}
+
+const checkOf = (
+  aircraftId: string,
+  found: { readonly props: PropsFound; readonly tiltDeg: number },
+  atMs: number,
+): FieldAction => ({ action: "check-aircraft", input: { id: newId(), aircraftId, ...found, atMs } });
 
 /** Every way to another turn; the clock stops with the turn. */
 function useTurns(place: ReturnType<typeof useFieldPlace>, pack: ReturnType<typeof usePack>) {
@@ -146,10 +150,66 @@ function useTurns(place: ReturnType<typeof useFieldPlace>, pack: ReturnType<type
   }, [pack, place]);
 }
 
-interface PartProps {
-  readonly field: Field;
-  readonly place: ReturnType<typeof useFieldPlace>;
-  readonly now: FlownNow;
+/** Whose turn it is at what and from where, the pack clock, an aircraft to be checked, and the plan. */
+function WhoAndWhat({
+  field,
+  place,
+  now: { step, direction },
+  pack,
+  today,
+  turns,
+  brief,
+  checking,
+  onCheck,
+}: PartProps & {
+  pack: ReturnType<typeof usePack>;
+  /** What the pilot flew in this session. */
+  today: readonly LoggedAttempt[];
+  turns: ReturnType<typeof useTurns>;
+  brief: BriefData | undefined;
+  /** The aircraft is being looked at after a crash. */
+  checking: boolean;
+  onCheck: (checking: boolean) => void;
+}) {
+  const { tally, attempts, act, tapMoment } = field;
+  const { pilot } = place;
+  const { aircraft } = pilot;
+  return (
+    <>
+      <TallyHead
+        pilot={pilot}
+        packAt={place.pack}
+        step={step}
+        brief={brief}
+        direction={direction}
+        site={tally.site}
+        name={
+          <PilotSwitch
+            pilot={pilot}
+            order={place.order}
+            absent={[...tally.pilots.filter(({ left }) => left), ...tally.others]}
+            attempts={attempts}
+            onChoose={turns.choose}
+            onBack={turns.back}
+            changes={tally.coaches ? whoFlies(field, pilot, turns.next) : null}
+          />
+        }
+      >
+        <PackClock pack={pack} plannedMin={packMinutes(pilot, place.blocks)} taps={today} />
+      </TallyHead>
+      {aircraft && (
+        <CrashCheck
+          key={aircraft.id}
+          aircraft={aircraft}
+          open={checking}
+          onOpen={() => onCheck(true)}
+          onClose={() => onCheck(false)}
+          onClear={tally.coaches ? (found) => act(checkOf(aircraft.id, found, tapMoment())) : null}
+        />
+      )}
+      <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
+    </>
+  );
 }
 
 /** Direction, the four outcomes, the faults and figures of the last attempt. */
@@ -296,74 +356,6 @@ function TallyFoot({
           Brief
         </Button>
       )}
-    </Box>
-  );
-}
-
-/** The verdict with what was tapped, the notes, and the way out of the session. */
-function BelowTargets({
-  field,
-  place: { pilot, block },
-  now: { step, own, known },
-  today,
-  notes,
-  onSignOff,
-  onBrief,
-}: PartProps & {
-  /** What the pilot flew in this session. */
-  today: readonly LoggedAttempt[];
-  notes: TallyData["notes"];
-  onSignOff: (pilotId: string, stepId: string) => void;
-  onBrief: (() => void) | null;
-}) {
-  const syllabus = useSyllabus();
-  const { theme, setPreference } = usePreferences();
-  const { tally, act } = field;
-  return (
-    <Box sx={{ pt: { xs: 2, md: 0 } }}>
-      {step && (
-        <>
-          <Verdict
-            pilot={pilot}
-            known={known}
-            step={step}
-            own={own}
-            today={today}
-            maySignOff={tally.coaches}
-            onSignOff={() => onSignOff(pilot.id, step.id)}
-          />
-          <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
-        </>
-      )}
-      <NoteList notes={notes} />
-      {block.reason && (
-        <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
-          Planned because: {blockReasonWords(block, syllabus)}
-        </Typography>
-      )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>
-        {tally.pilots.length > 1 && (
-          <Button variant="outlined" disabled={!onBrief} onClick={() => onBrief?.()} sx={{ minHeight: 56 }}>
-            Brief
-          </Button>
-        )}
-        <EndSession
-          waiting={field.waiting.unsent}
-          onEnd={() => field.act({ action: "end-session", input: { id: tally.session.id, atMs: Date.now() } })}
-        />
-        <Button component={Link} href={`/pilot?pilot=${pilot.id}`} sx={{ minHeight: 56 }}>
-          To the desk
-        </Button>
-      </Box>
-      <Box sx={{ mt: 2 }}>
-        <PickOne
-          label="Theme"
-          value={theme}
-          options={themeNames.map((name) => [name, lookNames[name]])}
-          onPick={(next) => setPreference({ theme: next })}
-          buttonSx={{ minHeight: 56, px: 2 }}
-        />
-      </Box>
     </Box>
   );
 }

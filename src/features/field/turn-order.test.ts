@@ -30,6 +30,17 @@ it("goes back to where the order was left, and the turn that was taken is to com
   expect(turnBefore(FROM_THE_START, 4).turn).toBe(3);
 });
 
+it("passes over who has left, and has them back when they come back", () => {
+  const gone = new Set([1, 2]);
+  const flown = [turnNow(FROM_THE_START, 4, gone)];
+  let order = FROM_THE_START;
+  for (let i = 0; i < 3; i++) flown.push(turnNow((order = nextTurn(order, 4, gone)), 4, gone));
+  expect(flown).toEqual([0, 3, 0, 3]);
+  expect(turnNow({ ...FROM_THE_START, turn: 1 }, 4, gone)).toBe(3);
+  expect(turnBefore({ ...FROM_THE_START, turn: 3 }, 4, gone).turn).toBe(0);
+  expect(turnNow(nextTurn(FROM_THE_START, 4), 4)).toBe(1);
+});
+
 it("whose turn it is anyway is no guest", () => {
   expect(takeTurn(takeTurn(FROM_THE_START, 2), 0).guest).toBeNull();
 });

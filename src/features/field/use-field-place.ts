@@ -80,8 +80,9 @@ export function placeFrom(kept: unknown): Place | null {
 export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) {
   const [place, change] = useDeviceState(`bathygon-field-${sessionId}`, START, placeFrom);
   const turns = fieldTurns(pilots);
-  const now = turns[turnNow(place, turns.length)];
-  const ahead = turnsAhead(place, turns.length);
+  const gone = new Set(turns.flatMap(({ at }, i) => (pilots[at].left ? [i] : [])));
+  const now = turns[turnNow(place, turns.length, gone)];
+  const ahead = turnsAhead(place, turns.length, gone);
   const pilot = pilots[now.at];
   const blocks = [...pilot.blocks, ...(place.added[pilot.id] ?? [])];
   const at = Math.min(place.blockOf[pilot.id] ?? blockAt(pilot, now.pack), blocks.length - 1);
@@ -90,7 +91,7 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
   const goTo = (order: (before: Place) => TurnOrder) =>
     change((before) => {
       const after = order(before);
-      const { at: to, pack } = turns[turnNow(after, turns.length)];
+      const { at: to, pack } = turns[turnNow(after, turns.length, gone)];
       const who = pilots[to];
       const planned = who.turns.length > 0 ? { [who.id]: blockAt(who, pack) } : {};
       return { ...before, ...after, blockOf: { ...before.blockOf, ...planned } };
@@ -120,13 +121,13 @@ export function useFieldPlace(sessionId: string, pilots: readonly TallyPilot[]) 
       })),
     /** Everybody once, in the order in which they come next; who is flying comes last. */
     order: [...new Set([...ahead.map((one) => turns[one].at), ...pilots.keys()])]
-      .filter((one) => one !== now.at)
+      .filter((one) => one !== now.at && !pilots[one].left)
       .concat(now.at)
       .map((one) => pilots[one]),
     /** The next pilot, at the block their plan has come to. */
-    nextTurn: () => goTo((before) => nextTurn(before, turns.length)),
+    nextTurn: () => goTo((before) => nextTurn(before, turns.length, gone)),
     /** The turn before, as after a tap too much. */
-    turnBack: () => goTo((before) => turnBefore(before, turns.length)),
+    turnBack: () => goTo((before) => turnBefore(before, turns.length, gone)),
     /** Somebody out of turn: their next turn is flown now, and nobody loses theirs. */
     choosePilot: (pilotId: string) => {
       const at = ahead.find((one) => pilots[turns[one].at].id === pilotId);

@@ -81,6 +81,8 @@ export function useTally(data: TallyData, briefsAtFirst: FieldPacket["briefs"]) 
     tapMoment,
     waiting: {
       unsent: own.filter((item) => item.refused === undefined).length,
+      /** The end of the session is among them. */
+      end: own.some(({ action }) => action === "end-session"),
       unkept: own.filter((item) => outbox.unkept.has(item.key)).length,
       signedOut: outbox.signedOutIds.has(data.accountId),
       broken: outbox.broken ?? unkept ?? failure,

@@ -42,11 +42,13 @@ export function useTaps(
   pack: ReturnType<typeof usePack>,
   note: ReturnType<typeof useFieldNote>,
   nextTurn: () => void,
+  /** The aircraft is to be looked at. */
+  crashed: () => void,
 ) {
   const { pilot } = place;
   const handlers = useMemo(() => {
-    const tap = (outcome: Outcome) =>
-      step &&
+    const tap = (outcome: Outcome) => {
+      if (!step) return;
       act({
         action: "log-attempt",
         input: {
@@ -60,6 +62,8 @@ export function useTaps(
           pack: pack.sinceMs === null ? null : pack.number,
         },
       });
+      if (outcome === "crashed" && session.place !== "simulator" && pilot.aircraft) crashed();
+    };
     const undo = () => last && act({ action: "undo-attempt", input: { id: last.id } });
     const toggleFault = (id: string) =>
       last &&
@@ -75,7 +79,21 @@ export function useTaps(
       if (ids.length > 0) place.chooseDirection(ids[(ids.indexOf(direction) + 1) % ids.length]);
     };
     return { tap, undo, toggleFault, turn };
-  }, [act, tapMoment, session.id, pilot.id, step, direction, last, pack.sinceMs, pack.number, place]);
+  }, [
+    act,
+    tapMoment,
+    session.id,
+    session.place,
+    pilot.id,
+    pilot.aircraft,
+    crashed,
+    step,
+    direction,
+    last,
+    pack.sinceMs,
+    pack.number,
+    place,
+  ]);
   const keys = useMemo(
     () => [
       ...outcomes.map((outcome) => ({

@@ -154,8 +154,10 @@ export const pilotActions = {
     },
   ),
 
-  "add-note": coachAction(AddNoteInput, aPilot, async ({ id, pilotId, text }, { coachId }) => {
-    await inTransaction((transaction) => insertNote(transaction, { id, pilotId, coachId, text }, new Date()));
+  "add-note": coachAction(AddNoteInput, aPilot, async ({ id, pilotId, text, forCoaches }, { coachId }) => {
+    await inTransaction((transaction) =>
+      insertNote(transaction, { id, pilotId, coachId, text, forCoaches }, new Date()),
+    );
   }),
   "remove-note": setNote(() => new Date(), "removed"),
   "restore-note": setNote(() => null, "restored"),

@@ -1,4 +1,4 @@
-import { IsInt, IsObject, IsOptional, Min, MinLength } from "class-validator";
+import { IsBoolean, IsInt, IsObject, IsOptional, Min, MinLength } from "class-validator";
 import { IsId, IsMoment, IsStepId, IsText } from "@/server/actions";
 
 export class SignOffInput {
@@ -24,6 +24,8 @@ export class AddNoteInput {
   @MinLength(1, { message: "text is empty" })
   @IsText(4000)
   text!: string;
+  /** Pilots do not see it. */
+  @IsOptional() @IsBoolean({ message: "forCoaches is true or false" }) forCoaches?: boolean;
 }
 
 export class AskSignOffInput {

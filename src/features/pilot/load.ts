@@ -84,7 +84,7 @@ export async function loadPilot(
   const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions] = await Promise.all([
     loadProgress([pilot]),
     listMilestones([pilot.id]),
-    listNotes(pilot.id),
+    listNotes(pilot.id, isCoach(who)),
     listSetups(pilot.id),
     latestSetups([pilot.id]),
     listRequests([pilot.id]),

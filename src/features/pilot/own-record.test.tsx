@@ -32,7 +32,7 @@ const data = (change: Partial<PilotData> = {}): PilotData => ({
   school: {},
   squadSchool: {},
   milestones: [],
-  notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0 }],
+  notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0, forCoaches: false }],
   requests: [],
   loggedAlone: {},
   squads: [],

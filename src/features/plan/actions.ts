@@ -4,7 +4,7 @@ import type { Place } from "@/core";
 import { need, type Need } from "@/server/access";
 import { badField, ByIdInput, conflict, memberAction, Refusal, there } from "@/server/actions";
 import {
-  deletePrepared,
+  deleteEmpty,
   findAircraft,
   findLoad,
   findPilots,
@@ -72,14 +72,14 @@ export const planActions = {
     );
   }),
 
-  /** A prepared session that was never flown is let go of; one with attempts stays. */
+  /** A session in which nothing was flown is deleted; one with attempts or notes stays. */
   "drop-session": memberAction(
     ByIdInput,
     ({ id }) => [need("keeper", "session", id)],
     ({ id }) =>
       inTransaction(async (transaction) => {
-        if (!(await deletePrepared(transaction, id)))
-          throw conflict("That session was begun; what was flown in it is kept.");
+        if (!(await deleteEmpty(transaction, id)))
+          throw conflict("Something was flown or noted in that session; it is kept.");
       }),
   ),
 };

@@ -1,7 +1,7 @@
 import { entryOf, DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type { Session, Setup, Aircraft, PlannedSession, Site } from "@/contract";
+import { toBeChecked, type Session, type Setup, type Aircraft, type PlannedSession, type Site } from "@/contract";
 import {
   countAttemptsIn,
   latestSetups,
@@ -59,6 +59,7 @@ export interface Candidate {
 }
 
 export interface PlanData {
+  readonly nowMs: number;
   /** The one who looks is a coach; else a pilot who practises alone. */
   readonly coaches: boolean;
   readonly candidates: readonly Candidate[];
@@ -88,12 +89,16 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
   ]);
   const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
   const [attempts, sites, planned, loads] = await Promise.all([
-    countAttemptsIn(sessions.map(({ id }) => id)),
+    countAttemptsIn(
+      sessions.map(({ id }) => id),
+      pilotIds,
+    ),
     listSites(squadIds),
     plannedId === null ? [] : listPlanned(squadIds, new Date(nowMs - DAY_MS)),
     listLoads(aircraft.map(({ id }) => id)),
   ]);
   return {
+    nowMs,
     coaches: isCoach(who),
     sites,
     plan: planned.find(({ id }) => id === plannedId) ?? null,
@@ -132,7 +137,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
               })
             : [];
         }),
-        checkFirst: fleet.filter((one) => one.flightState !== "flying").map((one) => one.name),
+        checkFirst: fleet.filter((one) => toBeChecked(one) !== null).map((one) => one.name),
       };
     }),
     recent: sessions.map((session) => ({

@@ -39,6 +39,7 @@ const offer = (
   ...more,
 });
 const data: PlanData = {
+  nowMs: 0,
   coaches: true,
   sites: [site],
   plan: null,

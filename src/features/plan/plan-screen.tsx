@@ -74,7 +74,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
           />
         )}
         <BeforeGoggles site={site} checkFirst={taken.flatMap((one) => one.checkFirst)} />
-        <RecentSessions recent={data.recent} />
+        <RecentSessions recent={data.recent} nowMs={data.nowMs} />
       </div>
     </Box>
   );

@@ -15,14 +15,16 @@ const session = (id: string, change: Partial<Session> = {}): Session => ({
   pilots: [],
   ...change,
 });
-const show = (...sessions: Session[]) =>
+const show = (...sessions: Session[]) => showWith(14, ...sessions);
+const showWith = (attempts: number, ...sessions: Session[]) =>
   renderScreen(
     <RecentSessions
+      nowMs={3_600_000}
       recent={sessions.map((one) => ({
         session: one,
         coachName: "Ann Pell",
         pilotNames: ["Odo Fenn", "Ida Rook"],
-        attempts: 14,
+        attempts,
       }))}
     />,
   );
@@ -37,13 +39,25 @@ it("says of each who flew, how much, where and with whom, and leads to it", () =
   expect(list.queryByRole("button")).toBeNull();
 });
 
-it("tells one that is still open from one that is only prepared, and lets go of the latter", async () => {
-  const sent = fakeServer();
+it("tells one that is still open from one that is only prepared", () => {
   show(session("open", { endedAtMs: null }), session("later", { endedAtMs: null, begun: false }));
   expect(screen.getByText("▲ still open")).toBeVisible();
   expect(screen.getByText("▲ prepared")).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Let go of it" }));
-  await waitFor(() => expect(sent).toEqual([{ action: "drop-session", input: { id: "later" } }]));
+});
+
+it("deletes one in which nothing was flown, and has it back prepared; one under way stays", async () => {
+  const sent = fakeServer();
+  const member = { pilotId: "odo", stepId: "flip-slow", setupId: null, loadId: null };
+  showWith(0, session("open", { endedAtMs: null }), session("empty", { pilots: [member] }));
+  await userEvent.click(screen.getByRole("button", { name: "Delete session" }));
+  await waitFor(() => expect(sent).toEqual([{ action: "drop-session", input: { id: "empty" } }]));
+  await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() =>
+    expect(sent.at(-1)).toMatchObject({
+      action: "start-session",
+      input: { id: "empty", place: "field", prepared: true, pilots: [member] },
+    }),
+  );
 });
 
 it("says that there is none yet", () => {

@@ -5,13 +5,16 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import type { Session } from "@/contract";
+import { DAY_MS } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { Moment } from "@/ui/moment/moment";
 import type { PlanData } from "./load";
 import { placeNames } from "./place-names";
 
 /** The sessions of late, those still open or only prepared said so. */
-export function RecentSessions({ recent }: Pick<PlanData, "recent">) {
+export function RecentSessions({ recent, nowMs }: Pick<PlanData, "recent" | "nowMs">) {
   return (
     <section aria-labelledby="recent">
       <Typography variant="h2" id="recent" sx={{ mt: 3, mb: 1 }}>
@@ -32,25 +35,54 @@ export function RecentSessions({ recent }: Pick<PlanData, "recent">) {
           <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
             <span className="num">{attempts}</span> attempts · {placeNames[session.place]} · {coachName}
           </Box>
-          {!session.begun && <DropPrepared sessionId={session.id} />}
+          {isIdle(session, attempts, nowMs) && <DeleteSession session={session} />}
         </Box>
       ))}
     </section>
   );
 }
 
-function DropPrepared({ sessionId }: { sessionId: string }) {
+/** A session with attempts is kept; one under way may have them on a phone without a network. */
+const isIdle = ({ begun, endedAtMs, startedAtMs }: Session, attempts: number, nowMs: number) =>
+  attempts === 0 && (!begun || endedAtMs !== null || nowMs - startedAtMs > DAY_MS);
+
+/** Deletes a session in which nothing was flown; taken back, it stands there prepared. */
+function DeleteSession({ session }: { session: Session }) {
   const router = useRouter();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   const { sendAction, pending } = useSend();
+  const { id, place, siteId, temperatureC, windMps, pilots } = session;
+  const again = async () => {
+    const members = pilots.map(({ pilotId, stepId, setupId, loadId, plan }) => ({
+      pilotId,
+      stepId,
+      setupId,
+      loadId,
+      ...(plan && { plan }),
+    }));
+    const input = { id, place, siteId, temperatureC, windMps, prepared: true, pilots: members };
+    if ((await sendAction("start-session", input)).ok) router.refresh();
+  };
+  const remove = async () => {
+    if (!(await sendAction("drop-session", { id })).ok) return;
+    router.refresh();
+    enqueueSnackbar("Session deleted", {
+      action: (key) => (
+        <Button
+          color="inherit"
+          onClick={() => {
+            closeSnackbar(key);
+            void again();
+          }}
+        >
+          Undo
+        </Button>
+      ),
+    });
+  };
   return (
-    <Button
-      size="small"
-      disabled={pending}
-      onClick={async () => {
-        if ((await sendAction("drop-session", { id: sessionId })).ok) router.refresh();
-      }}
-    >
-      Let go of it
+    <Button size="small" disabled={pending} onClick={remove}>
+      Delete session
     </Button>
   );
 }

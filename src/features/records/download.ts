@@ -1,7 +1,7 @@
 import "server-only";
 import { csvTables, recordCsv } from "@/server/files";
 import { need, requireAccess } from "@/server/access";
-import type { SignedIn } from "@/server/accounts";
+import { isCoach, type SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { findPilot, inTransaction, leavePilotTrail, readRecord, syllabusOf } from "@/server/repositories";
 
@@ -18,7 +18,9 @@ export async function downloadRecord(
   await requireAccess(who, [need("reader", "pilot", pilotId)]);
   const table = csvTables.find((name) => file === `${name}.csv`);
   if (!table && file !== "record.json") throw new Refusal(404, "There is no such file.");
-  const [record, pilot] = await Promise.all([readRecord(pilotId, now), findPilot(pilotId)]);
+  const [whole, pilot] = await Promise.all([readRecord(pilotId, now), findPilot(pilotId)]);
+  // What coaches keep between them is in no file of the pilot's.
+  const record = whole && { ...whole, notes: whole.notes.filter(({ forCoaches }) => isCoach(who) || !forCoaches) };
   if (!record || !pilot) throw new Refusal(404, "That pilot is not in the records.");
   const deed = { who: who.name, done: { kind: "exported", file }, pilotId } as const;
   await inTransaction((transaction) => leavePilotTrail(transaction, deed, now));

@@ -108,7 +108,7 @@ export const setupActions = {
   "restore-load": setListed(() => null),
 
   "set-flight-state": coachAction(SetFlightStateInput, anAircraft, async ({ id, flightState }) => {
-    await inTransaction((transaction) => updateFlightState(transaction, id, flightState));
+    await inTransaction((transaction) => updateFlightState(transaction, id, flightState, new Date()));
   }),
 
   /** Replaces what was measured on an aircraft, and fits its airframe to it. */

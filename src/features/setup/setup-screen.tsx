@@ -9,13 +9,14 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Aircraft, FlightState } from "@/contract";
+import { toBeChecked, type Aircraft, type FlightState } from "@/contract";
 import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
+import { Moment } from "@/ui/moment/moment";
 import { usePreferences } from "@/ui/theme/preferences";
-import { numeral, quantityText } from "@/words";
+import { capital, numeral, quantityText } from "@/words";
 import type { SetupData } from "./load";
 import { SetupEditor } from "./setup-editor";
 import type { Tab } from "./setup-parts";
@@ -174,7 +175,9 @@ function FiguresChanged({ aircraft, mayChange }: { aircraft: Aircraft; mayChange
 function FlightStateLine({ aircraft, mayChange }: { aircraft: Aircraft; mayChange: boolean }) {
   const { sendAction, pending } = useSend();
   const router = useRouter();
-  const { id, flightState } = aircraft;
+  const { units } = usePreferences();
+  const { id, lastTilt } = aircraft;
+  const why = toBeChecked(aircraft);
   const set = async (next: FlightState) => {
     if ((await sendAction("set-flight-state", { id, flightState: next })).ok) router.refresh();
   };
@@ -186,12 +189,18 @@ function FlightStateLine({ aircraft, mayChange }: { aircraft: Aircraft; mayChang
         alignItems: "center",
         mb: 2,
         fontSize: "0.92rem",
-        color: flightState === "flying" ? "text.secondary" : "error.main",
+        color: why === null ? "text.secondary" : "error.main",
       }}
     >
-      {flightState === "flying" ? (
+      {why === null ? (
         <>
           Checked and flying.
+          {lastTilt && (
+            <span>
+              Tilt measured {quantityText(lastTilt.tiltDeg, "angle", units, 1)} on{" "}
+              <Moment atMs={lastTilt.atMs} show="day" />.
+            </span>
+          )}
           {mayChange && (
             <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
               It was repaired
@@ -201,8 +210,8 @@ function FlightStateLine({ aircraft, mayChange }: { aircraft: Aircraft; mayChang
       ) : (
         <>
           <b>
-            ▲ {flightState === "new" ? "New" : "Repaired"}: first flight by eye, not goggles. Propellers off on the
-            bench{flightState === "repaired" && "; measure the tilt before anything else, under Tilt"}.
+            ▲ {capital(why)}: first flight by eye, not goggles. Propellers off on the bench
+            {why !== "new" && "; measure the tilt before anything else, under Tilt"}.
           </b>
           {mayChange && (
             <Button

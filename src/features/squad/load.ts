@@ -2,7 +2,7 @@ import "server-only";
 import { entryOf } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
 import { loadProgressBriefly } from "@/server/progress";
-import type { Squad } from "@/contract";
+import { toBeChecked, type Squad } from "@/contract";
 import {
   aircraftOfSetups,
   latestSetups,
@@ -63,7 +63,10 @@ export async function loadSquad(who: SignedInCoach, nowMs = Date.now()): Promise
         .map(({ stepId }) => stepId),
       aircraftName: main?.name ?? null,
       setupNumber: setup?.number ?? null,
-      checkFirst: own.filter((one) => one.flightState !== "flying").map((one) => `${one.name} (${one.flightState})`),
+      checkFirst: own.flatMap((one) => {
+        const why = toBeChecked(one);
+        return why ? [`${one.name} (${why})`] : [];
+      }),
     };
     return { ...row, reasons: reasonsFor(row, known.syllabus, nowMs) };
   });

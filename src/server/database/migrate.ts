@@ -19,6 +19,7 @@ import * as loads from "./migrations/0016-loads";
 import * as oneSignOff from "./migrations/0017-one-sign-off";
 import * as daysSeen from "./migrations/0018-days-seen";
 import * as kinds from "./migrations/0019-kinds";
+import * as field from "./migrations/0020-field";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -46,6 +47,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0017-one-sign-off", oneSignOff],
   ["0018-days-seen", daysSeen],
   ["0019-kinds", kinds],
+  ["0020-field", field],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -68,7 +68,9 @@ function requireWhole(record: PilotRecord, syllabus: Syllabus): void {
         throw badField(`${list}.${i}.setupId`, "A setup that was flown with is not in the file.");
     }
   }
-  const made = record.aircraft.flatMap(({ setups, loads = [] }) => [...setups, ...loads].map(({ id }) => id));
+  const made = record.aircraft.flatMap(({ setups, loads = [], checks = [] }) =>
+    [...setups, ...loads, ...checks].map(({ id }) => id),
+  );
   for (const [i, { evidence }] of record.milestones.entries()) {
     const place = `milestones.${i}.evidence`;
     const { judgedBy, reason, advice } = evidence;

@@ -1,6 +1,7 @@
 import type { FlightState, Aircraft, Setup } from "@/contract";
 import { completedAirframe, MODEL_VERSION } from "@/core";
 import { database, type Transaction } from "../database";
+import { conditionsOf } from "./checks";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 export interface AircraftRow {
@@ -14,6 +15,7 @@ export interface AircraftRow {
   estimate: unknown;
   version: number;
   model_version: number;
+  cleared_at: Date;
 }
 
 export interface SetupRow {
@@ -27,13 +29,19 @@ export interface SetupRow {
   created_at: Date;
 }
 
-const aircraftFrom = (row: AircraftRow): Aircraft => ({
+type Condition = Pick<Aircraft, "openCrashes" | "lastTilt">;
+const READY: Condition = { openCrashes: [], lastTilt: null };
+
+const aircraftFrom = (row: AircraftRow, { openCrashes, lastTilt }: Condition = READY): Aircraft => ({
   id: row.id,
   pilotId: row.pilot_id,
   name: row.name,
   presetId: row.preset_id,
   airframe: completedAirframe(fromJson(row.airframe), row.preset_id),
   flightState: row.flight_state,
+  clearedAtMs: row.cleared_at.getTime(),
+  openCrashes,
+  lastTilt,
   measurements: row.measurements === null ? [] : fromJson(row.measurements),
   estimate: completedAirframe(fromJson(row.estimate ?? row.airframe), row.preset_id),
   version: row.version,
@@ -60,12 +68,13 @@ export async function listAircraft(pilotIds: readonly string[]): Promise<Aircraf
     .whereIn("pilot_id", [...pilotIds])
     .whereNull("removed_at")
     .orderBy(["created_at", "id"]);
-  return rows.map(aircraftFrom);
+  const conditions = await conditionsOf(rows.map(({ id }) => id));
+  return rows.map((row) => aircraftFrom(row, conditions.get(row.id)));
 }
 
 export async function findAircraft(id: string): Promise<Aircraft | undefined> {
   const row: AircraftRow | undefined = await database()("aircraft").where({ id }).first();
-  return row && aircraftFrom(row);
+  return row && aircraftFrom(row, (await conditionsOf([id])).get(id));
 }
 
 /** All versions of the setups of one pilot's aircraft, newest first. */
@@ -105,7 +114,10 @@ export async function findSetup(id: string): Promise<Setup | undefined> {
 
 export async function insertAircraft(
   transaction: Transaction,
-  aircraft: Omit<Aircraft, "measurements" | "estimate" | "version" | "modelVersion">,
+  aircraft: Omit<
+    Aircraft,
+    "measurements" | "estimate" | "version" | "modelVersion" | "clearedAtMs" | "openCrashes" | "lastTilt"
+  >,
   now: Date,
 ): Promise<void> {
   await insertOnce(transaction, "aircraft", {
@@ -117,11 +129,20 @@ export async function insertAircraft(
     flight_state: aircraft.flightState,
     model_version: MODEL_VERSION,
     created_at: now,
+    cleared_at: now,
   });
 }
 
-export async function updateFlightState(transaction: Transaction, id: string, flightState: FlightState): Promise<void> {
-  await transaction("aircraft").where({ id }).update({ flight_state: flightState });
+/** Sets whether it is to be flown by eye first; one that flies is cleared of its crashes too. */
+export async function updateFlightState(
+  transaction: Transaction,
+  id: string,
+  flightState: FlightState,
+  now: Date,
+): Promise<void> {
+  await transaction("aircraft")
+    .where({ id })
+    .update({ flight_state: flightState, ...(flightState === "flying" && { cleared_at: now }) });
 }
 
 /** Number of the newest setup of an aircraft, 0 for none. Locks the aircraft until the transaction ends. */

@@ -37,12 +37,16 @@ export async function listAttemptsIn(
   return rows.map(attemptFrom);
 }
 
-/** How many attempts of each of some sessions stand. */
-export async function countAttemptsIn(sessionIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+/** How many attempts of some pilots stand in each of some sessions. */
+export async function countAttemptsIn(
+  sessionIds: readonly string[],
+  pilotIds: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
   const rows: { session_id: string; count: number | string }[] = await database()("attempt")
     .select("session_id")
     .count({ count: "*" })
     .whereIn("session_id", [...sessionIds])
+    .whereIn("pilot_id", [...pilotIds])
     .whereNull("undone_at")
     .groupBy("session_id");
   return new Map(rows.map(({ session_id, count }) => [session_id, Number(count)]));

@@ -16,6 +16,7 @@ export {
   updateAttempt,
 } from "./attempts";
 export * from "./bin";
+export * from "./checks";
 export * from "./coaches";
 export { listFlown, listFlownBriefly, rebuildDigests, lastFlown, type Flown } from "./digests";
 export * from "./invitations";

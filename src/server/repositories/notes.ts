@@ -8,12 +8,13 @@ interface NoteRow {
   coach_name: string;
   text: string;
   written_at: Date;
+  for_coaches: number;
 }
 
 const notes = () =>
   database()("note")
     .join("coach", "coach.id", "note.coach_id")
-    .select("note.id", "note.pilot_id", "note.text", "note.written_at", "coach.name as coach_name")
+    .select("note.id", "note.pilot_id", "note.text", "note.written_at", "note.for_coaches", "coach.name as coach_name")
     .whereNull("removed_at");
 
 const noteFrom = (row: NoteRow): Note => ({
@@ -22,11 +23,14 @@ const noteFrom = (row: NoteRow): Note => ({
   coachName: row.coach_name,
   text: row.text,
   writtenAtMs: row.written_at.getTime(),
+  forCoaches: Boolean(row.for_coaches),
 });
 
-/** Notes that stand about a pilot, newest first. */
-export async function listNotes(pilotId: string): Promise<Note[]> {
-  const rows: NoteRow[] = await notes().where({ pilot_id: pilotId }).orderBy("written_at", "desc");
+/** Notes that stand about a pilot, newest first; those for coaches only where they are read by one. */
+export async function listNotes(pilotId: string, byCoach: boolean): Promise<Note[]> {
+  const rows: NoteRow[] = await notes()
+    .where({ pilot_id: pilotId, ...(!byCoach && { for_coaches: false }) })
+    .orderBy("written_at", "desc");
   return rows.map(noteFrom);
 }
 
@@ -45,6 +49,7 @@ export async function insertNote(
     readonly text: string;
     /** Where it was written in one. */
     readonly sessionId?: string;
+    readonly forCoaches?: boolean;
   },
   writtenAt: Date,
 ): Promise<void> {
@@ -54,6 +59,7 @@ export async function insertNote(
     coach_id: note.coachId,
     text: note.text,
     session_id: note.sessionId ?? null,
+    for_coaches: note.forCoaches ?? false,
     written_at: writtenAt,
   });
 }

@@ -5,6 +5,8 @@ import {
   aircraftOf,
   aircraftRow,
   attemptOf,
+  checkOf,
+  checkRow,
   attemptRow,
   loadOf,
   loadRow,
@@ -81,9 +83,9 @@ describe("what is brought in from a file and taken out again is the same", () =>
   });
 
   it("notes, targets and requests", () => {
-    same(fc.record({ id: fc.uuid(), coach: fc.constant(coach), text, writtenAt: moment }), (one) =>
-      noteOf(noteRow(one, "odo"), nameOf),
-    );
+    const note = { id: fc.uuid(), coach: fc.constant(coach), text, writtenAt: moment };
+    for (const kept of [fc.record(note), fc.record({ ...note, forCoaches: fc.constant(true as const) })])
+      same<PilotRecord["notes"][number]>(kept, (one) => noteOf(noteRow(one, "odo"), nameOf));
     same(fc.record({ id: fc.uuid(), stepId: text, dueAt: moment }), (one) =>
       targetOf(targetRow(one, "odo", one.dueAt)),
     );
@@ -142,6 +144,8 @@ describe("what is brought in from a file and taken out again is the same", () =>
       inBin: true,
     };
     expect(loadOf(loadRow(load, "plank", now))).toEqual(load);
+    const check = { id: "c", coach, props: "changed", tiltDeg: 24.6, checkedAt: "2026-02-01T00:00:00.000Z" } as const;
+    expect(checkOf(checkRow(check, "plank"), nameOf)).toEqual(check);
     const setup = {
       id: "v1",
       number: 1,
@@ -160,8 +164,9 @@ describe("what is brought in from a file and taken out again is the same", () =>
       createdAt: "2026-01-01T00:00:00.000Z",
       inBin: true,
       loads: [load],
+      checks: [check],
       setups: [setup],
     };
-    expect(aircraftOf(aircraftRow(aircraft, "odo", now), [setup], [load])).toEqual(aircraft);
+    expect(aircraftOf(aircraftRow(aircraft, "odo", now), [setup], [load], [check])).toEqual(aircraft);
   });
 });

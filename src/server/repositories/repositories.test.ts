@@ -151,7 +151,7 @@ it("leaves undone attempts out of the evidence but not out of the session", asyn
     await insertAttempt(transaction, late);
     await insertAttempt(transaction, early);
     await setUndone(transaction, late, now);
-    await setSessionEnd(transaction, session.id, now);
+    await setSessionEnd(transaction, session.id, { at: now, byAccountId: null });
   });
   expect((await listAttempts([pilot.id])).map(({ id, faults }) => ({ id, faults }))).toEqual([
     { id: early.id, faults: ["dropped"] },

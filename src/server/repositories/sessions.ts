@@ -1,4 +1,4 @@
-import type { PilotPlan, Session } from "@/contract";
+import type { PilotPlan, Session, SessionPilot } from "@/contract";
 import type { Place } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
@@ -17,6 +17,7 @@ export interface SessionRow {
   started_at: Date;
   begun_at: Date | null;
   ended_at: Date | null;
+  ended_by: string | null;
 }
 
 export interface MemberRow {
@@ -26,6 +27,7 @@ export interface MemberRow {
   setup_id: string | null;
   load_id: string | null;
   plan: unknown;
+  left_at: Date | null;
 }
 
 async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
@@ -35,6 +37,18 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
       rows.map((row) => row.id),
     )
     .orderBy("position");
+  const enders: { id: string; name: string }[] = await database()("account")
+    .leftJoin("coach", "coach.id", "account.coach_id")
+    .leftJoin("pilot", "pilot.id", "account.pilot_id")
+    .select("account.id", database().raw("coalesce(coach.name, pilot.name) as name"))
+    .whereIn(
+      "account.id",
+      rows.flatMap(({ ended_by }) => ended_by ?? []),
+    );
+  const enderOf = (accountId: string | null) => {
+    const account = enders.find(({ id }) => id === accountId);
+    return account ? { accountId: account.id, name: account.name } : null;
+  };
   return rows.map((row) => ({
     id: row.id,
     squadId: row.squad_id,
@@ -46,6 +60,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
     startedAtMs: row.started_at.getTime(),
     begun: row.begun_at !== null,
     endedAtMs: row.ended_at?.getTime() ?? null,
+    endedBy: enderOf(row.ended_by),
     pilots: members
       .filter((member) => member.session_id === row.id)
       .map((member) => ({
@@ -53,6 +68,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
         stepId: member.step_id,
         setupId: member.setup_id,
         loadId: member.load_id,
+        left: member.left_at !== null,
         ...(member.plan !== null && { plan: fromJson<PilotPlan>(member.plan) }),
       })),
   }));
@@ -141,16 +157,54 @@ export async function setSessionBegun(transaction: Transaction, id: string, at: 
   await transaction("session").where({ id }).whereNull("begun_at").update({ started_at: at, begun_at: at });
 }
 
-/** Deletes a prepared session in which nothing was flown. Returns whether it is gone. */
-export async function deletePrepared(transaction: Transaction, id: string): Promise<boolean> {
-  const begun = await transaction("session").where({ id }).whereNotNull("begun_at").forUpdate().first("id");
-  if (begun) return false;
+/** Deletes a session in which nothing was flown and nothing noted. Returns whether it is gone. */
+export async function deleteEmpty(transaction: Transaction, id: string): Promise<boolean> {
+  await transaction("session").where({ id }).forUpdate().first("id");
+  for (const table of ["attempt", "note"])
+    if (await transaction(table).where({ session_id: id }).forUpdate().first("id")) return false;
   await transaction("session_pilot").where({ session_id: id }).delete();
   await transaction("session").where({ id }).delete();
   return true;
 }
 
-/** Closes a session, or opens it again with null. */
-export async function setSessionEnd(transaction: Transaction, id: string, endedAt: Date | null): Promise<void> {
-  await transaction("session").where({ id }).update({ ended_at: endedAt });
+/** Takes a pilot into a session once; one who left it is in again. */
+export async function takeIn(
+  transaction: Transaction,
+  sessionId: string,
+  { pilotId, stepId, setupId, loadId }: Pick<SessionPilot, "pilotId" | "stepId" | "setupId" | "loadId">,
+): Promise<void> {
+  await transaction("session").where({ id: sessionId }).forUpdate().first("id");
+  const known = { session_id: sessionId, pilot_id: pilotId };
+  if ((await transaction("session_pilot").where(known).update({ left_at: null })) > 0) return;
+  const row = await transaction("session_pilot")
+    .where({ session_id: sessionId })
+    .max({ position: "position" })
+    .forUpdate()
+    .first();
+  await transaction("session_pilot").insert({
+    ...known,
+    step_id: stepId,
+    setup_id: setupId,
+    load_id: loadId ?? null,
+    position: Number(row?.position ?? -1) + 1,
+  });
+}
+
+/** A pilot flies no more in a session. */
+export async function setLeft(transaction: Transaction, sessionId: string, pilotId: string, at: Date): Promise<void> {
+  await transaction("session_pilot")
+    .where({ session_id: sessionId, pilot_id: pilotId })
+    .whereNull("left_at")
+    .update({ left_at: at });
+}
+
+/** Closes a session for whoever did it, or opens it again with null. */
+export async function setSessionEnd(
+  transaction: Transaction,
+  id: string,
+  end: { readonly at: Date; readonly byAccountId: string | null } | null,
+): Promise<void> {
+  await transaction("session")
+    .where({ id })
+    .update({ ended_at: end?.at ?? null, ended_by: end?.byAccountId ?? null });
 }

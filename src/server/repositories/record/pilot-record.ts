@@ -1,4 +1,4 @@
-import type { FlightState, Grip, MilestoneEvidence } from "@/contract";
+import type { FlightState, Grip, MilestoneEvidence, PropsFound } from "@/contract";
 import type { Airframe, AttemptMeasure, Load, Measurement, Outcome, Place, Settings } from "@/core";
 import type { School } from "@/syllabus";
 
@@ -32,6 +32,14 @@ export interface PilotRecord {
     readonly estimate?: Airframe;
     /** What it carries; left out where nothing was said. */
     readonly loads?: readonly (Named & Load & { readonly createdAt: string; readonly inBin: boolean })[];
+    /** What was found after crashes; left out where nothing was. */
+    readonly checks?: readonly {
+      readonly id: string;
+      readonly coach: Named;
+      readonly props: PropsFound;
+      readonly tiltDeg: number;
+      readonly checkedAt: string;
+    }[];
     readonly setups: readonly {
       readonly id: string;
       readonly number: number;
@@ -79,6 +87,8 @@ export interface PilotRecord {
     readonly coach: Named;
     readonly text: string;
     readonly writtenAt: string;
+    /** Left out where the pilot reads it too. */
+    readonly forCoaches?: true;
   }[];
   /** By when steps are to be signed off; left out where nothing is. */
   readonly targets?: readonly { readonly id: string; readonly stepId: string; readonly dueAt: string }[];

@@ -5,6 +5,7 @@ import type { Named, PilotRecord } from "./pilot-record";
 import {
   aircraftOf,
   attemptOf,
+  checkOf,
   loadOf,
   milestoneOf,
   noteOf,
@@ -14,6 +15,7 @@ import {
   setupOf,
   targetOf,
   type AircraftRow,
+  type CheckRow,
   type MilestoneRow,
   type NoteRow,
   type PilotRow,
@@ -41,6 +43,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
         row,
         rows.setups.filter((setup) => setup.aircraft_id === row.id).map((setup) => setupOf(setup, nameOf)),
         rows.loads.filter((load) => load.aircraft_id === row.id).map(loadOf),
+        rows.checks.filter((check) => check.aircraft_id === row.id).map((check) => checkOf(check, nameOf)),
       ),
     ),
     sessions: rows.sessions.map((row) => sessionOf(row, nameOf)),
@@ -58,21 +61,24 @@ async function rowsOf(pilotId: string) {
   const own = { pilot_id: pilotId };
   const ofAircraft = (table: string) =>
     db(table).select(`${table}.*`).join("aircraft", "aircraft.id", "aircraft_id").where(own);
-  const [aircraft, setups, loads, sessions, attempts, milestones, notes, requests, targets] = await Promise.all([
-    db("aircraft").where(own).orderBy(["created_at", "id"]) as Promise<AircraftRow[]>,
-    ofAircraft("setup").orderBy(["setup.number", "setup.id"]) as Promise<SetupRow[]>,
-    ofAircraft("aircraft_load").orderBy(["aircraft_load.created_at", "aircraft_load.id"]) as Promise<LoadRow[]>,
-    db("session")
-      .whereNotNull("begun_at")
-      .join("session_pilot", "session_id", "session.id")
-      .where(own)
-      .select("session.*", "step_id", "setup_id", "load_id")
-      .orderBy(["started_at", "session.id"]) as Promise<SessionRow[]>,
-    db("attempt").where(own).whereNull("undone_at").orderBy(["flown_at", "id"]) as Promise<AttemptRow[]>,
-    db("milestone").where(own).whereNull("withdrawn_at").orderBy(["signed_at", "id"]) as Promise<MilestoneRow[]>,
-    db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]) as Promise<NoteRow[]>,
-    db("sign_off_request").where(own).orderBy(["asked_at", "id"]) as Promise<RequestRow[]>,
-    db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]) as Promise<TargetRow[]>,
-  ]);
-  return { aircraft, setups, loads, sessions, attempts, milestones, notes, requests, targets };
+  const [aircraft, setups, loads, checks, sessions, attempts, milestones, notes, requests, targets] = await Promise.all(
+    [
+      db("aircraft").where(own).orderBy(["created_at", "id"]) as Promise<AircraftRow[]>,
+      ofAircraft("setup").orderBy(["setup.number", "setup.id"]) as Promise<SetupRow[]>,
+      ofAircraft("aircraft_load").orderBy(["aircraft_load.created_at", "aircraft_load.id"]) as Promise<LoadRow[]>,
+      ofAircraft("aircraft_check").orderBy(["checked_at", "aircraft_check.id"]) as Promise<CheckRow[]>,
+      db("session")
+        .whereNotNull("begun_at")
+        .join("session_pilot", "session_id", "session.id")
+        .where(own)
+        .select("session.*", "step_id", "setup_id", "load_id")
+        .orderBy(["started_at", "session.id"]) as Promise<SessionRow[]>,
+      db("attempt").where(own).whereNull("undone_at").orderBy(["flown_at", "id"]) as Promise<AttemptRow[]>,
+      db("milestone").where(own).whereNull("withdrawn_at").orderBy(["signed_at", "id"]) as Promise<MilestoneRow[]>,
+      db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]) as Promise<NoteRow[]>,
+      db("sign_off_request").where(own).orderBy(["asked_at", "id"]) as Promise<RequestRow[]>,
+      db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]) as Promise<TargetRow[]>,
+    ],
+  );
+  return { aircraft, setups, loads, checks, sessions, attempts, milestones, notes, requests, targets };
 }

@@ -1,5 +1,5 @@
 import { completedAirframe, MODEL_VERSION, type AttemptMeasure, type Airframe, type Measurement } from "@/core";
-import type { MilestoneEvidence } from "@/contract";
+import type { MilestoneEvidence, PropsFound } from "@/contract";
 import type { School } from "@/syllabus";
 import type { AircraftRow as KeptAircraftRow, SetupRow as KeptSetupRow } from "../aircraft";
 import type { AttemptRow } from "../attempt-row";
@@ -18,6 +18,7 @@ type One<List extends keyof PilotRecord> =
 type AircraftOf = One<"aircraft">;
 type SetupOf = AircraftOf["setups"][number];
 type LoadOf = NonNullable<AircraftOf["loads"]>[number];
+type CheckOf = NonNullable<AircraftOf["checks"]>[number];
 export type NameOf = (coachId: string) => Named;
 
 const iso = (date: Date) => date.toISOString();
@@ -52,9 +53,17 @@ export const pilotRow = (pilot: PilotRecord["pilot"], squadId: string, now: Date
   created_at: now,
 });
 
-export type AircraftRow = Omit<KeptAircraftRow, "version"> & { created_at: Date; removed_at: Date | null };
+export type AircraftRow = Omit<KeptAircraftRow, "version" | "cleared_at"> & {
+  created_at: Date;
+  removed_at: Date | null;
+};
 
-export const aircraftOf = (row: AircraftRow, setups: readonly SetupOf[], loads: readonly LoadOf[]): AircraftOf => ({
+export const aircraftOf = (
+  row: AircraftRow,
+  setups: readonly SetupOf[],
+  loads: readonly LoadOf[],
+  checks: readonly CheckOf[],
+): AircraftOf => ({
   id: row.id,
   name: row.name,
   presetId: row.preset_id,
@@ -67,6 +76,7 @@ export const aircraftOf = (row: AircraftRow, setups: readonly SetupOf[], loads: 
     estimate: fromJson<Airframe>(row.estimate),
   }),
   ...(loads.length > 0 && { loads }),
+  ...(checks.length > 0 && { checks }),
   setups,
 });
 
@@ -122,6 +132,32 @@ export const loadRow = (one: LoadOf, aircraftId: string, now: Date): LoadRow => 
   thrust_to_weight: one.thrustToWeight,
   created_at: at(one.createdAt),
   removed_at: one.inBin ? now : null,
+});
+
+export interface CheckRow {
+  id: string;
+  aircraft_id: string;
+  coach_id: string;
+  props: PropsFound;
+  tilt_deg: number;
+  checked_at: Date;
+}
+
+export const checkOf = (row: CheckRow, nameOf: NameOf): CheckOf => ({
+  id: row.id,
+  coach: nameOf(row.coach_id),
+  props: row.props,
+  tiltDeg: row.tilt_deg,
+  checkedAt: iso(row.checked_at),
+});
+
+export const checkRow = (one: CheckOf, aircraftId: string): CheckRow => ({
+  id: one.id,
+  aircraft_id: aircraftId,
+  coach_id: one.coach.id,
+  props: one.props,
+  tilt_deg: one.tiltDeg,
+  checked_at: at(one.checkedAt),
 });
 
 export type SessionRow = Pick<KeptSessionRow, "id" | "coach_id" | "place" | "started_at" | "ended_at"> &
@@ -208,6 +244,7 @@ export interface NoteRow {
   coach_id: string;
   text: string;
   written_at: Date;
+  for_coaches: boolean | number;
 }
 
 export const noteOf = (row: NoteRow, nameOf: NameOf): One<"notes"> => ({
@@ -215,6 +252,7 @@ export const noteOf = (row: NoteRow, nameOf: NameOf): One<"notes"> => ({
   coach: nameOf(row.coach_id),
   text: row.text,
   writtenAt: iso(row.written_at),
+  ...(row.for_coaches && { forCoaches: true }),
 });
 
 export const noteRow = (one: One<"notes">, pilotId: string) => ({
@@ -223,6 +261,7 @@ export const noteRow = (one: One<"notes">, pilotId: string) => ({
   coach_id: one.coach.id,
   text: one.text,
   written_at: at(one.writtenAt),
+  for_coaches: one.forCoaches ?? false,
 });
 
 export interface TargetRow {

@@ -6,6 +6,7 @@ import type { PilotRecord } from "./pilot-record";
 import {
   aircraftRow,
   attemptRow,
+  checkRow,
   loadRow,
   milestoneRow,
   noteRow,
@@ -56,6 +57,11 @@ export async function writeRecord(
     record.aircraft.flatMap(({ id, loads = [] }) => loads.map((one) => loadRow(one, id, now))),
     ["aircraft_id"],
   );
+  await add(
+    "aircraft_check",
+    record.aircraft.flatMap(({ id, checks = [] }) => checks.map((one) => checkRow(one, id))),
+    ["aircraft_id"],
+  );
   const sessions = await newSessions(transaction, record);
   await add(
     "session",
@@ -90,7 +96,12 @@ export async function writeRecord(
 
 /** Coaches come as names: a row without an account opens nothing. */
 function coachRows({ aircraft, sessions, milestones, notes }: PilotRecord, now: Date) {
-  const signing = [...aircraft.flatMap(({ setups }) => setups), ...sessions, ...milestones, ...notes];
+  const signing = [
+    ...aircraft.flatMap(({ setups, checks = [] }) => [...setups, ...checks]),
+    ...sessions,
+    ...milestones,
+    ...notes,
+  ];
   const byId = new Map(signing.flatMap(({ coach }) => (coach ? [[coach.id, coach] as const] : [])));
   return [...byId.values()].map(({ id, name }) => ({ id, name, created_at: now }));
 }
