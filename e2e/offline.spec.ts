@@ -108,6 +108,8 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await field.getByRole("button", { name: /^Next: / }).click();
   await expect(field.getByRole("heading", { level: 1 })).not.toHaveText(first!);
   await tap(field, "Crashed");
+  // Its aircraft is to be checked; that has time.
+  await field.getByRole("button", { name: "Later" }).click();
   await tap(field, "Bailed");
   await field.getByRole("button", { name: /^Undo: bailed/ }).click();
   await field.getByRole("button", { name: "Note", exact: true }).click();

@@ -1,6 +1,5 @@
 "use client";
 
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -61,18 +60,7 @@ export function CrashCheck({ aircraft, onClear, open, onOpen, onClose }: CrashCh
   };
   return (
     <>
-      <Alert
-        severity="error"
-        icon={false}
-        sx={{ py: 0, alignItems: "center", fontSize: "1rem" }}
-        action={
-          <Button color="inherit" sx={{ minHeight: 56 }} onClick={onOpen}>
-            Check it
-          </Button>
-        }
-      >
-        ✕ {aircraft.name} crashed: not through goggles before it is checked.
-      </Alert>
+      <Mark name={aircraft.name} onOpen={onOpen} />
       <Dialog open={open} onClose={onClose} aria-labelledby="crash-check" fullWidth maxWidth="xs">
         <DialogTitle id="crash-check">After the crash: {aircraft.name}</DialogTitle>
         <DialogContent>
@@ -139,6 +127,30 @@ export function CrashCheck({ aircraft, onClear, open, onOpen, onClose }: CrashCh
         </DialogActions>
       </Dialog>
     </>
+  );
+}
+
+function Mark({ name, onOpen }: { name: string; onOpen: () => void }) {
+  return (
+    <Box
+      role="alert"
+      sx={(theme) => ({
+        display: "flex",
+        alignItems: "center",
+        gap: 1,
+        pl: 1.5,
+        borderLeft: `6px solid ${theme.tokens.buoy}`,
+        fontWeight: 650,
+        color: theme.tokens.buoyText,
+      })}
+    >
+      <Box component="span" sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>
+        ✕ {name} crashed: not through goggles before it is checked.
+      </Box>
+      <Button variant="outlined" sx={{ minHeight: 56, flexShrink: 0 }} onClick={onOpen}>
+        Check it
+      </Button>
+    </Box>
   );
 }
 

@@ -1,10 +1,11 @@
 "use client";
 
 import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
 import Checkbox from "@mui/material/Checkbox";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Candidate } from "./load";
 import { MOST_PACKS, type Choice } from "./use-plan";
 
@@ -13,15 +14,21 @@ export function CandidateRow({
   one,
   choice,
   packsWrong,
+  summary,
   onChange,
   children,
 }: {
   one: Candidate;
   choice: Choice;
   packsWrong: boolean;
+  /** What they fly in a line, for a screen with no room for more. */
+  summary: string;
   onChange: (part: Partial<Choice>) => void;
   children: ReactNode;
 }) {
+  // On a phone a line each is enough, until one is looked at.
+  const [open, setOpen] = useState(false);
+  const detail = { display: { xs: open ? undefined : "none", md: "flex" }, gridColumn: { xs: "2", md: "auto" } };
   return (
     <Box
       sx={(theme) => ({
@@ -47,6 +54,24 @@ export function CandidateRow({
           </Box>
         )}
       </span>
+      {choice.taken && (
+        <ButtonBase
+          onClick={() => setOpen(!open)}
+          aria-expanded={open}
+          sx={{
+            display: { xs: "flex", md: "none" },
+            gridColumn: "2",
+            justifyContent: "space-between",
+            gap: 1,
+            minHeight: 44,
+            textAlign: "left",
+            fontSize: "0.9rem",
+          }}
+        >
+          {summary}
+          <span aria-hidden>{open ? "▴" : "▾"}</span>
+        </ButtonBase>
+      )}
       {!choice.taken ? (
         <span />
       ) : one.setups.length > 0 ? (
@@ -56,7 +81,7 @@ export function CandidateRow({
           label="With"
           value={choice.setupId}
           onChange={(event) => onChange({ setupId: event.target.value })}
-          sx={{ gridColumn: { xs: "2", md: "auto" } }}
+          sx={detail}
         >
           {one.setups.map((setup) => (
             <MenuItem key={setup.id} value={setup.id}>
@@ -65,7 +90,7 @@ export function CandidateRow({
           ))}
         </TextField>
       ) : (
-        <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem", gridColumn: { xs: "2", md: "auto" } }}>
+        <Box component="span" sx={{ ...detail, color: "text.secondary", fontSize: "0.9rem" }}>
           no setup yet: attempts count, without one
         </Box>
       )}
@@ -78,10 +103,10 @@ export function CandidateRow({
           helperText={packsWrong ? `0 to ${MOST_PACKS}` : undefined}
           onChange={(event) => onChange({ packs: event.target.value })}
           slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 3, "aria-label": `Packs of ${one.name}` } }}
-          sx={{ gridColumn: { xs: "2", md: "auto" } }}
+          sx={detail}
         />
       )}
-      {children}
+      <Box sx={{ display: { xs: open || !choice.taken ? "contents" : "none", md: "contents" } }}>{children}</Box>
     </Box>
   );
 }

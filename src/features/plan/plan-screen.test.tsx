@@ -135,6 +135,26 @@ it("takes the pilot at hand, proposes the step that is due, and starts with setu
   });
 });
 
+it("takes everybody, or who flew last time with what they flew at the same place", async () => {
+  const last = { ...data.recent[0].session, place: "by-eye" as const, siteId: null };
+  const pilots = [
+    { pilotId: "odo", stepId: "hang", setupId: "v2", loadId: null },
+    { pilotId: "ida", stepId: "hang", setupId: null, left: true },
+  ];
+  const recent = [{ ...data.recent[0], session: { ...last, pilots } }];
+  renderScreen(<PlanScreen data={{ ...data, recent }} />, { address: "/session?pilot=ida" });
+  const flies = () =>
+    screen.getAllByRole("checkbox", { name: / flies$/ }).map((one) => (one as HTMLInputElement).checked);
+  expect(flies()).toEqual([false, true]);
+  await userEvent.click(screen.getByRole("button", { name: "Everyone" }));
+  expect(flies()).toEqual([true, true]);
+  await userEvent.click(screen.getByRole("button", { name: "As last time" }));
+  expect(flies()).toEqual([true, false]);
+  expect(screen.getByRole("combobox", { name: "Where" })).toHaveTextContent("by eye");
+  // A line each where there is no room for more.
+  expect(screen.getByText(/^4 packs, 14 min: /)).toHaveTextContent("Flip in one movement");
+});
+
 it("starts nothing while nobody is chosen, and shows sessions still open", () => {
   renderScreen(<PlanScreen data={data} />, { address: "/session" });
   expect(screen.getByRole("button", { name: "Choose who flies" })).toBeDisabled();

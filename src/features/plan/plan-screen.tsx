@@ -11,7 +11,8 @@ import { BeforeGoggles } from "@/features/field/client";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
-import { leftOutWords } from "@/words";
+import { stepName } from "@/syllabus";
+import { counted, leftOutWords, numeral } from "@/words";
 import { CandidateRow } from "./candidate-row";
 import type { Candidate, PlanData } from "./load";
 import { PlanBlocks } from "./plan-blocks";
@@ -50,12 +51,14 @@ export function PlanScreen({ data }: { data: PlanData }) {
           </Typography>
         )}
         <PlanDay plan={plan} />
+        {data.coaches && data.candidates.length > 1 && <QuickChoice plan={plan} />}
         {(hydrated ? data.candidates : data.candidates.slice(0, AT_ONCE)).map((one) => (
           <CandidateRow
             key={one.id}
             one={one}
             choice={choices[one.id]}
             packsWrong={packsOf(one) === null}
+            summary={summaryOf(one, plan)}
             onChange={(part) => plan.choose(one.id, part)}
           >
             <BlocksOf one={one} plan={plan} />
@@ -76,6 +79,37 @@ export function PlanScreen({ data }: { data: PlanData }) {
         <BeforeGoggles site={site} checkFirst={taken.flatMap((one) => one.checkFirst)} />
         <RecentSessions recent={data.recent} nowMs={data.nowMs} />
       </div>
+    </Box>
+  );
+}
+
+/** What a pilot flies, in a line. */
+function summaryOf(one: Candidate, { plan, fliers, packsOf }: Plan): string {
+  const flier = fliers.find((known) => known.one.id === one.id);
+  const blocks = plan?.blocks.get(one.id) ?? [];
+  if (!flier || blocks.length === 0) return "Nothing planned";
+  const steps = blocks.flatMap(({ stepId }) => (stepId ? [stepName(flier.syllabus, stepId)] : []));
+  const minutes = blocks.reduce((sum, block) => sum + block.minutes, 0);
+  return `${counted(packsOf(one) ?? 0, "pack")}, ${numeral(minutes)} min: ${[...new Set(steps)].join(", ")}`;
+}
+
+/** Many at once: everybody, or who flew last time. */
+function QuickChoice({ plan: { taken, takeAll, asLastTime } }: { plan: Plan }) {
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 1 }}>
+      <Button variant="outlined" onClick={takeAll}>
+        Everyone
+      </Button>
+      {asLastTime && (
+        <Button variant="outlined" onClick={asLastTime}>
+          As last time
+        </Button>
+      )}
+      {taken.length > 0 && (
+        <Typography sx={{ alignSelf: "center", ml: 1 }}>
+          <b className="num">{taken.length}</b> {taken.length === 1 ? "flies" : "fly"}
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -73,9 +73,25 @@ export function usePlan(data: PlanData) {
   );
   const broken = plan && day.frame ? limitsBroken(fliers, plan, day.frame).map(brokenLimitWords) : [];
   const flown = peaks.size === tasks.length;
+  const again = asLastTime(data);
   return {
     place,
     setPlace,
+    /** Of one squad, as a session is: that of whoever is taken already. */
+    takeAll: () => {
+      const squadId = taken[0]?.squadId ?? data.candidates[0]?.squadId;
+      setChoices((all) =>
+        chosen(all, new Map(data.candidates.flatMap((one) => (one.squadId === squadId ? [[one.id, null]] : [])))),
+      );
+    },
+    /** Who flew in the last session, with the same aircraft, at the same place; null where there was none. */
+    asLastTime:
+      again &&
+      (() => {
+        setChoices((all) => chosen(all, again.setups));
+        setPlace(again.place);
+        setSiteId(again.siteId);
+      }),
     sites,
     site,
     setSiteId,
@@ -105,6 +121,29 @@ export function usePlan(data: PlanData) {
 }
 
 export type Plan = ReturnType<typeof usePlan>;
+type Choices = Readonly<Record<string, Choice>>;
+
+/** Some pilots taken, and nobody else; each with the setup said, or as it stood. */
+const chosen = (all: Choices, setups: ReadonlyMap<string, string | null>): Choices =>
+  Object.fromEntries(
+    Object.entries(all).map(([id, choice]) => [
+      id,
+      { ...choice, taken: setups.has(id), setupId: setups.get(id) ?? choice.setupId },
+    ]),
+  );
+
+/** The last session that a coach held: where, and the setup of each pilot who stayed; null where there was none. */
+function asLastTime({ recent, candidates }: PlanData) {
+  const last = recent.find(({ session }) => session.coachId !== null && session.begun)?.session;
+  const setups = new Map(
+    (last?.pilots ?? []).flatMap(({ pilotId, setupId, loadId = null, left }) => {
+      const one = candidates.find(({ id }) => id === pilotId);
+      const flown = one?.setups.find((setup) => setup.setupId === setupId && setup.loadId === loadId);
+      return one && !left ? [[pilotId, flown?.id ?? null] as const] : [];
+    }),
+  );
+  return last && setups.size > 0 ? { place: last.place, siteId: last.siteId ?? "", setups } : null;
+}
 
 /** What the coach changes by hand, and the way back. */
 function useByHand() {
