@@ -286,3 +286,40 @@ test("nobody else's sign-in sends what somebody tapped, and signing out leaves n
   expect((await onServer(page, sessionId)).taps).toEqual(["Odalie Venn clean"]);
   await context.close();
 });
+
+test("a session is begun without a network from the squad last seen, flown, and all of it arrives", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await signIn(page);
+  await page.goto(`${demoAddress}/squad`);
+  // The squad is taken along by itself; the field page lies on the device.
+  await expect
+    .poll(() => page.evaluate(async () => (await indexedDB.databases()).some(({ name }) => name === "bathygon-squads")))
+    .toBe(true);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.goto(`${demoAddress}/field`);
+  await expect(page.getByRole("heading", { name: "Begin a session here" })).toBeVisible();
+  await context.setOffline(true);
+  await page.reload();
+  await page.getByRole("checkbox", { name: /^Tamsel Orrick/ }).check();
+  await page.getByRole("checkbox", { name: /^Perrin Askew/ }).check();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  expect(await graveFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Begin with 2 pilots" }).click();
+  await expect(page).toHaveURL(/\/field\?session=/);
+  const sessionId = new URL(page.url()).searchParams.get("session")!;
+  const first = await page.getByRole("heading", { level: 1 }).textContent();
+  await tap(page, "Clean");
+  await page.getByRole("button", { name: /^Next: / }).click();
+  await tap(page, "Rough");
+  await expect(page.getByText(/3 waiting on this device, safe/)).toBeVisible();
+  await context.setOffline(false);
+  await allSent(page);
+  const kept = await onServer(page, sessionId);
+  expect(kept.begun).toBe(true);
+  expect(kept.taps[0]).toBe(`${first} clean`);
+  expect(kept.taps).toHaveLength(2);
+  await context.close();
+});

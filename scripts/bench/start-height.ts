@@ -64,7 +64,7 @@ function check(cell: Cell): Checked {
   const refused = (by: string) => ({ ...cell, heightM: null, draftM: null, by, crashes: 0, runs: 0 });
   try {
     const draft = draftBrief(recipes[cell.id], airframe, settings, CALM_AIR);
-    if (draft.problem !== null) return refused(problemWords(draft.problem));
+    if (draft.problem !== null) return refused(problemWords(draft.problem, "metric"));
     const brief = briefTrick(recipes[cell.id], airframe, settings, CALM_AIR);
     const entryHeightM = brief.minimumStartHeightM ?? brief.entryHeightM;
     const solved = solveTrick(recipes[cell.id], airframe, settings, CALM_AIR);

@@ -255,6 +255,17 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     coaches,
     () => ({ id: newId(), sessionId: made.session, pilotId: made.odo, text: "x", writtenAtMs: Date.now() }),
   ],
+  "begin-in-field": [
+    coaches,
+    () => ({
+      id: newId(),
+      squadId: made.squad,
+      place: "field",
+      siteId: null,
+      atMs: Date.now(),
+      pilots: [{ pilotId: made.odo, stepId: "flip-slow", setupId: null }],
+    }),
+  ],
   "take-in": [coaches, () => ({ id: made.session, pilotId: made.odo, stepId: "flip-slow", setupId: null })],
   "let-go": [coaches, () => ({ id: made.session, pilotId: made.kit })],
   "check-aircraft": [
@@ -324,6 +335,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
   "start-heights/[key]/route.ts": [members, () => ({ params: { key: "0".repeat(32) } })],
+  "field-squads/route.ts": [everyCoach, () => ({})],
   "field-tallies/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "field-briefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "debriefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],

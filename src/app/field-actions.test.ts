@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
-import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
+import { tallyAfter, tallyBegun, type ActionInput, type FieldAction, type TallyData } from "@/contract";
 import { airframePresets, firstSettings, outcomes } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
 import {
@@ -8,6 +8,7 @@ import {
   insertCoach,
   insertPilot,
   insertSetup,
+  insertSite,
   insertSquad,
   inTransaction,
 } from "@/server/repositories";
@@ -16,6 +17,7 @@ import { runnerFor } from "@/server/testing/run-as";
 import { pilotActions } from "@/features/pilot";
 import { fieldActions } from "@/features/field";
 import { planActions } from "@/features/plan";
+import { loadFieldSquads } from "@/server/field-squads";
 import { loadTally } from "@/server/tally";
 
 withFreshDatabase();
@@ -136,6 +138,8 @@ function doneBy(
       const comer = move.which % 2 ? kit : pilotId;
       return { action: kind, input: { id: sessionId, pilotId: comer, stepId: "sticks", setupId: null } };
     }
+    case "begin-in-field":
+      throw new Error("begins a session of its own: see below");
     case "let-go":
       return { action: kind, input: { id: sessionId, pilotId } };
     case "check-aircraft":
@@ -187,4 +191,65 @@ it("for whatever is done in the field, in whatever order, and sent twice, the de
     }),
     { numRuns: 40 },
   );
+});
+
+describe("a session begun without a network", () => {
+  const squads = () => loadFieldSquads(who);
+  const begin = async (change: Partial<ActionInput<"begin-in-field">> = {}) => {
+    const [squad] = await squads();
+    const flying = squad.pilots.filter(({ id }) => id !== kit);
+    const input: ActionInput<"begin-in-field"> = {
+      id: newId(),
+      squadId,
+      place: "field",
+      siteId: null,
+      atMs: START_MS,
+      pilots: flying.map(({ id, steps, setupId: flown }) => ({
+        pilotId: id,
+        stepId: steps[0].stepId,
+        setupId: flown,
+        loadId: null,
+      })),
+      ...change,
+    };
+    return { squad, input };
+  };
+
+  it("is on the device what it is on the server once that has heard of it, however often", async () => {
+    const { squad, input } = await begin();
+    for (let n = 0; n < 2; n++) expect(await run(fieldActions["begin-in-field"], input)).toMatchObject({ ok: true });
+    expect(tallyBegun(squad, input)).toEqual(await loadTally(who, input.id));
+  });
+
+  it("is never refused whole: who has left the squad, what is gone and what rules say is left out or noted", async () => {
+    const narrow = { id: newId(), squadId, name: "Yard", surface: "", roomM: 1, ceilingM: null, elevationM: null };
+    await inTransaction((transaction) =>
+      insertSite(transaction, { ...narrow, features: "", hazards: "", rules: "", askWhom: "" }, new Date()),
+    );
+    const { input } = await begin({ siteId: narrow.id });
+    const [odoIn] = input.pilots.filter(({ pilotId }) => pilotId === odo);
+    const gone = { ...odoIn, pilotId: newId() };
+    const pilots = [{ ...odoIn, stepId: "flip-slow", setupId: newId() }, gone];
+    expect(await run(fieldActions["begin-in-field"], { ...input, pilots })).toMatchObject({ ok: true });
+    const { session } = (await loadTally(who, input.id))!;
+    expect(session.pilots.map(({ pilotId, setupId: flown }) => [pilotId, flown])).toEqual([[odo, null]]);
+    expect(session.against).toEqual([
+      { pilot: "Odo Fenn", refusal: expect.objectContaining({ kind: "too-little-room", hasM: 1 }) },
+    ]);
+    const tap = { id: newId(), sessionId: input.id, pilotId: odo, stepId: "flip-slow", direction: "back" };
+    const flown = { ...tap, outcome: "clean", flownAtMs: START_MS + 5 } as const;
+    expect(await run(fieldActions["log-attempt"], flown)).toMatchObject({ ok: true });
+  });
+
+  it.each([
+    [{ pilots: [] }, "pilots"],
+    [{ place: "moon" as never }, "place"],
+    [{ atMs: Number.NaN }, "atMs"],
+  ])("with %j is refused by field", async (change, name) => {
+    const { input } = await begin(change);
+    expect(await run(fieldActions["begin-in-field"], input)).toMatchObject({
+      ok: false,
+      fields: { [name]: expect.any(String) },
+    });
+  });
 });

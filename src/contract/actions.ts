@@ -1,6 +1,6 @@
 import type { AttemptMeasure, Measurement, Outcome, Place, Settings, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
-import type { FlightState, Grip, InvitationKind, PilotPlan, PropsFound, Session } from "./records";
+import type { FlightState, Grip, InvitationKind, PilotPlan, PropsFound, Session, SessionPilot } from "./records";
 
 /** A number that a form sends as it was typed; the server reads it, and names the field where it is none. Empty text is no number. */
 export type TypedNumber = number | string;
@@ -175,6 +175,17 @@ interface SessionActions {
       /** Prepared at the desk: it is begun in the field. */
       readonly prepared?: boolean;
       readonly pilots: readonly (Omit<Session["pilots"][number], "plan"> & { readonly plan?: PilotPlan })[];
+    }
+  >;
+  /** A session begun from what a device knows of the squad, without a network. What stands against it is noted, and refuses nothing. */
+  "begin-in-field": Does<
+    Id & {
+      readonly squadId: string;
+      readonly place: Place;
+      readonly siteId: string | null;
+      /** By the device's clock. */
+      readonly atMs: number;
+      readonly pilots: readonly Omit<SessionPilot, "plan" | "left">[];
     }
   >;
   "begin-session": Does<Id & { readonly atMs?: number }>;

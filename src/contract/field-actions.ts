@@ -4,6 +4,8 @@ import type { TallyAircraft, TallyData, TallyPilot } from "./tally";
 
 /** What may wait on a device until the server answers, by name, with what is sent. */
 interface FieldInputs {
+  /** The device shows it from the squad it knows: see tallyBegun. */
+  "begin-in-field": ActionInput<"begin-in-field">;
   /** Times are the device's. */
   "begin-session": { readonly id: string; readonly atMs: number };
   "end-session": { readonly id: string; readonly atMs: number };
@@ -29,6 +31,8 @@ export type FieldAction = {
 export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
   const { session } = tally;
   switch (done.action) {
+    case "begin-in-field":
+      return tally;
     case "begin-session":
       return begunAt(tally, done.input.atMs);
     case "end-session":

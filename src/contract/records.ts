@@ -11,7 +11,7 @@ import type {
   Place,
   Settings,
 } from "@/core";
-import type { OfferReason, OwnVariant, School } from "@/syllabus";
+import type { OfferReason, OwnVariant, School, StepRefusal } from "@/syllabus";
 
 export type Grip = "thumbs" | "pinch" | "hybrid";
 
@@ -202,6 +202,14 @@ export interface Session {
   readonly endedBy?: { readonly accountId: string; readonly name: string } | null;
   /** In the order in which they take turns. */
   readonly pilots: readonly SessionPilot[];
+  /** What stood against it when it was begun without a network; nothing of it was refused for that. */
+  readonly against?: readonly BegunAgainst[];
+}
+
+/** What stands against a step that a pilot flies all the same. */
+export interface BegunAgainst {
+  readonly pilot: string;
+  readonly refusal: StepRefusal;
 }
 
 /** An attempt as it is kept. */

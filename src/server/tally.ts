@@ -1,24 +1,18 @@
 import "server-only";
 import {
+  dayOfSession,
   sentSyllabi,
-  toBeChecked,
   type LoggedAttempt,
-  type PlannedBlock,
   type SessionPilot,
-  type TallyAircraft,
   type TallyData,
   type TallyPilot,
 } from "@/contract";
 import { entryOf, recentOf, type Attempt } from "@/core";
-import { currentStepOf, routeOf } from "@/syllabus";
 import { isCoach, type SignedIn } from "./accounts";
-import { dayOfSession, loadProgressBriefly } from "./progress";
+import { fieldPilot, loadFieldPilots, memberAtStep } from "./field-pilots";
 import {
   findSession,
   findSite,
-  aircraftOfSetups,
-  latestSetups,
-  listAircraft,
   listAttemptsBefore,
   listPilots,
   listSessionAttempts,
@@ -44,12 +38,8 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
         ({ id, squadId }) => squadId === session.squadId && !members.some(({ pilotId }) => pilotId === id),
       );
   const shown = [...members.map(({ pilotId }) => entryOf(visible, pilotId)), ...absent];
-  const shownIds = shown.map(({ id }) => id);
-  const [progress, aircraft, setups, aircraftOf, squads, syllabus, site, notes, before] = await Promise.all([
-    loadProgressBriefly(shown, Date.now(), stepsOf),
-    listAircraft(shownIds),
-    latestSetups(shownIds),
-    aircraftOfSetups(shownIds),
+  const [known, squads, syllabus, site, notes, before] = await Promise.all([
+    loadFieldPilots(shown, stepsOf),
     who.coachId === null ? [] : listSquads(who.coachId),
     syllabusOf(session.squadId),
     // A pilot who changed squads brings the session along, not the old squad's site.
@@ -69,38 +59,11 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const earlierAt = (pilotId: string, stepId: string): readonly Attempt[] =>
     over
       ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId))
-      : (entryOf(progress, pilotId).flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
-  const fleetOf = (pilotId: string) => aircraft.filter((one) => one.pilotId === pilotId);
-  /** The aircraft one of whose setups is flown. */
-  const flownBy = (setupId: string | null): TallyAircraft | null => {
-    const flown = aircraft.find(({ id }) => id === aircraftOf.get(setupId ?? ""));
-    const setup = flown && setups.get(flown.id);
-    if (!setup) return null;
-    const { id, name, flightState, clearedAtMs, openCrashes, lastTilt } = flown;
-    return { id, name, flightState, clearedAtMs, openCrashes, lastTilt, tiltDeg: setup.settings.tiltDeg };
-  };
-  const pilotOf = (
-    { pilotId, setupId, loadId = null, plan, left = false }: SessionPilot,
-    steps: Iterable<string>,
-    oneStep: string,
-  ): TallyPilot => {
-    const own = entryOf(progress, pilotId);
-    return {
-      id: pilotId,
-      name: entryOf(visible, pilotId).name,
-      setupId,
-      loadId,
-      aircraft: flownBy(setupId),
-      left,
-      blocks: plan && plan.blocks.length > 0 ? plan.blocks : [oneBlock(oneStep)],
-      turns: plan?.turns ?? [],
-      checkFirst: fleetOf(pilotId).flatMap((one) => (toBeChecked(one) ? [one.name] : [])),
-      route: routeOf(own.school),
-      currentStepId: currentStepOf(own)?.id ?? null,
-      signedOff: [...own.signedOff],
-      steps: [...steps].map((id) => ({ stepId: id, earlier: earlierAt(pilotId, id) })),
-    };
-  };
+      : (entryOf(known.progress, pilotId).flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
+  const pilotOf = (member: SessionPilot, steps: Iterable<string>): TallyPilot => ({
+    ...fieldPilot(known, member),
+    steps: [...steps].map((id) => ({ stepId: id, earlier: earlierAt(member.pilotId, id) })),
+  });
   return {
     accountId: who.accountId,
     name: who.name,
@@ -115,12 +78,10 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
     site: site ?? null,
     day: dayOfSession(session, site ?? null),
     syllabi: sentSyllabi(new Map([[session.squadId, syllabus]])),
-    pilots: members.map((member) => pilotOf(member, entryOf(stepsOf, member.pilotId), member.stepId)),
-    others: absent.flatMap(({ id: pilotId }) => {
-      const step = currentStepOf(entryOf(progress, pilotId)) ?? syllabus.steps.at(-1);
-      const setup = fleetOf(pilotId).flatMap(({ id }) => setups.get(id) ?? [])[0];
-      const member = { pilotId, stepId: step?.id ?? "", setupId: setup?.id ?? null };
-      return step ? [pilotOf(member, [step.id], step.id)] : [];
+    pilots: members.map((member) => pilotOf(member, entryOf(stepsOf, member.pilotId))),
+    others: absent.map(({ id }) => {
+      const member = memberAtStep(known, id);
+      return pilotOf(member, [member.stepId]);
     }),
   };
 }
@@ -132,11 +93,3 @@ const stepsIn = ({ pilotId, stepId, plan }: SessionPilot, attempts: readonly Log
     ...(plan?.blocks ?? []).flatMap((block) => block.stepId ?? []),
     ...attempts.filter((one) => one.pilotId === pilotId).map((one) => one.stepId),
   ]);
-
-const oneBlock = (stepId: string): PlannedBlock => ({
-  kind: "main",
-  stepId,
-  minutes: 0,
-  firstDirection: null,
-  reason: null,
-});

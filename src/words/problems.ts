@@ -1,8 +1,8 @@
-import { numeral } from "./quantity";
+import { numeral, quantityText, type UnitSystem } from "./quantity";
 import type { Problem } from "@/core";
 
 /** Why a trick does not go, as it stands after "It does not go like this:". */
-export function problemWords(problem: Problem): string {
+export function problemWords(problem: Problem, units: UnitSystem): string {
   switch (problem.kind) {
     case "aim-not-met":
       return aimWords[problem.aim];
@@ -11,7 +11,7 @@ export function problemWords(problem: Problem): string {
     case "no-parameter":
       return `${problem.recipe} has no parameter for this goal`;
     case "meets-ground":
-      return `it meets the ground after ${numeral(problem.timeS, 1)} s at ${numeral(problem.speedMps, 1)} m/s, ${numeral(problem.tiltDeg, 0)}° off level; begin higher, or see the thrust and the rates`;
+      return `it meets the ground after ${numeral(problem.timeS, 1)} s at ${quantityText(problem.speedMps, "speed", units)}, ${numeral(problem.tiltDeg, 0)}° off level; begin higher, or see the thrust and the rates`;
     case "flies-into":
       return `it flies into the ${problem.into} after ${numeral(problem.timeS, 1)} s`;
     case "phase-never-ends":

@@ -187,7 +187,7 @@ it.each<[Problem, string]>([
   [{ kind: "aim-not-met", aim: "gap-above" }, "it never gets as far as the gap"],
   [{ kind: "not-over", timeS: 14.9 }, "it is not over after 15 s"],
 ])("why a trick does not go: %j", (problem, words) => {
-  expect(problemWords(problem)).toBe(words);
+  expect(problemWords(problem, "metric")).toBe(words);
 });
 
 it("what it takes until a date is said in sessions, against those planned", () => {

@@ -1,5 +1,6 @@
 "use client";
 
+import { usePreferences } from "@/ui/theme/preferences";
 import { problemWords } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -295,9 +296,10 @@ function Warnings({
   state: BriefState;
   setupHref: string | null;
 }) {
+  const { units } = usePreferences();
   const found = cautionsFor(useStep(data), aircraft, settings);
   const unsolved = state.kind === "done" ? state.brief.problem : null;
-  const problem = state.kind === "impossible" ? state.why : unsolved && problemWords(unsolved);
+  const problem = state.kind === "impossible" ? state.why : unsolved && problemWords(unsolved, units);
   if (found.length === 0 && problem === null) return null;
   return (
     <Alert

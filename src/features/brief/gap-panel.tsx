@@ -8,6 +8,7 @@ import { useEffect, useState } from "react";
 import {
   chanceThrough,
   environmentOn,
+  rounded,
   spanM,
   usualCrossTrackM,
   widthForChance,
@@ -16,7 +17,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
-import { numeral, quantityText } from "@/words";
+import { entryIn, numeral, quantityText, type Entry } from "@/words";
 import { Figure } from "@/ui/units/figure";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
@@ -25,6 +26,9 @@ import type { BriefWorker } from "@/workers/brief.worker";
 const PASS = 0.75;
 const WIDTHS_TO_BEGIN_WITH = 6;
 const USUAL_SPEED_MPS = 4;
+const WIDTHS_M = [0.1, 30] as const;
+const SPEEDS_MPS = [2, 15] as const;
+const OFFS_M = [0.02, 5] as const;
 
 /** How likely a gap is gone through, and from where it is too late to go round: for the gap that stands there. */
 export function GapPanel({
@@ -41,19 +45,22 @@ export function GapPanel({
   air: DayAir;
 }) {
   const span = spanM(aircraft.airframe);
+  const { units } = usePreferences();
+  const [length, speed] = [entryIn("length", units), entryIn("speed", units)];
   const [typed, setTyped] = useState<Readonly<Record<"width" | "speed" | "off", string>>>({
-    width: (WIDTHS_TO_BEGIN_WITH * span).toFixed(1),
-    speed: String(USUAL_SPEED_MPS),
+    width: length.text(rounded(WIDTHS_TO_BEGIN_WITH * span, 1)),
+    speed: speed.text(USUAL_SPEED_MPS),
     off: "",
   });
-  const read = (text: string, least: number, most: number) => {
+  const read = (text: string, entry: Entry, range: readonly [number, number]) => {
     const value = typedNumber(text);
-    return text.trim() !== "" && value >= least && value <= most ? value : null;
+    const [least, most] = entry.range(range);
+    return text.trim() !== "" && value >= least && value <= most ? entry.read(value) : null;
   };
-  const widthM = read(typed.width, 0.1, 30);
-  const speedMps = read(typed.speed, 2, 15);
+  const widthM = read(typed.width, length, WIDTHS_M);
+  const speedMps = read(typed.speed, speed, SPEEDS_MPS);
   const usualM = speedMps === null ? null : usualCrossTrackM(stage, speedMps);
-  const crossTrackM = typed.off.trim() === "" ? usualM : read(typed.off, 0.02, 5);
+  const crossTrackM = typed.off.trim() === "" ? usualM : read(typed.off, length, OFFS_M);
   const last = useLastGoAround(aircraft, settings, air, speedMps, reactionS);
   const field = (name: keyof typeof typed, label: string, bad: boolean, range: string, placeholder = "") => (
     <TextField
@@ -77,14 +84,14 @@ export function GapPanel({
         First wide and low, tilt and throttle left as they are. One thing narrower or faster at a time.
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-        {field("width", "Width, m", widthM === null, "0.1 to 30")}
-        {field("speed", "Speed, m/s", speedMps === null, "2 to 15")}
+        {field("width", `Width, ${length.symbol}`, widthM === null, between(length, WIDTHS_M))}
+        {field("speed", `Speed, ${speed.symbol}`, speedMps === null, between(speed, SPEEDS_MPS))}
         {field(
           "off",
-          "Off the middle, ± m",
+          `Off the middle, ± ${length.symbol}`,
           crossTrackM === null,
-          "0.02 to 5",
-          usualM === null ? "" : usualM.toFixed(2),
+          between(length, OFFS_M),
+          usualM === null ? "" : length.text(rounded(usualM, 2)),
         )}
       </Box>
       {last.why !== null && <Typography color="error">{last.why}</Typography>}
@@ -94,6 +101,8 @@ export function GapPanel({
     </Box>
   );
 }
+
+const between = (entry: Entry, range: readonly [number, number]) => entry.range(range).join(" to ");
 
 /** What a gap of this width asks for at this speed. */
 function GapFigures({

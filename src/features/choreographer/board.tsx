@@ -60,6 +60,7 @@ interface BoardProps {
 
 /** The timeline with what is done to it, the phase looked at, and what the aircraft makes of it. */
 export function Board(props: BoardProps) {
+  const { units } = usePreferences();
   const { data, draft, flown, present, pending, hardware, selected, onSelect, onChange, aircraft, setup } = props;
   const { flight } = flown;
   const player = usePlayer(flight.measures.durationS);
@@ -108,7 +109,7 @@ export function Board(props: BoardProps) {
       <Notes
         recipe={present}
         notes={notes}
-        problem={flown.problem && problemWords(flown.problem)}
+        problem={flown.problem && problemWords(flown.problem, units)}
         onSelect={onSelect}
       />
       {faults.map(({ field, message }) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { usePreferences } from "@/ui/theme/preferences";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -46,6 +47,7 @@ export function ChoreographerScreen({ data }: { data: ChoreographerData }) {
 }
 
 function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; aircraft: Aircraft; setup: Setup }) {
+  const { units } = usePreferences();
   const trick = trickOf(data.trickId);
   const way = trick.variants.find(({ id }) => id === data.wayId)!;
   const opened = data.own.find(({ id }) => id === data.openId) ?? null;
@@ -123,7 +125,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
               opened={opened}
               draft={draft}
               recipe={present}
-              unfinished={trickFlown.problem && problemWords(trickFlown.problem)}
+              unfinished={trickFlown.problem && problemWords(trickFlown.problem, units)}
             />
           }
         />

@@ -82,8 +82,8 @@ it("says what was measured: the mean on its side of the mark, of how many", () =
   const text = paper([measured(-14, 1, 3), measured(4, 2), measured(-8, 3), tap("rough", 4)]);
   expect(text).toContain("Stop error 6° short on average, 3 measured.");
   expect(text).toContain("Swing back 3° on average, 1 measured.");
-  expect(measuredWords([measured(2, 1), measured(-2, 2)])).toEqual(["stop error 0° on average, 2 measured"]);
-  expect(measuredWords([{ measured: { heightErrorM: -0.44 } }])).toEqual([
+  expect(measuredWords([measured(2, 1), measured(-2, 2)], "metric")).toEqual(["stop error 0° on average, 2 measured"]);
+  expect(measuredWords([{ measured: { heightErrorM: -0.44 } }], "metric")).toEqual([
     "height off 0.4 m low on average, 1 measured",
   ]);
   expect(paper([tap("clean", 1)])).not.toContain("on average");

@@ -3,7 +3,7 @@ import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
-import { adviceWords, capital } from "@/words";
+import { adviceWords, capital, type UnitSystem } from "@/words";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { adviceAt, nextTimeWords } from "./next-time";
@@ -25,7 +25,7 @@ export function debriefPaper(
   data: TallyData,
   syllabus: Syllabus,
   title: string,
-  { pilotId = null }: { readonly pilotId?: string | null } = {},
+  { pilotId = null, units = "metric" }: { readonly pilotId?: string | null; readonly units?: UnitSystem } = {},
 ): TDocumentDefinitions {
   const { session, site } = data;
   const pilots = data.pilots.filter(({ id }) => pilotId === null || id === pilotId);
@@ -50,7 +50,7 @@ export function debriefPaper(
         const notes = data.notes.filter((note) => note.pilotId === pilot.id && (pilotId === null || !note.forCoaches));
         return [
           ...(flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
-            stepContent(pilot, step, own, syllabus),
+            stepContent(pilot, step, own, syllabus, units),
           ),
           ...(next ? [{ text: next, bold: true, margin: [0, 3, 0, 0] } satisfies Content] : []),
           ...notes.map(({ text }): Content => ({ text: `Noted: ${text}`, margin: [0, 3, 0, 0] })),
@@ -71,6 +71,7 @@ function stepContent(
   known: TallyStep,
   today: readonly LoggedAttempt[],
   syllabus: Syllabus,
+  units: UnitSystem,
 ): Content {
   const { stepId, earlier } = known;
   const own = today.filter((one) => one.stepId === stepId);
@@ -113,7 +114,7 @@ function stepContent(
       },
       ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
       { text: says, bold: true, color: shoal, margin: [0, 3, 0, 0] },
-      ...measuredWords(own).map((line): Content => ({ text: `${capital(line)}.`, margin: [0, 1, 0, 0] })),
+      ...measuredWords(own, units).map((line): Content => ({ text: `${capital(line)}.`, margin: [0, 1, 0, 0] })),
       ...(mend ? [{ text: mend, margin: [0, 1, 0, 0] } satisfies Content] : []),
     ],
     unbreakable: true,

@@ -9,6 +9,7 @@ import type { LoggedAttempt, TallyData, TallyNote, TallyPilot, TallyStep } from 
 import { flownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
+import { usePreferences } from "@/ui/theme/preferences";
 import { Moment } from "@/ui/moment/moment";
 import { capital } from "@/words";
 import { NoteList } from "./note-list";
@@ -138,6 +139,7 @@ function StepDebrief({
   maySignOff: boolean;
   onSignOff: () => void;
 }) {
+  const { units } = usePreferences();
   const syllabus = useSyllabus();
   const own = attempts.filter((attempt) => attempt.stepId === known.stepId);
   const step = flownStep(
@@ -147,7 +149,7 @@ function StepDebrief({
   );
   const change = sinceLastTime(known.earlier, own);
   const mend = mostSeenWords(own, step.faults);
-  const measured = measuredWords(own);
+  const measured = measuredWords(own, units);
   return (
     <Box sx={{ mb: 2 }}>
       <Typography variant="h2">

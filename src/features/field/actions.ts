@@ -1,6 +1,6 @@
 import type { SessionPilot } from "@/contract";
 import { need } from "@/server/access";
-import { badField, ByIdInput, coachAction, memberAction, there, type Asker } from "@/server/actions";
+import { badField, ByIdInput, coachAction, conflict, memberAction, there, type Asker } from "@/server/actions";
 import {
   findAircraft,
   findAttempt,
@@ -9,6 +9,7 @@ import {
   insertAttempt,
   insertCheck,
   insertNote,
+  insertSession,
   inTransaction,
   leavePilotTrail,
   sessionEnded,
@@ -24,6 +25,7 @@ import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@
 import { byServerClock } from "@/server/device-clock";
 import {
   AtMomentInput,
+  BeginInFieldInput,
   CheckAircraftInput,
   LetGoInput,
   LogAttemptInput,
@@ -32,6 +34,7 @@ import {
   SetMeasuredInput,
   TakeInInput,
 } from "./inputs";
+import { sessionFromField } from "./session-from-field";
 
 const aSession = ({ id }: ByIdInput) => [need("keeper", "session", id)];
 const anAttempt = ({ id }: { id: string }) => [need("keeper", "attempt", id)];
@@ -56,6 +59,20 @@ const setAttemptUndone = (undoneAt: () => Date | null, kind: "removed" | "restor
 
 /** What is done in the field; any of it may arrive late. */
 export const fieldActions = {
+  "begin-in-field": coachAction(
+    BeginInFieldInput,
+    ({ squadId }) => [need("coach", "squad", squadId)],
+    async (input, who, { deviceNowMs }) => {
+      const known = await findSession(input.id);
+      if (known) {
+        if (known.squadId !== input.squadId) throw conflict("There is another session with this id.");
+        return;
+      }
+      const startedAtMs = byServerClock(input.atMs, deviceNowMs, Date.now());
+      const session = await sessionFromField(input, who, startedAtMs);
+      await inTransaction((transaction) => insertSession(transaction, session));
+    },
+  ),
   "begin-session": memberAction(AtMomentInput, aSession, (input, _, asker) =>
     inTransaction((transaction) => setSessionBegun(transaction, input.id, moment(input, asker))),
   ),

@@ -6,6 +6,8 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Site } from "@/contract";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/words";
 
 const always = [
   "An observer stands beside the pilot in goggles, and knows the way out.",
@@ -17,6 +19,7 @@ const always = [
 
 /** The checklist before goggles go on: what always holds, what this site asks for, and aircraft to be flown by eye first. */
 export function BeforeGoggles({ site, checkFirst }: { site: Site | null; checkFirst: readonly string[] }) {
+  const { units } = usePreferences();
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const lines = [
     ...checkFirst.map((name) => `By eye first, not in goggles: ${name}.`),
@@ -25,7 +28,7 @@ export function BeforeGoggles({ site, checkFirst }: { site: Site | null; checkFi
       ? [
           site.ceilingM === null
             ? "The local height limit has been asked for."
-            : `Nobody flies above ${site.ceilingM} m here.`,
+            : `Nobody flies above ${quantityText(site.ceilingM, "length", units, 0)} here.`,
           ...(site.hazards ? [`Hazards: ${site.hazards}`] : []),
           ...(site.rules ? [`Rules: ${site.rules}`] : []),
           ...(site.askWhom ? [`Asked: ${site.askWhom}`] : []),

@@ -3,11 +3,12 @@ import { createHash } from "node:crypto";
 import type { TallyData } from "@/contract";
 import { entryOf, MODEL_VERSION } from "@/core";
 import { need, requireAccess } from "@/server/access";
-import type { SignedIn } from "@/server/accounts";
+import { isCoach, type SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { carrying, latestSetups, listAircraft, listLoads, listPilots, newestStartHeight } from "@/server/repositories";
 import { loadProgress, loadProgressBriefly } from "@/server/progress";
 import { briefFrom, withStartHeights } from "@/features/brief";
+import { loadFieldSquads } from "@/server/field-squads";
 import { loadTally } from "@/server/tally";
 import type { FieldPacket } from "./packet";
 
@@ -18,6 +19,12 @@ async function tallyFor(who: SignedIn, sessionId: string): Promise<TallyData> {
   const tally = await loadTally(who, sessionId);
   if (!tally) throw new Refusal(404, "That session is not in the records.");
   return tally;
+}
+
+/** The squads of a coach as they are taken into the field. Throws a Refusal for who is none. */
+export async function downloadSquads(who: SignedIn): Promise<Response> {
+  if (!isCoach(who)) throw new Refusal(403, "Only a coach may do that.");
+  return asJson(await loadFieldSquads(who));
 }
 
 /** A session as it is now, for the devices in the field. Throws a Refusal for what is not theirs to see. */

@@ -9,6 +9,7 @@ import { useEffect, useState } from "react";
 import { Moment } from "@/ui/moment/moment";
 import { dismiss, resubmit } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
+import { BeginHere } from "./begin-here";
 import { keptSessions, type FieldPacket } from "./packet";
 import { TallyScreen } from "./tally-screen";
 
@@ -21,7 +22,7 @@ export function FieldScreen() {
     keptSessions().then(setKept, (error: Error) => setFailure(error.message));
   }, []);
   const packet = kept?.find(({ tally }) => tally.session.id === asked);
-  if (packet) return <TallyScreen key={asked} data={packet.tally} briefs={packet.briefs} />;
+  if (packet) return <TallyScreen key={asked} data={packet.tally} briefs={briefsFor(packet, kept ?? [])} />;
   return (
     <Box sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
       <Typography variant="h1">In the field</Typography>
@@ -38,12 +39,11 @@ export function FieldScreen() {
       <Typography sx={{ my: 2 }}>
         Sessions on this device. They open, run and close without a network; what is tapped is sent when there is one.
       </Typography>
-      {kept?.length === 0 && (
-        <Typography color="text.secondary">None yet: open a session while there is a network.</Typography>
-      )}
+      {kept?.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
       {kept?.map((one) => (
         <KeptLine key={one.tally.session.id} packet={one} />
       ))}
+      <BeginHere />
       <WaitingHere sessionIds={new Set(kept?.map(({ tally }) => tally.session.id))} />
       <Button component={Link} href="/" prefetch={false} variant="outlined" sx={{ mt: 3 }}>
         To the desk, with a network
@@ -51,6 +51,12 @@ export function FieldScreen() {
     </Box>
   );
 }
+
+/** The briefs of a session; of one begun here those that other sessions on this device have of the same pilots. */
+const briefsFor = ({ tally, briefs }: FieldPacket, kept: readonly FieldPacket[]): FieldPacket["briefs"] =>
+  briefs.length > 0
+    ? briefs
+    : kept.flatMap((one) => one.briefs).filter(({ pilot }) => tally.pilots.some(({ id }) => id === pilot.id));
 
 function KeptLine({ packet: { tally } }: { packet: FieldPacket }) {
   const { session, pilots, attempts } = tally;

@@ -1,6 +1,8 @@
 import "reflect-metadata";
+import { Type } from "class-transformer";
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   ArrayUnique,
   IsArray,
   IsBoolean,
@@ -11,9 +13,10 @@ import {
   Min,
   MinLength,
   ValidateBy,
+  ValidateNested,
 } from "class-validator";
 import { propsFound, type PropsFound } from "@/contract";
-import { attemptMeasures, outcomes, type AttemptMeasure, type Outcome } from "@/core";
+import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
 import { IsMoment, IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
 
 const IsMeasured = () =>
@@ -63,6 +66,30 @@ export class SessionNoteInput {
   @IsMoment() writtenAtMs!: number;
   /** Pilots do not see it. */
   @IsOptional() @IsBoolean({ message: "forCoaches is true or false" }) forCoaches?: boolean;
+}
+
+class FieldMemberInput {
+  @IsId() pilotId!: string;
+  @IsStepId() stepId!: string;
+  @IsOptional() @IsId() setupId!: string | null;
+  @IsOptional() @IsId() loadId?: string | null;
+}
+
+/** A session begun without a network. */
+export class BeginInFieldInput {
+  @IsId() id!: string;
+  @IsId() squadId!: string;
+  @IsOneOf(places) place!: Place;
+  @IsOptional() @IsId() siteId!: string | null;
+  /** By the device's clock. */
+  @IsMoment() atMs!: number;
+  @ArrayUnique((one: FieldMemberInput) => one.pilotId, { message: "a pilot is in there twice" })
+  @ArrayMaxSize(60, { message: "sixty pilots at most" })
+  @ArrayMinSize(1, { message: "choose who flies" })
+  @IsArray({ message: "pilots are missing" })
+  @ValidateNested({ each: true })
+  @Type(() => FieldMemberInput)
+  pilots!: FieldMemberInput[];
 }
 
 /** A pilot who comes into a session while it runs. */

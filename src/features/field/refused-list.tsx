@@ -14,6 +14,7 @@ import type { ActionInput, FieldAction, TallyData } from "@/contract";
 import { FaultChips } from "./tally-parts";
 
 const does: Readonly<Record<Outgoing["action"], string>> = {
+  "begin-in-field": "the session",
   "begin-session": "the beginning of the session",
   "log-attempt": "an attempt",
   "set-faults": "the faults of an attempt",

@@ -4,13 +4,13 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import type { LoggedAttempt, TallyData } from "@/contract";
+import type { BegunAgainst, LoggedAttempt, TallyData } from "@/contract";
 import { NoteList, Verdict } from "@/features/debrief/client";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lookNames, themeNames } from "@/ui/theme/tokens";
-import { blockReasonWords } from "@/words";
+import { blockReasonWords, refusalWords } from "@/words";
 import { EndSession } from "./end-session";
 import { TapList } from "./tally-parts";
 import type { useFieldPlace } from "./use-field-place";
@@ -62,6 +62,7 @@ export function BelowTargets({
           <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
         </>
       )}
+      <Against against={(tally.session.against ?? []).filter((one) => one.pilot === pilot.name)} />
       <NoteList notes={notes} />
       {block.reason && (
         <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
@@ -96,4 +97,18 @@ export function BelowTargets({
       </Box>
     </Box>
   );
+}
+
+/** What stands against what is flown, in a session begun without a network: the taps stand all the same. */
+function Against({ against }: { against: readonly BegunAgainst[] }) {
+  const { units } = usePreferences();
+  return against.map(({ refusal }) => (
+    <Typography
+      key={refusalWords(refusal, units)}
+      role="note"
+      sx={(theme) => ({ mt: 1, borderLeft: `4px solid ${theme.tokens.ochre}`, pl: 1 })}
+    >
+      Against the rules: {refusalWords(refusal, units)} What was tapped stands.
+    </Typography>
+  ));
 }

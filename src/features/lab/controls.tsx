@@ -12,6 +12,7 @@ import { airInWords } from "@/ui/air/air-line";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/words";
 import { usualObstacles, type Surroundings } from "./surroundings";
 
 /**
@@ -120,12 +121,12 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         Today: {airInWords(day, units)}.
       </Typography>
       <NumberSlider
-        label={entryHeightM === null ? "◆ Begin at, m" : "Begin at, m"}
+        label={entryHeightM === null ? "◆ Begin at" : "Begin at"}
+        quantity="length"
         value={entryHeightM ?? Math.max(0.5, Math.min(60, shownHeightM))}
         range={[0.5, 60]}
         step={0.5}
         digits={1}
-        unit="m"
         onChange={(next) => set({ entryHeightM: next })}
       />
       <AirControls surroundings={surroundings} set={set} />
@@ -141,7 +142,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         <MenuItem value="none">none known</MenuItem>
         {[10, 15, 20, 30, 50, 120].map((value) => (
           <MenuItem key={value} value={value}>
-            {value} m
+            {quantityText(value, "length", units, 0)}
           </MenuItem>
         ))}
       </TextField>
@@ -161,39 +162,39 @@ function AirControls({
   return (
     <>
       <NumberSlider
-        label="Wind from ahead, m/s"
+        label="Wind from ahead"
+        quantity="speed"
         value={headWindMps}
         range={[-20, 20]}
         step={0.5}
         digits={1}
-        unit="m/s"
         onChange={(next) => set({ headWindMps: next })}
       />
       <NumberSlider
-        label="Wind from the right, m/s"
+        label="Wind from the right"
+        quantity="speed"
         value={crossWindMps}
         range={[-20, 20]}
         step={0.5}
         digits={1}
-        unit="m/s"
         onChange={(next) => set({ crossWindMps: next })}
       />
       <NumberSlider
-        label="Elevation of the ground, m"
+        label="Elevation of the ground"
+        quantity="length"
         value={elevationM}
         range={[...dayAirRanges.elevationM]}
         step={100}
         digits={0}
-        unit="m"
         onChange={(next) => set({ elevationM: next })}
       />
       <NumberSlider
-        label={temperatureC === null ? "Temperature, °C (standard)" : "Temperature, °C"}
+        label={temperatureC === null ? "Temperature (standard)" : "Temperature"}
+        quantity="temperature"
         value={temperatureC ?? standardTemperatureC(elevationM)}
         range={[...dayAirRanges.temperatureC]}
         step={5}
         digits={0}
-        unit="°C"
         onChange={(next) => set({ temperatureC: next })}
       />
     </>
@@ -233,7 +234,8 @@ function ObstacleControls({
       {obstacle && (
         <>
           <NumberSlider
-            label="Ahead by, m"
+            label="Ahead by"
+            quantity="length"
             value={obstacle.alongM}
             range={[-20, 80]}
             step={0.5}
@@ -241,7 +243,8 @@ function ObstacleControls({
             onChange={(alongM) => set({ alongM })}
           />
           <NumberSlider
-            label="To the right by, m"
+            label="To the right by"
+            quantity="length"
             value={obstacle.acrossM}
             range={[-20, 20]}
             step={0.5}
@@ -249,7 +252,8 @@ function ObstacleControls({
             onChange={(acrossM) => set({ acrossM })}
           />
           <NumberSlider
-            label="High, m"
+            label="High"
+            quantity="length"
             value={obstacle.heightM}
             range={[0.5, 40]}
             step={0.5}
@@ -257,7 +261,8 @@ function ObstacleControls({
             onChange={(heightM) => set({ heightM })}
           />
           <NumberSlider
-            label="Wide, m"
+            label="Wide"
+            quantity="length"
             value={obstacle.widthM}
             range={[0.1, 30]}
             step={0.1}

@@ -138,7 +138,7 @@ export function Statements({
       )}
       {shown?.problem && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>It does not go like this:</b> {problemWords(shown.problem)}.
+          <b>It does not go like this:</b> {problemWords(shown.problem, units)}.
         </Alert>
       )}
       {shown && shown.overCeilingM !== null && (

@@ -65,6 +65,7 @@ interface ScatterProps {
 
 /** How forgiving a trick is for this pilot: flown many times with the errors that hands make. */
 export function ScatterPanel(props: ScatterProps) {
+  const { units } = usePreferences();
   const { trick, stage, stopWithinDeg, measured, beside, children } = props;
   const { source, setSource, typed, setTyped, enough, own, errors, plans } = useHands(props);
   const [runs, setRuns] = useState<number>(counts[0]);
@@ -92,7 +93,7 @@ export function ScatterPanel(props: ScatterProps) {
         or not far enough, thumbs off the middle, some wind. All but the first are standard deviations; the first is a
         habit. Clean: to its end, upright
         {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}
-        {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark)}`).join("")}.
+        {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark, units)}`).join("")}.
       </Typography>
       <ErrorFields
         source={source}

@@ -4,12 +4,15 @@ import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { places } from "@/core";
+import { usePreferences } from "@/ui/theme/preferences";
+import { entryIn } from "@/words";
 import { placeNames } from "./place-names";
 import type { Plan } from "./use-plan";
 import { frameFields } from "./use-plan-frame";
 
 /** Where it is flown, and what the day and the people give. */
 export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day } }: { plan: Plan }) {
+  const { units } = usePreferences();
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, rowGap: 1.5, mb: 2 }}>
       <TextField
@@ -44,11 +47,11 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
           ))}
         </TextField>
       )}
-      {frameFields.map(({ name, label }) => (
+      {frameFields.map(({ name, label, ...field }) => (
         <TextField
           key={name}
           size="small"
-          label={label}
+          label={"quantity" in field ? `${label}, ${entryIn(field.quantity, units).symbol}` : label}
           value={day.typed[name]}
           error={Boolean(day.errors[name])}
           helperText={day.errors[name]}

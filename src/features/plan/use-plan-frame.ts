@@ -5,16 +5,26 @@ import { useState } from "react";
 import { dayAirRanges } from "@/core";
 import { isText, recordOf } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
+import { usePreferences } from "@/ui/theme/preferences";
+import { entryIn } from "@/words";
 import type { PlanFrame } from "./planning";
 
 /** What a session gives, as typed. */
 export const frameFields = [
   { name: "minutes", label: "Minutes", least: 5, most: 1440, whole: true },
   { name: "lightMin", label: "Light left, min", least: 0, most: 1440, whole: true },
-  { name: "windMps", label: "Wind, m/s", least: dayAirRanges.windMps[0], most: dayAirRanges.windMps[1], whole: false },
+  {
+    name: "windMps",
+    label: "Wind",
+    quantity: "speed",
+    least: dayAirRanges.windMps[0],
+    most: dayAirRanges.windMps[1],
+    whole: false,
+  },
   {
     name: "temperatureC",
-    label: "Air, °C",
+    label: "Air",
+    quantity: "temperature",
     least: dayAirRanges.temperatureC[0],
     most: dayAirRanges.temperatureC[1],
     whole: false,
@@ -41,6 +51,7 @@ type MayBeEmpty = (typeof mayBeEmpty)[number];
 
 /** The day and the habits a plan is made from, with what is wrong about each field. */
 export function usePlanFrame(minutes: number) {
+  const { units } = usePreferences();
   const [day, setDay] = useState({ minutes: String(minutes), lightMin: "", windMps: "", temperatureC: "" });
   const [habits, changeHabits] = useDeviceState("bathygon-plan-habits", USUAL, habitsFrom);
   const typed: Typed = { ...day, ...habits };
@@ -58,12 +69,15 @@ export function usePlanFrame(minutes: number) {
     observers: 0,
     newSteps: 0,
   };
-  for (const { name, least, most, whole } of frameFields) {
+  for (const field of frameFields) {
+    const { name, whole } = field;
     if (typed[name].trim() === "" && mayBeEmpty.some((one) => one === name)) continue;
+    const entry = entryIn("quantity" in field ? field.quantity : "count", units);
+    const [least, most] = entry.range([field.least, field.most]);
     const value = typedNumber(typed[name]);
     if (!Number.isFinite(value) || value < least || value > most || (whole && !Number.isInteger(value)))
       errors[name] = `${least} to ${most}${whole ? ", whole" : ""}`;
-    else values[name] = value;
+    else values[name] = entry.read(value);
   }
   const complete = Object.keys(errors).length === 0;
   const frame: PlanFrame | null = complete

@@ -27,7 +27,7 @@ import {
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
-import { numeral, quantityText, type UnitSystem } from "@/words";
+import { entryIn, type Quantity, numeral, quantityText, type UnitSystem } from "@/words";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const kinds = [
@@ -229,13 +229,14 @@ function inWords(one: Measurement, units: UnitSystem): string {
 }
 
 const percent = (share: number) => `${numeral(100 * share, 0)} %`;
-const elevation = ["elevation", "Elevation, m (may stay empty)"] as const;
-const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: string])[]>> = {
-  weight: [["value", "Weight, g"]],
+const elevation = ["elevation", "Elevation", "length"] as const;
+/** Fields of each kind; with a quantity in the unit chosen, else in that of the label. */
+const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: string, quantity?: Quantity])[]>> = {
+  weight: [["value", "Weight", "mass"]],
   hover: [["value", "Stick, %"], elevation],
   "cruise-throttle": [["value", "Stick, %"], elevation],
-  "cruise-speed": [["value", "Speed, m/s"], elevation],
-  "top-speed": [["value", "Speed, m/s"], elevation],
+  "cruise-speed": [["value", "Speed", "speed"], elevation],
+  "top-speed": [["value", "Speed", "speed"], elevation],
   "run-on": [
     ["value", "Turned on, °"],
     ["rate", "From, °/s"],
@@ -249,13 +250,18 @@ const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: s
 const withSettings: readonly Kind[] = ["hover", "cruise-throttle", "cruise-speed"];
 
 function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: Measurement) => void }) {
+  const { units } = usePreferences();
   const [kind, setKind] = useState<Kind>("weight");
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const fields = fieldsOf[kind];
   const text = (name: string) => texts[name] ?? "";
   const add = () => {
-    const number = (name: string) => typedNumber(text(name));
+    const number = (name: string) => {
+      const quantity = fields.find(([known]) => known === name)?.[2];
+      const typed = typedNumber(text(name));
+      return quantity ? entryIn(quantity, units).read(typed) : typed;
+    };
     try {
       onAdd(requireMeasurement(read(kind, number, settings)));
       setTexts({});
@@ -286,11 +292,11 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
           </MenuItem>
         ))}
       </TextField>
-      {fields.map(([name, label], i) => (
+      {fields.map(([name, label, quantity], i) => (
         <TextField
           key={`${kind} ${name}`}
           size="small"
-          label={label}
+          label={`${label}${quantity ? `, ${entryIn(quantity, units).symbol}` : ""}${name === "elevation" ? " (may stay empty)" : ""}`}
           value={text(name)}
           error={i === 0 && problem !== null}
           helperText={
@@ -320,7 +326,7 @@ function read(kind: Kind, number: (name: string) => number, { throttle, tiltDeg 
   const there = Number.isNaN(elevationM) ? {} : { elevationM };
   switch (kind) {
     case "weight":
-      return { kind, massKg: value / 1000 };
+      return { kind, massKg: value };
     case "hover":
       return { kind, command: throttleOut(throttle, value / 100), ...there };
     case "cruise-throttle":

@@ -2,7 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { markWords } from "@/words";
+import { usePreferences } from "@/ui/theme/preferences";
+import { markWords, quantityText } from "@/words";
 
 import { cueFor, schoolQuestion, type Step, type SyllabusDocument } from "@/syllabus";
 
@@ -10,6 +11,7 @@ const routeNames = new Map(schoolQuestion("route").sides.map(({ id, name }) => [
 
 /** A step to be read. */
 export function StepReader({ document, step }: { document: SyllabusDocument; step: Step }) {
+  const { units } = usePreferences();
   const skill = document.skills.find(({ steps }) => steps.some(({ id }) => id === step.id))!;
   const names = new Map(document.skills.flatMap(({ steps }) => steps.map(({ id, name }) => [id, name])));
   const lines: readonly (readonly [string, string])[] = [
@@ -20,7 +22,7 @@ export function StepReader({ document, step }: { document: SyllabusDocument; ste
     ["Routes", step.routes?.map((id) => routeNames.get(id) ?? id).join(", ") ?? ""],
     [
       "Room",
-      `${skill.roomM} m of clear ground all round${step.heightM === null ? "" : `, begin ${step.heightM} m up`}`,
+      `${quantityText(skill.roomM, "length", units, 0)} of clear ground all round${step.heightM === null ? "" : `, begin ${quantityText(step.heightM, "length", units)} up`}`,
     ],
   ];
   return (

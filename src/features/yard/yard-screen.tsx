@@ -8,12 +8,15 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import type { Site } from "@/contract";
+import { typedNumber, type Site } from "@/contract";
+import { rounded } from "@/core";
 import { builtInSyllabus } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
+import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
+import { entryIn, type Entry } from "@/words";
 import type { YardData } from "./load";
 
 const squadField = (squads: YardData["squads"]) =>
@@ -24,21 +27,24 @@ const squadField = (squads: YardData["squads"]) =>
     hidden: squads.length < 2,
   });
 
-const fieldsOf = (site: Site | null) => ({
+const lengths = ["roomM", "ceilingM", "elevationM"] as const;
+
+/** Lengths stand and are typed in the unit chosen. */
+const fieldsOf = (site: Site | null, length: Entry) => ({
   name: { label: "Name of the site", initial: site?.name ?? "" },
   roomM: {
-    label: "Clear ground all round, m",
-    initial: String(site?.roomM ?? ""),
+    label: `Clear ground all round, ${length.symbol}`,
+    initial: site?.roomM == null ? "" : length.text(site.roomM),
     help: "From the middle of the working area to the nearest people, road or wall.",
   },
   ceilingM: {
-    label: "Local height limit, m (empty: none known)",
-    initial: String(site?.ceilingM ?? ""),
+    label: `Local height limit, ${length.symbol} (empty: none known)`,
+    initial: site?.ceilingM == null ? "" : length.text(site.ceilingM),
     help: "The local limit wins over anything the program says.",
   },
   elevationM: {
-    label: "Elevation above sea level, m (empty: not known)",
-    initial: String(site?.elevationM ?? ""),
+    label: `Elevation above sea level, ${length.symbol} (empty: not known)`,
+    initial: site?.elevationM == null ? "" : length.text(site.elevationM),
     help: "Thin air lifts less: tricks are worked out for it.",
   },
   surface: { label: "Surface", initial: site?.surface ?? "" },
@@ -48,12 +54,26 @@ const fieldsOf = (site: Site | null) => ({
   askWhom: { label: "Who to ask", initial: site?.askWhom ?? "" },
 });
 
+/** What was typed, with its lengths in metres; what is no number goes as it is, to be told so at its field. */
+function inMetres<Values extends Readonly<Record<(typeof lengths)[number], string>>>(
+  values: Values,
+  length: Entry,
+): Values {
+  const metres = (text: string) => {
+    const typed = typedNumber(text);
+    return text.trim() === "" || !Number.isFinite(typed) ? text : String(rounded(length.read(typed), 3));
+  };
+  return { ...values, ...Object.fromEntries(lengths.map((name) => [name, metres(values[name])])) };
+}
+
 /** Yard: where the squad flies, how much room and height there is, what is in the way and who says so. */
 export function YardScreen({ data }: { data: YardData }) {
   const { sites, squads, mayChange } = data;
   const router = useRouter();
   const undoable = useUndoable();
   const [editing, setEditing] = useState<Site | "new" | null>(null);
+  const { units } = usePreferences();
+  const length = entryIn("length", units);
   const keys = useMemo(
     () => (mayChange ? [{ key: "a", label: "Add a site", run: () => setEditing("new") }] : []),
     [mayChange],
@@ -111,8 +131,8 @@ export function YardScreen({ data }: { data: YardData }) {
               <SendForm
                 action="add-site"
                 submit="Add"
-                fields={{ squadId: squadField(squads), ...fieldsOf(null) }}
-                input={(values, id) => ({ id, ...values })}
+                fields={{ squadId: squadField(squads), ...fieldsOf(null, length) }}
+                input={(values, id) => ({ id, ...inMetres(values, length) })}
                 onDone={done}
               />
             )}
@@ -120,8 +140,8 @@ export function YardScreen({ data }: { data: YardData }) {
               <SendForm
                 action="edit-site"
                 submit="Save"
-                fields={fieldsOf(editing)}
-                input={(values) => ({ id: editing.id, version: editing.version, ...values })}
+                fields={fieldsOf(editing, length)}
+                input={(values) => ({ id: editing.id, version: editing.version, ...inMetres(values, length) })}
                 onDone={done}
               />
             )}

@@ -1,4 +1,4 @@
 export { loadProgress, loadProgressBriefly } from "./load-progress";
 export type { Progress } from "./load-progress";
 export { loadStartHeights } from "./load-start-heights";
-export { dayOfSession, loadDay } from "./load-day";
+export { loadDay } from "./load-day";

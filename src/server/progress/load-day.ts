@@ -1,24 +1,11 @@
 import "server-only";
 import { STANDARD_DAY } from "@/core";
 import { standardDay, type Day } from "@/syllabus";
-import type { Session, Site } from "@/contract";
+import { dayOfSession } from "@/contract";
 import { latestSessionsOf, listSites } from "../repositories";
 
 /** A session this long ago says nothing of today. */
 const DAY_MS = 18 * 3_600_000;
-
-/** The air of a session: what was said with it, the rest standard. */
-export function dayOfSession({ temperatureC, windMps }: Session, site: Site | null): Day {
-  if (temperatureC == null && windMps == null && site?.elevationM == null) return standardDay;
-  return {
-    air: { elevationM: site?.elevationM ?? 0, temperatureC: temperatureC ?? null, windMps: windMps ?? 0 },
-    from: {
-      kind: "session",
-      siteName: site?.name ?? null,
-      ...(site?.elevationM == null && { elevationUnknown: true as const }),
-    },
-  };
-}
 
 /** The air of a squad's day: that of its newest session of these hours, else the elevation of its only site, else standard air at sea level. */
 export async function loadDay(squadId: string, nowMs = Date.now()): Promise<Day> {

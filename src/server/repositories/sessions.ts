@@ -18,6 +18,7 @@ export interface SessionRow {
   begun_at: Date | null;
   ended_at: Date | null;
   ended_by: string | null;
+  begun_against: unknown;
 }
 
 export interface MemberRow {
@@ -61,6 +62,7 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
     begun: row.begun_at !== null,
     endedAtMs: row.ended_at?.getTime() ?? null,
     endedBy: enderOf(row.ended_by),
+    against: row.begun_against === null ? [] : fromJson<Session["against"]>(row.begun_against),
     pilots: members
       .filter((member) => member.session_id === row.id)
       .map((member) => ({
@@ -137,6 +139,7 @@ export async function insertSession(transaction: Transaction, session: NewSessio
     wind_mps: session.windMps ?? null,
     started_at: new Date(session.startedAtMs),
     begun_at: session.begun === false ? null : new Date(session.startedAtMs),
+    begun_against: session.against && session.against.length > 0 ? JSON.stringify(session.against) : null,
   });
   if (there) return;
   await transaction("session_pilot").insert(

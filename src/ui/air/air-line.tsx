@@ -10,7 +10,7 @@ import { useState } from "react";
 import { coarseDay, dayAirRanges, standardTemperatureC, type DayAir } from "@/core";
 import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { numeral, quantityText, type UnitSystem } from "@/words";
+import { entryIn, quantityText, type Entry, type UnitSystem } from "@/words";
 
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {
@@ -25,15 +25,15 @@ export function airInWords({ air, from }: Day, units: UnitSystem): string {
   const warm = temperatureC ?? standardTemperatureC(elevationM);
   return [
     where,
-    `${numeral(warm, 0)} °C${temperatureC === null ? " (standard)" : ""}`,
+    `${quantityText(warm, "temperature", units)}${temperatureC === null ? " (standard)" : ""}`,
     windMps === 0 ? "calm" : `wind ${quantityText(windMps, "speed", units)}`,
   ].join(", ");
 }
 
 const fields = [
-  { name: "elevationM", label: "Elevation, m", empty: false },
-  { name: "temperatureC", label: "Temperature, °C", empty: true },
-  { name: "windMps", label: "Wind, m/s", empty: false },
+  { name: "elevationM", label: "Elevation", quantity: "length", empty: false },
+  { name: "temperatureC", label: "Temperature", quantity: "temperature", empty: true },
+  { name: "windMps", label: "Wind", quantity: "speed", empty: false },
 ] as const;
 
 /** The air a trick is worked out for, and a way to change it here and now; nothing of that is kept. */
@@ -67,10 +67,11 @@ export function AirLine({ day, air, onChange }: { day: Day; air: DayAir; onChang
         slotProps={{ paper: { role: "dialog", "aria-label": "Air of the day" } }}
       >
         <Box sx={{ p: 2, display: "grid", gap: 1.5, width: 260 }}>
-          {fields.map(({ name, label, empty }) => (
+          {fields.map(({ name, label, quantity, empty }) => (
             <AirField
               key={name}
               label={label}
+              entry={entryIn(quantity, units)}
               value={air[name]}
               range={dayAirRanges[name]}
               empty={empty}
@@ -79,8 +80,10 @@ export function AirLine({ day, air, onChange }: { day: Day; air: DayAir; onChang
           ))}
           <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
             Worked out for {quantityText(coarse.elevationM, "length", units, 0)},{" "}
-            {coarse.temperatureC === null ? "standard temperature" : `${coarse.temperatureC} °C`} and{" "}
-            {quantityText(coarse.windMps, "speed", units, 0)}: made coarse to the side of thinner air and more wind.
+            {coarse.temperatureC === null
+              ? "standard temperature"
+              : quantityText(coarse.temperatureC, "temperature", units)}{" "}
+            and {quantityText(coarse.windMps, "speed", units, 0)}: made coarse to the side of thinner air and more wind.
           </Typography>
         </Box>
       </Popover>
@@ -90,23 +93,25 @@ export function AirLine({ day, air, onChange }: { day: Day; air: DayAir; onChang
 
 function AirField(props: {
   label: string;
+  entry: Entry;
   value: number | null;
   range: readonly [number, number];
   /** May be left empty: then it is standard. */
   empty: boolean;
   onSet: (value: number | null) => void;
 }) {
-  const { label, value, range, empty, onSet } = props;
+  const { label, entry, value, range, empty, onSet } = props;
   const [text, setText] = useState<string | null>(null);
-  const [min, max] = range;
-  const read = (typed: string) => typedNumber(typed);
-  const good = (typed: string) => (typed.trim() === "" ? empty : read(typed) >= min && read(typed) <= max);
+  const [min, max] = entry.range(range);
+  const good = (typed: string) =>
+    typed.trim() === "" ? empty : typedNumber(typed) >= min && typedNumber(typed) <= max;
+  const read = (typed: string) => entry.read(typedNumber(typed));
   const bad = text !== null && !good(text);
   return (
     <TextField
       size="small"
-      label={label}
-      value={text ?? (value === null ? "" : String(value))}
+      label={`${label}, ${entry.symbol}`}
+      value={text ?? (value === null ? "" : entry.text(value))}
       error={bad}
       helperText={bad ? `${min} to ${max}` : undefined}
       onChange={({ target }) => {

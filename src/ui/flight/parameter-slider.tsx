@@ -17,9 +17,11 @@ export const ParameterSlider = memo(function ParameterSlider(props: {
 }) {
   const { name, label, unit, value, min, max, worked, onSet } = props;
   const step = niceStep(max - min);
+  const quantity = unit === "m" ? "length" : unit === "m/s" ? "speed" : undefined;
   return (
     <NumberSlider
-      label={`${worked ? "◆ " : ""}${label}${unit && `, ${unit}`}`}
+      label={`${worked ? "◆ " : ""}${label}${unit === "" || quantity ? "" : `, ${unit}`}`}
+      quantity={quantity}
       value={Math.max(min, Math.min(max, value))}
       range={[min, max]}
       step={step}

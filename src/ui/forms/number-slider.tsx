@@ -5,7 +5,9 @@ import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import TextField from "@mui/material/TextField";
+import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
+import { entryIn, type Quantity } from "@/words";
 import { useMarkBad } from "./bad-fields";
 import { useId, useState } from "react";
 
@@ -16,11 +18,38 @@ interface NumberSliderProps {
   readonly step: number;
   readonly digits: number;
   readonly unit?: string;
+  /** What it is: then value, range and step are in SI or degrees, and shown and typed in the unit chosen, which the label names. */
+  readonly quantity?: Quantity;
   readonly onChange: (value: number) => void;
 }
 
 /** A number that can be dragged or typed. Text that is no number in range is said so and not taken. */
-export function NumberSlider({
+export function NumberSlider({ quantity, ...props }: NumberSliderProps) {
+  const { units } = usePreferences();
+  if (!quantity) return <PlainSlider {...props} />;
+  const { symbol, shown, read, range } = entryIn(quantity, units);
+  const { label, value, step, digits, onChange } = props;
+  const ownStep = shown(step) - shown(0) === step ? step : niceStep(shown(step) - shown(0));
+  return (
+    <PlainSlider
+      label={`${label}, ${symbol}`}
+      value={shown(value)}
+      range={range(props.range)}
+      step={ownStep}
+      digits={ownStep === step ? digits : ownStep < 0.1 ? 2 : ownStep < 1 ? 1 : 0}
+      unit={symbol}
+      onChange={(next) => onChange(clamped(read(next), props.range))}
+    />
+  );
+}
+
+const clamped = (value: number, [min, max]: readonly [number, number]) => Math.max(min, Math.min(max, value));
+
+/** Near a step, round in its last digit. */
+const niceStep = (step: number) =>
+  [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 50].find((one) => one >= 0.7 * step) ?? 100;
+
+function PlainSlider({
   label,
   value,
   range: [min, max],
@@ -28,7 +57,7 @@ export function NumberSlider({
   digits,
   unit = "",
   onChange,
-}: NumberSliderProps) {
+}: Omit<NumberSliderProps, "quantity">) {
   const [text, setText] = useState<string | null>(null);
   const id = useId();
   const typed = text === null ? value : typedNumber(text);

@@ -44,6 +44,18 @@ interface Field extends DBSchema {
   sent: { key: number; value: Sent; indexes: { bySession: string } };
 }
 
+/** Squads as they are taken into the field, beside the others for the same reason. */
+interface Squads extends DBSchema {
+  squads: { key: string; value: KeptSquad };
+}
+
+/** A squad as the server last showed it. */
+export interface KeptSquad {
+  readonly squadId: string;
+  readonly keptAtMs: number;
+  readonly squad: unknown;
+}
+
 /** Opens a database once; again after it could not be opened, or was closed by the browser. */
 function opener<Schema extends DBSchema>(name: string, create: (database: IDBPDatabase<Schema>) => void) {
   let opened: Promise<IDBPDatabase<Schema>> | null = null;
@@ -73,9 +85,23 @@ const field = opener<Field>("bathygon-field", (database) => {
   database.createObjectStore("sent", { autoIncrement: true }).createIndex("bySession", "sessionId");
 });
 
+const squads = opener<Squads>("bathygon-squads", (database) => {
+  database.createObjectStore("squads", { keyPath: "squadId" });
+});
+
 /** Closes it, for whoever opens it afresh. */
 export async function closeDevice(): Promise<void> {
-  await Promise.all([device.close(), field.close()]);
+  await Promise.all([device.close(), field.close(), squads.close()]);
+}
+
+/** Keeps the squads that somebody coaches now, and no others. */
+export async function keepSquads(kept: readonly KeptSquad[]): Promise<void> {
+  const transaction = (await squads.open()).transaction("squads", "readwrite");
+  await Promise.all([transaction.store.clear(), ...kept.map((one) => transaction.store.put(one)), transaction.done]);
+}
+
+export async function readSquads(): Promise<readonly KeptSquad[]> {
+  return (await squads.open()).getAll("squads");
 }
 
 /** Everything in the outbox with its key, oldest first. */
@@ -161,4 +187,5 @@ export async function dropKept(): Promise<void> {
     transaction.done,
   ]);
   await (await device.open()).clear("packets");
+  await (await squads.open()).clear("squads");
 }

@@ -5,6 +5,8 @@ import { useTheme } from "@mui/material/styles";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import type { ScatterRun } from "@/core";
+import { quantityText } from "@/words";
+import { usePreferences } from "../theme/preferences";
 import { numberFont } from "../theme/tokens";
 
 const WIDTH = 420;
@@ -14,6 +16,8 @@ const EDGE = { left: 40, bottom: 22, top: 8, right: 8 };
 /** Paths of the first runs from the side: clean ones solid, the others dashed. */
 export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
   const { tokens } = useTheme();
+  const { units } = usePreferences();
+  const perUnit = units === "metric" ? 1 : 0.3048;
   const drawn = runs.flatMap(({ path, failure }) => (path ? [{ path, clean: failure === null }] : []));
   const alongs = drawn.flatMap(({ path }) => path.map(([along]) => along));
   const least = Math.min(...alongs) - 1;
@@ -36,21 +40,24 @@ export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
         role="img"
         aria-label={`Paths of ${drawn.length} runs from the side`}
       >
-        {y.ticks(4).map((height) => (
-          <g key={height}>
-            <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(height)} y2={y(height)} stroke={tokens.rule} />
-            <text
-              x={EDGE.left - 5}
-              y={y(height) + 3}
-              textAnchor="end"
-              fontSize="10"
-              fontFamily={numberFont}
-              fill={tokens.ink}
-            >
-              {Math.round(10 * height) / 10} m
-            </text>
-          </g>
-        ))}
+        {scaleLinear([0, top / perUnit], [0, 1])
+          .ticks(4)
+          .map((tick) => tick * perUnit)
+          .map((height) => (
+            <g key={height}>
+              <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(height)} y2={y(height)} stroke={tokens.rule} />
+              <text
+                x={EDGE.left - 5}
+                y={y(height) + 3}
+                textAnchor="end"
+                fontSize="10"
+                fontFamily={numberFont}
+                fill={tokens.ink}
+              >
+                {quantityText(height, "length", units, Number.isInteger(height / perUnit) ? 0 : 1)}
+              </text>
+            </g>
+          ))}
         {drawn.map(({ path, clean }, i) => (
           <path
             key={i}

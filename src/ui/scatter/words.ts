@@ -1,4 +1,4 @@
-import { percent } from "@/words";
+import { percent, quantityText, type UnitSystem } from "@/words";
 import type { Comparison, Estimate, Failure, Mark, PilotErrors, ScatterSummary } from "@/core";
 
 /** "74 % (71 to 77 %)". */
@@ -47,12 +47,13 @@ function failureWords(failure: Failure): string {
 }
 
 /** What a flight must keep to be clean, in words. */
-export function markInWords(mark: Mark): string {
+export function markInWords(mark: Mark, units: UnitSystem): string {
+  const length = (metres: number) => quantityText(metres, "length", units);
   switch (mark.kind) {
     case "height-band":
-      return `no more than ${mark.aboveM} m above and ${mark.belowM} m below the height it began at`;
+      return `no more than ${length(mark.aboveM)} above and ${length(mark.belowM)} below the height it began at`;
     case "end-height":
-      return `ended within ${mark.withinM} m of the height it began at`;
+      return `ended within ${length(mark.withinM)} of the height it began at`;
     case "view":
       return `the view within ${mark.withinDeg}° of where it looked`;
     case "heading":
@@ -62,7 +63,7 @@ export function markInWords(mark: Mark): string {
     case "horizon":
       return `the horizon never leaning by more than ${mark.withinDeg}°`;
     case "line":
-      return `ended within ${mark.withinM} m of its line`;
+      return `ended within ${length(mark.withinM)} of its line`;
     case "bounce":
       return `swung back by no more than ${mark.withinDeg}°`;
     case "round":
@@ -70,7 +71,7 @@ export function markInWords(mark: Mark): string {
     case "circle":
       return `its circle kept to ${percent(mark.spreadShare)} of the radius, the sticks nearly at rest`;
     case "spot":
-      return `within ${mark.withinM} m of the spot`;
+      return `within ${length(mark.withinM)} of the spot`;
     case "throttle-closed":
       return "the throttle closed upside down";
     case "in-picture":

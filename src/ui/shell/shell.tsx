@@ -13,6 +13,7 @@ import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
 import { KeysProvider } from "../keys/keys";
 import { useOffline } from "../outbox/use-offline";
+import { takeSquadsAlong } from "../outbox/squads";
 import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";
@@ -41,6 +42,10 @@ function Frame({ children }: { children: ReactNode }) {
   const [finding, setFinding] = useState(false);
   const [menuOpen, setMenuOpen] = useState(false);
   const { hrefFor, coaches } = useAtHand();
+  // Whoever was at the desk can begin a session where there is no network. A device that keeps nothing says so in the field.
+  useEffect(() => {
+    if (coaches) void takeSquadsAlong().catch(() => undefined);
+  }, [coaches]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "k" || !(event.ctrlKey || event.metaKey)) return;

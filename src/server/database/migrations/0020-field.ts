@@ -21,6 +21,7 @@ export async function up(knex: Knex): Promise<void> {
   });
   await knex.schema.alterTable("session", (table) => {
     table.specificType("ended_by", ID).nullable();
+    table.json("begun_against").nullable();
   });
   await knex.schema.alterTable("session_pilot", (table) => {
     table.specificType("left_at", MOMENT).nullable();
@@ -45,6 +46,7 @@ export async function down(knex: Knex): Promise<void> {
   });
   await knex.schema.alterTable("session", (table) => {
     table.dropColumn("ended_by");
+    table.dropColumn("begun_against");
   });
   await knex.schema.alterTable("aircraft", (table) => {
     table.dropColumn("cleared_at");
