@@ -141,7 +141,7 @@ test("an address with nonsense in it is answered plainly, never with a fault of 
 });
 
 test("nothing serious for assistive technology, in any look", async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   // Colours in between two looks are none.
   await page.emulateMedia({ reducedMotion: "reduce" });
   await openPilot(page, "Odalie Venn");
@@ -152,6 +152,7 @@ test("nothing serious for assistive technology, in any look", async ({ page }) =
     "/setup",
     "/brief",
     "/lab",
+    "/lab/choreographer",
     "/session",
     "/calendar",
     "/yard",

@@ -85,6 +85,7 @@ const allSent = (page: Page) => expect(page.getByText("■ All sent")).toBeVisib
 test("a session planned at the desk is opened cold, begun, flown, debriefed and closed without a network, and all of it arrives", async ({
   browser,
 }) => {
+  test.setTimeout(120_000);
   const context = await browser.newContext();
   const page = await context.newPage();
   await signIn(page);
@@ -310,6 +311,7 @@ test("a session is begun without a network from the squad last seen, flown, and 
   await page.getByRole("button", { name: "Begin with 2 pilots" }).click();
   await expect(page).toHaveURL(/\/field\?session=/);
   const sessionId = new URL(page.url()).searchParams.get("session")!;
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
   const first = await page.getByRole("heading", { level: 1 }).textContent();
   await tap(page, "Clean");
   await page.getByRole("button", { name: /^Next: / }).click();

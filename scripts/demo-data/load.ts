@@ -7,6 +7,7 @@ import {
   anyAccount,
   insertAircraft,
   insertAttempt,
+  insertCheck,
   insertCoach,
   insertLoad,
   insertMilestone,
@@ -67,10 +68,16 @@ class Camp {
   private readonly random = seededRandom(SEED);
   /** Of its own, so that what is measured moves nothing else. */
   private readonly normal = seededNormal(seededRandom(SEED + 1));
+  private readonly checks = seededRandom(SEED + 2);
   private readonly today: number;
   private readonly coachIds: string[] = [];
   private readonly squadId: string;
   private readonly siteIds: string[] = [];
+  /** The aircraft of each setup, as far as a check after a crash wants it. */
+  private readonly flownWith = new Map<
+    string,
+    { readonly id: string; readonly tiltDeg: number; readonly ready: boolean }
+  >();
 
   constructor(
     private readonly transaction: Transaction,
@@ -200,6 +207,8 @@ class Camp {
           new Date(atMs),
         );
         if (place === 0) ofFirst.push({ day, id });
+        const ready = aircraft.state === "flying";
+        this.flownWith.set(id, { id: aircraftId, tiltDeg: settings.tiltDeg, ready });
         const done = { kind: "saved-setup", aircraft: aircraft.name, number: i + 1, reason } as const;
         await this.leaveTrail({ who: coaches[day % 2], done, pilotId }, atMs);
       }
@@ -270,6 +279,7 @@ class Camp {
       }
       if (stretch.signed && day === last) await this.signOff(person, step.id, startMs + 5 * HOUR_MS, day);
     }
+    await this.lookAfter(day, people, startMs);
     for (const { plan, id } of people) {
       for (const [, text] of plan.notes.filter(([noted]) => noted === day)) {
         await insertNote(
@@ -280,6 +290,28 @@ class Camp {
       }
     }
     await setSessionEnd(this.transaction, sessionId, { at: new Date(startMs + 4 * HOUR_MS), byAccountId: null });
+  }
+
+  /** What crashed was checked the same evening; what crashed on the last day still waits for it. */
+  private async lookAfter(day: number, people: readonly Person[], startMs: number): Promise<void> {
+    const at = new Date(startMs + 6 * HOUR_MS);
+    for (const person of people) {
+      const aircraft = this.flownWith.get(person.setupOnDay(day) ?? "");
+      const crashed = person.flown.some(({ outcome, atMs }) => outcome === "crashed" && atMs >= startMs);
+      if (!aircraft || !crashed || day === flyingDaysAgo.length - 1) continue;
+      const coachId = this.coachOn(day);
+      if (aircraft.ready) {
+        const tiltDeg = aircraft.tiltDeg + Math.round(4 * Math.sin(day + aircraft.tiltDeg)) / 10;
+        const check = {
+          id: this.id(at.getTime(), this.checks),
+          aircraftId: aircraft.id,
+          coachId,
+          props: "changed",
+          tiltDeg,
+        } as const;
+        await insertCheck(this.transaction, check, at);
+      } else await this.transaction("aircraft").where({ id: aircraft.id }).update({ cleared_at: at });
+    }
   }
 
   private async signOff(person: Person, stepId: string, atMs: number, day: number): Promise<void> {
@@ -332,11 +364,11 @@ class Camp {
   }
 
   /** An id of the usual form whose random part comes from the seed. */
-  private id(atMs: number): string {
+  private id(atMs: number, random = this.random): string {
     return v7({
       msecs: atMs,
-      random: Uint8Array.from({ length: 16 }, () => Math.floor(this.random() * 256)),
-      seq: Math.floor(this.random() * 2 ** 31),
+      random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)),
+      seq: Math.floor(random() * 2 ** 31),
     });
   }
 }

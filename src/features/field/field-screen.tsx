@@ -39,7 +39,9 @@ export function FieldScreen() {
       <Typography sx={{ my: 2 }}>
         Sessions on this device. They open, run and close without a network; what is tapped is sent when there is one.
       </Typography>
-      {kept?.length === 0 && <Typography color="text.secondary">None yet.</Typography>}
+      {kept?.length === 0 && (
+        <Typography color="text.secondary">None yet: open a session while there is a network.</Typography>
+      )}
       {kept?.map((one) => (
         <KeptLine key={one.tally.session.id} packet={one} />
       ))}

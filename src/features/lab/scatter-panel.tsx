@@ -143,6 +143,7 @@ export function ScatterPanel(props: ScatterProps) {
 
 /** Whose errors are flown with, and the flights that takes. */
 function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg, measured, beside }: ScatterProps) {
+  const { units } = usePreferences();
   const [source, setSource] = useState<ErrorSource>("stage");
   const [typed, setTyped] = useState<Readonly<Partial<Record<keyof PilotErrors, string>>>>({});
   const enough = measuredEnough(measured).length > 0;
@@ -155,7 +156,7 @@ function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg
     seed: SEED,
   };
   const own = useOwnErrors(source === "own" && enough ? { plan: asFlown, usual: usualErrors(stage), measured } : null);
-  const { errors } = errorsOf(source, stage, own.errors, typed);
+  const { errors } = errorsOf(source, stage, own.errors, typed, units);
   const plans = useMemo(
     () =>
       errors

@@ -4,14 +4,21 @@ import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
+import { usePreferences } from "@/ui/theme/preferences";
+import { entryIn, type Quantity, type UnitSystem } from "@/words";
 import { errorRanges, LEAST_MEASURED, usualErrors, type OwnErrors, type PilotErrors } from "@/core";
 
-const fields: readonly { readonly name: keyof PilotErrors; readonly label: string; readonly times: number }[] = [
+const fields: readonly {
+  readonly name: keyof PilotErrors;
+  readonly label: string;
+  readonly times: number;
+  readonly quantity?: Quantity;
+}[] = [
   { name: "lateS", label: "Late, ms", times: 1000 },
   { name: "timingS", label: "Timing, ms", times: 1000 },
   { name: "gain", label: "Stick travel, %", times: 100 },
   { name: "centring", label: "Off the middle, %", times: 100 },
-  { name: "windMps", label: "Wind, m/s", times: 1 },
+  { name: "windMps", label: "Wind", times: 1, quantity: "speed" },
   { name: "stickNoise", label: "Wandering, %", times: 100 },
 ];
 
@@ -24,16 +31,18 @@ export function errorsOf(
   stage: number,
   own: PilotErrors | null,
   typed: Readonly<Partial<Record<keyof PilotErrors, string>>>,
+  units: UnitSystem,
 ): { readonly errors: PilotErrors | null; readonly wrong: ReadonlySet<keyof PilotErrors> } {
   const usual = usualErrors(stage);
   if (source === "stage") return { errors: usual, wrong: new Set() };
   if (source === "own") return { errors: own, wrong: new Set() };
   const wrong = new Set<keyof PilotErrors>();
   const errors = { ...usual };
-  for (const { name, times } of fields) {
+  for (const { name, times, quantity } of fields) {
     const text = typed[name];
     if (text === undefined) continue;
-    const value = typedNumber(text) / times;
+    const shown = typedNumber(text);
+    const value = quantity ? entryIn(quantity, units).read(shown) : shown / times;
     const [min, max] = errorRanges[name];
     if (!Number.isFinite(value) || value < min || value > max) wrong.add(name);
     else errors[name] = value;
@@ -67,7 +76,8 @@ export function ErrorFields({
   onSource: (source: ErrorSource) => void;
   onType: (name: keyof PilotErrors, text: string) => void;
 }) {
-  const { errors, wrong } = errorsOf(source, stage, own, typed);
+  const { units } = usePreferences();
+  const { errors, wrong } = errorsOf(source, stage, own, typed, units);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       <TextField
@@ -86,19 +96,21 @@ export function ErrorFields({
         </MenuItem>
         <MenuItem value="typed">as typed</MenuItem>
       </TextField>
-      {fields.map(({ name, label, times }) => {
-        const [min, max] = errorRanges[name];
+      {fields.map(({ name, label, times, quantity }) => {
+        const entry = quantity && entryIn(quantity, units);
+        const inUnit = (value: number) => (entry ? entry.shown(value) : value * times);
+        const [min, max] = entry ? entry.range(errorRanges[name]) : errorRanges[name].map((end) => end * times);
         const shown = source === "typed" ? typed[name] : undefined;
         return (
           <TextField
             key={name}
             size="small"
-            label={label}
-            value={shown ?? (errors ? tenths(times * errors[name]) : "")}
+            label={entry ? `${label}, ${entry.symbol}` : label}
+            value={shown ?? (errors ? tenths(inUnit(errors[name])) : "")}
             error={wrong.has(name)}
             helperText={
               wrong.has(name)
-                ? `${min * times} to ${max * times}`
+                ? `${min} to ${max}`
                 : source === "own" && intervals && name !== "windMps"
                   ? `${tenths(times * intervals.low[name])} to ${tenths(times * intervals.high[name])}`
                   : undefined

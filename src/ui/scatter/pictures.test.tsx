@@ -33,7 +33,7 @@ describe("paths of scattered runs", () => {
   it("have their heights along the side in round steps from the ground", () => {
     renderScreen(<Cloud runs={[run(square)]} />);
     const heights = [...drawing(/Paths of/).querySelectorAll("text")].map(({ textContent }) => textContent);
-    expect(heights).toEqual(["0 m", "2 m", "4 m", "6 m", "8 m", "10 m"]);
+    expect(heights).toEqual([0, 2, 4, 6, 8, 10].map((metres) => `${metres}\u202fm`));
   });
 });
 

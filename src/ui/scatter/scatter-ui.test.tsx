@@ -60,16 +60,18 @@ describe("ready or not", () => {
 it("takes the hands of the stage, the pilot's own once they are worked out, or what is typed within its range", () => {
   const usual = usualErrors(3);
   const own = { ...usual, timingS: 0.02 };
-  expect(errorsOf("stage", 3, own, {}).errors).toEqual(usual);
-  expect(errorsOf("own", 3, own, {}).errors).toEqual(own);
-  expect(errorsOf("own", 3, null, {}).errors).toBeNull();
-  expect(errorsOf("typed", 3, null, { timingS: "30", gain: "12,5" }).errors).toEqual({
+  expect(errorsOf("stage", 3, own, {}, "metric").errors).toEqual(usual);
+  expect(errorsOf("own", 3, own, {}, "metric").errors).toEqual(own);
+  expect(errorsOf("own", 3, null, {}, "metric").errors).toBeNull();
+  expect(errorsOf("typed", 3, null, { timingS: "30", gain: "12,5" }, "metric").errors).toEqual({
     ...usual,
     timingS: 0.03,
     gain: 0.125,
   });
-  expect(errorsOf("typed", 3, null, { lateS: "-40" }).errors).toEqual({ ...usual, lateS: -0.04 });
-  const wrong = errorsOf("typed", 3, null, { timingS: "900", windMps: "" });
+  expect(errorsOf("typed", 3, null, { lateS: "-40" }, "metric").errors).toEqual({ ...usual, lateS: -0.04 });
+  // Wind is typed in the unit chosen.
+  expect(errorsOf("typed", 3, null, { windMps: "10" }, "imperial").errors!.windMps).toBeCloseTo(3.048, 9);
+  const wrong = errorsOf("typed", 3, null, { timingS: "900", windMps: "" }, "metric");
   expect(wrong.errors).toBeNull();
   expect([...wrong.wrong]).toEqual(["timingS", "windMps"]);
 });

@@ -1,0 +1,86 @@
+import { expect, test, type Page } from "@playwright/test";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { demoAddress, signIn } from "./addresses";
+
+/** Prose that somebody wrote has the unit it was written in: the built-in syllabus, and what the demo's people typed. */
+const prose = ["src/syllabus/built-in", "scripts/demo-data"]
+  .flatMap((folder) => readdirSync(folder).map((file) => readFileSync(join(folder, file), "utf8")))
+  .join("\n");
+
+const figure = {
+  metric: /\d[\s\u202f](m|m\/s|°C)(?![\w²/])/,
+  imperial: /\d[\s\u202f](ft|ft\/s|oz|°F)(?![\w²/])/,
+} as const;
+/** The same in labels of what is typed: "Wind, m/s". */
+const label = { metric: /, ?(m|m\/s|°C)( |$)/, imperial: /, ?(ft|ft\/s|oz|°F)( |$)/ } as const;
+
+/** Every figure and label on a page in the units of a system, but for those in prose. */
+async function saidIn(page: Page, system: keyof typeof figure): Promise<string[]> {
+  const texts = await page.evaluate(() => {
+    const found: string[] = [];
+    for (const one of document.querySelectorAll("body *")) {
+      if (one.closest("script, style")) continue;
+      const own = [...one.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim());
+      // A figure and its unit stand in elements of their own: read with their line.
+      if (own) found.push((one.parentElement ?? one).textContent ?? "");
+      for (const name of ["aria-label", "placeholder"]) {
+        const text = one.getAttribute(name);
+        if (text) found.push(text);
+      }
+    }
+    return [...new Set(found)];
+  });
+  return texts.flatMap((text) => {
+    const match = figure[system].exec(text) ?? label[system].exec(text);
+    if (!match) return [];
+    const said = text.slice(Math.max(0, match.index - 8), match.index + match[0].length);
+    return prose.includes(said.trim()) ? [] : [said];
+  });
+}
+
+test("every screen says lengths, speeds, weights and temperatures in the units chosen, and takes them so", async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page);
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  const { search } = new URL(page.url());
+  for (const [units, other] of [
+    ["imperial", "metric"],
+    ["metric", "imperial"],
+  ] as const) {
+    await page.getByLabel("Units").selectOption(units);
+    for (const path of [
+      "/squad",
+      "/pilot",
+      "/setup",
+      "/brief",
+      "/brief?step=gap-wide",
+      "/lab",
+      "/session",
+      "/calendar",
+      "/yard",
+      "/syllabus",
+      "/season",
+    ]) {
+      const [where, step] = path.split("?");
+      await page.goto(`${demoAddress}${where}${search}${step ? `&${step}` : ""}`);
+      await page.waitForLoadState("networkidle");
+      if (path === "/brief" || path === "/lab")
+        await expect(page.getByRole("button", { name: /^(Hang time|Highest point)/ }).first()).toBeVisible({
+          timeout: 30_000,
+        });
+      expect([units, path, await saidIn(page, other)]).toEqual([units, path, []]);
+      // It would be seen.
+      if (["/brief", "/lab", "/yard"].includes(path)) expect((await saidIn(page, units)).length).toBeGreaterThan(1);
+    }
+    await page.goto(`${demoAddress}/setup${search}`);
+    for (const part of ["Throttle", "Tilt", "Measured"]) {
+      await page.getByRole("tab", { name: part }).click();
+      expect([units, part, await saidIn(page, other)]).toEqual([units, part, []]);
+    }
+  }
+});
