@@ -182,6 +182,12 @@ test("the quiz on the sticks is answered, and kept as an attempt", async ({ page
   await signIn(page, "Odalie Venn");
   await page.goto(`${demoAddress}/brief?step=sticks`);
   await page.getByRole("button", { name: "Begin the quiz, mode 2" }).click();
+  // Both sticks have room on a phone.
+  for (const width of [360, 390]) {
+    await page.setViewportSize({ width, height: 800 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    await expect(page.getByRole("button", { name: "right stick to the right" })).toBeInViewport({ ratio: 1 });
+  }
   const right: Readonly<Record<string, string>> = {
     climb: "left stick up",
     sink: "left stick down",

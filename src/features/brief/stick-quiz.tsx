@@ -70,7 +70,7 @@ export function StickQuiz({ data }: { data: BriefData }) {
               }
             />
           ) : (
-            <Box sx={{ display: "flex", gap: 1, my: 2 }}>
+            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 2 }}>
               {question.answers.map((text, i) => (
                 <Button
                   key={text}
@@ -157,7 +157,7 @@ const ways: readonly (readonly [way: Way, x: number, y: number])[] = [
 /** Both dials with the four ways of each to be pushed. */
 function Dials({ onPush }: { onPush: (side: Side, way: Way) => void }) {
   return (
-    <Box sx={{ display: "flex", gap: 3, my: 1.5 }}>
+    <Box sx={{ display: "flex", gap: { xs: 1.5, sm: 3 }, my: 1.5 }}>
       {(["left", "right"] as const).map((side) => (
         <Dial key={side} side={side} onPush={(way) => onPush(side, way)} />
       ))}
@@ -168,8 +168,8 @@ function Dials({ onPush }: { onPush: (side: Side, way: Way) => void }) {
 function Dial({ side, onPush }: { side: Side; onPush: (way: Way) => void }) {
   const { tokens } = useTheme();
   return (
-    <Box sx={{ position: "relative", width: 200, height: 200 }}>
-      <svg viewBox="-100 -100 200 200" width="200" height="200" aria-hidden>
+    <Box sx={{ position: "relative", flex: "1 1 0", maxWidth: 200, aspectRatio: "1" }}>
+      <svg viewBox="-100 -100 200 200" width="100%" aria-hidden>
         <circle r="96" fill={tokens.sheet} stroke={tokens.ink} strokeWidth="2" />
         <path d="M-84 0H84M0 -84V84" stroke={tokens.rule} strokeWidth="1.5" />
         <circle r="12" fill={tokens.ink} />
@@ -182,8 +182,8 @@ function Dial({ side, onPush }: { side: Side; onPush: (way: Way) => void }) {
           onClick={() => onPush(way)}
           sx={(theme) => ({
             position: "absolute",
-            left: 100 + 66 * x - 26,
-            top: 100 + 66 * y - 22,
+            left: `calc(${50 + 33 * x}% - 26px)`,
+            top: `calc(${50 + 33 * y}% - 22px)`,
             minWidth: 52,
             height: 44,
             p: 0,

@@ -90,7 +90,10 @@ function summaryOf(one: Candidate, { plan, fliers, packsOf }: Plan): string {
   if (!flier || blocks.length === 0) return "Nothing planned";
   const steps = blocks.flatMap(({ stepId }) => (stepId ? [stepName(flier.syllabus, stepId)] : []));
   const minutes = blocks.reduce((sum, block) => sum + block.minutes, 0);
-  return `${counted(packsOf(one) ?? 0, "pack")}, ${numeral(minutes)} min: ${[...new Set(steps)].join(", ")}`;
+  // Ground school takes none.
+  const flies = plan?.slots.some((slot) => slot.includes(one.id)) ?? false;
+  const packs = flies ? `${counted(packsOf(one) ?? 0, "pack")}, ` : "";
+  return `${packs}${numeral(minutes)} min: ${[...new Set(steps)].join(", ")}`;
 }
 
 /** Many at once: everybody, or who flew last time. */

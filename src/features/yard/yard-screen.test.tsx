@@ -50,12 +50,18 @@ it("shows limit, hazards and whom to ask in the person's own units, and changes 
   expect(entry.getByText(/open water/)).toBeVisible();
   expect(entry.queryByText(/Rules/)).toBeNull();
   await userEvent.click(entry.getByRole("button", { name: "Change" }));
-  await userEvent.clear(screen.getByLabelText("Clear ground all round, m"));
-  await userEvent.type(screen.getByLabelText("Clear ground all round, m"), "wide");
+  await userEvent.clear(screen.getByLabelText("Clear ground all round, ft"));
+  await userEvent.type(screen.getByLabelText("Clear ground all round, ft"), "wide");
   await userEvent.click(screen.getByRole("button", { name: "Save" }));
   expect(await screen.findByText("room is a number of metres")).toBeVisible();
-  expect(screen.getByLabelText("Clear ground all round, m")).toHaveValue("wide");
-  expect(sent[0].input).toMatchObject({ id: "pans", version: 3 });
+  expect(screen.getByLabelText("Clear ground all round, ft")).toHaveValue("wide");
+  // What nobody touched goes back as it was, to the last place.
+  expect(sent[0].input).toMatchObject({ id: "pans", version: 3, ceilingM: "60", elevationM: "" });
+  await userEvent.clear(screen.getByLabelText("Clear ground all round, ft"));
+  await userEvent.type(screen.getByLabelText("Clear ground all round, ft"), "300");
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(sent[1].input).toMatchObject({ roomM: "91.44" });
 });
 
 it("shows a pilot the same without anything to change", () => {

@@ -54,16 +54,20 @@ const fieldsOf = (site: Site | null, length: Entry) => ({
   askWhom: { label: "Who to ask", initial: site?.askWhom ?? "" },
 });
 
-/** What was typed, with its lengths in metres; what is no number goes as it is, to be told so at its field. */
+/** What was typed, with its lengths in metres: as they were where nobody touched them. What is no number goes as it is, to be told so at its field. */
 function inMetres<Values extends Readonly<Record<(typeof lengths)[number], string>>>(
   values: Values,
   length: Entry,
+  site: Site | null,
 ): Values {
-  const metres = (text: string) => {
-    const typed = typedNumber(text);
-    return text.trim() === "" || !Number.isFinite(typed) ? text : String(rounded(length.read(typed), 3));
+  const metres = (name: (typeof lengths)[number]) => {
+    const known = site?.[name] ?? null;
+    if (known !== null && values[name] === length.text(known)) return String(known);
+    const typed = typedNumber(values[name]);
+    if (values[name].trim() === "" || !Number.isFinite(typed)) return values[name];
+    return String(rounded(length.read(typed), 3));
   };
-  return { ...values, ...Object.fromEntries(lengths.map((name) => [name, metres(values[name])])) };
+  return { ...values, ...Object.fromEntries(lengths.map((name) => [name, metres(name)])) };
 }
 
 /** Yard: where the squad flies, how much room and height there is, what is in the way and who says so. */
@@ -132,7 +136,7 @@ export function YardScreen({ data }: { data: YardData }) {
                 action="add-site"
                 submit="Add"
                 fields={{ squadId: squadField(squads), ...fieldsOf(null, length) }}
-                input={(values, id) => ({ id, ...inMetres(values, length) })}
+                input={(values, id) => ({ id, ...inMetres(values, length, null) })}
                 onDone={done}
               />
             )}
@@ -141,7 +145,7 @@ export function YardScreen({ data }: { data: YardData }) {
                 action="edit-site"
                 submit="Save"
                 fields={fieldsOf(editing, length)}
-                input={(values) => ({ id: editing.id, version: editing.version, ...inMetres(values, length) })}
+                input={(values) => ({ id: editing.id, version: editing.version, ...inMetres(values, length, editing) })}
                 onDone={done}
               />
             )}
