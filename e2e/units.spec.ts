@@ -60,6 +60,7 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
       "/brief",
       "/brief?step=gap-wide",
       "/lab",
+      "/lab/choreographer",
       "/session",
       "/calendar",
       "/yard",

@@ -6,32 +6,45 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
+import { entryIn } from "@/words";
 
-/** One number of a phase, typed. Where a figure of the trick stands, that figure is named and moved. */
-export function FigureInput({
-  label,
-  unit,
-  value,
-  min,
-  max,
-  step,
-  boundTo,
-  onChange,
-  onFree,
-}: {
-  label: string;
-  unit: string;
-  value: number;
-  min: number;
-  max: number;
-  step: number;
+interface FigureInputProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
   /** The figure of the trick, or of the start, that stands here. */
-  boundTo?: string | null;
-  onChange: (value: number) => void;
+  readonly boundTo?: string | null;
+  readonly onChange: (value: number) => void;
   /** Puts a number of its own in the place of the figure. */
-  onFree?: () => void;
-}) {
+  readonly onFree?: () => void;
+}
+
+/** One number of a phase, typed, lengths and speeds in the units chosen. Where a figure of the trick stands, that figure is named and moved. */
+export function FigureInput(props: FigureInputProps) {
+  const { units } = usePreferences();
+  const { unit, value, min, max, onChange } = props;
+  const quantity = unit === "m" ? "length" : unit === "m/s" ? "speed" : null;
+  if (quantity === null) return <PlainFigure {...props} />;
+  const entry = entryIn(quantity, units);
+  const [least, most] = entry.range([min, max]);
+  return (
+    <PlainFigure
+      {...props}
+      unit={entry.symbol}
+      value={entry.shown(value)}
+      min={least}
+      max={most}
+      onChange={(shown) => onChange(Math.max(min, Math.min(max, entry.read(shown))))}
+    />
+  );
+}
+
+function PlainFigure({ label, unit, value, min, max, step, boundTo, onChange, onFree }: FigureInputProps) {
   const [text, setText] = useState<string | null>(null);
   const digits = step < 0.1 ? 2 : step < 1 ? 1 : 0;
   const typed = text === null ? value : typedNumber(text);

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { SendForm } from "@/ui/forms/send-form";
+import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { PilotData } from "./load";
 
@@ -27,10 +27,17 @@ export function Notes({ data }: { data: PilotData }) {
               label: "New note",
               initial: "",
               lines: 1,
-              help: `${data.pilot.name} can read it too, signed in.`,
             },
+            readBy: choiceField<"pilot" | "coaches">({
+              label: "Read by",
+              initial: "pilot",
+              options: [
+                ["pilot", `${data.pilot.name} too`],
+                ["coaches", "coaches only"],
+              ],
+            }),
           }}
-          input={({ text }, id) => ({ id, pilotId: data.pilot.id, text })}
+          input={({ text, readBy }, id) => ({ id, pilotId: data.pilot.id, text, forCoaches: readBy === "coaches" })}
           onDone={() => router.refresh()}
         />
       )}
@@ -40,6 +47,7 @@ export function Notes({ data }: { data: PilotData }) {
           <Box sx={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{note.text}</Box>
           <Box sx={{ display: "flex", fontSize: "0.82rem", color: "text.secondary", alignItems: "center" }}>
             <Moment atMs={note.writtenAtMs} />, {note.coachName}
+            {note.forCoaches && ", coaches only"}
             <Box sx={{ flex: 1 }} />
             {data.coaches && (
               <Button

@@ -19,7 +19,8 @@ import { useAir } from "@/ui/air/use-air";
 import { SendForm } from "@/ui/forms/send-form";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
-import { numeral, quantityText } from "@/words";
+import { entryIn, numeral, quantityText } from "@/words";
+import { gramsFrom } from "./grams";
 
 const percent = (share: number | null | undefined) =>
   share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)} %`;
@@ -107,10 +108,10 @@ export function LoadsPanel({
             submit="Add load"
             fields={{
               name: { label: "Name of the load", initial: "", help: "Such as “long pack” or “with camera”" },
-              massG: { label: "Weight with it on, ready to fly, g", initial: "" },
+              massG: { label: `Weight with it on, ready to fly, ${entryIn("mass", units).symbol}`, initial: "" },
               thrustToWeight: { label: "Thrust over weight with it, measured (may stay empty)", initial: "" },
             }}
-            input={(values, id) => ({ id, aircraftId: aircraft.id, ...values })}
+            input={(values, id) => ({ id, aircraftId: aircraft.id, ...values, massG: gramsFrom(values.massG, units) })}
             onDone={() => {
               setRound((now) => now + 1);
               router.refresh();

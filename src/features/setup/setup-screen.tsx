@@ -16,13 +16,15 @@ import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import { usePreferences } from "@/ui/theme/preferences";
-import { capital, numeral, quantityText } from "@/words";
+import { entryIn, capital, numeral, quantityText } from "@/words";
+import { gramsFrom } from "./grams";
 import type { SetupData } from "./load";
 import { SetupEditor } from "./setup-editor";
 import type { Tab } from "./setup-parts";
 
 /** Setup: the aircraft and the versioned settings on it. */
 export function SetupScreen({ data }: { data: SetupData }) {
+  const { units } = usePreferences();
   const { pilot, aircraft } = data;
   const [adding, setAdding] = useState(false);
   // Stays over a save, which begins the editor anew.
@@ -40,7 +42,7 @@ export function SetupScreen({ data }: { data: SetupData }) {
           options: Object.values(airframePresets).map((preset) => [preset.id, preset.name]),
           help: "An estimate to begin with, until you measure",
         },
-        massG: { label: "Weighed with battery, g (may stay empty)", initial: "" },
+        massG: { label: `Weighed with battery, ${entryIn("mass", units).symbol} (may stay empty)`, initial: "" },
         thrustToWeight: { label: "Thrust over weight, measured (may stay empty)", initial: "" },
         flightState: choiceField<FlightState>({
           label: "State",
@@ -52,7 +54,7 @@ export function SetupScreen({ data }: { data: SetupData }) {
           ],
         }),
       }}
-      input={(values, id) => ({ id, pilotId: pilot.id, ...values })}
+      input={(values, id) => ({ id, pilotId: pilot.id, ...values, massG: gramsFrom(values.massG, units) })}
       onDone={(id) => {
         setAdding(false);
         router.push(`/setup?pilot=${pilot.id}&aircraft=${id}`);

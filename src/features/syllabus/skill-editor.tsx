@@ -1,5 +1,8 @@
 "use client";
 
+import { rounded } from "@/core";
+import { usePreferences } from "@/ui/theme/preferences";
+import { entryIn } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -21,6 +24,8 @@ export function SkillEditor({
   onChange: (document: SyllabusDocument) => void;
   onGone: () => void;
 }) {
+  const { units } = usePreferences();
+  const length = entryIn("length", units);
   const set = (change: Partial<Skill>) => onChange(withSkill(document, skill.id, change));
   const toStage = (stage: number) => {
     const others = document.skills.filter(({ id }) => id !== skill.id);
@@ -45,10 +50,10 @@ export function SkillEditor({
         ))}
       </TextField>
       <NumberField
-        label="Clear ground all round, m"
-        value={skill.roomM}
+        label={`Clear ground all round, ${length.symbol}`}
+        value={rounded(length.shown(skill.roomM), 2)}
         width={220}
-        onChange={(roomM) => set({ roomM })}
+        onChange={(shown) => set({ roomM: rounded(length.read(shown), 3) })}
       />
       <TextList label="Cautions" values={skill.cautions} onChange={(cautions) => set({ cautions })} />
       {skill.steps.length === 0 && (
