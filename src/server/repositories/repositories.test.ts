@@ -68,6 +68,9 @@ it("keeps names as typed, numbers as numbers and times to the millisecond in UTC
     windMps: null,
     begun: true,
     endedAtMs: null,
+    endedBy: null,
+    against: [],
+    pilots: session.pilots.map((one) => ({ ...one, left: false })),
   });
 });
 
