@@ -178,7 +178,7 @@ it.each<[Problem, string]>([
   [{ kind: "flies-into", into: "wall", timeS: 2.34 }, "it flies into the wall after 2.3 s"],
   [
     { kind: "meets-ground", timeS: 1.26, speedMps: 8.04, tiltDeg: 41.6 },
-    "it meets the ground after 1.3 s at 8.0 m/s, 42° off level; begin higher, or see the thrust and the rates",
+    "it meets the ground after 1.3 s at 8.0\u202fm/s, 42° off level; begin higher, or see the thrust and the rates",
   ],
   [
     { kind: "too-little-punch", fullG: 1.3, trimG: 1 },

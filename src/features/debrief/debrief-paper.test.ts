@@ -84,7 +84,7 @@ it("says what was measured: the mean on its side of the mark, of how many", () =
   expect(text).toContain("Swing back 3° on average, 1 measured.");
   expect(measuredWords([measured(2, 1), measured(-2, 2)], "metric")).toEqual(["stop error 0° on average, 2 measured"]);
   expect(measuredWords([{ measured: { heightErrorM: -0.44 } }], "metric")).toEqual([
-    "height off 0.4 m low on average, 1 measured",
+    "height off 0.4\u202fm low on average, 1 measured",
   ]);
   expect(paper([tap("clean", 1)])).not.toContain("on average");
 });

@@ -1,7 +1,14 @@
 import { act, renderHook } from "@testing-library/react";
+import { PreferencesProvider } from "@/ui/theme/preferences";
+import type { UnitSystem } from "@/words";
 import { usePlanFrame, type FrameField } from "./use-plan-frame";
 
-const opened = () => renderHook(() => usePlanFrame(90)).result;
+const opened = (units: UnitSystem = "metric") =>
+  renderHook(() => usePlanFrame(90), {
+    wrapper: ({ children }) => (
+      <PreferencesProvider initial={{ theme: "light", units }}>{children}</PreferencesProvider>
+    ),
+  }).result;
 const type = (plan: ReturnType<typeof opened>, name: FrameField, text: string) =>
   act(() => plan.current.set(name, text));
 
@@ -53,4 +60,14 @@ it("names what cannot be, and makes no plan of it; what was typed stays", () => 
 it.each(["[1,2]", '{"packMin":4,"spots":{"a":1}}', '"x"', "{"])("begins as usual where %s is kept", (kept) => {
   localStorage.setItem("bathygon-plan-habits", kept);
   expect(opened().current.frame).toMatchObject({ packMin: 4, spots: 1 });
+});
+
+it("takes wind and warmth in the units chosen, and says their limits in them", () => {
+  const plan = opened("imperial");
+  type(plan, "windMps", "10");
+  type(plan, "temperatureC", "50");
+  expect(plan.current.frame!.windMps).toBeCloseTo(3.048, 9);
+  expect(plan.current.frame!.temperatureC).toBeCloseTo(10, 9);
+  type(plan, "windMps", "200");
+  expect(plan.current.errors).toEqual({ windMps: "0 to 131.23" });
 });
