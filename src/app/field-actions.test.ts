@@ -6,6 +6,7 @@ import type { SignedInCoach } from "@/server/accounts";
 import {
   insertAircraft,
   insertCoach,
+  insertLoad,
   insertPilot,
   insertSetup,
   insertSite,
@@ -234,8 +235,22 @@ describe("a session begun without a network", () => {
     const { session } = (await loadTally(who, input.id))!;
     expect(session.pilots.map(({ pilotId, setupId: flown }) => [pilotId, flown])).toEqual([[odo, null]]);
     expect(session.against).toEqual([
-      { pilot: "Odo Fenn", refusal: expect.objectContaining({ kind: "too-little-room", hasM: 1 }) },
+      { pilotId: odo, refusal: expect.objectContaining({ kind: "too-little-room", hasM: 1 }) },
     ]);
+    // A pilot reads what stands against them, and nothing of anybody else.
+    const [idaIn] = input.pilots.filter(({ pilotId }) => pilotId === ida);
+    const both = {
+      ...input,
+      id: newId(),
+      pilots: [
+        { ...odoIn, stepId: "flip-slow" },
+        { ...idaIn, stepId: "hang" },
+      ],
+    };
+    expect(await run(fieldActions["begin-in-field"], both)).toMatchObject({ ok: true });
+    const asIda = { ...who, coachId: null, pilotId: ida };
+    expect((await loadTally(asIda, both.id))!.session.against!.map(({ pilotId }) => pilotId)).toEqual([ida]);
+    expect((await loadTally(who, both.id))!.session.against).toHaveLength(2);
     const tap = { id: newId(), sessionId: input.id, pilotId: odo, stepId: "flip-slow", direction: "back" };
     const flown = { ...tap, outcome: "clean", flownAtMs: START_MS + 5 } as const;
     expect(await run(fieldActions["log-attempt"], flown)).toMatchObject({ ok: true });
@@ -252,4 +267,24 @@ describe("a session begun without a network", () => {
       fields: { [name]: expect.any(String) },
     });
   });
+});
+
+it("takes nobody in with what another pilot's aircraft carries", async () => {
+  const sessionId = newId();
+  await prepared(sessionId);
+  const loadId = newId();
+  await inTransaction((transaction) =>
+    insertLoad(
+      transaction,
+      { id: loadId, aircraftId: plank, name: "Camera", massKg: 0.4, thrustToWeight: null },
+      new Date(),
+    ),
+  );
+  for (const [wrong, field] of [
+    [{ setupId: null, loadId }, "loadId"],
+    [{ setupId, loadId: null }, "setupId"],
+  ] as const)
+    expect(
+      await run(fieldActions["take-in"], { id: sessionId, pilotId: kit, stepId: "sticks", ...wrong }),
+    ).toMatchObject({ ok: false, fields: { [field]: expect.any(String) } });
 });

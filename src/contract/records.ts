@@ -208,7 +208,7 @@ export interface Session {
 
 /** What stands against a step that a pilot flies all the same. */
 export interface BegunAgainst {
-  readonly pilot: string;
+  readonly pilotId: string;
   readonly refusal: StepRefusal;
 }
 

@@ -67,7 +67,11 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   return {
     accountId: who.accountId,
     name: who.name,
-    session: { ...session, pilots: members },
+    session: {
+      ...session,
+      pilots: members,
+      against: (session.against ?? []).filter(({ pilotId }) => visible.has(pilotId)),
+    },
     attempts,
     notes: notes
       .filter(({ pilotId, forCoaches }) => visible.has(pilotId) && (isCoach(who) || !forCoaches))

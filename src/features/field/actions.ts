@@ -4,6 +4,7 @@ import { badField, ByIdInput, coachAction, conflict, memberAction, there, type A
 import {
   findAircraft,
   findAttempt,
+  findLoad,
   findSession,
   findSetup,
   insertAttempt,
@@ -161,8 +162,11 @@ export const fieldActions = {
       if (squadOf(pilotId) !== squadOf(id)) throw badField("pilotId", "A session is of one squad.");
       if (!knownStep(await syllabusOf(squadOf(id)), stepId))
         throw badField("stepId", "That step is not in the squad's syllabus.");
-      if (setupId && (await findAircraft((await findSetup(setupId))?.aircraftId ?? ""))?.pilotId !== pilotId)
+      const setup = setupId ? await findSetup(setupId) : undefined;
+      if (setupId && (await findAircraft(setup?.aircraftId ?? ""))?.pilotId !== pilotId)
         throw badField("setupId", "That setup is not of an aircraft of this pilot.");
+      if (loadId && (await findLoad(loadId))?.aircraftId !== setup?.aircraftId)
+        throw badField("loadId", "That load does not belong to the aircraft of this setup.");
       await inTransaction((transaction) => takeIn(transaction, id, { pilotId, stepId, setupId, loadId }));
     },
   ),

@@ -37,13 +37,12 @@ export async function sessionFromField(
     const { syllabus, school, flown, signedOff } = entryOf(progress, pilotId);
     const step = findStep(syllabus, stepId);
     if (!step || place === "simulator") return [];
-    const pilot = squad.find((one) => one.id === pilotId)?.name ?? "";
     const lacks = !signedOff.has(stepId) && simulatorLacking(step, school, flown.get(stepId)?.recent ?? []);
     const refusals = [
       ...(lacks ? [{ kind: "simulator-first", step: step.name } as const] : []),
       ...(site ? [siteRefusal(step, skillOf(syllabus, step), site)] : []),
     ];
-    return refusals.flatMap((refusal) => (refusal ? [{ pilot, refusal }] : []));
+    return refusals.flatMap((refusal) => (refusal ? [{ pilotId, refusal }] : []));
   });
   return { id, squadId, coachId: who.coachId, place, siteId: site?.id ?? null, startedAtMs, pilots: members, against };
 }

@@ -62,7 +62,7 @@ export function BelowTargets({
           <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
         </>
       )}
-      <Against against={(tally.session.against ?? []).filter((one) => one.pilot === pilot.name)} />
+      <Against against={(tally.session.against ?? []).filter((one) => one.pilotId === pilot.id)} />
       <NoteList notes={notes} />
       {block.reason && (
         <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>

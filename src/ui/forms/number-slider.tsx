@@ -29,14 +29,14 @@ export function NumberSlider({ quantity, ...props }: NumberSliderProps) {
   if (!quantity) return <PlainSlider {...props} />;
   const { symbol, shown, read, range } = entryIn(quantity, units);
   const { label, value, step, digits, onChange } = props;
-  const ownStep = shown(step) - shown(0) === step ? step : niceStep(shown(step) - shown(0));
+  const ownStep = shown(step) - shown(0) === step ? step : roundStep(0.7 * (shown(step) - shown(0)));
   return (
     <PlainSlider
       label={`${label}, ${symbol}`}
       value={shown(value)}
       range={range(props.range)}
       step={ownStep}
-      digits={ownStep === step ? digits : ownStep < 0.1 ? 2 : ownStep < 1 ? 1 : 0}
+      digits={ownStep === step ? digits : digitsOf(ownStep)}
       unit={symbol}
       onChange={(next) => onChange(clamped(read(next), props.range))}
     />
@@ -45,9 +45,12 @@ export function NumberSlider({ quantity, ...props }: NumberSliderProps) {
 
 const clamped = (value: number, [min, max]: readonly [number, number]) => Math.max(min, Math.min(max, value));
 
-/** Near a step, round in its last digit. */
-const niceStep = (step: number) =>
-  [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 50].find((one) => one >= 0.7 * step) ?? 100;
+/** The next step up that is round in its last digit. */
+export const roundStep = (least: number): number =>
+  [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 50].find((one) => one >= least) ?? 100;
+
+/** Places that a step is read with. */
+export const digitsOf = (step: number): number => (step < 0.1 ? 2 : step < 1 ? 1 : 0);
 
 function PlainSlider({
   label,

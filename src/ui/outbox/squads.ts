@@ -4,10 +4,11 @@ import { keepSquads, readSquads } from "./device-store";
 /** How old the squads on a device may grow while there is a network, ms. */
 const FRESH_MS = 30 * 60_000;
 
-/** Keeps a coach's squads on this device as the server has them, unless it did so lately. Without a network nothing changes. */
-export async function takeSquadsAlong(accountChanged = false): Promise<void> {
-  const kept = await readSquads();
-  if (!accountChanged && kept.length > 0 && kept.every(({ keptAtMs }) => Date.now() - keptAtMs < FRESH_MS)) return;
+/** Keeps the squads of the coach of this name on this device as the server has them, unless it did so lately. Without a network nothing changes. */
+export async function takeSquadsAlong(name: string): Promise<void> {
+  const kept = await squadsAlong();
+  const fresh = kept.every(({ squad, keptAtMs }) => squad.name === name && Date.now() - keptAtMs < FRESH_MS);
+  if (kept.length > 0 && fresh) return;
   const response = await fetch("/field-squads").catch(() => null);
   if (!response?.ok) return;
   const squads: readonly FieldSquad[] = await response.json();

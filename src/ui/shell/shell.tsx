@@ -41,11 +41,11 @@ export function Shell({ data, children }: { data: ShellData; children: ReactNode
 function Frame({ children }: { children: ReactNode }) {
   const [finding, setFinding] = useState(false);
   const [menuOpen, setMenuOpen] = useState(false);
-  const { hrefFor, coaches } = useAtHand();
+  const { hrefFor, coaches, name } = useAtHand();
   // Whoever was at the desk can begin a session where there is no network. A device that keeps nothing says so in the field.
   useEffect(() => {
-    if (coaches) void takeSquadsAlong().catch(() => undefined);
-  }, [coaches]);
+    if (coaches) void takeSquadsAlong(name).catch(() => undefined);
+  }, [coaches, name]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "k" || !(event.ctrlKey || event.metaKey)) return;
