@@ -76,6 +76,20 @@ it("lets eight pilots of four packs each change them while others fly", () => {
   });
 });
 
+it("of a whole squad is as short as turns can be, everybody once before anybody twice", () => {
+  for (const [pilots, atOnce] of [
+    [30, 1],
+    [30, 2],
+    [17, 3],
+  ] as const) {
+    const packsOf = Array.from({ length: pilots }, (_, i) => [`p${i}`, 3] as const);
+    const slots = orderTurns(packsOf, atOnce, times).map((slot) => slot.map(({ pilotId }) => pilotId));
+    const turns = Math.ceil((3 * pilots) / atOnce);
+    expect(orderTimes(slots, times).totalMin).toBe(turns * 5 - 1);
+    expect(new Set(slots.slice(0, Math.ceil(pilots / atOnce)).flat()).size).toBe(pilots);
+  }
+});
+
 it("begins a turn once those before have landed and handed over, and its pilots have changed their packs", () => {
   expect(turnBegins([["ida"], ["odo"], ["odo"], ["ida"]], times)).toEqual([0, 5, 12, 17]);
   expect(turnBegins([], times)).toEqual([]);

@@ -75,7 +75,7 @@ export function orderTurns(
   atOnce: number,
   times: TurnTimes,
 ): Turn[][] {
-  const all = packsOf.reduce((sum, [, packs]) => sum + packs, 0);
+  if (packsOf.every(([, packs]) => packs === 0)) return [];
   let beam: readonly Begun[] = [
     {
       slots: [],
@@ -88,7 +88,6 @@ export function orderTurns(
     },
   ];
   let best: { readonly slots: Begun["slots"]; readonly rank: readonly number[] } = { slots: [], rank: [Infinity] };
-  if (all === 0) return [];
   while (beam.length > 0) {
     const further = distinct(beam.flatMap((begun) => nextSlots(begun, atOnce).map((now) => flownBy(begun, now, times))))
       .map((begun) => ({ begun, rank: promise(begun, atOnce, times) }))
@@ -97,14 +96,14 @@ export function orderTurns(
     if (whole && compare(whole.rank, best.rank) < 0) best = { slots: whole.begun.slots, rank: whole.rank };
     beam = further
       .filter(({ begun, rank }) => begun.left.some((packs) => packs > 0) && compare(rank, best.rank) < 0)
-      .slice(0, BEAM)
+      .slice(0, beamFor(packsOf.length))
       .map(({ begun }) => begun);
   }
   return turnsOf(packsOf, best.slots);
 }
 
-/** Orders that are followed up beside one another. */
-const BEAM = 20;
+/** Orders that are followed up beside one another: few where there are many pilots, so that a plan stands within a moment. */
+const beamFor = (pilots: number) => (pilots <= 8 ? 20 : 4);
 
 /** An order as far as it goes; lists by pilot. */
 interface Begun {
@@ -120,16 +119,28 @@ interface Begun {
 }
 
 /**
- * Who may fly in the next slot: nobody again while somebody has not flown. A spot may stay empty, where all fly together again after a change of packs.
+ * Who may fly in the next slot: nobody again while somebody has not flown. Of those who have, the few who wait longest are looked at. A spot may stay empty,
+ * where all fly together again after a change of packs.
  */
 function nextSlots(begun: Begun, atOnce: number): number[][] {
-  const { left, flown } = begun;
+  const { left, flown, landedMin } = begun;
+  const window = atOnce + (atOnce <= 3 ? 2 : 1);
   const open = [...left.keys()].filter((i) => left[i] > 0);
+  const most = (of: readonly number[], rank: (i: number) => readonly number[]) =>
+    [...of].sort((a, b) => compare(rank(a), rank(b))).slice(0, window);
   const fresh = open.filter((i) => !flown[i]);
-  if (fresh.length > atOnce) return choices(begun, fresh, atOnce);
-  const again = open.filter((i) => flown[i]);
+  if (fresh.length > atOnce)
+    return choices(
+      begun,
+      most(fresh, (i) => [-left[i]]),
+      atOnce,
+    );
+  const again = most(
+    open.filter((i) => flown[i]),
+    (i) => [landedMin[i], -left[i]],
+  );
   const room = Math.min(atOnce - fresh.length, again.length);
-  return Array.from({ length: room + 1 }, (_, count) => count)
+  return [...new Set([room, Math.max(0, room - 1)])]
     .filter((count) => fresh.length + count > 0)
     .flatMap((count) => choices(begun, again, count).map((more) => [...fresh, ...more]));
 }

@@ -13,7 +13,7 @@ import { tallyBegun, type ActionInput, type FieldSquad, type TallyPilot } from "
 import { stepName, syllabusFrom, builtInSyllabus, type Syllabus } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { Moment } from "@/ui/moment/moment";
-import { enqueue } from "@/ui/outbox/outbox";
+import { enqueue, outboxNow } from "@/ui/outbox/outbox";
 import { squadsAlong } from "@/ui/outbox/squads";
 import { counted } from "@/words";
 import { keepOnDevice } from "./packet";
@@ -78,7 +78,11 @@ function Who({ squad }: { squad: FieldSquad }) {
     };
     try {
       await keepOnDevice(tallyBegun(squad, input));
-      await enqueue({ key: newId(), accountId: squad.accountId, sessionId: input.id, action: "begin-in-field", input });
+      const key = newId();
+      await enqueue({ key, accountId: squad.accountId, sessionId: input.id, action: "begin-in-field", input });
+      // What is not on the disk would not outlive the way to the tally.
+      const { broken, unkept } = outboxNow();
+      if (unkept.has(key)) throw new Error(broken ?? "its disk takes nothing");
       // Whole, as without a network: the page comes from this device.
       // eslint-disable-next-line @next/next/no-location-assign-relative-destination
       window.location.assign(`/field?session=${input.id}`);

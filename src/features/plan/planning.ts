@@ -129,8 +129,21 @@ function alloted(pilots: readonly PilotOffers[], frame: PlanFrame) {
   }
 }
 
-const ordered = (packs: readonly (readonly [pilotId: string, packs: number])[], frame: PlanFrame) =>
-  orderTurns(packs, atOnceIn(frame), frame).map((slot) => slot.map(({ pilotId }) => pilotId));
+/** Orders worked out of late: a plan is drawn anew at every key, and asks for the same ones. */
+const orders = new Map<string, SessionPlan["slots"]>();
+const MOST_ORDERS = 20;
+
+function ordered(
+  packs: readonly (readonly [pilotId: string, packs: number])[],
+  frame: PlanFrame,
+): SessionPlan["slots"] {
+  const key = JSON.stringify([packs, atOnceIn(frame), frame.packMin, frame.changeMin]);
+  const slots =
+    orders.get(key) ?? orderTurns(packs, atOnceIn(frame), frame).map((slot) => slot.map(({ pilotId }) => pilotId));
+  if (orders.size >= MOST_ORDERS) orders.clear();
+  orders.set(key, slots);
+  return slots;
+}
 
 /** The order of turns for what each pilot is to fly. */
 export const slotsFor = (
