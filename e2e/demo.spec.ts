@@ -18,7 +18,7 @@ test("the squad tells the camp's stories, who needs the coach most first", async
   await expect(row("Odalie Venn")).toContainText("forward first, the weaker side");
   await expect(row("Brannoch Sile")).toContainText("on the new setup");
   await expect(row("Tamsel Orrick")).toContainText("recall");
-  await expect(row("Corvin Haldt")).toContainText("Spindle (repaired)");
+  await expect(row("Corvin Haldt")).toContainText("Spindle (crashed)");
   await expect(row("Perrin Askew")).toContainText("not flown yet");
 });
 

@@ -8,6 +8,8 @@ export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, side
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
+export { lessonOf } from "./lesson";
+export type { LessonPart, LessonState } from "./lesson";
 export { offersOf } from "./offers";
 export type { OfferReason, ReasonedOffer } from "./offers";
 export { ownRecipe, requireVariant } from "./own-variants";

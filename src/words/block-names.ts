@@ -2,6 +2,7 @@ import type { BlockKind } from "@/core";
 
 export const blockNames: Readonly<Record<BlockKind, string>> = {
   "warm-up": "Warm-up",
+  show: "Demo pack",
   main: "Main drill",
   review: "Due again",
   free: "Free",

@@ -4,6 +4,7 @@ export { blockReasonWords } from "./block-reasons";
 export { capital, lower } from "./capital";
 export { deedWords } from "./deeds";
 export { evidenceWords, judgedByWords } from "./evidence";
+export { lessonWords } from "./lesson";
 export { countWords, markWords, measureSides, measureWords, placeWords, unitOf } from "./marks";
 export { chancePercent, counted, percent, percentRange } from "./numbers";
 export { outlookWords } from "./outlook";

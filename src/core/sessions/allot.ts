@@ -1,7 +1,7 @@
 import { mostTurns } from "./turns";
 
-/** What part of a session a block is. */
-export const blockKinds = ["warm-up", "main", "review", "free"] as const;
+/** What part of a session a block is. In `show` the coach flies, and the pilot watches. */
+export const blockKinds = ["warm-up", "show", "main", "review", "free"] as const;
 export type BlockKind = (typeof blockKinds)[number];
 
 /** Something a pilot could fly in a session, and how much half a pack of it is worth. */

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { tallyData } from "@/contract/testing/made-up-pilot";
 import type { Session } from "@/contract";
 import { renderScreen } from "@/ui/testing/render-screen";
-import { EndedElsewhere, useEndedElsewhere } from "./ended-elsewhere";
+import { EndedElsewhere, useEndedElsewhere, useEndedHere } from "./ended-elsewhere";
 
 const running = tallyData().session;
 const over = (accountId: string, name: string): Session => ({
@@ -57,4 +57,30 @@ it("says nothing of an end from here, or from before", async () => {
   unmount();
   renderScreen(<Field session={over("edda", "Edda Rusk")} />);
   expect(screen.getByText("debrief")).toBeVisible();
+});
+
+it("knows over a reload that it was ended on this device, whenever the page learns of it", async () => {
+  function Here({ after }: { after: Session }) {
+    const [session, setSession] = useState(running);
+    const [endedHere, setEndedHere] = useEndedHere(session, "me");
+    return (
+      <>
+        <button onClick={() => setEndedHere(true)}>end it here</button>
+        <button onClick={() => setSession(after)}>it ends</button>
+        <Field session={session} endedHere={endedHere} />
+      </>
+    );
+  }
+  const { unmount } = renderScreen(<Here after={over("me", "Ann Pell")} />);
+  await userEvent.click(screen.getByRole("button", { name: "end it here" }));
+  unmount();
+  // The page that comes was made before the end arrived.
+  const { unmount: close } = renderScreen(<Here after={over("me", "Ann Pell")} />);
+  expect(screen.getByText("tally")).toBeVisible();
+  await end();
+  expect(screen.getByText("debrief")).toBeVisible();
+  close();
+  renderScreen(<Here after={over("edda", "Edda Rusk")} />);
+  await end();
+  expect(screen.getByRole("alertdialog")).toHaveTextContent("Edda Rusk ended it");
 });

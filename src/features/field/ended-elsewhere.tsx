@@ -5,7 +5,19 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Session } from "@/contract";
+import { useDeviceState } from "@/ui/device/use-device-state";
 import { Moment } from "@/ui/moment/moment";
+
+const flagFrom = (kept: unknown) => (typeof kept === "boolean" ? kept : null);
+
+/**
+ * Whether the session was ended on this device, which is no surprise to anybody: kept over a reload, as the page that comes may be older than the end
+ * and learn of it afterwards. Not where somebody else ended it since.
+ */
+export function useEndedHere({ id, endedBy }: Session, accountId: string) {
+  const [kept, change] = useDeviceState(`bathygon-ended-${id}`, false, flagFrom);
+  return [kept && (!endedBy || endedBy.accountId === accountId), (ended: boolean) => change(() => ended)] as const;
+}
 
 /** Whether a session that was flown here a moment ago was ended by somebody else, or on another device; not where its end waits or came from here. */
 export function useEndedElsewhere({ begun, endedAtMs }: Session, endedHere: boolean) {

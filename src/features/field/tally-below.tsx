@@ -11,6 +11,7 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lookNames, themeNames } from "@/ui/theme/tokens";
 import { blockReasonWords, refusalWords } from "@/words";
+import { Lesson } from "./lesson";
 import { EndSession } from "./end-session";
 import { TapList } from "./tally-parts";
 import type { useFieldPlace } from "./use-field-place";
@@ -28,8 +29,8 @@ export interface PartProps {
 /** The verdict with what was tapped, the notes, and the way out of the session. */
 export function BelowTargets({
   field,
-  place: { pilot, block },
-  now: { step, own, known },
+  place,
+  now,
   today,
   notes,
   onSignOff,
@@ -43,6 +44,8 @@ export function BelowTargets({
   onEnd: () => void;
   onBrief: (() => void) | null;
 }) {
+  const { pilot, block } = place;
+  const { step, own, known } = now;
   const syllabus = useSyllabus();
   const { theme, setPreference } = usePreferences();
   const { tally, act } = field;
@@ -62,6 +65,7 @@ export function BelowTargets({
           <TapList step={step} own={own} onUndo={(id) => act({ action: "undo-attempt", input: { id } })} />
         </>
       )}
+      {tally.coaches && <Lesson place={place} now={now} />}
       <Against against={(tally.session.against ?? []).filter((one) => one.pilotId === pilot.id)} />
       <NoteList notes={notes} />
       {block.reason && (

@@ -499,3 +499,27 @@ describe("a planned session", () => {
     expect(await screen.findByRole("button", { name: "Bailed, 1 so far" })).toBeVisible();
   });
 });
+
+it("teaches one pilot live: the demonstration counts nothing, and the lesson goes on with the taps", async () => {
+  const block = { stepId: "flip-slow", minutes: 4, firstDirection: "backward", reason: null };
+  const odo = {
+    ...tallyPilot("odo", "Odo Fenn", ["flip-slow"], { setupId: "setup" }),
+    blocks: [
+      { ...block, kind: "show" as const },
+      { ...block, kind: "main" as const },
+    ],
+  };
+  renderScreen(<TallyScreen data={data({ pilots: [odo], session: { ...session, pilots: [session.pilots[0]] } })} />);
+  expect(screen.getByText("You fly, Odo Fenn watches.")).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^Clean/ })).toBeNull();
+  const lesson = screen.getByRole("region", { name: "Lesson" });
+  expect(lesson).toHaveTextContent("Fly it while Odo Fenn watches your picture.");
+  await userEvent.keyboard("c");
+  await userEvent.click(screen.getByRole("button", { name: /^Main drill/ }));
+  expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeEnabled();
+  await userEvent.keyboard("c");
+  expect(within(lesson).getAllByText("4 tries: 1 flown, 1 clean.")[0].closest("li")).toHaveAttribute(
+    "aria-current",
+    "step",
+  );
+});

@@ -3,7 +3,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider } from "@/ui/keys/keys";
@@ -12,7 +11,7 @@ import { WhyProvider } from "@/ui/why/why";
 import { BeforeGoggles } from "./before-goggles";
 import { Debrief } from "@/features/debrief/client";
 import type { TallyData } from "@/contract";
-import { EndedElsewhere, useEndedElsewhere } from "./ended-elsewhere";
+import { EndedElsewhere, useEndedElsewhere, useEndedHere } from "./ended-elsewhere";
 import type { FieldPacket } from "./packet";
 import { RefusedList } from "./refused-list";
 import { useTally } from "./use-tally";
@@ -46,8 +45,7 @@ function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["brief
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>
     field.act({ action: "sign-off", input: { id: newId(), pilotId, stepId, note: "", atMs: Date.now() } });
-  // Ending it here is no surprise.
-  const [endedHere, setEndedHere] = useState(false);
+  const [endedHere, setEndedHere] = useEndedHere(session, field.tally.accountId);
   const ended = useEndedElsewhere(session, endedHere || field.waiting.end);
   const reopen = () => {
     setEndedHere(false);

@@ -28,6 +28,9 @@ import { TallyHead } from "./tally-head";
 import { useFlownNow, useTaps, type FlownNow } from "./use-taps";
 import type { FlownStep } from "@/syllabus";
 
+/** On a phone held across. */
+const whereLow = (sx: object) => ({ "@media (max-height: 480px)": sx });
+
 /** The running session: one pilot's turn, one tap an attempt; beside it the verdict. */
 export function Tally({
   field,
@@ -93,7 +96,14 @@ export function Tally({
           />
         ) : (
           <Typography sx={{ flex: 1, py: 3, fontSize: "1.1rem" }}>
-            {pilot.name} flies as they like: nothing is counted. To count something, choose another step above.
+            {block.kind === "show" ? (
+              <>
+                <b>You fly, {pilot.name} watches.</b> Nothing is counted. Land with the reserve, then choose the next
+                part above.
+              </>
+            ) : (
+              <>{pilot.name} flies as they like: nothing is counted. To count something, choose another step above.</>
+            )}
           </Typography>
         )}
         <TallyFoot
@@ -234,8 +244,8 @@ function Targets({
   return (
     <>
       <DirectionSwitch step={step} earlier={known.earlier} own={own} direction={direction} onChange={onDirection} />
-      {/* Where there is room for two columns the whole verdict stands beside it. */}
-      <Box sx={{ display: { md: "none" }, minWidth: 0 }}>
+      {/* Where there is room for two columns the whole verdict stands beside it; where the screen is low, what is tapped comes first. */}
+      <Box sx={{ display: { md: "none" }, minWidth: 0, ...whereLow({ order: 1 }) }}>
         <VerdictLine pilot={pilot} known={known} step={step} today={today} />
       </Box>
       <Box
@@ -247,7 +257,7 @@ function Targets({
           gap: 1,
           minHeight: 240,
           // A phone held across: all four in a row.
-          "@media (max-height: 480px)": { gridTemplateColumns: "repeat(4, 1fr)", minHeight: 120 },
+          ...whereLow({ gridTemplateColumns: "repeat(4, 1fr)", minHeight: 120 }),
         }}
       >
         {outcomes.map((outcome) => (
@@ -324,7 +334,7 @@ function TallyFoot({
         zIndex: 2,
         py: 0.8,
         bgcolor: theme.tokens.paper,
-        "@media (max-height: 480px)": { position: "static" },
+        ...whereLow({ position: "static" }),
       })}
     >
       <Button variant="outlined" disabled={!last} onClick={onUndo} sx={{ minHeight: 56, lineHeight: 1.2 }}>

@@ -13,7 +13,7 @@ import type { useTally } from "./use-tally";
 
 const outcomeKeys: Readonly<Record<Outcome, string>> = { clean: "c", rough: "r", bailed: "b", crashed: "x" };
 
-/** What is flown now: the step, what was flown of it before and in this session, and the direction. */
+/** What is flown now: the step, null where nothing is counted, the step it is about, what was flown of it before and in this session, and the direction. */
 export function useFlownNow(
   attempts: readonly LoggedAttempt[],
   { pilot, block, chosenDirection }: ReturnType<typeof useFieldPlace>,
@@ -23,12 +23,14 @@ export function useFlownNow(
   const known = knownStep(pilot.steps, block.stepId ?? "");
   // A step that no syllabus has any more is flown on in the directions it was flown in.
   const flownIn = [...new Set([...known.earlier, ...own].map((one) => one.direction))].join(" ");
-  const step = useMemo(
+  const taught = useMemo(
     () => (block.stepId ? flownStep(syllabus, block.stepId, flownIn === "" ? [] : flownIn.split(" ")) : null),
     [syllabus, block.stepId, flownIn],
   );
+  // What the coach shows is nobody's attempt.
+  const step = block.kind === "show" ? null : taught;
   const direction = step ? directionOf(step, chosenDirection ?? block.firstDirection) : "";
-  return { step, own, known, direction, last: own.at(-1) };
+  return { step, taught, own, known, direction, last: own.at(-1) };
 }
 
 export type FlownNow = ReturnType<typeof useFlownNow>;

@@ -46,6 +46,7 @@ export function PlanBlocks({
     moved.splice(to, 0, ...moved.splice(from, 1));
     onChange(moved);
   };
+  const main = blocks.findIndex(({ kind, stepId }) => kind === "main" && stepId !== null);
   return (
     <Box sx={{ gridColumn: "1 / -1", pl: { xs: 0, md: 5 } }} role="group" aria-label={`Plan of ${one.name}`}>
       {blocks.length === 0 && (
@@ -82,6 +83,11 @@ export function PlanBlocks({
         >
           Add a block
         </Button>
+        {main >= 0 && !blocks.some(({ kind }) => kind === "show") && (
+          <Button size="small" onClick={() => onChange(withDemonstration(blocks, main, packMin))}>
+            Demonstrate first
+          </Button>
+        )}
         {left.length > 0 && (
           <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>Left out: {left.join(" ")}</Typography>
         )}
@@ -89,6 +95,13 @@ export function PlanBlocks({
     </Box>
   );
 }
+
+/** A pack that the coach flies before the main drill. */
+const withDemonstration = (blocks: readonly PlannedBlock[], main: number, packMin: number): readonly PlannedBlock[] => [
+  ...blocks.slice(0, main),
+  { ...blocks[main], kind: "show", minutes: packMin, reason: { kind: "coachs-choice" } },
+  ...blocks.slice(main),
+];
 
 const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "As they like");
 

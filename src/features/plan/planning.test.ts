@@ -171,3 +171,22 @@ describe("wind", () => {
     expect(refused).toHaveProperty("topMps", expect.closeTo(speedMps, 6));
   });
 });
+
+it("counts the coach's demonstration as a turn, not as a pack of the pilot", () => {
+  const one = flier("odo", 1, usual);
+  const block = (kind: BlockKind) => ({
+    kind,
+    stepId: "flip-slow",
+    minutes: 4,
+    firstDirection: null,
+    reason: null,
+  });
+  const blocks = new Map([["odo", [block("show"), block("main")]]]);
+  const slots = slotsFor([one], blocks, frame);
+  expect(slots).toEqual([["odo"], ["odo"]]);
+  expect(limitsBroken([one], { blocks, slots }, frame)).toEqual([]);
+  const twice = new Map([["odo", [block("show"), block("main"), block("main")]]]);
+  expect(limitsBroken([one], { blocks: twice, slots }, frame)).toEqual([
+    { kind: "packs", pilot: "odo", wanted: 2, charged: 1 },
+  ]);
+});

@@ -152,7 +152,7 @@ export const slotsFor = (
   frame: PlanFrame,
 ): SessionPlan["slots"] =>
   ordered(
-    fliers.map((flier) => [flier.one.id, packsFor(flier, blocks, frame)] as const),
+    fliers.map((flier) => [flier.one.id, turnsFor(flier, blocks, frame)] as const),
     frame,
   );
 
@@ -164,18 +164,29 @@ export function slotsFit(
   frame: PlanFrame,
 ): boolean {
   const turns = slots.flat();
-  const wanted = fliers.map((flier) => [flier.one.id, packsFor(flier, blocks, frame)] as const);
+  const wanted = fliers.map((flier) => [flier.one.id, turnsFor(flier, blocks, frame)] as const);
   return (
     turns.length === wanted.reduce((sum, [, packs]) => sum + packs, 0) &&
     wanted.every(([id, packs]) => turns.filter((one) => one === id).length === packs)
   );
 }
 
-/** Packs that a pilot's blocks take; what is done on the ground takes none. */
-function packsFor({ one, syllabus }: Flier, blocks: SessionPlan["blocks"], { packMin }: PlanFrame): number {
-  const flown = (blocks.get(one.id) ?? []).filter(({ stepId }) => !isOnGround(syllabus, stepId));
-  return Math.ceil(flown.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
-}
+/** Turns that a pilot's blocks take, the coach's demonstration among them; what is done on the ground takes none. */
+const turnsFor = (flier: Flier, blocks: SessionPlan["blocks"], frame: PlanFrame): number =>
+  packsIn(inTheAir(flier, blocks), frame);
+
+/** Packs of the pilot's own that their blocks take. */
+const packsFor = (flier: Flier, blocks: SessionPlan["blocks"], frame: PlanFrame): number =>
+  packsIn(
+    inTheAir(flier, blocks).filter(({ kind }) => kind !== "show"),
+    frame,
+  );
+
+const inTheAir = ({ one, syllabus }: Flier, blocks: SessionPlan["blocks"]) =>
+  (blocks.get(one.id) ?? []).filter(({ stepId }) => !isOnGround(syllabus, stepId));
+
+const packsIn = (blocks: readonly PlannedBlock[], { packMin }: PlanFrame) =>
+  Math.ceil(blocks.reduce((sum, { minutes }) => sum + minutes, 0) / packMin - 1e-9);
 
 const isOnGround = (syllabus: Syllabus, stepId: string | null) => {
   const step = stepId === null ? undefined : findStep(syllabus, stepId);
