@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { demoAddress, graveFaults, signIn } from "./addresses";
+import { demoAddress, axeFaults, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -35,7 +35,7 @@ test("a session is planned, changed, taken out and brought back, and the calenda
   await expect(page.getByText("2 planned")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByText("3 planned")).toBeVisible();
-  expect(await graveFaults(page)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
 });
 
 test("a site with a low limit refuses a trick that the model flies above it, with the number", async ({ page }) => {

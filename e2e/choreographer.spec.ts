@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, graveFaults, signIn } from "./addresses";
+import { demoAddress, axeFaults, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -95,7 +95,7 @@ test("phases are dragged, set by keys, split, added, removed and mirrored, flown
     await page.reload();
     await expect(page.getByText("Not saved yet, kept on this device from before.")).toBeVisible();
     await expect(phases(page)).toHaveCount(6);
-    expect(await graveFaults(page)).toEqual([]);
+    expect(await axeFaults(page)).toEqual([]);
     await page.getByRole("button", { name: "Drop it" }).click();
     await expect(phases(page)).toHaveCount(5);
   });

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { emptyAddress, graveFaults } from "./addresses";
+import { emptyAddress, axeFaults } from "./addresses";
 
 for (const theme of ["light", "dark", "sun"]) {
   test(`the shared parts in the theme ${theme}: nothing to trip over, targets large enough, nothing wider than a phone`, async ({
@@ -12,7 +12,7 @@ for (const theme of ["light", "dark", "sun"]) {
     await page.goto(`${emptyAddress}/gallery`);
     await expect(page.getByRole("button", { name: theme })).toHaveAttribute("aria-pressed", "true");
     await expect(page.getByRole("region", { name: "Path" }).getByRole("img").first()).toBeVisible();
-    expect(await graveFaults(page)).toEqual([]);
+    expect(await axeFaults(page)).toEqual([]);
     // WCAG 2.2, success criterion 2.5.8: 24 by 24 CSS pixels.
     const small = await page.getByRole("button").evaluateAll((buttons) =>
       buttons

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 as newId } from "uuid";
-import { demoAddress, graveFaults, signIn } from "./addresses";
+import { demoAddress, axeFaults, signIn } from "./addresses";
 
 /** What the server has of a session: attempts that stand, by pilot name, step, direction and outcome, in order. */
 async function onServer(page: Page, sessionId: string) {
@@ -124,7 +124,7 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await expect(brief.getByText(/Does not go with these settings|could not be started/)).toHaveCount(0);
   await brief.getByRole("button", { name: "Back to the tally" }).click();
   await expect(field.getByText(/\d+ waiting on this device, safe/)).toBeVisible();
-  expect(await graveFaults(field)).toEqual([]);
+  expect(await axeFaults(field)).toEqual([]);
   await field.reload();
   await expect(field.getByText(/\d+ waiting on this device, safe/)).toBeVisible();
   await field.getByRole("button", { name: "End the session" }).click();
@@ -307,7 +307,7 @@ test("a session is begun without a network from the squad last seen, flown, and 
   await page.getByRole("checkbox", { name: /^Tamsel Orrick/ }).check();
   await page.getByRole("checkbox", { name: /^Perrin Askew/ }).check();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
-  expect(await graveFaults(page)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
   await page.getByRole("button", { name: "Begin with 2 pilots" }).click();
   await expect(page).toHaveURL(/\/field\?session=/);
   const sessionId = new URL(page.url()).searchParams.get("session")!;

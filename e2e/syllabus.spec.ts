@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, graveFaults, signIn } from "./addresses";
+import { demoAddress, axeFaults, signIn } from "./addresses";
 
 async function pilotPage(page: Page, name: string): Promise<void> {
   await page.goto(`${demoAddress}/squad`);
@@ -48,7 +48,7 @@ test.describe("depth chart", () => {
     await page.getByRole("button", { name: "As a list" }).click();
     await page.getByRole("button", { name: "all", exact: true }).click();
     await expect(page.getByRole("link", { name: /Split-S/ }).first()).toBeAttached();
-    expect(await graveFaults(page)).toEqual([]);
+    expect(await axeFaults(page)).toEqual([]);
   });
 
   test("on a phone the stages stand one under the other, without sideways scroll", async ({ page }) => {
@@ -58,7 +58,7 @@ test.describe("depth chart", () => {
     await page.getByRole("button", { name: "Slow flip" }).click();
     await expect(page).toHaveURL(/step=flip-slow/);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    expect(await graveFaults(page)).toEqual([]);
+    expect(await axeFaults(page)).toEqual([]);
   });
 });
 
@@ -121,7 +121,7 @@ test.describe.serial("the coach's own syllabus", () => {
     await page.getByRole("link", { name: "Look at it" }).first().click();
     await page.getByRole("button", { name: "Put it back into force" }).click();
     await expect(page.getByText("version 3 in force")).toBeVisible();
-    expect(await graveFaults(page)).toEqual([]);
+    expect(await axeFaults(page)).toEqual([]);
     await other.context().close();
   });
 
@@ -175,7 +175,7 @@ test("a season as a page and on paper", async ({ page }) => {
     ]);
     expect(download.suggestedFilename()).toMatch(/^season-/);
   }
-  expect(await graveFaults(page)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
 });
 
 test("the quiz on the sticks is answered, and kept as an attempt", async ({ page }) => {

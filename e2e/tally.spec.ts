@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, graveFaults, signIn } from "./addresses";
+import { demoAddress, axeFaults, signIn } from "./addresses";
 
 /** A session of two, begun and flown a little, on a phone. */
 async function begin(page: Page): Promise<void> {
@@ -58,7 +58,7 @@ test("nobody trips over the tally in any look, and the look is changed there", a
   for (const look of ["Light", "Dark", "Full sun"]) {
     await page.getByRole("button", { name: look }).click();
     await expect(page.getByRole("button", { name: look })).toHaveAttribute("aria-pressed", "true");
-    expect(await graveFaults(page), look).toEqual([]);
+    expect(await axeFaults(page), look).toEqual([]);
   }
 });
 

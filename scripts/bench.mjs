@@ -54,7 +54,13 @@ if (safe)
     ),
   );
 
-if (!safe && !hands)
+/** `npm run bench -- camp [learners]`: whether the coaching helps, on made-up learners. `-- rates`: how often the interval of a clean rate holds it. */
+const camp = process.argv[2] === "camp";
+if (camp) await runMain(() => runTypeScript("bench/camp.ts", [process.argv[3] ?? "60"], {}, { quiet: false }));
+const rates = process.argv[2] === "rates";
+if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: false }));
+
+if (!safe && !hands && !camp && !rates)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

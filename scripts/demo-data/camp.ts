@@ -67,8 +67,18 @@ interface Stretch {
   readonly back: readonly [number, number];
   readonly front: readonly [number, number];
   readonly crashes?: number;
+  /** Crashes come in the later half of the day. */
+  readonly tiring?: boolean;
   /** Signed off after the last day of the stretch. */
   readonly signed?: boolean;
+}
+
+/** Flown and logged by the pilot alone: days before today, tries a day, and how many of them clean. */
+export interface Alone {
+  readonly step: string;
+  readonly daysAgo: readonly number[];
+  readonly tries: number;
+  readonly clean: number;
 }
 
 interface CampPilot {
@@ -79,6 +89,7 @@ interface CampPilot {
   /** Signed off before the camp, on paper. */
   readonly broughtAlong: readonly string[];
   readonly flown: readonly Stretch[];
+  readonly alone?: Alone;
   readonly notes: readonly (readonly [day: number, text: string])[];
   /** The coach measures where the turns stop. */
   readonly measured?: boolean;
@@ -130,7 +141,7 @@ export const pilots: readonly CampPilot[] = [
     broughtAlong: [...throughCamera, "turn-brake", "land-short", "gap-wide"],
     flown: [
       { days: [0, 7], step: "flip-slow", back: [0.5, 0.9], front: [0.4, 0.85], signed: true },
-      { days: [8, 19], step: "flip-ease-quarter", back: [0.6, 0.9], front: [0.2, 0.25] },
+      { days: [8, 19], step: "flip-ease-quarter", back: [0.6, 0.9], front: [0.05, 0.45] },
     ],
     notes: [[15, "Looks at the brine tower on forward flips and loses the horizon. Fly them facing the open pans."]],
   },
@@ -175,9 +186,9 @@ export const pilots: readonly CampPilot[] = [
     flown: [
       { days: [0, 3], step: "flip-slow", back: [0.7, 0.95], front: [0.7, 0.9], signed: true },
       { days: [4, 8], step: "flip-ease-quarter", back: [0.6, 0.95], front: [0.6, 0.9], signed: true },
-      { days: [19, 19], step: "flip-slow", back: [0.5, 0.5], front: [0.4, 0.4] },
+      { days: [18, 19], step: "flip-slow", back: [0.3, 0.3], front: [0.2, 0.2] },
     ],
-    notes: [[19, "First day back after five weeks. Rusty but calm; only slow ones today, the eased ones next time."]],
+    notes: [[18, "First day back after five weeks. Rusty but calm; only slow ones for now, the eased ones later."]],
   },
   {
     // Ready for sign-off.
@@ -265,6 +276,41 @@ export const pilots: readonly CampPilot[] = [
     broughtAlong: ["sticks", "arm-reflex"],
     flown: [],
     notes: [[19, "Joined the camp. Arm switch drilled, first hovers by eye still to come."]],
+  },
+  {
+    // Four days alone in a row, then two weeks nothing.
+    name: "Wenna Loft",
+    stickMode: 2,
+    grip: "thumbs",
+    aircraft: [
+      {
+        name: "Tern",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 0, settings: settings(0.7, 20), reason: "First flips" }],
+      },
+    ],
+    broughtAlong: throughCamera,
+    flown: [{ days: [8, 11], step: "flip-slow", back: [0.2, 0.5], front: [0.2, 0.5] }],
+    alone: { step: "flip-slow", daysAgo: [17, 16, 15, 14], tries: 8, clean: 8 },
+    notes: [[11, "Works in shifts: camps out for a few days, then cannot come for a fortnight."]],
+  },
+  {
+    // Took on too much.
+    name: "Joss Hathering",
+    stickMode: 2,
+    grip: "thumbs",
+    aircraft: [
+      {
+        name: "Winch",
+        preset: "five-inch-freestyle",
+        state: "flying",
+        setups: [{ day: 0, settings: settings(0.72, 20), reason: "Lent by the camp" }],
+      },
+    ],
+    broughtAlong: [...throughCamera, "flip-slow", "flip-ease-quarter"],
+    flown: [{ days: [18, 19], step: "flip-one-move", back: [0.05, 0], front: [0.05, 0], tiring: true }],
+    notes: [[19, "Wanted the whole flip at once. Tired by the end, and it showed."]],
   },
 ];
 

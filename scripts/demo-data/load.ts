@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome, DAY_MS } from "@/core";
+import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome, DAY_MS, usualRules } from "@/core";
 import { evidenceFor } from "@/features/pilot/evidence";
 import { hashPassword, insertAccount } from "@/server/accounts";
 import {
@@ -28,7 +28,7 @@ import {
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
-import { coaches, flyingDaysAgo, ownWay, pilots, planned, sites, squadName, targets } from "./camp";
+import { coaches, flyingDaysAgo, type Alone, ownWay, pilots, planned, sites, squadName, targets } from "./camp";
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -60,6 +60,8 @@ interface Person {
   readonly setupOnDay: (day: number) => string | null;
   readonly flown: FlownAttempt[];
   readonly signed: Set<string>;
+  /** Draws of their own for those who came later, so that nobody else's camp changes. */
+  readonly random: () => number;
   /** Share of a clean attempt saved up in each direction. */
   readonly credit: { back: number; front: number };
 }
@@ -126,6 +128,8 @@ class Camp {
       people.push({
         plan,
         id,
+        random:
+          plan.alone || plan.flown.some(({ tiring }) => tiring) ? seededRandom(SEED + people.length) : this.random,
         flown: [],
         signed: new Set(plan.broughtAlong),
         credit: { back: 0.5, front: 0.3 },
@@ -138,8 +142,50 @@ class Camp {
       await insertSite(this.transaction, { ...site, id, squadId: this.squadId }, new Date(this.dayMs(0)));
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
+    for (const person of people) if (person.plan.alone) await this.flyAlone(person, person.plan.alone);
     for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
     await this.loadAhead(people);
+  }
+
+  /** What a pilot flew and logged without a coach. */
+  private async flyAlone({ id, flown, setupOnDay }: Person, alone: Alone): Promise<void> {
+    for (const daysAgo of alone.daysAgo) {
+      const startedAtMs = this.today - daysAgo * DAY_MS + 16 * HOUR_MS;
+      const sessionId = this.id(startedAtMs);
+      const setupId = setupOnDay(flyingDaysAgo.length - 1);
+      await insertSession(this.transaction, {
+        id: sessionId,
+        squadId: this.squadId,
+        coachId: null,
+        place: "field",
+        siteId: this.siteIds[0],
+        startedAtMs,
+        pilots: [{ pilotId: id, stepId: alone.step, setupId }],
+      });
+      for (let n = 0; n < alone.tries; n++) {
+        const outcome: Outcome = n >= alone.tries - alone.clean ? "clean" : "rough";
+        const one = {
+          stepId: alone.step,
+          direction: n % 2 === 0 ? "back" : "front",
+          outcome,
+          place: "field",
+          setupId,
+          atMs: startedAtMs + n * 2 * MINUTE_MS,
+        } as const;
+        await insertAttempt(this.transaction, {
+          ...one,
+          id: this.id(one.atMs),
+          sessionId,
+          pilotId: id,
+          faults: [],
+          pack: 1,
+          minutes: null,
+          measured: {},
+        });
+        flown.push({ ...one, alone: true });
+      }
+      await setSessionEnd(this.transaction, sessionId, { at: new Date(startedAtMs + HOUR_MS), byAccountId: null });
+    }
   }
 
   /** What is planned, and the dates that are aimed at. */
@@ -240,25 +286,26 @@ class Camp {
       const step = findStep(builtInSyllabus, stretch.step)!;
       const [first, last] = stretch.days;
       const progress = last === first ? 1 : (day - first) / (last - first);
-      const count = 6 + Math.floor(this.random() * 5);
+      const { random } = person;
+      const count = stretch.tiring ? 12 : 6 + Math.floor(random() * 5);
       for (let n = 0; n < count; n++) {
         const direction = n % 2 === 0 ? "back" : "front";
         const [from, to] = stretch[direction];
         // The last day before a sign-off, or of a pilot who is ready, passes for certain.
         const certain = progress === 1 && to >= 0.85 && n >= count - 8;
         // Evenly spread rather than drawn, so that the camp's stories show whatever the seed.
-        person.credit[direction] += from + progress * (to - from) + 0.2 * (this.random() - 0.5);
+        person.credit[direction] += from + progress * (to - from) + 0.2 * (random() - 0.5);
         const clean = certain || person.credit[direction] >= 1;
         if (clean) person.credit[direction] = Math.max(0, person.credit[direction] - 1);
         const outcome: Outcome = clean
           ? "clean"
-          : this.random() < (stretch.crashes ?? 0.04)
+          : (stretch.tiring ? n >= 6 && n % 3 !== 0 : random() < (stretch.crashes ?? 0.04))
             ? "crashed"
-            : this.random() < 0.25
+            : random() < 0.25
               ? "bailed"
               : "rough";
-        const fault = step.faults[Math.floor(this.random() * step.faults.length)].id;
-        const atMs = startMs + (turn * 25 + n * 2) * MINUTE_MS + Math.floor(this.random() * MINUTE_MS);
+        const fault = step.faults[Math.floor(random() * step.faults.length)].id;
+        const atMs = startMs + (turn * 25 + n * 2) * MINUTE_MS + Math.floor(random() * MINUTE_MS);
         const setupId = person.setupOnDay(day);
         await insertAttempt(this.transaction, {
           id: this.id(atMs),
@@ -323,6 +370,7 @@ class Camp {
       signedOff: person.signed,
       setupId: person.setupOnDay(day),
       nowMs: atMs,
+      rules: usualRules,
     });
     const evidence = evidenceFor(standing, step, builtInSyllabus);
     await insertMilestone(this.transaction, {

@@ -237,6 +237,10 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     () => ({ id: made.aircraft, version: 1, measurements: [{ kind: "hover", command: 0.3 }] }),
   ],
   "set-pilot-school": [coaches, () => ({ id: made.odo, school: { loop: "float" }, version: 2 })],
+  "set-squad-rules": [
+    ["owner"],
+    () => ({ id: made.squad, timeZone: "Europe/Lisbon", mostLuck: 0.3, attendedOnly: false, version: 2 }),
+  ],
   "set-squad-school": [coaches, () => ({ id: made.squad, school: {}, version: 2 })],
   "save-syllabus": [
     coaches,

@@ -3,9 +3,9 @@ import "@fontsource-variable/martian-mono/standard.css";
 import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { chosenUnits } from "@/features/shell";
 import { PreferencesProvider } from "@/ui/theme/preferences";
 import { themeNames } from "@/ui/theme/tokens";
-import { unitSystems } from "@/words";
 
 export const metadata: Metadata = {
   title: { default: "Bathygon", template: "%s · Bathygon" },
@@ -16,7 +16,7 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const jar = await cookies();
   const theme = themeNames.find((name) => name === jar.get("bathygon-theme")?.value) ?? "light";
-  const units = unitSystems.find((name) => name === jar.get("bathygon-units")?.value) ?? "metric";
+  const units = await chosenUnits();
   return (
     <html lang="en">
       <body>

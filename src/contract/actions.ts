@@ -1,4 +1,4 @@
-import type { AttemptMeasure, Measurement, Outcome, Place, Settings, StartHeight } from "@/core";
+import type { AttemptMeasure, Measurement, Outcome, Place, Settings, SquadRules, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
 import type { FlightState, Grip, InvitationKind, PilotPlan, PropsFound, Session, SessionPilot } from "./records";
 
@@ -90,6 +90,7 @@ interface PeopleActions {
   "add-squad": Does<Id & { readonly name: string }>;
   "rename-squad": Does<Versioned & { readonly name: string }>;
   "set-squad-school": Does<SchoolChoice>;
+  "set-squad-rules": Does<Versioned & SquadRules>;
   "set-owner": Does<{ readonly squadId: string; readonly coachId: string; readonly owner: boolean }>;
   "remove-coach": Does<{ readonly squadId: string; readonly coachId: string }>;
   "leave-squad": Does<{ readonly squadId: string }>;

@@ -17,7 +17,7 @@ export type DeedDone =
   | { readonly kind: "saved-setup"; readonly aircraft: string; readonly number: number; readonly reason: string }
   | { readonly kind: "measured"; readonly aircraft: string }
   | { readonly kind: "checked"; readonly aircraft: string; readonly tiltDeg: number }
-  | { readonly kind: "changed-pilot" | "changed-school" | "changed-squad-school" }
+  | { readonly kind: "changed-pilot" | "changed-school" | "changed-squad-school" | "changed-squad-rules" }
   /** `pilot` to the squad `to`, as the squad reads it that they left. */
   | { readonly kind: "moved-away"; readonly pilot: string; readonly to: string }
   | { readonly kind: "moved-here" }

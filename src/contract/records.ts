@@ -10,6 +10,7 @@ import type {
   PassMark,
   Place,
   Settings,
+  SquadRules,
 } from "@/core";
 import type { OfferReason, OwnVariant, School, StepRefusal } from "@/syllabus";
 
@@ -53,6 +54,7 @@ export interface Squad {
   readonly version: number;
   /** Sides taken where practitioners disagree, for pilots who chose none of their own. */
   readonly school: School;
+  readonly rules: SquadRules;
   readonly coaches: readonly SquadCoach[];
 }
 

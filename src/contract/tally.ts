@@ -1,4 +1,4 @@
-import type { Attempt } from "@/core";
+import type { Attempt, SquadRules } from "@/core";
 import type { Day, Route, SyllabusDocument } from "@/syllabus";
 import type { Aircraft, LoggedAttempt, Note, PlannedBlock, Session, Site } from "./records";
 
@@ -48,6 +48,8 @@ export interface TallyPilot {
   readonly checkFirst: readonly string[];
   /** On which steps follow one another. */
   readonly route: Route;
+  /** Of the pilot's squad: how marks are judged. */
+  readonly rules: SquadRules;
   /** The step the pilot is at, whether or not it is one of this session; null where nothing is open. */
   readonly currentStepId: string | null;
 }

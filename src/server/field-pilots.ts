@@ -58,6 +58,7 @@ export function fieldPilot(known: FieldKnown, member: SessionPilot): Omit<TallyP
     turns: plan?.turns ?? [],
     checkFirst: fleetOf(known, pilotId).flatMap((one) => (toBeChecked(one) ? [one.name] : [])),
     route: routeOf(own.school),
+    rules: own.rules,
     currentStepId: currentStepOf(own)?.id ?? null,
     signedOff: [...own.signedOff],
   };

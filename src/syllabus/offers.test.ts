@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import { builtInSyllabus, digestSteps, offersOf, type School } from ".";
 import type { Attempt, Outcome } from "@/core";
 
@@ -22,6 +23,7 @@ const offers = (attempts: readonly Flown[], signedOff: readonly string[], day: n
     signedOff: new Set(signedOff),
     setupId: null,
     nowMs: day * DAY_MS,
+    rules: usualRules,
   });
 
 it("offers a warm-up that is sure, the step the pilot is at as main drill with the weaker side first, and ends freely", () => {

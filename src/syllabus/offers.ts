@@ -29,7 +29,7 @@ export type OfferReason =
   /** What the pilot steps back from, for one look. */
   | { readonly kind: "left-for-now" }
   | ({ readonly kind: "slipping" } & Slip)
-  /** Chance that it still goes clean. */
+  /** Chance that it is still remembered. */
   | { readonly kind: "due-again"; readonly recall: number }
   /** `recall` is null where it was never flown here; `leadsIn` where it is of the skill of the main drill. */
   | { readonly kind: "warm-up"; readonly recall: number | null; readonly leadsIn: boolean }
@@ -115,8 +115,15 @@ function mainOffers(input: StandingInput): ReasonedOffer[] {
       if (!before) break;
       return [offer(before, WORTH.back, advised), offer(current, WORTH.leftWhileBack, { kind: "left-for-now" })];
     }
+    case "stuck": {
+      const before = advice.tryNext.kind === "step-back" && stepBefore(syllabus, current, route);
+      if (!before) break;
+      return [offer(before, WORTH.back, advised), offer(current, WORTH.leftWhileBack, { kind: "left-for-now" })];
+    }
     case "begin":
+    case "confirm":
     case "settle":
+    case "signed-off":
     case "stay":
   }
   const lacking = needsOf(syllabus, current, route).filter(({ id }) => !signedOff.has(id) && flown.has(id));
@@ -150,8 +157,8 @@ function reviewOffers(input: StandingInput): ReasonedOffer[] {
       return [
         {
           ...offer,
-          worth: [reviewWorth(review.recall)],
-          reason: { kind: "due-again", recall: review.recall },
+          worth: [reviewWorth(review.memory)],
+          reason: { kind: "due-again", recall: review.memory },
         },
       ];
     })
@@ -165,7 +172,7 @@ function warmUpOffer(input: StandingInput, taken: ReadonlySet<string | null>): R
   const current = currentStepOf(input);
   const signed = signedOffSteps(input).filter(({ id, flownAs }) => !taken.has(id) && flownAs !== null);
   const reviews = reviewsOf(signed, input);
-  const sure = signed.filter(({ id }) => (reviews.get(id)?.recall ?? 0) >= SURE_RECALL);
+  const sure = signed.filter(({ id }) => (reviews.get(id)?.memory ?? 0) >= SURE_RECALL);
   const near = current
     ? sure.filter((step) => skillOf(syllabus, step) === skillOf(syllabus, current)).at(-1)
     : undefined;
@@ -175,7 +182,7 @@ function warmUpOffer(input: StandingInput, taken: ReadonlySet<string | null>): R
     ...offerOf(step, input),
     kind: "warm-up",
     worth: WORTH.warmUp,
-    reason: { kind: "warm-up", recall: reviews.get(step.id)?.recall ?? null, leadsIn: near !== undefined },
+    reason: { kind: "warm-up", recall: reviews.get(step.id)?.memory ?? null, leadsIn: near !== undefined },
   };
 }
 

@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import type { Attempt, Outcome } from "@/core";
 import { builtInSyllabus, digestSteps, glanceOf, setupFlownLast, standingOf, type School } from ".";
 
@@ -23,6 +24,7 @@ function input(attempts: (Attempt & { stepId: string })[], signedOff: string[], 
     signedOff: new Set(signedOff),
     setupId: null,
     nowMs: day * DAY_MS,
+    rules: usualRules,
   };
 }
 const standing = (...of: Parameters<typeof input>) => standingOf(input(...of));

@@ -1,6 +1,8 @@
 import {
   advise,
+  burstOf,
   chanceGreater,
+  dayIn,
   digestOf,
   markIn,
   recentOf,
@@ -10,10 +12,14 @@ import {
   weighEvidence,
   wilsonInterval,
   windowOf,
+  TELLING_IMBALANCE,
+  usualRules,
   type Advice,
   type Attempt,
+  type Burst,
   type FlyingDay,
   type Review,
+  type SquadRules,
   type StepEvidence,
   Z90,
 } from "@/core";
@@ -28,10 +34,11 @@ export type StepState = "signed-off" | "being-learnt" | "not-begun";
 /** Attempts at any steps, by step, with what is kept of them. */
 export function digestSteps(
   attempts: readonly (Attempt & { readonly stepId: string })[],
+  timeZone = usualRules.timeZone,
 ): ReadonlyMap<string, DigestedStep> {
   const byStep = new Map<string, (typeof attempts)[number][]>();
   for (const attempt of attempts) byStep.set(attempt.stepId, [...(byStep.get(attempt.stepId) ?? []), attempt]);
-  return new Map([...byStep].map(([id, own]) => [id, { digest: digestOf(own), recent: recentOf(own) }]));
+  return new Map([...byStep].map(([id, own]) => [id, { digest: digestOf(own, timeZone), recent: recentOf(own) }]));
 }
 
 /** Where a pilot stands at one step. */
@@ -69,6 +76,8 @@ export interface PilotStanding {
   readonly current: StepStanding | null;
   readonly reviewsDue: readonly StepStanding[];
   readonly lastFlownMs: number | null;
+  /** Days since then by the clocks of the squad; null before any flight. */
+  readonly idleDays: number | null;
 }
 
 export interface StandingInput {
@@ -81,6 +90,7 @@ export interface StandingInput {
   /** The setup the pilot flies now. */
   readonly setupId: string | null;
   readonly nowMs: number;
+  readonly rules: SquadRules;
 }
 
 /** Where a pilot stands, for the squad: only what a coach looks at there. */
@@ -89,7 +99,7 @@ export interface Glance {
   /** Steps of the way, without what lies beside it. */
   readonly steps: number;
   readonly signedOff: number;
-  readonly reviewsDue: readonly { readonly stepId: string; readonly recall: number }[];
+  readonly reviewsDue: readonly { readonly stepId: string; readonly memory: number }[];
   readonly slipping: readonly (Slip & { readonly stepId: string })[];
   /** One side is better than the other at this step, for all that was flown, with this chance. */
   readonly favours: {
@@ -98,13 +108,16 @@ export interface Glance {
     readonly worse: string;
     readonly chance: number;
   } | null;
+  /** Flying days in a heap with a long time without one after it. */
+  readonly burst: Burst | null;
   readonly lastFlownMs: number | null;
+  /** Days since then by the clocks of the squad; null before any flight. */
+  readonly idleDays: number | null;
 }
 
 const REST_MEMORY_MS = 12 * 3_600_000;
 /** A signed-off step slips when its last three days, six attempts at least, lie below the mark with 90 % chance. Ours. */
 const SLIP = { days: 3, attempts: 6, z: Z90 } as const;
-const SURE_SIDE = 0.9;
 
 /** Evidence, advice and state of every step for one pilot. */
 export function standingOf(input: StandingInput): PilotStanding {
@@ -119,6 +132,7 @@ export function standingOf(input: StandingInput): PilotStanding {
     current: all.find(({ stepId }) => stepId === context.current?.id) ?? null,
     reviewsDue: all.filter((one) => one.reviewDue),
     lastFlownMs: context.lastFlownMs,
+    idleDays: idleDaysOf(input, context),
   };
 }
 
@@ -141,14 +155,16 @@ export function glanceOf(input: StandingInput): Glance {
     signedOff: path.filter(({ id }) => signedOff.has(id)).length,
     reviewsDue: signed.flatMap(({ id }) => {
       const review = reviews.get(id);
-      return review && review.dueMs <= nowMs ? [{ stepId: id, recall: review.recall }] : [];
+      return review && review.dueMs <= nowMs ? [{ stepId: id, memory: review.memory }] : [];
     }),
     slipping: signed.flatMap((step) => {
       const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
       return slip ? [{ stepId: step.id, ...slip }] : [];
     }),
     favours: favouredSide(input, context),
+    burst: lastBurst(input),
     lastFlownMs: context.lastFlownMs,
+    idleDays: idleDaysOf(input, context),
   };
 }
 
@@ -207,7 +223,7 @@ function stepStanding(
   context: Context,
   reviews: ReadonlyMap<string, Review>,
 ): StepStanding {
-  const { syllabus, school, flown, signedOff, setupId, nowMs } = input;
+  const { syllabus, school, flown, signedOff, setupId, nowMs, rules } = input;
   const own = flown.get(step.id);
   const recent = own?.recent ?? [];
   const attempts = own?.digest.attempts ?? 0;
@@ -216,6 +232,7 @@ function stepStanding(
     step.mark,
     step.directions.map(({ id }) => id),
     own?.digest.tallies ?? [],
+    rules,
   );
   const signed = signedOff.has(step.id);
   const review = (signed && reviews.get(step.id)) || null;
@@ -232,6 +249,8 @@ function stepStanding(
       latestDay: context.latestDay,
       setupId,
       previousStepId: stepBefore(syllabus, step, context.route)?.id ?? null,
+      signedOff: signed,
+      rules,
     }),
     needsFirst: signed
       ? []
@@ -259,7 +278,7 @@ export function simulatorLacking(step: Step, school: School, recent: readonly At
 /** Reviews of steps by id, of those that were flown. A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it. */
 export function reviewsOf(
   steps: readonly Step[],
-  { syllabus, flown, nowMs }: StandingInput,
+  { syllabus, flown, nowMs, rules }: StandingInput,
 ): ReadonlyMap<string, Review> {
   const wanted = new Set(steps);
   const reviews = new Map<string, Review>();
@@ -267,7 +286,7 @@ export function reviewsOf(
     let contained: readonly FlyingDay[] = [];
     for (const step of [...skill.steps].reverse()) {
       const own = flown.get(step.id)?.digest.days ?? [];
-      const review = wanted.has(step) ? reviewOf(mergedDays(own, contained), nowMs) : null;
+      const review = wanted.has(step) ? reviewOf(mergedDays(own, contained), nowMs, rules.timeZone) : null;
       if (review) reviews.set(step.id, review);
       const clean = own.filter(([, count]) => count > 0).map(([day, count]): FlyingDay => [day, count, count]);
       contained = mergedDays(clean, contained);
@@ -283,6 +302,17 @@ export function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
   const all = last.reduce((sum, [, , own]) => sum + own, 0);
   if (all < SLIP.attempts || wilsonInterval(clean, all, SLIP.z).high >= windowOf(step.mark).share) return null;
   return { clean, all, days: last.length };
+}
+
+const idleDaysOf = ({ nowMs, rules }: StandingInput, { lastFlownMs }: Context) =>
+  lastFlownMs === null ? null : dayIn(rules.timeZone, nowMs) - dayIn(rules.timeZone, lastFlownMs);
+
+function lastBurst({ flown, nowMs, rules }: StandingInput): Burst | null {
+  const days = new Set([...flown.values()].flatMap(({ digest }) => digest.days.map(([day]) => day)));
+  return burstOf(
+    [...days].sort((a, b) => a - b),
+    dayIn(rules.timeZone, nowMs),
+  );
 }
 
 /** The clearest difference between two directions of the current step, from raw counts. */
@@ -302,5 +332,5 @@ function favouredSide({ flown }: StandingInput, { current }: Context): Glance["f
   const better = sides[0];
   const worse = sides[sides.length - 1];
   const chance = chanceGreater(better, worse);
-  return chance < SURE_SIDE ? null : { stepId: current.id, better: better.id, worse: worse.id, chance };
+  return chance < TELLING_IMBALANCE ? null : { stepId: current.id, better: better.id, worse: worse.id, chance };
 }

@@ -12,6 +12,7 @@ declare module "jstat" {
   export const jStat: {
     normal: Record<"pdf" | "cdf" | "inv", (x: number, mean: number, sd: number) => number>;
     binomial: Record<"pdf" | "cdf", (k: number, n: number, p: number) => number>;
+    hypgeom: Record<"pdf" | "cdf", (k: number, all: number, marked: number, drawn: number) => number>;
     stdev: (values: readonly number[], sample: boolean) => number;
     beta: Record<"pdf" | "cdf" | "inv", (x: number, a: number, b: number) => number>;
   };

@@ -1,12 +1,12 @@
 import type { PlannedBlock } from "@/contract";
 import type { OfferReason, Syllabus } from "@/syllabus";
 import { stepName } from "@/syllabus";
-import { adviceWords } from "./advice";
+import { adviceWords, type Listener } from "./advice";
 import { lower } from "./capital";
 import { chancePercent, counted } from "./numbers";
 
 /** Why a block is flown, in a sentence; empty where nobody said. */
-export function blockReasonWords({ reason, stepId }: PlannedBlock, syllabus: Syllabus): string {
+export function blockReasonWords({ reason, stepId }: PlannedBlock, syllabus: Syllabus, to: Listener = {}): string {
   if (!reason) return "";
   switch (reason.kind) {
     case "said":
@@ -16,17 +16,17 @@ export function blockReasonWords({ reason, stepId }: PlannedBlock, syllabus: Syl
     case "taken-up":
       return "Taken up in the field.";
     default:
-      return offerWords(reason, stepId, syllabus);
+      return offerWords(reason, stepId, syllabus, to);
   }
 }
 
-function offerWords(reason: OfferReason, stepId: string | null, syllabus: Syllabus): string {
+function offerWords(reason: OfferReason, stepId: string | null, syllabus: Syllabus, to: Listener): string {
   switch (reason.kind) {
     case "advised": {
       const begun = reason.notSignedOff.map((id) => lower(stepName(syllabus, id)));
       return [
         ...(reason.isNext ? ["New: it comes next on the way."] : []),
-        adviceWords(reason.advice, stepId ?? "", syllabus),
+        adviceWords(reason.advice, stepId ?? "", syllabus, to),
         ...(begun.length > 0 ? [`Not signed off before it: ${begun.join(", ")}.`] : []),
       ].join(" ");
     }
@@ -37,11 +37,10 @@ function offerWords(reason: OfferReason, stepId: string | null, syllabus: Syllab
     case "slipping":
       return `Slipping: ${reason.clean} of ${reason.all} clean on the last ${reason.days === 1 ? "day" : counted(reason.days, "day")} flown.`;
     case "due-again":
-      return `Due again: it would still go clean with ${chancePercent(reason.recall)} chance.`;
+      return `Due again: ${chancePercent(reason.recall)} remembered.`;
     case "warm-up": {
-      const chance =
-        reason.recall === null ? "is signed off" : `goes clean with ${chancePercent(reason.recall)} chance`;
-      return `To warm up: it ${chance}${reason.leadsIn ? " and leads into the main drill" : ""}.`;
+      const known = reason.recall === null ? "signed off" : `${chancePercent(reason.recall)} remembered`;
+      return `To warm up: ${known}${reason.leadsIn ? ", and leads into the main drill" : ""}.`;
     }
     case "freely":
       return "Ends the session on something of their own that goes well.";

@@ -23,6 +23,7 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "changed-pilot": { kind: "changed-pilot" },
   "changed-school": { kind: "changed-school" },
   "changed-squad-school": { kind: "changed-squad-school" },
+  "changed-squad-rules": { kind: "changed-squad-rules" },
   "moved-away": { kind: "moved-away", pilot: "Odo Fenn", to: "Upper pans" },
   "moved-here": { kind: "moved-here" },
   erased: { kind: "erased" },

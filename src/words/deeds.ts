@@ -35,6 +35,8 @@ function doneWords(done: DeedDone): string {
       return "changed the school";
     case "changed-squad-school":
       return "changed the school of the squad";
+    case "changed-squad-rules":
+      return "changed how the squad counts days and judges marks";
     case "moved-away":
       return `moved ${done.pilot} to the squad ${done.to}`;
     case "moved-here":

@@ -1,4 +1,5 @@
 export { adviceWords } from "./advice";
+export type { Listener } from "./advice";
 export { blockNames } from "./block-names";
 export { blockReasonWords } from "./block-reasons";
 export { capital, lower } from "./capital";

@@ -1,8 +1,9 @@
 import type { AttemptMeasure, PassMark, Place, RuleCount } from "@/core";
 import { counted } from "./numbers";
+import { quantityText, type UnitSystem } from "./quantity";
 
 /** A mark in words: "3 of the last 4 clean, each direction by itself, in the field". */
-export function markWords(mark: PassMark): string {
+export function markWords(mark: PassMark, units: UnitSystem = "metric"): string {
   switch (mark.kind) {
     case "k-of-last":
       return `${mark.k} of the last ${mark.n} clean`;
@@ -13,20 +14,20 @@ export function markWords(mark: PassMark): string {
     case "minutes":
       return `${mark.minutes} minutes flown`;
     case "measured":
-      return `${mark.k} of the last ${mark.n} measured ${limitWords(mark)} of ${measureWords[mark.measure]}`;
+      return `${mark.k} of the last ${mark.n} measured ${limitWords(mark, units)} of ${measureWords[mark.measure]}`;
     case "each-direction":
-      return `${markWords(mark.rule)}, each direction by itself`;
+      return `${markWords(mark.rule, units)}, each direction by itself`;
     case "in-places":
-      return `${markWords(mark.rule)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
+      return `${markWords(mark.rule, units)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
     case "all":
-      return mark.rules.map((rule) => bracketed(rule)).join("; and ");
+      return mark.rules.map((rule) => bracketed(rule, units)).join("; and ");
     case "any":
-      return mark.rules.map((rule) => bracketed(rule)).join("; or ");
+      return mark.rules.map((rule) => bracketed(rule, units)).join("; or ");
   }
 }
 
 /** What has been counted towards a rule: "3 of the last 4". */
-export function countWords(rule: RuleCount): string {
+export function countWords(rule: RuleCount, units: UnitSystem = "metric"): string {
   switch (rule.kind) {
     case "k-of-last":
       return ofLast(rule);
@@ -37,12 +38,12 @@ export function countWords(rule: RuleCount): string {
     case "minutes":
       return `${tenths(rule.flown)} of ${rule.minutes} min`;
     case "measured":
-      return `${ofLast(rule)} ${limitWords(rule)}`;
+      return `${ofLast(rule)} ${limitWords(rule, units)}`;
   }
 }
 
 /** What a rule that is not met still asks for: "1 more clean". */
-export function missingWords(rule: RuleCount): string {
+export function missingWords(rule: RuleCount, units: UnitSystem = "metric"): string {
   switch (rule.kind) {
     case "k-of-last":
       return `${rule.k - rule.count} more clean`;
@@ -53,7 +54,7 @@ export function missingWords(rule: RuleCount): string {
     case "minutes":
       return `${tenths(rule.minutes - rule.flown)} min more`;
     case "measured":
-      return `${rule.k - rule.count} more ${limitWords(rule)}`;
+      return `${rule.k - rule.count} more ${limitWords(rule, units)}`;
   }
 }
 
@@ -87,11 +88,16 @@ export function unitOf(measure: AttemptMeasure): string {
   return measure.endsWith("Deg") ? "°" : " m";
 }
 
-const bracketed = (rule: PassMark) =>
-  rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule)})` : markWords(rule);
+const bracketed = (rule: PassMark, units: UnitSystem) =>
+  rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule, units)})` : markWords(rule, units);
 
-const limitWords = ({ within, measure }: { readonly within: number; readonly measure: AttemptMeasure }) =>
-  `within ${within}${unitOf(measure)}`;
+const limitWords = (
+  { within, measure }: { readonly within: number; readonly measure: AttemptMeasure },
+  units: UnitSystem,
+) =>
+  unitOf(measure) === " m" && units === "imperial"
+    ? `within ${quantityText(within, "length", units)}`
+    : `within ${within}${unitOf(measure)}`;
 
 const ofLast = ({ count, seen, n }: { readonly count: number; readonly seen: number; readonly n: number }) =>
   seen < n ? `${count} of ${seen}` : `${count} of the last ${n}`;

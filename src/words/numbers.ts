@@ -1,8 +1,9 @@
 /** A share as whole per cent: "45 %". */
 export const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-/** A chance in per cent; never certain. */
-export const chancePercent = (chance: number): string => percent(Math.min(0.99, chance));
+/** A chance in per cent; never certain, nor none at all. */
+export const chancePercent = (chance: number): string =>
+  chance < 0.01 ? "under 1 %" : percent(Math.min(0.99, chance));
 
 /** An interval of a share: "45–70 %". */
 export const percentRange = ({ low, high }: { readonly low: number; readonly high: number }): string =>

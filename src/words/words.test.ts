@@ -1,6 +1,6 @@
 import type { BlockReason, DeedDone, MilestoneEvidence } from "@/contract";
 import { blockKinds, type Advice, type PassMark, type Problem, type RuleCount } from "@/core";
-import { builtInSyllabus, type BrokenLimit, type LeftOut, type StepRefusal } from "@/syllabus";
+import { builtInSyllabus, cueFor, type BrokenLimit, type LeftOut, type StepRefusal } from "@/syllabus";
 import {
   adviceWords,
   blockNames,
@@ -124,10 +124,18 @@ describe("advice", () => {
     { direction: "back", attempts: 4, rule: count(back) },
     { direction: "front", attempts: flown, rule: count(front) },
   ];
+  const stuck = {
+    direction: "front",
+    attempts: 40,
+    flyingDays: 8,
+    weeks: 7,
+    early: { attempts: 20, clean: 4 },
+    late: { attempts: 20, clean: 3 },
+  };
   const one = [{ direction: null, attempts: 4, rule: count(2) }];
 
   it.each<[Advice, string]>([
-    [{ kind: "begin" }, "Not flown yet: read the brief, then begin with height to spare."],
+    [{ kind: "begin" }, "Not flown yet: read the brief and start high."],
     [
       { kind: "stay", counts: counts(3, 1), focus: { kind: "one-side", direction: "front", missing: count(1) } },
       "Backward 3 of the last 4, forward 1 of the last 4: stay, forward needs 2 more clean.",
@@ -150,7 +158,40 @@ describe("advice", () => {
     ],
     [
       { kind: "advance", counts: counts(3, 4), doubt: { direction: "back", low: 0.32, high: 0.68 } },
-      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, but the longer record of backward is 32–68 % clean: sign off, or see it hold once more.",
+      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, but the longer record of backward is 32–68 % clean: sign it off, or see it hold once more.",
+    ],
+    [
+      {
+        kind: "advance",
+        counts: counts(3, 4).map((each, i) => ({ ...each, luck: i === 0 ? 5 / 16 : 0.002 })),
+        doubt: null,
+        aloneDecides: true,
+      },
+      "Backward 3 of the last 4 (31 % luck), forward 4 of the last 4 (under 1 % luck): the mark is met, but only with what was flown alone: see it flown, then sign it off.",
+    ],
+    [
+      { kind: "confirm", counts: [{ ...one[0], rule: count(3), luck: 0.31 }], mostLuck: 0.1 },
+      "3 of the last 4 (31 % luck): the mark is met, but it may be luck. Fly on until luck is 10 % or less.",
+    ],
+    [
+      { kind: "signed-off", counts: counts(3, 4) },
+      "Signed off. Backward 3 of the last 4, forward 4 of the last 4: keep it fresh, fly it when its review is due.",
+    ],
+    [
+      { kind: "signed-off", counts: [{ direction: "back", attempts: 0, rule: count(0) }] },
+      "Signed off, on paper: fly it once, and its review is worked out.",
+    ],
+    [
+      { kind: "stuck", ...stuck, tryNext: { kind: "one-setup", changes: 4 } },
+      "Stuck: forward 4 of 20 clean, then 3 of 20, over 7 weeks and 8 flying days. The setup changed 4 times in between: keep this one for 12 attempts.",
+    ],
+    [
+      { kind: "stuck", ...stuck, tryNext: { kind: "step-back", toStepId: "stop-course" } },
+      `Stuck: forward 4 of 20 clean, then 3 of 20, over 7 weeks and 8 flying days. Go back to ${builtInSyllabus.stepById.get("stop-course")!.name} and build it again.`,
+    ],
+    [
+      { kind: "stuck", ...stuck, tryNext: { kind: "other-way" } },
+      "Stuck: forward 4 of 20 clean, then 3 of 20, over 7 weeks and 8 flying days. Change one thing: another place, the simulator, or the step in parts.",
     ],
     [
       { kind: "step-back", clean: 1, of: 8, toStepId: "stop-course" },
@@ -161,11 +202,42 @@ describe("advice", () => {
       "3 crashes in 9 attempts on the last flying day, most of them late: rest before more of this.",
     ],
     [
+      { kind: "rest", crashes: 4, attempts: 12, late: 4, chance: 15 / 495 },
+      "4 crashes in 12 attempts on the last flying day, 4 of them in its later half (by chance alone: 3 %): rest before more of this.",
+    ],
+    [
       { kind: "settle", onSetup: 0, before: 20, more: 12 },
       "No attempt on the new setup and 20 before it: fly it 12 more times before judging or changing again.",
     ],
   ])("%j", (advice, words) => {
     expect(adviceWords(advice, "flip-slow", builtInSyllabus)).toBe(words);
+  });
+
+  it("speaks to who reads it, of the kind of step it is, and in the units chosen", () => {
+    const met: Advice = { kind: "advance", counts: counts(3, 4), doubt: null };
+    expect(adviceWords(met, "flip-slow", builtInSyllabus, { reader: "pilot" })).toMatch(
+      /the mark is met, ask your coach to sign it off\.$/,
+    );
+    expect(adviceWords({ kind: "begin" }, "sticks", builtInSyllabus)).toBe(
+      "Not done yet: go through it with the brief.",
+    );
+    const within = { kind: "measured", measure: "missM", within: 1.5, count: 1, seen: 3, k: 3, n: 4 } as const;
+    const short: Advice = {
+      kind: "stay",
+      counts: [{ direction: null, attempts: 3, rule: within }],
+      focus: { kind: "rules", missing: [within] },
+    };
+    expect(adviceWords(short, "land-stop", builtInSyllabus)).toBe("1 of 3 within 1.5 m: stay, 2 more within 1.5 m.");
+    expect(adviceWords(short, "land-stop", builtInSyllabus, { units: "imperial" })).toBe(
+      "1 of 3 within 5\u202fft: stay, 2 more within 5\u202fft.",
+    );
+  });
+
+  it("names the fault that is in most of what goes wrong, with its cue", () => {
+    const [fault] = builtInSyllabus.stepById.get("flip-slow")!.faults;
+    const tryNext = { kind: "mend", faultId: fault.id, direction: "front", share: 0.62 } as const;
+    const words = adviceWords({ kind: "stuck", ...stuck, tryNext }, "flip-slow", builtInSyllabus);
+    expect(words).toContain(`${fault.sees}, in 62 % of what goes wrong: ${cueFor(fault, "front")}`);
   });
 
   it("of a step that no syllabus has goes by the keys it was kept with", () => {
@@ -263,17 +335,14 @@ describe("reasons of blocks", () => {
     [{ kind: "coachs-choice" }, "The coach's choice."],
     [
       { kind: "advised", advice: { kind: "begin" }, isNext: true, notSignedOff: ["stop-course"] },
-      `New: it comes next on the way. Not flown yet: read the brief, then begin with height to spare. Not signed off before it: ${lower(builtInSyllabus.stepById.get("stop-course")!.name)}.`,
+      `New: it comes next on the way. Not flown yet: read the brief and start high. Not signed off before it: ${lower(builtInSyllabus.stepById.get("stop-course")!.name)}.`,
     ],
     [{ kind: "after", stepId: "split-s" }, "Next after split-S, whose mark is met."],
     [{ kind: "slipping", clean: 0, all: 9, days: 3 }, "Slipping: 0 of 9 clean on the last 3 days flown."],
     [{ kind: "slipping", clean: 1, all: 6, days: 1 }, "Slipping: 1 of 6 clean on the last day flown."],
-    [{ kind: "due-again", recall: 0.999 }, "Due again: it would still go clean with 99 % chance."],
-    [
-      { kind: "warm-up", recall: 0.9, leadsIn: true },
-      "To warm up: it goes clean with 90 % chance and leads into the main drill.",
-    ],
-    [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: it is signed off."],
+    [{ kind: "due-again", recall: 0.999 }, "Due again: 99 % remembered."],
+    [{ kind: "warm-up", recall: 0.9, leadsIn: true }, "To warm up: 90 % remembered, and leads into the main drill."],
+    [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: signed off."],
   ])("%j", (reason, words) => {
     const block = { kind: "main", stepId: "flip-slow", minutes: 4, firstDirection: null, reason } as const;
     expect(blockReasonWords(block, builtInSyllabus)).toBe(words);

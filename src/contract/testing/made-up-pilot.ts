@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import { standardDay } from "@/syllabus";
 import type { Session, TallyData, TallyPilot } from "..";
 
@@ -21,6 +22,7 @@ export function tallyPilot(
     signedOff: [],
     checkFirst: [],
     route: "eyes-first",
+    rules: usualRules,
     currentStepId: stepIds[0] ?? null,
     ...more,
   };

@@ -1,6 +1,10 @@
 import type { Attempt } from "./attempt";
-import type { StepEvidence } from "./evidence";
+import { SETTLING_ATTEMPTS } from "./change";
+import { TELLING_IMBALANCE, type StepEvidence } from "./evidence";
+import { chanceOfSoManyLate } from "./exact-test";
 import { leavesOf, windowOf, type JudgedRule, type PassMark, type RuleCount } from "./mark";
+import { usualRules, type SquadRules } from "./rules";
+import { stuckAt, type Stuck } from "./stuck";
 
 /** How one rule of the mark stands, of one direction where it asks for each. */
 export interface DirectionCount {
@@ -9,6 +13,8 @@ export interface DirectionCount {
   /** Attempts in the direction that count; of them all where directions count together. */
   readonly attempts: number;
   readonly rule: RuleCount;
+  /** Chance that what is met was luck; null or left out where it is not met, or nobody can say. */
+  readonly luck?: number | null;
 }
 
 /** What to look at first where a mark is not met. */
@@ -29,12 +35,26 @@ export type Advice =
       readonly counts: readonly DirectionCount[];
       /** The longer record of a direction lies wholly below the mark; its 90 % interval. */
       readonly doubt: { readonly direction: string; readonly low: number; readonly high: number } | null;
+      /** Without what the pilot flew and logged alone the mark would not be met. */
+      readonly aloneDecides?: boolean;
     }
+  /** Met, but luck more likely than the coach wants it: seen once more first. */
+  | { readonly kind: "confirm"; readonly counts: readonly DirectionCount[]; readonly mostLuck: number }
+  /** Nothing to do but to keep it fresh. */
+  | { readonly kind: "signed-off"; readonly counts: readonly DirectionCount[] }
   | { readonly kind: "stay"; readonly counts: readonly DirectionCount[]; readonly focus: Focus }
   /** `clean` of the last `of`: back to the step named by its id. */
   | { readonly kind: "step-back"; readonly clean: number; readonly of: number; readonly toStepId: string }
-  /** Crashes among the attempts of the last flying day, most of them late. */
-  | { readonly kind: "rest"; readonly crashes: number; readonly attempts: number }
+  /** Crashes among the attempts of the last flying day, so many of them in its later half, and the chance of that by chance alone. */
+  | {
+      readonly kind: "rest";
+      readonly crashes: number;
+      readonly attempts: number;
+      readonly late?: number;
+      readonly chance?: number;
+    }
+  /** Many tries over weeks, and no better. */
+  | ({ readonly kind: "stuck" } & Stuck)
   /** Attempts on the new setup and on those before it, and how many more the new one is given. */
   | { readonly kind: "settle"; readonly onSetup: number; readonly before: number; readonly more: number };
 
@@ -51,37 +71,65 @@ export interface AdviceInput {
   readonly setupId: string | null;
   /** The step before, when there is one to step back to. */
   readonly previousStepId: string | null;
+  /** Also on paper, before there was this record. */
+  readonly signedOff: boolean;
+  readonly rules?: SquadRules;
 }
 
-/** Attempts a changed setup is given before it is judged. Common practice, no source. */
-export const SETTLING_ATTEMPTS = 12;
 /** Attempts in the window that can advise a step back, and the clean ones that prevent it. Common practice, no source. */
 const STEP_BACK_WINDOW = 8;
 const STEP_BACK_CLEAN = 1;
-/** An imbalance is spoken of from this chance on. */
-const SURE = 0.9;
+/** Crashes pile up late by chance alone at most so often. Ours. */
+const REST_CHANCE = 0.05;
+/** Fewer crashes than this are no reason to rest. Ours. */
+const REST_CRASHES = 3;
 
 /** What to do next about a step, with its counts. Advises; the coach decides. */
 export function advise(input: AdviceInput): Advice {
-  const { evidence, attempts, setupId, previousStepId } = input;
-  if (crashesRise(input.latestDay))
-    return { kind: "rest", crashes: countOf(input.latestDay, "crashed"), attempts: input.latestDay.length };
-  if (attempts.length === 0) return { kind: "begin" };
+  const { evidence, attempts, setupId, previousStepId, rules = usualRules } = input;
+  const rest = crashesLate(input.latestDay);
+  if (rest) return rest;
   const counts = leavesOf(evidence.judged).map((leaf) => countedIn(leaf, evidence));
-  if (evidence.passes) return { kind: "advance", counts, doubt: doubtOf(input) };
+  if (input.signedOff) return { kind: "signed-off", counts };
+  if (attempts.length === 0) return { kind: "begin" };
+  if (evidence.passes) {
+    const lucky = counts.some(({ luck }) => luck != null && luck > rules.mostLuck);
+    return lucky
+      ? { kind: "confirm", counts, mostLuck: rules.mostLuck }
+      : { kind: "advance", counts, doubt: doubtOf(input), aloneDecides: evidence.aloneDecides };
+  }
+  const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
+  const stuck = stuckAt(byTime, lackingIn(evidence), previousStepId);
   const onSetup = attempts.filter((attempt) => attempt.setupId === setupId).length;
-  if (setupId !== null && onSetup < SETTLING_ATTEMPTS && onSetup < attempts.length)
+  const unsettled = setupId !== null && onSetup < SETTLING_ATTEMPTS && onSetup < attempts.length;
+  // One new setup may be what mends it; many are what keeps it from being mended.
+  if (stuck && (!unsettled || stuck.tryNext.kind === "one-setup")) return { kind: "stuck", ...stuck };
+  if (unsettled)
     return { kind: "settle", onSetup, before: attempts.length - onSetup, more: SETTLING_ATTEMPTS - onSetup };
-  const recent = [...attempts].sort((a, b) => a.atMs - b.atMs).slice(-STEP_BACK_WINDOW);
+  const recent = byTime.slice(-STEP_BACK_WINDOW);
   const clean = countOf(recent, "clean");
   if (previousStepId !== null && recent.length === STEP_BACK_WINDOW && clean <= STEP_BACK_CLEAN)
     return { kind: "step-back", clean, of: STEP_BACK_WINDOW, toStepId: previousStepId };
   return { kind: "stay", counts, focus: focusOf(evidence) };
 }
 
-function countedIn({ direction, count }: JudgedRule, { directions }: StepEvidence): DirectionCount {
+function countedIn({ direction, count, met }: JudgedRule, { directions }: StepEvidence): DirectionCount {
   const counting = directions.filter((one) => direction === null || one.direction === direction);
-  return { direction, attempts: counting.reduce((sum, { attempts }) => sum + attempts, 0), rule: count };
+  const luck = counting.flatMap((one) => (met ? (one.luck ?? []) : []));
+  return {
+    direction,
+    attempts: counting.reduce((sum, { attempts }) => sum + attempts, 0),
+    rule: count,
+    luck: luck.length > 0 ? Math.max(...luck) : null,
+  };
+}
+
+/** The directions that lack something; all of them where they count together. */
+function lackingIn({ judged, directions }: StepEvidence): readonly string[] {
+  const missing = leavesOf(judged).filter(({ met }) => !met);
+  return directions
+    .map(({ direction }) => direction)
+    .filter((one) => missing.some(({ direction }) => (direction ?? one) === one));
 }
 
 /** The last few met the mark while the longer record lies wholly below it: said, for the coach to weigh. */
@@ -98,19 +146,21 @@ function focusOf(evidence: StepEvidence): Focus {
   if (sides.length === 0) return { kind: "rules", missing: missing.map(({ count }) => count) };
   const meanOf = (side: string) => evidence.directions.find(({ direction }) => direction === side)!.posterior.mean;
   const [direction] = sides.sort((a, b) => meanOf(a) - meanOf(b));
-  if (evidence.imbalance && evidence.imbalance.chance >= SURE && evidence.imbalance.worse === direction)
+  if (evidence.imbalance && evidence.imbalance.chance >= TELLING_IMBALANCE && evidence.imbalance.worse === direction)
     return { kind: "weaker-side", direction };
   return sides.length > 1
     ? { kind: "lowest-side", direction }
     : { kind: "one-side", direction, missing: missing.find((leaf) => leaf.direction === direction)!.count };
 }
 
-/** At least three crashes on the day, and at least two more in its later half than in its earlier. */
-function crashesRise(day: readonly Attempt[]): boolean {
+/** Crashes that pile up in the later half of the day more than chance alone would have them, by Fisher's exact test. */
+function crashesLate(day: readonly Attempt[]): Advice | null {
+  const crashes = countOf(day, "crashed");
+  if (crashes < REST_CRASHES) return null;
   const half = Math.floor(day.length / 2);
-  const early = countOf(day.slice(0, half), "crashed");
   const late = countOf(day.slice(half), "crashed");
-  return early + late >= 3 && late - early >= 2;
+  const chance = chanceOfSoManyLate(late, day.length - half, crashes, day.length);
+  return chance > REST_CHANCE ? null : { kind: "rest", crashes, attempts: day.length, late, chance };
 }
 
 const countOf = (attempts: readonly Attempt[], outcome: Attempt["outcome"]) =>

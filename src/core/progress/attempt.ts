@@ -28,6 +28,8 @@ export interface Attempt {
   readonly atMs: number;
   /** Where it was flown: one meeting, or one practice alone. */
   readonly sessionId?: string;
+  /** Flown and logged by the pilot without a coach there; left out where one was. */
+  readonly alone?: boolean;
   /** Which battery of that session; null or left out where batteries were not counted. */
   readonly pack?: number | null;
   /** How long it lasted, min, where somebody timed it. */

@@ -1,7 +1,8 @@
-import { DAY_MS } from "../numbers";
 import type { Attempt } from "./attempt";
 import { rateChange, type RateChange } from "./change";
-import { posteriorOf } from "./evidence";
+import { dayIn } from "./day";
+import { betaOf, posteriorFrom } from "./evidence";
+import { rateAfterEach } from "./rate";
 
 /** The clean rate at the end of one flying day. */
 export interface CurvePoint {
@@ -27,19 +28,20 @@ export interface LearningCurve {
 export const GAP_DAYS = 10;
 const LEAST_FOR_TREND = 8;
 
-/** Learning curve from attempts at one step in the order flown. Days are UTC. */
-export function learningCurve(attempts: readonly Attempt[]): LearningCurve {
+/** Learning curve from attempts at one step in the order flown; days by the clocks of a time zone. */
+export function learningCurve(attempts: readonly Attempt[], timeZone: string): LearningCurve {
+  const rates = rateAfterEach(attempts.map(({ outcome }) => outcome === "clean"));
   const points: CurvePoint[] = [];
   const setupChanges: { atMs: number; setupId: string | null }[] = [];
   const gaps: { fromMs: number; toMs: number; days: number }[] = [];
   attempts.forEach(({ atMs, setupId }, i) => {
     const before = attempts[i - 1];
     if (before && before.setupId !== setupId) setupChanges.push({ atMs, setupId });
-    const days = before ? (atMs - before.atMs) / DAY_MS : 0;
-    if (days > GAP_DAYS) gaps.push({ fromMs: before.atMs, toMs: atMs, days: Math.round(days) });
+    const days = before ? dayIn(timeZone, atMs) - dayIn(timeZone, before.atMs) : 0;
+    if (days > GAP_DAYS) gaps.push({ fromMs: before.atMs, toMs: atMs, days });
     const next = attempts[i + 1];
-    if (next && Math.floor(next.atMs / DAY_MS) === Math.floor(atMs / DAY_MS)) return;
-    const { mean, low, high } = posteriorOf(attempts.slice(0, i + 1), 0.5);
+    if (next && dayIn(timeZone, next.atMs) === dayIn(timeZone, atMs)) return;
+    const { mean, low, high } = posteriorFrom(betaOf(rates[i + 1]), 0.5);
     points.push({ atMs, mean, low, high, attempts: i + 1 });
   });
   return { points, setupChanges, gaps, trend: trendOf(attempts) };

@@ -1,7 +1,8 @@
-import { DAY_MS } from "../numbers";
 import { outcomes, type Attempt, type Outcome, type Place } from "./attempt";
+import { dayIn } from "./day";
+import { ATTEMPTS_WEIGHED } from "./rate";
 
-/** One flying day at a step: day number since 1970 (UTC), clean attempts, all attempts. */
+/** One flying day at a step: day number since 1970 by the clocks of the squad, clean attempts, all attempts. */
 export type FlyingDay = readonly [day: number, clean: number, all: number];
 
 /** Raw counts at a step in one direction and place. */
@@ -19,15 +20,12 @@ export interface StepDigest {
   readonly days: readonly FlyingDay[];
 }
 
-/** An attempt 80 ago weighs 0.4 % of the newest at a half-life of ten, and no mark looks back over more than 50. */
-const RECENT = 80;
-
-/** Digest of the attempts at one step, any order. */
-export function digestOf(attempts: readonly Attempt[]): StepDigest {
+/** Digest of the attempts at one step, any order; days by the clocks of a time zone. */
+export function digestOf(attempts: readonly Attempt[], timeZone: string): StepDigest {
   const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const days = new Map<number, [number, number]>();
   for (const { atMs, outcome } of byTime) {
-    const day = Math.floor(atMs / DAY_MS);
+    const day = dayIn(timeZone, atMs);
     const [clean, all] = days.get(day) ?? [0, 0];
     days.set(day, [clean + (outcome === "clean" ? 1 : 0), all + 1]);
   }
@@ -44,14 +42,14 @@ export function digestOf(attempts: readonly Attempt[]): StepDigest {
 }
 
 /**
- * The newest attempts of each direction and place, in the order flown: as many as weigh in the evidence or as any mark looks back over. Minutes of
+ * The newest attempts of each direction and place, in the order flown: as many as weigh in the evidence; no mark looks back over as many. Minutes of
  * those left out are carried by the oldest one kept that did not crash, so that their sum stays.
  */
 export function recentOf<A extends Attempt>(attempts: readonly A[]): A[] {
   const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const kept = new Map<A, A>();
   for (const group of grouped(byTime)) {
-    const newest = group.slice(-RECENT);
+    const newest = group.slice(-ATTEMPTS_WEIGHED);
     const carriedMin = sumMinutes(group) - sumMinutes(newest);
     const carrier = newest.find(({ outcome }) => outcome !== "crashed");
     for (const attempt of newest)

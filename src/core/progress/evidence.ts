@@ -1,10 +1,13 @@
 import { requireNumber } from "../numbers";
 import type { Attempt } from "./attempt";
 import { betaCdf, betaDensity, betaQuantile } from "./beta";
+import { luckOf } from "./luck";
 import type { Tallied } from "./digest";
-import { judge, placesOf, windowOf, type Judged, type PassMark } from "./mark";
+import { judge, leavesOf, placesOf, windowOf, type Judged, type JudgedRule, type PassMark } from "./mark";
+import { ATTEMPTS_WEIGHED, rateAfterEach } from "./rate";
+import type { SquadRules } from "./rules";
 
-/** The clean rate as far as the attempts tell: a Beta distribution, recent attempts weighing more. */
+/** The clean rate now as far as the attempts tell: the Beta distribution with mean and variance of a rate that may drift. */
 export interface Posterior {
   readonly a: number;
   readonly b: number;
@@ -27,6 +30,8 @@ export interface DirectionEvidence {
   /** The mark held against this direction alone. */
   readonly judged: Judged;
   readonly passes: boolean;
+  /** Chance that what passes was luck, the greatest of its rules; null where it does not pass, or nobody can say. */
+  readonly luck: number | null;
   readonly posterior: Posterior;
 }
 
@@ -43,27 +48,28 @@ export interface StepEvidence {
   readonly judged: Judged;
   readonly passes: boolean;
   readonly imbalance: Imbalance | null;
+  /** It passes, and would not without what the pilot flew and logged alone. */
+  readonly aloneDecides: boolean;
 }
 
-/** An attempt this many attempts ago counts half. Our choice; shown beside the figure. */
-export const RECENCY_HALF_LIFE_ATTEMPTS = 10;
 /** An imbalance between directions below this chance is noise and is not spoken of. Our choice. */
-export const TELLING_IMBALANCE = 0.8;
-/** Uniform prior of the clean rate. */
-const PRIOR = { a: 1, b: 1 };
+export const TELLING_IMBALANCE = 0.9;
 
 /**
  * Evidence per direction and over all, from the attempts at one step in any order. With `tallies` the attempts may be the recent ones only; the
- * counts are then the whole ones.
+ * counts are then the whole ones. Where the rules ask for it, only what was flown with a coach there counts.
  */
 export function weighEvidence(
   attempts: readonly Attempt[],
   mark: PassMark,
   directions: readonly string[],
   tallies?: readonly Tallied[],
+  { attendedOnly }: Pick<SquadRules, "attendedOnly"> = { attendedOnly: false },
 ): StepEvidence {
   const counted = placesOf(mark);
-  const counting = attempts.filter(({ place }) => counted.includes(place)).sort((a, b) => a.atMs - b.atMs);
+  const flown = attempts.filter(({ place }) => counted.includes(place)).sort((a, b) => a.atMs - b.atMs);
+  const attended = flown.filter(({ alone }) => !alone);
+  const counting = attendedOnly ? attended : flown;
   const each = directions.map((direction) =>
     weighDirection(
       direction,
@@ -72,13 +78,31 @@ export function weighEvidence(
     ),
   );
   const judged = judge(mark, counting, directions);
-  const whole = tallies?.filter(({ place }) => counted.includes(place));
+  const whole = attendedOnly ? undefined : tallies?.filter(({ place }) => counted.includes(place));
   return {
-    directions: whole ? each.map((one) => ({ ...one, ...countIn(whole, one.direction) })) : each,
+    directions: each.map(({ clean, ...one }) => {
+      const all = { ...one, ...(whole && countIn(whole, one.direction)) };
+      return { ...all, luck: luckOfAll(leavesOf(one.judged), clean, all.attempts) };
+    }),
     judged,
     passes: judged.met,
     imbalance: imbalanceOf(each),
+    aloneDecides: judged.met && attended.length < counting.length && !judge(mark, attended, directions).met,
   };
+}
+
+/** Luck of the least likely way in which rules that are met may have been met by chance: the greatest of theirs. */
+function luckOfAll(
+  rules: readonly JudgedRule[],
+  clean: ReadonlyMap<JudgedRule["count"]["kind"], readonly boolean[]>,
+  attempts: number,
+): number | null {
+  const chances = rules.flatMap(({ met, count }) => {
+    const seen = met ? clean.get(count.kind) : undefined;
+    if (!seen || !("k" in count)) return [];
+    return luckOf(seen, count.k, "n" in count ? count.n : count.k, attempts) ?? [];
+  });
+  return chances.length > 0 ? Math.max(...chances) : null;
 }
 
 function countIn(tallies: readonly Tallied[], direction: string) {
@@ -89,7 +113,7 @@ function countIn(tallies: readonly Tallied[], direction: string) {
   };
 }
 
-function weighDirection(direction: string, attempts: readonly Attempt[], mark: PassMark): DirectionEvidence {
+function weighDirection(direction: string, attempts: readonly Attempt[], mark: PassMark) {
   const window = windowOf(mark);
   const lastOutcomes = attempts.slice(-window.attempts).map((attempt) => attempt.outcome);
   const judged = judge(mark, attempts, [direction]);
@@ -102,17 +126,68 @@ function weighDirection(direction: string, attempts: readonly Attempt[], mark: P
     judged,
     passes: judged.met,
     posterior: posteriorOf(attempts, window.share),
+    clean: goneWell(attempts, mark),
   };
 }
 
-/** Beta posterior with each attempt weighted 0.5^(attempts since / half-life). */
-export function posteriorOf(attempts: readonly Pick<Attempt, "outcome">[], markShare: number): Posterior {
-  let { a, b } = PRIOR;
-  attempts.forEach((attempt, i) => {
-    const weight = 0.5 ** ((attempts.length - 1 - i) / RECENCY_HALF_LIFE_ATTEMPTS);
-    if (attempt.outcome === "clean") a += weight;
-    else b += weight;
+/** Which attempts went well by each kind of rule that asks for some of them, oldest first. */
+function goneWell(attempts: readonly Attempt[], mark: PassMark) {
+  const clean = attempts.map(({ outcome }) => outcome === "clean");
+  const measured = measuredRuleOf(mark);
+  const within = attempts.flatMap(({ measured: values }) => {
+    const value = measured && values?.[measured.measure];
+    return measured && value != null ? [Math.abs(value) <= measured.within] : [];
   });
+  return new Map<JudgedRule["count"]["kind"], readonly boolean[]>([
+    ["k-of-last", clean],
+    ["run", clean],
+    ["measured", within],
+  ]);
+}
+
+/** The rule of a mark that looks at something measured, the first of them; null where there is none. */
+function measuredRuleOf(mark: PassMark): Extract<PassMark, { kind: "measured" }> | null {
+  switch (mark.kind) {
+    case "measured":
+      return mark;
+    case "each-direction":
+    case "in-places":
+      return measuredRuleOf(mark.rule);
+    case "all":
+    case "any":
+      return mark.rules.map(measuredRuleOf).find((one) => one !== null) ?? null;
+    default:
+      return null;
+  }
+}
+
+const known = new Map<string, { readonly a: number; readonly b: number }>();
+const MOST_KNOWN = 10_000;
+
+/** The rate after all of some attempts, oldest first: the Beta distribution with the mean and variance of a rate that may drift. */
+export function posteriorOf(attempts: readonly Pick<Attempt, "outcome">[], markShare: number): Posterior {
+  const key = attempts
+    .slice(-ATTEMPTS_WEIGHED)
+    .map(({ outcome }) => (outcome === "clean" ? "1" : "0"))
+    .join("");
+  let found = known.get(key);
+  if (!found) {
+    const moments = rateAfterEach([...key].map((one) => one === "1"));
+    found = betaOf(moments[moments.length - 1]);
+    if (known.size >= MOST_KNOWN) known.clear();
+    known.set(key, found);
+  }
+  return posteriorFrom(found, markShare);
+}
+
+/** The Beta distribution of a mean and a variance. */
+export function betaOf({ mean, variance }: { readonly mean: number; readonly variance: number }) {
+  const weight = (mean * (1 - mean)) / variance - 1;
+  return { a: mean * weight, b: (1 - mean) * weight };
+}
+
+/** A Beta distribution with its interval and what it says of a mark. */
+export function posteriorFrom({ a, b }: { readonly a: number; readonly b: number }, markShare: number): Posterior {
   return {
     a,
     b,
@@ -123,7 +198,7 @@ export function posteriorOf(attempts: readonly Pick<Attempt, "outcome">[], markS
   };
 }
 
-function imbalanceOf(each: readonly DirectionEvidence[]): Imbalance | null {
+function imbalanceOf(each: readonly Omit<DirectionEvidence, "luck">[]): Imbalance | null {
   const flown = each.filter((one) => one.attempts > 0);
   if (flown.length < 2) return null;
   const sorted = [...flown].sort((x, y) => y.posterior.mean - x.posterior.mean);

@@ -206,7 +206,7 @@ describe("digest", () => {
     );
     fc.assert(
       fc.property(long, (attempts) => {
-        const { tallies, days, attempts: count } = digestOf(attempts);
+        const { tallies, days, attempts: count } = digestOf(attempts, "UTC");
         const recent = recentOf(attempts);
         const whole = weighEvidence(attempts, threeOfFour, directions);
         const told = weighEvidence(recent, threeOfFour, directions, tallies);
@@ -233,13 +233,13 @@ it("a learning curve has a point a day, marks setups and gaps, and a trend once 
     [...letters].map((letter, i) =>
       flown(letter === "c" ? "clean" : "rough", { setupId, atMs: n * DAY_MS + i * 60_000 }),
     );
-  const curve = learningCurve([...day(1, "one", "rrrc"), ...day(8, "one", "rccr"), ...day(30, "two", "cccc")]);
+  const curve = learningCurve([...day(1, "one", "rrrc"), ...day(8, "one", "rccr"), ...day(30, "two", "cccc")], "UTC");
   expect(curve.points.map(({ attempts }) => attempts)).toEqual([4, 8, 12]);
   expect(curve.points[2].mean).toBeGreaterThan(curve.points[0].mean);
   expect(curve.setupChanges.map(({ setupId }) => setupId)).toEqual(["two"]);
   expect(curve.gaps.map(({ days }) => days)).toEqual([22]);
   expect(curve.trend!.chanceBetter).toBeGreaterThan(0.9);
-  expect(learningCurve(day(1, "one", "rrr")).trend).toBeNull();
+  expect(learningCurve(day(1, "one", "rrr"), "UTC").trend).toBeNull();
 });
 
 // The same library's own scheduler of cards, which this program goes round for speed.
@@ -261,7 +261,9 @@ it("is due when the scheduler of cards says, to two days", () => {
           return [day, clean, 4] as const;
         });
         // It keeps the intervals of hard, good and easy a day apart, which may move one of them by two.
-        expect(Math.abs(reviewOf(days, day * DAY_MS)!.dueMs - card.due.getTime())).toBeLessThanOrEqual(2 * DAY_MS);
+        expect(Math.abs(reviewOf(days, day * DAY_MS, "UTC")!.dueMs - card.due.getTime())).toBeLessThanOrEqual(
+          2 * DAY_MS,
+        );
       },
     ),
   );
@@ -288,8 +290,8 @@ it("merges the days of two lists in order, each day once with the counts of both
 // (1 + f t/S)^d with f = 0.9^(1/d) - 1 (FSRS-6, d = -w20 = -0.1542). The values of d are from memory.
 it("is due when recall has fallen to 90 %, and recall follows the published power curve", () => {
   const days = [0, 9, 25].map((day) => [day, 4, 4] as const);
-  const due = reviewOf(days, 0)!.dueMs;
-  const at = (ms: number) => reviewOf(days, ms)!.recall;
+  const due = reviewOf(days, 0, "UTC")!.dueMs;
+  const at = (ms: number) => reviewOf(days, ms, "UTC")!.memory;
   expect(at(due)).toBeCloseTo(0.9, 2);
   const stability = (due - 25 * DAY_MS) / DAY_MS;
   const decay = -0.1542;

@@ -9,6 +9,7 @@ import {
   outcomes,
   posteriorOf,
   reviewOf,
+  usualRules,
   weighEvidence,
   wilsonInterval,
   type Attempt,
@@ -114,7 +115,10 @@ it("a clean attempt more never takes a pass away, nor lowers the posterior; orde
 });
 
 it("gives the uniform prior without attempts, and weighs recent ones more", () => {
-  expect(posteriorOf([], 0.75)).toMatchObject({ a: 1, b: 1, mean: 0.5, chanceAboveMark: expect.closeTo(0.25, 9) });
+  expect(posteriorOf([], 0.75)).toMatchObject({
+    mean: expect.closeTo(0.5, 9),
+    chanceAboveMark: expect.closeTo(0.25, 2),
+  });
   expect(posteriorOf(flown("back", "rrrccc"), 0.75).mean).toBeGreaterThan(
     posteriorOf(flown("back", "cccrrr"), 0.75).mean,
   );
@@ -134,15 +138,19 @@ describe("advice", () => {
       latestDay: attempts,
       setupId: "one",
       previousStepId: "flip-slow",
+      signedOff: false,
+      // The mark alone.
+      rules: { ...usualRules, mostLuck: 1 },
       ...more,
     });
 
   it("begins, stays with the counts and the side to fly first, and advances", () => {
     expect(advice([]).kind).toBe("begin");
     const count = (clean: number) => ({ kind: "k-of-last", count: clean, seen: 4, k: 3, n: 4 });
+    const luck = (clean: number) => ({ 3: 5 / 16, 4: 1 / 16 })[clean] ?? null;
     const counts = (back: number, front: number) => [
-      { direction: "back", attempts: 4, rule: count(back) },
-      { direction: "front", attempts: 4, rule: count(front) },
+      { direction: "back", attempts: 4, rule: count(back), luck: luck(back) },
+      { direction: "front", attempts: 4, rule: count(front), luck: luck(front) },
     ];
     expect(advice([...flown("back", "ccrc"), ...flown("front", "rrcr")])).toEqual({
       kind: "stay",
@@ -153,6 +161,7 @@ describe("advice", () => {
       kind: "advance",
       counts: counts(3, 4),
       doubt: null,
+      aloneDecides: false,
     });
   });
 
@@ -169,7 +178,16 @@ describe("advice", () => {
   });
 
   it("rests when crashes rise within the day", () => {
-    expect(advice(flown("back", "ccrcrxxrx"))).toEqual({ kind: "rest", crashes: 3, attempts: 9 });
+    // All four in the later six of twelve: 15 of 495 ways.
+    expect(advice(flown("back", "ccrcrrxxrxxr"))).toEqual({
+      kind: "rest",
+      crashes: 4,
+      attempts: 12,
+      late: 4,
+      chance: expect.closeTo(15 / 495, 12),
+    });
+    // Three of nine in the later half come about by chance once in eight times.
+    expect(advice(flown("back", "ccrcrxxrx")).kind).not.toBe("rest");
     expect(advice(flown("back", "xxrxrcccc")).kind).not.toBe("rest");
   });
 
@@ -180,10 +198,11 @@ describe("advice", () => {
 });
 
 describe("review", () => {
-  const review = (attempts: readonly Attempt[], nowMs: number) => reviewOf(digestOf(attempts).days, nowMs);
+  const review = (attempts: readonly Attempt[], nowMs: number) =>
+    reviewOf(digestOf(attempts, "UTC").days, nowMs, "UTC");
 
   it("is none for what was never flown, and sooner after a poor day than after a clean one", () => {
-    expect(reviewOf([], 0)).toBeNull();
+    expect(reviewOf([], 0, "UTC")).toBeNull();
     expect(review(flown("back", "cccc"), 0)!.dueMs).toBeGreaterThan(review(flown("back", "rrrr"), 0)!.dueMs);
   });
 
@@ -192,7 +211,7 @@ describe("review", () => {
       Array.from({ length: days }, (_, i) => flown("back", "ccc", "one", i * 7 * DAY_MS)).flat();
     const gap = (days: number) => review(weekly(days), 0)!.dueMs - (days - 1) * 7 * DAY_MS;
     expect(gap(4)).toBeGreaterThan(gap(1));
-    const at = (day: number) => review(weekly(2), day * DAY_MS)!.recall;
+    const at = (day: number) => review(weekly(2), day * DAY_MS)!.memory;
     expect(at(60)).toBeLessThan(at(10));
     expect(at(7)).toBeGreaterThan(0.95);
   });

@@ -1,30 +1,31 @@
-import { requireFinite, requireNumber, DAY_MS } from "../numbers";
+import { requireFinite, requireNumber } from "../numbers";
 import { fsrs, Rating, type FSRSState, type Grade } from "ts-fsrs";
+import { dayBegins, dayIn } from "./day";
 import type { FlyingDay } from "./digest";
 
 /** When a signed-off skill wants flying again before it fades. */
 export interface Review {
   readonly dueMs: number;
-  /** Estimated chance 0..1 that it would still go clean now. */
-  readonly recall: number;
+  /** Estimated chance 0..1 that it is still remembered: memory, not a clean rate. */
+  readonly memory: number;
 }
 
 const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_short_term: false });
 
 /**
  * Review date of a step from the days it was flown on, each one repetition graded by its share of clean attempts (spaced repetition, FSRS). Days
- * in order, each once. Null when it was never flown.
+ * in order, each once, by the clocks of the time zone. Null when it was never flown.
  */
-export function reviewOf(days: readonly FlyingDay[], nowMs: number): Review | null {
+export function reviewOf(days: readonly FlyingDay[], nowMs: number, timeZone: string): Review | null {
   if (days.length === 0) return null;
   days.forEach(([day], i) => requireNumber("days", day, i === 0 ? -1e6 : days[i - 1][0] + 1, 1e6));
   requireFinite("nowMs", nowMs);
   const last = days[days.length - 1][0];
   const stability = stabilityAfter(days);
-  const sinceDays = Math.max(0, Math.floor(nowMs / DAY_MS) - last);
+  const sinceDays = Math.max(0, dayIn(timeZone, nowMs) - last);
   return {
-    dueMs: (last + scheduler.next_interval(stability, sinceDays)) * DAY_MS,
-    recall: scheduler.forgetting_curve(sinceDays, stability),
+    dueMs: dayBegins(timeZone, last + scheduler.next_interval(stability, sinceDays)),
+    memory: scheduler.forgetting_curve(sinceDays, stability),
   };
 }
 

@@ -7,6 +7,7 @@ import { type ReactNode } from "react";
 import { cueFor, directionNames, schoolQuestions, sideOf, skillOf, type Step } from "@/syllabus";
 import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { Num } from "@/ui/units/figure";
 import type { BriefData } from "./load";
@@ -127,6 +128,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
 /** The mark, how far along it the pilot is, and the cautions. */
 function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; readiness: ReactNode }) {
   const syllabus = useSyllabus();
+  const listener = useListener();
   const skill = skillOf(syllabus, step);
   const names = directionNames(step);
   const { evidence } = data.standing;
@@ -136,7 +138,7 @@ function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; re
         Passes when
       </Typography>
       <Typography sx={{ mt: 0.5 }}>
-        {capital(markWords(step.mark))}. Clean: {step.clean}.
+        {capital(markWords(step.mark, listener.units))}. Clean: {step.clean}.
       </Typography>
       <Box sx={{ my: 1 }}>
         {evidence.directions.map((one) => (
@@ -144,7 +146,7 @@ function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; re
         ))}
       </Box>
       <BailCreditLine credit={data.standing.bailCredit ?? null} />
-      <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus)}</Typography>
+      <Typography sx={{ fontWeight: 600 }}>{adviceWords(data.standing.advice, step.id, syllabus, listener)}</Typography>
       {readiness}
       <Box
         component="ul"

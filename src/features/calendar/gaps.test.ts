@@ -5,7 +5,7 @@ const day = (n: number, planned = false) => ({ atMs: n * DAY_MS, planned });
 
 it("finds stretches longer than ten days, up to the first plan or up to now", () => {
   const days = (list: ReturnType<typeof day>[], now: number) =>
-    gapsBetween(list, now * DAY_MS).map(({ days: long, ahead }) => [long, ahead]);
+    gapsBetween(list, now * DAY_MS, "UTC").map(({ days: long, ahead }) => [long, ahead]);
   expect(days([day(0), day(7), day(30)], 32)).toEqual([[23, false]]);
   expect(days([day(0), day(7)], 12)).toEqual([]);
   expect(days([day(0), day(7)], 25)).toEqual([[18, true]]);

@@ -1,4 +1,4 @@
-import { GAP_DAYS, DAY_MS } from "@/core";
+import { GAP_DAYS, dayIn } from "@/core";
 
 /** A day in the calendar on which somebody flew or is to fly. */
 export interface CalendarDay {
@@ -15,14 +15,14 @@ export interface Gap {
   readonly ahead: boolean;
 }
 
-/** Stretches longer than the usual between flying days, planned ones too; the last one reaches to the first plan, or to now where there is none. */
-export function gapsBetween(days: readonly CalendarDay[], nowMs: number): Gap[] {
+/** Stretches longer than the usual between flying days, planned ones too; the last one reaches to the first plan, or to now where there is none. Days are those of the time zone. */
+export function gapsBetween(days: readonly CalendarDay[], nowMs: number, timeZone: string): Gap[] {
   const ordered = [...days].sort((a, b) => a.atMs - b.atMs);
   const ends = [...ordered.map(({ atMs }) => atMs), ...(ordered.some(({ planned }) => planned) ? [] : [nowMs])];
   return ordered.flatMap(({ atMs }, i): Gap[] => {
     const toMs = ends[i + 1];
     if (toMs === undefined) return [];
-    const gap = Math.round((toMs - atMs) / DAY_MS);
+    const gap = dayIn(timeZone, toMs) - dayIn(timeZone, atMs);
     return gap > GAP_DAYS ? [{ fromMs: atMs, toMs, days: gap, ahead: toMs > nowMs || toMs === nowMs }] : [];
   });
 }

@@ -1,4 +1,4 @@
-import { entryOf, DAY_MS } from "@/core";
+import { dayBegins, dayIn, entryOf, usualRules, DAY_MS } from "@/core";
 import "server-only";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import type { PlannedSession, Session, Site, Target } from "@/contract";
@@ -10,6 +10,7 @@ import {
   listSites,
   listSquads,
   listTargets,
+  waysOf,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { findStep } from "@/syllabus";
@@ -38,7 +39,10 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
   const [squads, pilots] = await Promise.all([who.coachId === null ? [] : listSquads(who.coachId), listPilots(who)]);
   const squadIds = isCoach(who) ? squads.map(({ id }) => id) : pilots.map(({ squadId }) => squadId);
   const pilotIds = pilots.map(({ id }) => id);
-  const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
+  // The calendar of several squads is one: its days are those of the first.
+  const ways = await waysOf(squadIds);
+  const { timeZone } = ways.get(squadIds[0] ?? "")?.rules ?? usualRules;
+  const today = dayBegins(timeZone, dayIn(timeZone, nowMs));
   const [targets, planned, sessions, sites] = await Promise.all([
     listTargets(pilotIds),
     listPlanned(squadIds, new Date(today)),
@@ -72,6 +76,7 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
         ...own.map(({ startsAtMs }) => ({ atMs: startsAtMs, planned: true })),
       ],
       nowMs,
+      timeZone,
     ),
     targets: targets.flatMap((target) => {
       const known = entryOf(progress, target.pilotId);

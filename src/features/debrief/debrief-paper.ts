@@ -3,7 +3,7 @@ import { outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
-import { adviceWords, capital, type UnitSystem } from "@/words";
+import { adviceWords, capital, type Listener, type UnitSystem } from "@/words";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { adviceAt, nextTimeWords } from "./next-time";
@@ -50,7 +50,7 @@ export function debriefPaper(
         const notes = data.notes.filter((note) => note.pilotId === pilot.id && (pilotId === null || !note.forCoaches));
         return [
           ...(flown.length > 0 ? flown : pilot.steps.slice(0, 1)).map((step) =>
-            stepContent(pilot, step, own, syllabus, units),
+            stepContent(pilot, step, own, syllabus, { units, reader: pilotId === null ? "coach" : "pilot" }),
           ),
           ...(next ? [{ text: next, bold: true, margin: [0, 3, 0, 0] } satisfies Content] : []),
           ...notes.map(({ text }): Content => ({ text: `Noted: ${text}`, margin: [0, 3, 0, 0] })),
@@ -71,7 +71,7 @@ function stepContent(
   known: TallyStep,
   today: readonly LoggedAttempt[],
   syllabus: Syllabus,
-  units: UnitSystem,
+  listener: Listener,
 ): Content {
   const { stepId, earlier } = known;
   const own = today.filter((one) => one.stepId === stepId);
@@ -90,7 +90,7 @@ function stepContent(
   if (own.length === 0) return { stack: [head, { text: "Nothing logged.", color: inkSoft }] };
   const says = step.leftOut
     ? "In no syllabus any more: there is no mark to judge it by."
-    : adviceWords(adviceAt(pilot, known, step, syllabus, today), step.id, syllabus);
+    : adviceWords(adviceAt(pilot, known, step, syllabus, today), step.id, syllabus, listener);
   const change = sinceLastTime(earlier, own);
   const mend = mostSeenWords(own, step.faults);
   const flown = step.directions.filter(({ id }) => own.some(({ direction }) => direction === id));
@@ -114,7 +114,10 @@ function stepContent(
       },
       ...(change ? [{ text: sinceLastWords(change), margin: [0, 3, 0, 0] } satisfies Content] : []),
       { text: says, bold: true, color: shoal, margin: [0, 3, 0, 0] },
-      ...measuredWords(own, units).map((line): Content => ({ text: `${capital(line)}.`, margin: [0, 1, 0, 0] })),
+      ...measuredWords(own, listener.units ?? "metric").map((line): Content => ({
+        text: `${capital(line)}.`,
+        margin: [0, 1, 0, 0],
+      })),
       ...(mend ? [{ text: mend, margin: [0, 1, 0, 0] } satisfies Content] : []),
     ],
     unbreakable: true,

@@ -3,6 +3,7 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { pdfOf } from "@/server/files";
+import type { UnitSystem } from "@/words";
 import { squadNames, syllabusOf } from "@/server/repositories";
 import { debriefPaper } from "./debrief-paper";
 import { loadTally } from "@/server/tally";
@@ -14,6 +15,7 @@ export async function downloadDebrief(
   who: SignedIn,
   sessionId: string,
   pilotId: string | null = null,
+  units: UnitSystem = "metric",
 ): Promise<Response> {
   await requireAccess(who, [need("reader", "session", sessionId)]);
   const data = await loadTally(who, sessionId);
@@ -22,7 +24,7 @@ export async function downloadDebrief(
     throw new Refusal(404, "That pilot did not fly in this session.");
   const { squadId } = data.session;
   const [syllabus, names] = await Promise.all([syllabusOf(squadId), squadNames([squadId])]);
-  const paper = debriefPaper(data, syllabus, names.get(squadId) ?? "", { pilotId });
+  const paper = debriefPaper(data, syllabus, names.get(squadId) ?? "", { pilotId, units });
   return new Response(await pdfOf(paper), {
     headers: {
       "content-type": "application/pdf",

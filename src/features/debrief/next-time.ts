@@ -16,12 +16,16 @@ export function adviceAt(
       attempts,
       step.mark,
       step.directions.map(({ id }) => id),
+      undefined,
+      pilot.rules,
     ),
     mark: step.mark,
     attempts,
     latestDay: today,
     setupId: pilot.setupId,
     previousStepId: stepBefore(syllabus, step, pilot.route)?.id ?? null,
+    signedOff: pilot.signedOff.includes(step.id),
+    rules: pilot.rules,
   });
 }
 

@@ -8,6 +8,7 @@ import { TELLING_IMBALANCE, weighEvidence } from "@/core";
 import type { LoggedAttempt, TallyPilot, TallyStep } from "@/contract";
 import { directionNames, type FlownStep } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { useListener } from "@/ui/units/listener";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { StateMark } from "@/ui/marks/marks";
 import { adviceAt } from "./next-time";
@@ -19,6 +20,9 @@ const verdictWords = {
   "step-back": "Step back",
   rest: "Rest",
   settle: "Let it settle",
+  confirm: "Confirm",
+  stuck: "Stuck",
+  "signed-off": "Signed off",
 } as const;
 
 interface VerdictProps {
@@ -37,11 +41,12 @@ interface VerdictProps {
 /** The verdict in a line, for where there is no room for its evidence. */
 export function VerdictLine({ pilot, known, step, today }: Pick<VerdictProps, "pilot" | "known" | "step" | "today">) {
   const syllabus = useSyllabus();
+  const listener = useListener();
   if (step.leftOut) return null;
   const advice = adviceAt(pilot, known, step, syllabus, today);
   return (
     <Typography
-      title={adviceWords(advice, step.id, syllabus)}
+      title={adviceWords(advice, step.id, syllabus, listener)}
       sx={{
         fontSize: "0.95rem",
         lineHeight: 1.25,
@@ -51,7 +56,7 @@ export function VerdictLine({ pilot, known, step, today }: Pick<VerdictProps, "p
         overflow: "hidden",
       }}
     >
-      <b>{verdictWords[advice.kind]}.</b> {adviceWords(advice, step.id, syllabus)}
+      <b>{verdictWords[advice.kind]}.</b> {adviceWords(advice, step.id, syllabus, listener)}
     </Typography>
   );
 }
@@ -69,11 +74,14 @@ export function Verdict(props: VerdictProps) {
 function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: VerdictProps) {
   const names = directionNames(step);
   const syllabus = useSyllabus();
+  const listener = useListener();
   const attempts = [...known.earlier, ...own];
   const evidence = weighEvidence(
     attempts,
     step.mark,
     step.directions.map(({ id }) => id),
+    undefined,
+    pilot.rules,
   );
   const advice = adviceAt(pilot, known, step, syllabus, today);
   const { imbalance } = evidence;
@@ -87,16 +95,16 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
       <Box
         aria-live="polite"
         sx={(theme) => ({
-          borderLeft: `6px solid ${advice.kind === "advance" ? theme.tokens.shoal : advice.kind === "rest" ? theme.tokens.buoy : theme.tokens.ochre}`,
+          borderLeft: `6px solid ${advice.kind === "advance" || advice.kind === "signed-off" ? theme.tokens.shoal : advice.kind === "rest" ? theme.tokens.buoy : theme.tokens.ochre}`,
           pl: 2,
           mb: 2,
         })}
       >
         <Typography sx={{ fontSize: "1.4rem", fontWeight: 700 }}>{verdictWords[advice.kind]}</Typography>
-        <Typography>{adviceWords(advice, step.id, syllabus)}</Typography>
+        <Typography>{adviceWords(advice, step.id, syllabus, listener)}</Typography>
       </Box>
       <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
-        Mark: {markWords(step.mark)}. Clean: {step.clean}.
+        Mark: {markWords(step.mark, listener.units)}. Clean: {step.clean}.
       </Typography>
       <Box sx={{ my: 1 }}>
         {evidence.directions.map((one) => (
@@ -111,19 +119,19 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>
-        {pilot.signedOff.includes(step.id) ? (
-          <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
-            <StateMark state="signed-off" labelled={false} /> Signed off
-          </Typography>
-        ) : (
-          attempts.length > 0 &&
-          maySignOff && (
-            <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
-              Sign off {step.name.toLowerCase()}
-              {advice.kind !== "advance" && ", mark not met"}
-            </Button>
-          )
-        )}
+        {pilot.signedOff.includes(step.id)
+          ? advice.kind !== "signed-off" && (
+              <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
+                <StateMark state="signed-off" labelled={false} /> Signed off
+              </Typography>
+            )
+          : attempts.length > 0 &&
+            maySignOff && (
+              <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
+                Sign off {step.name.toLowerCase()}
+                {advice.kind !== "advance" && ", mark not met"}
+              </Button>
+            )}
       </Box>
     </section>
   );

@@ -2,13 +2,19 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { lessonOf, type LessonState } from "@/syllabus";
 import { lessonWords } from "@/words";
-import type { PartProps } from "./tally-below";
+import type { useFieldPlace } from "./use-field-place";
+import type { FlownNow } from "./use-taps";
 
 const marks: Readonly<Record<LessonState, string>> = { done: "✓", now: "▸", "to-come": "·" };
 const stateNames: Readonly<Record<LessonState, string>> = { done: "done", now: "now", "to-come": "to come" };
 
+interface LessonProps {
+  readonly place: ReturnType<typeof useFieldPlace>;
+  readonly now: FlownNow;
+}
+
 /** What the coach says and does with this pilot at this step, in order, and how far the taps say it has come. */
-export function Lesson({ place: { pilot, block, blocks }, now: { taught, own } }: Pick<PartProps, "place" | "now">) {
+export function Lesson({ place: { pilot, block, blocks }, now: { taught, own } }: LessonProps) {
   if (!taught || taught.leftOut) return null;
   const parts = lessonOf(taught, {
     minutes: block.kind === "show" ? 0 : block.minutes,

@@ -1,5 +1,6 @@
 import { type PlannedBlock, tallyAfter, type TallyData, type TallyNote, type TallyPilot } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
+import { usualRules } from "@/core";
 import { routeOf } from "@/syllabus";
 import { keepBriefs, keepTally, listKept, readBriefs, sentSoFar, type KeptSession } from "@/ui/outbox/device-store";
 
@@ -71,6 +72,7 @@ export function packetFrom({
   const pilots = tally.pilots.map((pilot) => ({
     ...pilot,
     route: pilot.route ?? routeOf({}),
+    rules: pilot.rules ?? usualRules,
     currentStepId: pilot.currentStepId ?? null,
     loadId: pilot.loadId ?? null,
     aircraft: pilot.aircraft ?? null,
@@ -96,8 +98,8 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 type EverKept = Omit<TallyData, "pilots" | "notes" | "name" | "others"> &
   Partial<Pick<TallyData, "name" | "others">> & {
     readonly notes?: readonly (Omit<TallyNote, "forCoaches"> & Partial<Pick<TallyNote, "forCoaches">>)[];
-    readonly pilots: readonly (Omit<TallyPilot, "signedOff" | "blocks" | "aircraft" | "left"> &
-      Partial<Pick<TallyPilot, "signedOff" | "aircraft" | "left">> & {
+    readonly pilots: readonly (Omit<TallyPilot, "signedOff" | "blocks" | "aircraft" | "left" | "rules"> &
+      Partial<Pick<TallyPilot, "signedOff" | "aircraft" | "left" | "rules">> & {
         /** Once the reason was a sentence. */
         readonly blocks: readonly (Omit<PlannedBlock, "reason"> &
           Partial<Pick<PlannedBlock, "reason">> & { readonly why?: string })[];

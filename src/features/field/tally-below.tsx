@@ -8,6 +8,7 @@ import type { BegunAgainst, LoggedAttempt, TallyData } from "@/contract";
 import { NoteList, Verdict } from "@/features/debrief/client";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { useListener } from "@/ui/units/listener";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lookNames, themeNames } from "@/ui/theme/tokens";
 import { blockReasonWords, refusalWords } from "@/words";
@@ -48,6 +49,7 @@ export function BelowTargets({
   const { step, own, known } = now;
   const syllabus = useSyllabus();
   const { theme, setPreference } = usePreferences();
+  const listener = useListener();
   const { tally, act } = field;
   return (
     <Box sx={{ pt: { xs: 2, md: 0 } }}>
@@ -70,7 +72,7 @@ export function BelowTargets({
       <NoteList notes={notes} />
       {block.reason && (
         <Typography sx={{ mt: 1.5, fontSize: "0.9rem", color: "text.secondary" }}>
-          Planned because: {blockReasonWords(block, syllabus)}
+          Planned because: {blockReasonWords(block, syllabus, listener)}
         </Typography>
       )}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 3 }}>

@@ -170,7 +170,7 @@ it("says in the debrief what to fly next time", () => {
   expect(shown(met, true)).toBe("Next time: Flip, last quarter eased.");
   // A step long signed off was flown again: the pilot goes on where they are.
   expect(shown(met, true, "flip-ease-end")).toBe("Next time: Flip, very end eased.");
-  const hard = [..."ccrxrxx"].map((letter, n) =>
+  const hard = [..."ccrcrrxxrxxr"].map((letter, n) =>
     attempt(({ c: "clean", r: "rough", x: "crashed" } as const)[letter as "c" | "r" | "x"], "back", n),
   );
   expect(shown(hard)).toBe("Next time: rested, slow flip again, few at a time.");
@@ -294,7 +294,7 @@ it("says that the mark is not met on the sign-off it still allows", () => {
 });
 
 it("advises rest when crashes rise", () => {
-  const hard = [..."ccrxrxx"].map((letter, n) =>
+  const hard = [..."ccrcrrxxrxxr"].map((letter, n) =>
     attempt(({ c: "clean", r: "rough", x: "crashed" } as const)[letter as "c" | "r" | "x"], "back", n),
   );
   renderScreen(<TallyScreen data={data({ attempts: hard })} />);

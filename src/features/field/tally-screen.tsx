@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { v7 as newId } from "uuid";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider } from "@/ui/keys/keys";
+import { ReaderProvider } from "@/ui/units/listener";
 import { SyllabiProvider } from "@/ui/syllabus/use-syllabus";
 import { WhyProvider } from "@/ui/why/why";
 import { BeforeGoggles } from "./before-goggles";
@@ -27,9 +28,11 @@ export function TallyScreen({ data, briefs = NO_BRIEFS }: { data: TallyData; bri
     <KeysProvider>
       <WhyProvider>
         <SyllabiProvider sent={data.syllabi} squadId={data.session.squadId}>
-          <main>
-            <Session data={data} briefs={briefs} />
-          </main>
+          <ReaderProvider value={data.coaches ? "coach" : "pilot"}>
+            <main>
+              <Session data={data} briefs={briefs} />
+            </main>
+          </ReaderProvider>
         </SyllabiProvider>
       </WhyProvider>
     </KeysProvider>

@@ -1,4 +1,5 @@
-import { IsBoolean, IsInt, IsOptional, IsString, Matches, MaxLength, Min } from "class-validator";
+import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Matches, MaxLength, Min, ValidateBy } from "class-validator";
+import { isTimeZone, luckLimits } from "@/core";
 import { IsId, IsName } from "@/server/actions";
 
 /** As typed; what makes a good one is said by passwordProblem. */
@@ -16,6 +17,25 @@ export class RenameSquadInput extends SquadInput {
   @Min(1)
   @IsInt({ message: "version is a whole number" })
   version!: number;
+}
+
+export class SquadRulesInput {
+  @IsId() id!: string;
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+  @ValidateBy({
+    name: "timeZone",
+    validator: {
+      validate: (value: unknown) => typeof value === "string" && value.length <= 64 && isTimeZone(value),
+      defaultMessage: () => "time zone is none that is known: write it like Europe/Lisbon",
+    },
+  })
+  timeZone!: string;
+  @IsIn(luckLimits, { message: `the most luck is one of ${luckLimits.join(", ")}` })
+  mostLuck!: number;
+  @IsBoolean({ message: "attended only is yes or no" })
+  attendedOnly!: boolean;
 }
 
 export class LeaveSquadInput {

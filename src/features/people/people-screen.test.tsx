@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
@@ -14,12 +15,20 @@ const data: PeopleData = {
       name: "Pans",
       version: 3,
       school: {},
+      rules: usualRules,
       coaches: [
         { id: "ann", name: "Ann Pell", owner: true },
         { id: "edda", name: "Edda Lind", owner: false },
       ],
     },
-    { id: "yard", name: "Yard", version: 1, school: {}, coaches: [{ id: "ann", name: "Ann Pell", owner: false }] },
+    {
+      id: "yard",
+      name: "Yard",
+      version: 1,
+      school: {},
+      rules: usualRules,
+      coaches: [{ id: "ann", name: "Ann Pell", owner: false }],
+    },
   ],
   pilots: [
     { id: "odo", name: "Odo Fenn", squadId: "pans", hasAccount: true },
@@ -50,6 +59,34 @@ describe("people", () => {
     expect(dialog.getByLabelText("The link")).toHaveValue(`${location.origin}/join#${TOKEN}`);
     expect(dialog.getByTitle("The link as a code for a camera")).toBeInTheDocument();
     expect(dialog.getByText(/works once, within 7 days/)).toBeVisible();
+  });
+
+  it("lets an owner set how days are counted and how sure advice is; the others read it", async () => {
+    const sent = fakeServer();
+    renderScreen(<PeopleScreen data={data} />, { address: "/people" });
+    const yard = within(screen.getByRole("region", { name: "Rules of Yard" }));
+    expect(yard.getByLabelText("Time zone")).toBeDisabled();
+    expect(yard.queryByRole("button", { name: "Save rules" })).toBeNull();
+    const pans = within(screen.getByRole("region", { name: "Rules of Pans" }));
+    expect(pans.getByRole("button", { name: "Save rules" })).toBeDisabled();
+    await userEvent.clear(pans.getByLabelText("Time zone"));
+    await userEvent.type(pans.getByLabelText("Time zone"), "Lisb");
+    await userEvent.click(await screen.findByRole("option", { name: "Europe/Lisbon" }));
+    await userEvent.click(pans.getByRole("combobox", { name: /Advise a sign-off/ }));
+    await userEvent.click(screen.getByRole("option", { name: "once luck is 10 % or less" }));
+    await userEvent.click(pans.getByRole("checkbox"));
+    await userEvent.click(pans.getByRole("button", { name: "Save rules" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toEqual({
+      action: "set-squad-rules",
+      input: {
+        id: "pans",
+        version: 3,
+        timeZone: "Europe/Lisbon",
+        mostLuck: 0.1,
+        attendedOnly: true,
+      },
+    });
   });
 
   it("takes an open invitation back, renames on the version it shows, and ends sharing", async () => {

@@ -15,6 +15,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { PeopleData } from "./load";
+import { SquadRulesForm } from "./squad-rules";
 import { OneTimeLink } from "./one-time-link";
 
 interface MadeLink {
@@ -148,6 +149,7 @@ function SquadSection(props: {
         act={act}
         onInvite={onInvitePilot}
       />
+      <SquadRulesForm key={squad.version} squad={squad} owns={owns} />
       <Dialog open={renaming} onClose={() => setRenaming(false)} aria-labelledby="rename" fullWidth maxWidth="xs">
         <DialogTitle id="rename">Rename {squad.name}</DialogTitle>
         <DialogContent>

@@ -7,11 +7,21 @@ import {
   leaveTrail,
   listCoaches,
   lockSquadCoaches,
+  refreshDigestsIn,
   removeFromSquad,
   renameSquad,
   setOwner,
+  setSquadRules,
+  waysOf,
 } from "@/server/repositories";
-import { LeaveSquadInput, RenameSquadInput, SetOwnerInput, SquadCoachInput, SquadInput } from "./inputs";
+import {
+  LeaveSquadInput,
+  RenameSquadInput,
+  SetOwnerInput,
+  SquadCoachInput,
+  SquadInput,
+  SquadRulesInput,
+} from "./inputs";
 
 const nameOf = async (coachId: string) => (await listCoaches()).find(({ id }) => id === coachId)?.name ?? "a coach";
 const ownSquad = ({ squadId }: { squadId: string }) => [need("owner", "squad", squadId)];
@@ -58,6 +68,22 @@ export const squadKeepingActions = {
           throw conflict("Somebody else renamed it meanwhile. Reload to see it; what you entered is still here.");
         const done = { kind: "named-squad", name: squad.name } as const;
         await leaveTrail(transaction, { who: name, done, squadId: squad.id }, new Date());
+      }),
+  ),
+
+  /** How days are counted and marks judged. Of other days all that was flown is counted anew. */
+  "set-squad-rules": coachAction(
+    SquadRulesInput,
+    ({ id }) => [need("owner", "squad", id)],
+    ({ id, version, timeZone, mostLuck, attendedOnly }, { name }) =>
+      inTransaction(async (transaction) => {
+        const before = (await waysOf([id])).get(id)?.rules;
+        const edited = await setSquadRules(transaction, { id, version, rules: { timeZone, mostLuck, attendedOnly } });
+        if (edited === "same") return;
+        if (edited === "other")
+          throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
+        if (before?.timeZone !== timeZone) await refreshDigestsIn(transaction, id);
+        await leaveTrail(transaction, { who: name, done: { kind: "changed-squad-rules" }, squadId: id }, new Date());
       }),
   ),
 

@@ -121,7 +121,7 @@ export async function loadPilot(
     lookedAt: step
       ? {
           one: standing.steps.find((one) => one.stepId === step.id) ?? standingAt(step, input),
-          curve: learningCurve(ofStep),
+          curve: learningCurve(ofStep, progress.rules.timeZone),
           tallies: progress.flown.get(step.id)?.digest.tallies ?? [],
           setupNames: Object.fromEntries(setups.map(({ id, number }) => [id, `setup ${number}`])),
         }

@@ -7,6 +7,7 @@ import { stepName } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { StateMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useState } from "react";
 import { evidenceWords, judgedByWords } from "@/words";
@@ -20,6 +21,7 @@ export function Milestones({ data }: { data: PilotData }) {
   const shown = all ? data.milestones : data.milestones.slice(0, SHOWN);
   const undoable = useUndoable();
   const syllabus = useSyllabus();
+  const listener = useListener();
   return (
     <section aria-labelledby="milestones">
       <Typography variant="h2" id="milestones">
@@ -53,11 +55,11 @@ export function Milestones({ data }: { data: PilotData }) {
             {milestone.broughtIn && " (brought in from a file)"}
           </Box>
           <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-            {evidenceWords(milestone.evidence, milestone.stepId, syllabus)}
+            {evidenceWords(milestone.evidence, milestone.stepId, syllabus, listener)}
             {milestone.evidence.judgedBy && (
               <>
                 {" "}
-                Mark: {judgedByWords(milestone.evidence.judgedBy)} (syllabus{" "}
+                Mark: {judgedByWords(milestone.evidence.judgedBy, listener.units)} (syllabus{" "}
                 <span className="num">{milestone.evidence.judgedBy.syllabus}</span>).
               </>
             )}

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { stepName, type Step, type StepStanding } from "@/syllabus";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords } from "@/words";
 import type { PilotData } from "./load";
@@ -24,6 +25,7 @@ export function NextStep({
   onSign: (one: StepStanding) => void;
 }) {
   const syllabus = useSyllabus();
+  const listener = useListener();
   const { hrefFor } = useAtHand();
   return (
     <Box
@@ -42,7 +44,7 @@ export function NextStep({
       <Box sx={{ flex: 1, minWidth: 260 }}>
         <Typography component="span" sx={{ fontSize: "1.02rem", fontWeight: 600 }}>
           <b>{step.name}.</b> {one.state === "signed-off" ? "Signed off. " : ""}
-          {adviceWords(one.advice, one.stepId, syllabus)}
+          {adviceWords(one.advice, one.stepId, syllabus, listener)}
         </Typography>
         {one.needsFirst.length > 0 && (
           <Box sx={{ fontSize: "0.88rem" }}>

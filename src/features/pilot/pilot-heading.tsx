@@ -45,9 +45,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
             <b className="num">{standing.reviewsDue.length}</b>
           </Box>
         )}
-        <span>
-          {standing.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(standing.lastFlownMs, data.nowMs)}`}
-        </span>
+        <span>{standing.idleDays === null ? "not flown yet" : `flew ${daysAgo(standing.idleDays)}`}</span>
         <span>
           mode <b className="num">{pilot.stickMode}</b>, {pilot.grip}
         </span>

@@ -7,6 +7,7 @@ import { useSnackbar } from "notistack";
 import { directionNames, type Step, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { SendForm } from "@/ui/forms/send-form";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords } from "@/words";
 import type { PilotData } from "./load";
@@ -26,10 +27,11 @@ export function SignOff({
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
   const syllabus = useSyllabus();
+  const listener = useListener();
   const names = directionNames(step);
   return (
     <Box sx={{ display: "grid", gap: 1.5 }}>
-      <Typography>{adviceWords(one.advice, one.stepId, syllabus)}</Typography>
+      <Typography>{adviceWords(one.advice, one.stepId, syllabus, listener)}</Typography>
       <div>
         {one.evidence.directions.map((direction) => (
           <EvidenceLine key={direction.direction} name={names[direction.direction]} one={direction} mark={step.mark} />

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { markWords, placeWords } from "@/words";
+import { chancePercent, markWords, placeWords } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {
   directionNames,
@@ -24,12 +24,14 @@ import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { LookedAt, PilotData } from "./load";
 
 /** One step looked at closely: what it needs and opens, the evidence per direction, raw counts by place, and how it went over the days. */
 export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt }) {
   const syllabus = useSyllabus();
+  const listener = useListener();
   const step = findStep(syllabus, looked.one.stepId);
   if (!step) return null;
   const { one, tallies } = looked;
@@ -41,7 +43,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
       </Typography>
       <Typography sx={{ color: "text.secondary" }}>{step.aim}</Typography>
       <Typography sx={{ mt: 0.5, fontSize: "0.92rem" }}>
-        <b>Mark:</b> {markWords(step.mark)}. <b>Clean:</b> {step.clean}.
+        <b>Mark:</b> {markWords(step.mark, listener.units)}. <b>Clean:</b> {step.clean}.
       </Typography>
       <Neighbours syllabus={syllabus} step={step} data={data} />
       <BailCreditLine credit={one.bailCredit} />
@@ -69,8 +71,8 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
           )}
           {one.review && (
             <Typography sx={{ fontSize: "0.9rem" }}>
-              {one.reviewDue ? "Due again since" : "Due again on"} <Moment atMs={one.review.dueMs} />; recall now about{" "}
-              <span className="num">{Math.round(100 * one.review.recall)} %</span>.
+              {one.reviewDue ? "Due again since" : "Due again on"} <Moment atMs={one.review.dueMs} />; now about{" "}
+              <span className="num">{Math.round(100 * one.review.memory)} %</span> remembered.
             </Typography>
           )}
           <Places tallies={tallies} names={names} />
@@ -134,8 +136,8 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
       >
         <thead>
           <tr>
-            {["", "", "clean", "of", "90 % interval", "rough", "bailed", "crashed"].map((head, i) => (
-              <th key={i} scope="col">
+            {["direction", "place", "clean", "of", "90 % interval", "rough", "bailed", "crashed"].map((head) => (
+              <th key={head} scope="col">
                 {head}
               </th>
             ))}
@@ -189,14 +191,15 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
         formatY={(value) => `${Math.round(value)} %`}
       />
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
-        Solid: the rate, recent attempts weighing more; dotted: its 90 % interval.
+        Solid: the rate as far as the attempts tell; dotted: its 90 % interval.
         {trend && (
           <>
             {" "}
             Later half <span className="num">{trend.after.clean}</span> of{" "}
             <span className="num">{trend.after.attempts}</span> clean, earlier half{" "}
             <span className="num">{trend.before.clean}</span> of <span className="num">{trend.before.attempts}</span>:
-            better with <span className="num">{Math.round(100 * trend.chanceBetter)} %</span> chance.
+            {trend.chanceBetter >= 0.5 ? "better" : "worse"} with{" "}
+            <span className="num">{chancePercent(Math.max(trend.chanceBetter, 1 - trend.chanceBetter))}</span> chance.
           </>
         )}
         {curve.gaps.map(({ fromMs, days }) => (

@@ -13,6 +13,7 @@ import type { PlannedBlock } from "@/contract";
 import { findStep, stepName, type Syllabus } from "@/syllabus";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
+import { useListener } from "@/ui/units/listener";
 import { blockNames, blockReasonWords } from "@/words";
 import type { Candidate } from "./load";
 
@@ -193,15 +194,23 @@ function Block({
           <CloseIcon fontSize="small" />
         </IconButton>
       </Box>
-      <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>
-        {blockReasonWords(block, syllabus)}
-        {height && (
-          <Box component="span" sx={{ color: "text.primary" }}>
-            {" "}
-            {height}.
-          </Box>
-        )}
-      </Typography>
+      <BlockReason block={block} height={height} syllabus={syllabus} />
     </Box>
+  );
+}
+
+/** Why it is flown, and from which height on. */
+function BlockReason({ block, height, syllabus }: { block: PlannedBlock; height: string | null; syllabus: Syllabus }) {
+  const listener = useListener();
+  return (
+    <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", lineHeight: 1.3 }}>
+      {blockReasonWords(block, syllabus, listener)}
+      {height && (
+        <Box component="span" sx={{ color: "text.primary" }}>
+          {" "}
+          {height}.
+        </Box>
+      )}
+    </Typography>
   );
 }

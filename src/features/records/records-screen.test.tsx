@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
@@ -21,7 +22,7 @@ const data: RecordsData = {
     { id: "odo", name: "Odo Fenn" },
     { id: "ida", name: "Ida Rook" },
   ],
-  squads: [{ id: "pans", name: "Pans", version: 1, school: {}, coaches: [] }],
+  squads: [{ id: "pans", name: "Pans", version: 1, school: {}, rules: usualRules, coaches: [] }],
 };
 const show = () => renderScreen(<RecordsScreen data={data} />, { address: "/records" });
 

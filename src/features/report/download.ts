@@ -6,9 +6,9 @@ import { isCoach, type SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { csvOf, pdfOf } from "@/server/files";
 import { loadProgress } from "@/server/progress";
-import { findPilot, listMilestones, squadNames, syllabiOf } from "@/server/repositories";
+import { findPilot, listMilestones, squadNames, syllabiOf, waysOf } from "@/server/repositories";
 import { directionNames, findStep, pathOf, routeOf, stepName } from "@/syllabus";
-import { adviceWords } from "@/words";
+import { adviceWords, type Listener, type UnitSystem } from "@/words";
 import { loadSeason, stageOpen } from "./load";
 import { certificatePaper, overviewPaper, seasonPaper } from "./papers";
 
@@ -32,6 +32,7 @@ export async function downloadReport(
   pilotId: string,
   file: string,
   since: string | null,
+  units: UnitSystem = "metric",
   nowMs = Date.now(),
 ): Promise<Response> {
   await requireAccess(who, [need("reader", "pilot", pilotId)]);
@@ -57,11 +58,16 @@ export async function downloadReport(
     );
     const milestones = (await listMilestones([pilotId])).filter(({ stepId }) => own.has(stepId));
     const steps = milestones.map((one) => ({ ...one, name: stepName(syllabus, one.stepId) }));
-    return answer(await pdfOf(certificatePaper(pilot.name, name, steps)), PDF, `stage-${number}-${short}.pdf`);
+    return answer(
+      await pdfOf(certificatePaper(pilot.name, name, steps, progress.rules.timeZone)),
+      PDF,
+      `stage-${number}-${short}.pdf`,
+    );
   }
   if (file !== "season.pdf" && file !== "season.csv") throw new Refusal(404, "There is no such file.");
   const season = await loadSeason(pilot, since, nowMs);
-  if (file === "season.pdf") return answer(await pdfOf(seasonPaper(season, syllabus)), PDF, `season-${short}.pdf`);
+  const to: Listener = { units, reader: isCoach(who) ? "coach" : "pilot" };
+  if (file === "season.pdf") return answer(await pdfOf(seasonPaper(season, syllabus, to)), PDF, `season-${short}.pdf`);
   const rows = season.figures.lines.map((line) => {
     const step = findStep(syllabus, line.stepId);
     return {
@@ -88,21 +94,29 @@ export async function downloadOverview(
   who: SignedIn,
   squadId: string,
   file: string,
+  units: UnitSystem = "metric",
   nowMs = Date.now(),
 ): Promise<Response> {
   await requireAccess(who, [need("coach", "squad", squadId)]);
   if (!isCoach(who)) throw new Refusal(403, "That squad is not yours to see.");
   if (file !== "overview.pdf" && file !== "overview.csv") throw new Refusal(404, "There is no such file.");
-  const [{ rows }, names, syllabi] = await Promise.all([
+  const [{ rows }, names, syllabi, ways] = await Promise.all([
     loadSquad(who, nowMs),
     squadNames([squadId]),
     syllabiOf([squadId]),
+    waysOf([squadId]),
   ]);
   const syllabus = entryOf(syllabi, squadId);
+  const { timeZone } = entryOf(ways, squadId).rules;
+  const to: Listener = { units, reader: "coach" };
   const own = rows.filter((row) => row.squadId === squadId).map((row) => ({ ...row, syllabus }));
   const short = squadId.slice(-6);
   if (file === "overview.pdf")
-    return answer(await pdfOf(overviewPaper(names.get(squadId) ?? "Squad", own, nowMs)), PDF, `squad-${short}.pdf`);
+    return answer(
+      await pdfOf(overviewPaper(names.get(squadId) ?? "Squad", own, { nowMs, timeZone, to })),
+      PDF,
+      `squad-${short}.pdf`,
+    );
   const lines = own.map(({ name, glance, reasons, aircraftName, setupNumber }) => ({
     pilot: name,
     step: glance.current ? stepName(syllabus, glance.current.stepId) : "",
@@ -114,7 +128,7 @@ export async function downloadOverview(
     aircraft: aircraftName ?? "",
     setup: setupNumber ?? "",
     needs_coach: reasons.map(({ text }) => text).join("; "),
-    advice: glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus) : "",
+    advice: glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus, to) : "",
   }));
   const fields = ["pilot", "step", "signed_off", "steps", "due_again", "slipping", "last_flight"];
   return answer(csvOf([...fields, "aircraft", "setup", "needs_coach", "advice"], lines), CSV, `squad-${short}.csv`);

@@ -1,4 +1,4 @@
-import { entryOf, DAY_MS } from "@/core";
+import { dayBegins, dayIn, dayText, entryOf, DAY_MS } from "@/core";
 import "server-only";
 import { loadProgress } from "@/server/progress";
 import type { Milestone, Pilot, Setup } from "@/contract";
@@ -10,6 +10,10 @@ import { seasonFigures, type SeasonFigures } from "./season";
 export interface Season {
   readonly pilot: Pilot;
   readonly sinceMs: number;
+  /** The day it begins on, as 2026-09-01. */
+  readonly since: string;
+  /** By the clocks of which the days are. */
+  readonly timeZone: string;
   readonly nowMs: number;
   readonly figures: SeasonFigures;
   /** Signed off since then, oldest first. */
@@ -22,22 +26,23 @@ export interface Season {
 const USUAL_DAYS = 180;
 
 /** The day asked for, as ms; half a year ago for anything that is no day of the past. */
-function sinceOf(text: string | null, nowMs: number): number {
-  const asked = text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : NaN;
-  return asked > 0 && asked < nowMs ? asked : Math.floor(nowMs / DAY_MS - USUAL_DAYS) * DAY_MS;
+function sinceOf(text: string | null, nowMs: number, timeZone: string): number {
+  const midnight = text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : NaN;
+  const asked = midnight > 0 ? dayBegins(timeZone, midnight / DAY_MS) : NaN;
+  return asked < nowMs ? asked : dayBegins(timeZone, dayIn(timeZone, nowMs) - USUAL_DAYS);
 }
 
 /** The season since a day such as 2026-09-01, else of the last half year. */
 export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Date.now()): Promise<Season> {
-  const sinceMs = sinceOf(since, nowMs);
-  const [progresses, attempts, milestones, setups, aircraft] = await Promise.all([
-    loadProgress([pilot]),
+  const progress = entryOf(await loadProgress([pilot]), pilot.id);
+  const { timeZone } = progress.rules;
+  const sinceMs = sinceOf(since, nowMs, timeZone);
+  const [attempts, milestones, setups, aircraft] = await Promise.all([
     listAttemptsSince(pilot.id, new Date(sinceMs)),
     listMilestones([pilot.id]),
     listSetups(pilot.id),
     listAircraft([pilot.id]),
   ]);
-  const progress = entryOf(progresses, pilot.id);
   const { syllabus } = progress;
   // Newest first: the present settings of the aircraft they fly.
   const flownWith = setups.find(({ id }) => id === setupFlownLast(progress));
@@ -45,10 +50,13 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
   return {
     pilot,
     sinceMs,
+    since: dayText(timeZone, sinceMs),
+    timeZone,
     nowMs,
     figures: seasonFigures(
       attempts,
       syllabus.steps.map(({ id }) => id),
+      timeZone,
     ),
     milestones: milestones.filter(({ signedAtMs }) => signedAtMs >= sinceMs),
     setups: setups

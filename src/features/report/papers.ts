@@ -1,11 +1,11 @@
-import { adviceWords, evidenceWords, percent } from "@/words";
+import { dayText } from "@/core";
+import { adviceWords, evidenceWords, percent, type Listener } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import type { Season } from "./load";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
-const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 
 const sheet = (title: string, content: readonly Content[], landscape = false): TDocumentDefinitions => ({
   pageSize: "A4",
@@ -52,7 +52,8 @@ function table(
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12.5, margin: [0, 10, 0, 2] });
 
 /** A pilot's season on paper. */
-export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefinitions {
+export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): TDocumentDefinitions {
+  const day = (atMs: number) => dayText(season.timeZone, atMs);
   const { pilot, figures, milestones, setups, standing, sinceMs, nowMs } = season;
   const { current, reviewsDue } = standing;
   const name = (id: string) => stepName(syllabus, id);
@@ -63,7 +64,7 @@ export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefini
     ...figures.gaps.map(({ fromMs, days }): Content => `No flight for ${days} days from ${day(fromMs)}.`),
     heading("Now"),
     current
-      ? `${name(current.stepId)}. ${adviceWords(current.advice, current.stepId, syllabus)}`
+      ? `${name(current.stepId)}. ${adviceWords(current.advice, current.stepId, syllabus, to)}`
       : "Every step of the way is signed off.",
     ...(reviewsDue.length > 0
       ? [`Due again: ${reviewsDue.map(({ stepId }) => name(stepId).toLowerCase()).join(", ")}.`]
@@ -95,7 +96,7 @@ export function seasonPaper(season: Season, syllabus: Syllabus): TDocumentDefini
             day(one.signedAtMs),
             name(one.stepId),
             one.coachName,
-            evidenceWords(one.evidence, one.stepId, syllabus),
+            evidenceWords(one.evidence, one.stepId, syllabus, to),
           ]),
           ["auto", "auto", "auto", "*"],
         ),
@@ -128,7 +129,12 @@ export interface OverviewRow {
 }
 
 /** A squad on paper, who needs the coach most first. */
-export function overviewPaper(squadName: string, rows: readonly OverviewRow[], nowMs: number): TDocumentDefinitions {
+export function overviewPaper(
+  squadName: string,
+  rows: readonly OverviewRow[],
+  { nowMs, timeZone, to }: { readonly nowMs: number; readonly timeZone: string; readonly to: Listener },
+): TDocumentDefinitions {
+  const day = (atMs: number) => dayText(timeZone, atMs);
   return sheet(
     `${squadName}, ${day(nowMs)}`,
     [
@@ -143,7 +149,7 @@ export function overviewPaper(squadName: string, rows: readonly OverviewRow[], n
           glance.steps,
           glance.lastFlownMs === null ? "not yet" : day(glance.lastFlownMs),
           reasons.map(({ text }) => text).join("; "),
-          glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus) : "",
+          glance.current ? adviceWords(glance.current.advice, glance.current.stepId, syllabus, to) : "",
         ]),
         ["auto", "auto", "auto", "auto", "auto", "*", "*"],
       ),
@@ -157,7 +163,9 @@ export function certificatePaper(
   pilotName: string,
   stageName: string,
   steps: readonly { readonly name: string; readonly coachName: string; readonly signedAtMs: number }[],
+  timeZone: string,
 ): TDocumentDefinitions {
+  const day = (atMs: number) => dayText(timeZone, atMs);
   const last = Math.max(...steps.map(({ signedAtMs }) => signedAtMs));
   return {
     pageSize: "A4",

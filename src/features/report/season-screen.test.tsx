@@ -24,8 +24,10 @@ it("says what was flown, better or worse, the gap, and where they stand; another
       season={{
         pilot: odo,
         sinceMs: Date.parse("2026-06-01T00:00:00Z"),
+        since: "2026-06-01",
+        timeZone: "UTC",
         nowMs,
-        figures: seasonFigures(attempts, ["hang"]),
+        figures: seasonFigures(attempts, ["hang"], "UTC"),
         milestones: [],
         setups: [],
         standing: standingWith(attempts, { nowMs }).standing,

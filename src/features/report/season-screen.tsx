@@ -10,17 +10,18 @@ import { directionNames, findStep, stepName } from "@/syllabus";
 import { OutcomeMark, RateBar } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords, evidenceWords } from "@/words";
 import type { Season } from "./load";
 
 /** A pilot's season: what was flown, with counts and intervals, what was signed off and changed, and where they stand. */
 export function SeasonScreen({ season }: { season: Season }) {
-  const { pilot, figures, milestones, setups, standing, sinceMs } = season;
+  const { pilot, figures, milestones, setups, standing, since } = season;
   const syllabus = useSyllabus();
+  const listener = useListener();
   const router = useRouter();
   const { hrefFor } = useAtHand();
-  const since = new Date(sinceMs).toISOString().slice(0, 10);
   const file = (name: string) => `/reports/${pilot.id}/${name}?since=${since}`;
   const name = (id: string) => stepName(syllabus, id);
   return (
@@ -58,7 +59,7 @@ export function SeasonScreen({ season }: { season: Season }) {
       ))}
       <Typography sx={{ mt: 1, fontWeight: 600 }}>
         {standing.current
-          ? `${name(standing.current.stepId)}. ${adviceWords(standing.current.advice, standing.current.stepId, syllabus)}`
+          ? `${name(standing.current.stepId)}. ${adviceWords(standing.current.advice, standing.current.stepId, syllabus, listener)}`
           : "Every step of the way is signed off."}
       </Typography>
       <Typography variant="h2" sx={{ mt: 3 }}>
@@ -78,7 +79,7 @@ export function SeasonScreen({ season }: { season: Season }) {
       {milestones.map((one) => (
         <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
           <b>{name(one.stepId)}</b> <Moment atMs={one.signedAtMs} />, {one.coachName}.{" "}
-          {evidenceWords(one.evidence, one.stepId, syllabus)}
+          {evidenceWords(one.evidence, one.stepId, syllabus, listener)}
         </Box>
       ))}
       {setups.length > 0 && (

@@ -17,6 +17,7 @@ it("counts days, sessions, gaps and each step in the order of the syllabus, with
   const figures = seasonFigures(
     [...flown("hang", 0, "cx"), ...flown("flip-slow", 0, "xxxx"), ...flown("flip-slow", 20, "cccc")],
     ["flip-slow", "hang"],
+    "UTC",
   );
   expect(figures).toMatchObject({ attempts: 10, daysFlown: 2, sessions: 2, places: { field: 10 } });
   expect(figures.gaps).toMatchObject([{ days: 20 }]);
@@ -25,5 +26,5 @@ it("counts days, sessions, gaps and each step in the order of the syllabus, with
     ["hang", 2, null],
   ]);
   expect(figures.lines[0].low).toBeLessThan(0.5);
-  expect(seasonFigures([], []).lines).toEqual([]);
+  expect(seasonFigures([], [], "UTC").lines).toEqual([]);
 });

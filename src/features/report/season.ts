@@ -1,4 +1,4 @@
-import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place, DAY_MS, Z90 } from "@/core";
+import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place, dayIn, Z90 } from "@/core";
 
 /** What was flown at one step in one direction. */
 export interface SeasonLine {
@@ -27,8 +27,13 @@ export interface SeasonFigures {
 type Flown = Attempt & { readonly stepId: string };
 const LEAST_FOR_HALVES = 8;
 
-/** Counts a season from its attempts in the order flown, lines in the order of the steps given. Days are UTC. */
-export function seasonFigures(attempts: readonly Flown[], stepOrder: readonly string[]): SeasonFigures {
+/** Counts a season from its attempts in the order flown, lines in the order of the steps given. Days are those of the time zone. */
+export function seasonFigures(
+  attempts: readonly Flown[],
+  stepOrder: readonly string[],
+  timeZone: string,
+): SeasonFigures {
+  const dayOf = ({ atMs }: Flown) => dayIn(timeZone, atMs);
   const groups = new Map<string, Flown[]>();
   for (const attempt of attempts) {
     const key = `${attempt.stepId} ${attempt.direction}`;
@@ -44,13 +49,13 @@ export function seasonFigures(attempts: readonly Flown[], stepOrder: readonly st
   };
   return {
     attempts: attempts.length,
-    daysFlown: new Set(attempts.map(({ atMs }) => Math.floor(atMs / DAY_MS))).size,
+    daysFlown: new Set(attempts.map(dayOf)).size,
     sessions: new Set(attempts.map(({ sessionId }) => sessionId)).size,
     places,
     lines: [...groups.values()].map(lineOf).sort((a, b) => rank(a.stepId) - rank(b.stepId)),
-    gaps: attempts.slice(1).flatMap(({ atMs }, i) => {
-      const days = (atMs - attempts[i].atMs) / DAY_MS;
-      return days > GAP_DAYS ? [{ fromMs: attempts[i].atMs, days: Math.round(days) }] : [];
+    gaps: attempts.slice(1).flatMap((attempt, i) => {
+      const days = dayOf(attempt) - dayOf(attempts[i]);
+      return days > GAP_DAYS ? [{ fromMs: attempts[i].atMs, days }] : [];
     }),
   };
 }

@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { numeral } from "@/words";
+import { numeral, quantityText, type UnitSystem } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import {
   airOfDay,
@@ -44,6 +44,7 @@ export function cardContent(
   setup: Setup,
   paper: CardPaper,
   heights: CardHeights,
+  units: UnitSystem = "metric",
 ): TDocumentDefinitions {
   const k = scales[paper];
   const { settings } = setup;
@@ -124,7 +125,7 @@ export function cardContent(
             words(`${numeral(throttle.mid, 2)}, ${numeral(throttle.expo, 2)}, ${limit}`),
             level
               ? words(
-                  `${numeral(level.speedMps, 1)} m/s at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${numeral(level.thrustG, 2)} g`,
+                  `${quantityText(level.speedMps, "speed", units)} at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${numeral(level.thrustG, 2)} g`,
                 )
               : words("not with this thrust"),
             words(modesText(modes)),
@@ -171,8 +172,8 @@ export function cardContent(
       ...(heights.lines.length === 0
         ? []
         : [
-            heading(`Minimum start height, ${dayText(heights.day)}`),
-            { text: heightTexts(heights.lines, number, small) },
+            heading(`Minimum start height, ${dayText(heights.day, units)}`),
+            { text: heightTexts(heights.lines, number, small, units) },
           ]),
       {
         text: "Computed for this aircraft; its unmeasured numbers are estimates. New or repaired: propellers off on the bench, first flight by eye. After a crash measure the tilt. Local rules come first.",
@@ -185,13 +186,18 @@ export function cardContent(
 }
 
 /** Heights that are known, the first of them, and how many are not. */
-function heightTexts(lines: CardHeights["lines"], number: (text: string) => Content, fontSize: number): Content[] {
+function heightTexts(
+  lines: CardHeights["lines"],
+  number: (text: string) => Content,
+  fontSize: number,
+  units: UnitSystem,
+): Content[] {
   const known = lines.filter(({ heightM }) => heightM !== null).slice(0, MOST_HEIGHTS);
   const missing = lines.filter(({ heightM }) => heightM === null).length;
   return [
     ...known.flatMap(({ name, heightM }): Content[] => [
       { text: `${name} `, fontSize },
-      number(tight(`${numeral(heightM!, 1)} m`)),
+      number(tight(quantityText(heightM, "length", units))),
       { text: "   ", fontSize },
     ]),
     ...(missing === 0
@@ -200,9 +206,13 @@ function heightTexts(lines: CardHeights["lines"], number: (text: string) => Cont
   ];
 }
 
-function dayText(day: DayAir): string {
+function dayText(day: DayAir, units: UnitSystem): string {
   const { elevationM, temperatureC, windMps } = coarseDay(day);
-  return `at ${elevationM} m, ${temperatureC === null ? "standard air" : `${temperatureC} °C`}, wind to ${windMps} m/s`;
+  return [
+    `at ${quantityText(elevationM, "length", units, 0)}`,
+    temperatureC === null ? "standard air" : quantityText(temperatureC, "temperature", units),
+    `wind to ${quantityText(windMps, "speed", units, 0)}`,
+  ].join(", ");
 }
 
 /** Figure and unit that stay on one line. */

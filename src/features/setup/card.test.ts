@@ -56,11 +56,19 @@ it.each([
   expect(Number(height) / 72).toBeCloseTo(heightMm / 25.4, 1);
 });
 
+it("is in feet and degrees Fahrenheit where those were chosen", () => {
+  const day = { ...heights.day, temperatureC: 20 };
+  const said = textsOf(cardContent(pilot, aircraft, setup, "a6", { ...heights, day }, "imperial")).join("|");
+  expect(said).toContain("at 1640\u202fft, 68\u202f°F, wind to 7\u202fft/s");
+  expect(said).toContain("27\u202fft");
+  expect(said).not.toMatch(/\d\s(m|m\/s|°C)\b/);
+});
+
 it("says the same figures as the curves and the turn arithmetic", () => {
   const texts = textsOf(cardContent(pilot, aircraft, setup, "a6", heights));
   expect(texts).toContain("Plank, setup 3");
-  expect(texts).toContain("Minimum start height, at 500 m, standard air, wind to 2 m/s");
-  expect(texts.slice(texts.indexOf("Flip 0, backward ")).slice(0, 2)).toEqual(["Flip 0, backward ", "8.3\u00a0m"]);
+  expect(texts).toContain("Minimum start height, at 500\u202fm, standard air, wind to 2\u202fm/s");
+  expect(texts.slice(texts.indexOf("Flip 0, backward ")).slice(0, 2)).toEqual(["Flip 0, backward ", "8.3\u202fm"]);
   expect(texts).toContain("6 more not worked out yet");
   expect(texts).toContain(rateDps(setup.settings.rates.roll, 1).toFixed(0));
   // In a level turn at 30 degrees of tilt roll is half the turning rate (sin 30).

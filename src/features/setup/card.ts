@@ -8,11 +8,17 @@ import { loadDay, loadProgress, loadStartHeights } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { findAircraft, findPilot, latestSetups } from "@/server/repositories";
 import { currentStepOf, directionNames, skillOf, startHeightInputsOf } from "@/syllabus";
+import type { UnitSystem } from "@/words";
 import { cardContent, type CardHeights } from "./card-content";
 import { cardPapers, type CardPaper } from "./papers";
 
 /** The newest setup of an aircraft as a one-page PDF. Throws a Refusal for a paper there is none for, and for what is not theirs. */
-export async function setupCard(who: SignedIn, aircraftId: string, paper: string): Promise<Response> {
+export async function setupCard(
+  who: SignedIn,
+  aircraftId: string,
+  paper: string,
+  units: UnitSystem = "metric",
+): Promise<Response> {
   await requireAccess(who, [need("reader", "aircraft", aircraftId)]);
   if (!cardPapers.some((known) => known === paper))
     throw new Refusal(404, `Cards are made for ${cardPapers.join(" and ")}.`);
@@ -21,7 +27,7 @@ export async function setupCard(who: SignedIn, aircraftId: string, paper: string
   const setup = setups.get(aircraftId);
   if (!pilot || !setup) throw new Refusal(404, "That aircraft has no setup yet.");
   const body = await pdfOf(
-    cardContent(pilot, aircraft, setup, paper as CardPaper, await heightsFor(pilot, aircraft, setup)),
+    cardContent(pilot, aircraft, setup, paper as CardPaper, await heightsFor(pilot, aircraft, setup), units),
   );
   return new Response(body, {
     headers: {

@@ -1,4 +1,5 @@
 export { answerDownload } from "./answer-download";
+export { chosenUnits } from "./chosen-units";
 export { parameter, pilotAtHand } from "./at-hand";
 export type { SearchParams } from "./at-hand";
 export { enter, enterAsCoach, homeOf, leadIn, requirePageAccess } from "./enter";

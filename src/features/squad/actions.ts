@@ -7,6 +7,7 @@ import {
   leavePilotTrail,
   leaveTrail,
   listSquadNames,
+  refreshDigestsOf,
   setPilotRemoved,
   updatePilot,
 } from "@/server/repositories";
@@ -58,6 +59,8 @@ export const squadActions = {
           );
         const now = new Date();
         if (movedFrom) {
+          // The other squad may count its days by other clocks.
+          await refreshDigestsOf(transaction, pilot.id);
           const [to] = await listSquadNames([pilot.squadId]);
           const done = { kind: "moved-away", pilot: before!.name, to } as const;
           await leaveTrail(transaction, { who: name, done, squadId: movedFrom, pilotId: pilot.id }, now);

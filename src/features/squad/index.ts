@@ -1,3 +1,4 @@
 export { squadActions } from "./actions";
 export { loadSquad } from "./load";
+export type { SquadRow } from "./load";
 export { SquadScreen } from "./squad-screen";

@@ -68,7 +68,7 @@ export async function loadSquad(who: SignedInCoach, nowMs = Date.now()): Promise
         return why ? [`${one.name} (${why})`] : [];
       }),
     };
-    return { ...row, reasons: reasonsFor(row, known.syllabus, nowMs) };
+    return { ...row, reasons: reasonsFor(row, known.syllabus) };
   });
   return { rows: rows.sort(byNeed), squads, nowMs };
 }

@@ -5,13 +5,18 @@ const NOW = Date.UTC(2026, 10, 28);
 const DAY = 24 * 3_600_000;
 const current = (kind: string) => ({ stepId: "flip-slow", advice: { kind } }) as never;
 const glance = (more: Partial<Glance> = {}): Glance =>
-  ({ current: null, reviewsDue: [], slipping: [], favours: null, lastFlownMs: NOW - DAY, ...more }) as Glance;
+  ({
+    current: null,
+    reviewsDue: [],
+    slipping: [],
+    favours: null,
+    burst: null,
+    lastFlownMs: NOW - DAY,
+    idleDays: 1,
+    ...more,
+  }) as Glance;
 const reasons = (more: Partial<Glance> = {}, beside: Partial<Parameters<typeof reasonsFor>[0]> = {}) =>
-  reasonsFor(
-    { glance: glance(more), asksFor: [], checkFirst: [], aircraftName: "Plank", ...beside },
-    builtInSyllabus,
-    NOW,
-  );
+  reasonsFor({ glance: glance(more), asksFor: [], checkFirst: [], aircraftName: "Plank", ...beside }, builtInSyllabus);
 const kinds = (list: ReturnType<typeof reasons>) => list.map(({ kind }) => kind);
 
 it("has none for a pilot of whom nothing is wanted", () => {
@@ -24,9 +29,9 @@ it("names each reason with its counts, what cannot wait first", () => {
     {
       current: current("rest"),
       slipping: [{ stepId: "flip-slow", clean: 1, all: 7, days: 2 }] as never,
-      reviewsDue: [{ stepId: "roll-pure", recall: 0.614 }] as never,
+      reviewsDue: [{ stepId: "roll-pure", memory: 0.614 }] as never,
       favours: { stepId: "flip-slow", better: "back", worse: "front", chance: 0.9999, difference: 0.4 } as never,
-      lastFlownMs: NOW - 40 * DAY,
+      idleDays: 40,
     },
     { asksFor: ["split-s"], checkFirst: ["Spindle"], aircraftName: null },
   );
@@ -37,7 +42,7 @@ it("names each reason with its counts, what cannot wait first", () => {
     "slow flip slips: 1 of 7 clean on the last 2 days",
     "by eye first: Spindle",
     "no flight for 40 days",
-    "due again: pure roll (recall 61 %)",
+    "due again: pure roll (61 % remembered)",
     "favours backward, 99 % sure",
     "no aircraft yet",
   ]);
@@ -61,7 +66,7 @@ it("puts whoever needs the coach most first: the most pressing reason, then how 
     reasons: of,
     glance: glance({ lastFlownMs }),
   });
-  const due = reasons({ reviewsDue: [{ stepId: "roll-pure", recall: 0.6 }] as never });
+  const due = reasons({ reviewsDue: [{ stepId: "roll-pure", memory: 0.6 }] as never });
   const rows = [
     row("Nobody wanted", []),
     row("Due, flown lately", due),

@@ -1,5 +1,5 @@
 import { chancePercent, percent } from "@/words";
-import { GAP_DAYS, DAY_MS } from "@/core";
+import { GAP_DAYS } from "@/core";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 
 /** Why a pilot needs the coach, in a line with its counts. */
@@ -14,9 +14,11 @@ const order = [
   "asks",
   "ready",
   "step-back",
+  "stuck",
   "slipping",
   "check-first",
   "unsettled",
+  "burst",
   "gap",
   "due",
   "one-sided",
@@ -36,17 +38,26 @@ export interface PilotAtAGlance {
 export function reasonsFor(
   { glance, asksFor, checkFirst, aircraftName }: PilotAtAGlance,
   syllabus: Syllabus,
-  nowMs: number,
 ): Reason[] {
-  const { current, reviewsDue, slipping, favours, lastFlownMs } = glance;
+  const { current, reviewsDue, slipping, favours, burst } = glance;
   const names = (ids: readonly string[]) => ids.map((id) => stepName(syllabus, id).toLowerCase()).join(", ");
   const advice = current?.advice;
-  const idleDays = lastFlownMs === null ? 0 : (nowMs - lastFlownMs) / DAY_MS;
+  const idleDays = glance.idleDays ?? 0;
+  const directionOf = (direction: string) =>
+    current && (findStep(syllabus, current.stepId)?.directions.length ?? 0) > 1
+      ? ` ${sideName(syllabus, current.stepId, direction)}`
+      : "";
   const found: (Reason | null)[] = [
     advice?.kind === "rest" ? { kind: "rest", text: "crashes rise: rest" } : null,
     asksFor.length > 0 ? { kind: "asks", text: `asks for the sign-off of ${names(asksFor)}` } : null,
     advice?.kind === "advance" ? { kind: "ready", text: "ready for sign-off: the mark is met" } : null,
     advice?.kind === "step-back" ? { kind: "step-back", text: "almost nothing goes clean: step back" } : null,
+    advice?.kind === "stuck"
+      ? {
+          kind: "stuck",
+          text: `stuck on ${names([current?.stepId ?? ""])} for ${advice.weeks} weeks, ${advice.attempts} tries${directionOf(advice.direction)}`,
+        }
+      : null,
     slipping.length > 0
       ? {
           kind: "slipping",
@@ -60,12 +71,18 @@ export function reasonsFor(
       : null,
     checkFirst.length > 0 ? { kind: "check-first", text: `by eye first: ${checkFirst.join(", ")}` } : null,
     advice?.kind === "settle" ? { kind: "unsettled", text: "new setup not settled yet" } : null,
-    idleDays > GAP_DAYS ? { kind: "gap", text: `no flight for ${Math.floor(idleDays)} days` } : null,
+    burst
+      ? {
+          kind: "burst",
+          text: `${burst.flyingDays} flying days in ${burst.withinDays}, then none for ${burst.gapDays} days`,
+        }
+      : null,
+    idleDays > GAP_DAYS && !burst ? { kind: "gap", text: `no flight for ${idleDays} days` } : null,
     reviewsDue.length > 0
       ? {
           kind: "due",
           text: `due again: ${reviewsDue
-            .map(({ stepId, recall }) => `${names([stepId])} (recall ${percent(recall)})`)
+            .map(({ stepId, memory }) => `${names([stepId])} (${percent(memory)} remembered)`)
             .join(", ")}`,
         }
       : null,

@@ -38,7 +38,7 @@ function row(
     checkFirst: [],
     ...change,
   };
-  return { ...bare, reasons: reasonsFor(bare, builtInSyllabus, nowMs) };
+  return { ...bare, reasons: reasonsFor(bare, builtInSyllabus) };
 }
 const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
   rows,
@@ -92,8 +92,8 @@ it("warns of aircraft to be flown by eye first, and of steps that want flying ag
     <SquadScreen data={data([row("Odo", flown("clean", 90), { checkFirst: ["Plank (repaired)"] }, ["flip-slow"])])} />,
   );
   expect(rowOf("Odo").getByText(/By eye first: Plank \(repaired\)/)).toBeVisible();
-  expect(rowOf("Odo").getByText(/Due again: slow flip \(recall \d+ %\)/)).toBeVisible();
-  expect(rowOf("Odo").getByText("No flight for 89 days")).toBeVisible();
+  expect(rowOf("Odo").getByText(/Due again: slow flip \(\d+ % remembered\)/)).toBeVisible();
+  expect(rowOf("Odo").getByText("No flight for 90 days")).toBeVisible();
 });
 
 it("puts who needs the coach most first, and says why", () => {
@@ -104,14 +104,14 @@ it("puts who needs the coach most first, and says why", () => {
     row("Asks", flown("rough", 1), { asksFor: ["flip-slow"] }),
     row(
       "Crashes",
-      flown("crashed", 0.1).map((one, n) => ({ ...one, outcome: n < 3 ? "clean" : "crashed" }) as const),
+      flown("crashed", 0.1).map((one, n) => ({ ...one, outcome: n < 4 ? "clean" : "crashed" }) as const),
     ),
   ];
   expect([...rows].sort(byNeed).map(({ name, reasons }) => [name, reasons[0]?.text ?? ""])).toEqual([
     ["Crashes", "crashes rise: rest"],
     ["Asks", "asks for the sign-off of slow flip"],
     ["Ready", "ready for sign-off: the mark is met"],
-    ["Gone", "no flight for 39 days"],
+    ["Gone", "no flight for 40 days"],
     ["Fine", ""],
   ]);
 });

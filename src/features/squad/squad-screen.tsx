@@ -12,8 +12,9 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { windowOf, DAY_MS, type StepEvidence } from "@/core";
+import { windowOf, type StepEvidence } from "@/core";
 import { directionNames, findStep, stepName, type Step } from "@/syllabus";
+import { useListener } from "@/ui/units/listener";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { SendForm } from "@/ui/forms/send-form";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
@@ -106,16 +107,16 @@ export function SquadScreen({ data }: { data: SquadData }) {
               color: "text.secondary",
             }}
           >
-            {["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "Needs you because", ""].map(
+            {["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "Needs you because", "Next"].map(
               (head) => (
-                <span role="columnheader" key={head || "do"}>
+                <span role="columnheader" key={head}>
                   {head}
                 </span>
               ),
             )}
           </Box>
           {(hydrated ? rows : rows.slice(0, AT_ONCE)).map((row) => (
-            <PilotRow key={row.id} row={row} nowMs={data.nowMs} />
+            <PilotRow key={row.id} row={row} />
           ))}
         </Box>
       )}
@@ -184,14 +185,14 @@ function Counts({ rows }: { rows: readonly SquadRow[] }) {
   );
 }
 
-function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
+function PilotRow({ row }: { row: SquadRow }) {
   const { hrefFor } = useAtHand();
   const { glance } = row;
-  const { current } = glance;
+  const { current, idleDays } = glance;
   const syllabus = useSyllabusOf()(row.squadId);
+  const listener = useListener();
   const step = current && findStep(syllabus, current.stepId);
   const to = (path: string, change = {}) => hrefFor(path, { pilot: row.id, aircraft: undefined, ...change });
-  const idleDays = glance.lastFlownMs === null ? null : (nowMs - glance.lastFlownMs) / DAY_MS;
   return (
     <Box
       role="row"
@@ -221,7 +222,7 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
             fontWeight: idleDays !== null && idleDays > GAP_DAYS ? 650 : 400,
           })}
         >
-          {glance.lastFlownMs === null ? "not flown yet" : `flew ${daysAgo(glance.lastFlownMs, nowMs)}`}
+          {idleDays === null ? "not flown yet" : `flew ${daysAgo(idleDays)}`}
         </Box>
       </Box>
       <Box role="cell">
@@ -256,7 +257,9 @@ function PilotRow({ row, nowMs }: { row: SquadRow; nowMs: number }) {
           </Box>
         ))}
         <Box sx={{ fontSize: "0.88rem", color: row.reasons.length > 0 ? "text.secondary" : "text.primary" }}>
-          {current ? adviceWords(current.advice, current.stepId, syllabus) : "Keep it fresh: fly what is due."}
+          {current
+            ? adviceWords(current.advice, current.stepId, syllabus, listener)
+            : "Keep it fresh: fly what is due."}
         </Box>
       </Box>
       <Box role="cell" sx={{ textAlign: { lg: "right" } }}>

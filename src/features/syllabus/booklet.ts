@@ -1,6 +1,5 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
-import { markWords } from "@/words";
-
+import { markWords, quantityText, type UnitSystem } from "@/words";
 import { schoolQuestion, type Skill, type Step, type SyllabusDocument } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 
@@ -10,7 +9,12 @@ const routeNames = new Map(schoolQuestion("route").sides.map(({ id, name }) => [
 /** A syllabus as a booklet of A5 pages: a contents page, then every stage with its skills and steps. */
 export function bookletContent(
   document: SyllabusDocument,
-  { squadName, number, date }: { readonly squadName: string; readonly number: number; readonly date: string },
+  {
+    squadName,
+    number,
+    date,
+    units,
+  }: { readonly squadName: string; readonly number: number; readonly date: string; readonly units: UnitSystem },
 ): TDocumentDefinitions {
   const names = new Map(document.skills.flatMap(({ steps }) => steps.map(({ id, name }) => [id, name])));
   const version = number === 0 ? "built-in syllabus" : `syllabus ${number}`;
@@ -47,22 +51,26 @@ export function bookletContent(
             tocItem: true,
             margin: [0, 0, 0, 6],
           },
-          ...skills.flatMap((skill) => skillContent(skill, names)),
+          ...skills.flatMap((skill) => skillContent(skill, names, units)),
         ];
       }),
     ],
   };
 }
 
-function skillContent(skill: Skill, names: ReadonlyMap<string, string>): Content[] {
+function skillContent(skill: Skill, names: ReadonlyMap<string, string>, units: UnitSystem): Content[] {
   return [
     { text: skill.name, bold: true, fontSize: 12, color: shoal, margin: [0, 8, 0, 2] },
-    { text: `Clear ground of ${skill.roomM} m all round. ${skill.cautions.join(" ")}`, fontSize: 7.5, color: buoyText },
-    ...skill.steps.map((step) => stepContent(step, names)),
+    {
+      text: `Clear ground of ${quantityText(skill.roomM, "length", units, 0)} all round. ${skill.cautions.join(" ")}`,
+      fontSize: 7.5,
+      color: buoyText,
+    },
+    ...skill.steps.map((step) => stepContent(step, names, units)),
   ];
 }
 
-function stepContent(step: Step, names: ReadonlyMap<string, string>): Content {
+function stepContent(step: Step, names: ReadonlyMap<string, string>, units: UnitSystem): Content {
   const line = (word: string, text: string): Content[] =>
     text ? [{ text: [{ text: `${word}. `, bold: true }, text], margin: [0, 1, 0, 0] }] : [];
   return {
@@ -74,10 +82,10 @@ function stepContent(step: Step, names: ReadonlyMap<string, string>): Content {
       { text: step.name, bold: true, fontSize: 10.5 },
       { text: step.aim, color: inkSoft },
       { ol: [...step.drill], margin: [0, 2, 0, 2] },
-      ...line("Passes when", `${markWords(step.mark)}. Clean: ${step.clean}.`),
+      ...line("Passes when", `${markWords(step.mark, units)}. Clean: ${step.clean}.`),
       ...line("Way out", step.wayOut),
       ...line("Settings", step.settings),
-      ...line("Height", step.heightM === null ? "" : `begin ${step.heightM} m up.`),
+      ...line("Height", step.heightM === null ? "" : `begin ${quantityText(step.heightM, "length", units)} up.`),
       ...line("Needs", step.needs.map((id) => names.get(id) ?? id).join(", ")),
       ...line("Only on the route", step.routes?.map((id) => routeNames.get(id) ?? id).join(", ") ?? ""),
       ...line("Look at", step.lookAt.join("; ")),

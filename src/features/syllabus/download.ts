@@ -4,6 +4,7 @@ import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { pdfOf } from "@/server/files";
 import { squadNames, syllabusOf } from "@/server/repositories";
+import type { UnitSystem } from "@/words";
 import { bookletContent } from "./booklet";
 
 /** A squad's syllabus in force as `syllabus.json` or `booklet.pdf`, for its coaches and pilots. Throws a Refusal for what there is not or is not theirs. */
@@ -11,6 +12,7 @@ export async function downloadSyllabus(
   who: SignedIn,
   squadId: string,
   file: string,
+  units: UnitSystem = "metric",
   now = new Date(),
 ): Promise<Response> {
   await requireAccess(who, [need("reader", "squad", squadId)]);
@@ -23,6 +25,6 @@ export async function downloadSyllabus(
   });
   if (file === "syllabus.json")
     return new Response(JSON.stringify(document, null, 1), { headers: headers("application/json; charset=utf-8") });
-  const about = { squadName: names.get(squadId) ?? "", number, date: now.toISOString().slice(0, 10) };
+  const about = { squadName: names.get(squadId) ?? "", number, date: now.toISOString().slice(0, 10), units };
   return new Response(await pdfOf(bookletContent(document, about)), { headers: headers("application/pdf") });
 }

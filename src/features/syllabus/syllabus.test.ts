@@ -152,12 +152,12 @@ describe("papers", () => {
   const text = async (response: Response) => Buffer.from(await response.arrayBuffer()).toString("latin1");
 
   it("a booklet and a syllabus as JSON that can be read in again", async () => {
-    const pdf = await text(await downloadSyllabus(who, squadId, "booklet.pdf", now));
+    const pdf = await text(await downloadSyllabus(who, squadId, "booklet.pdf", "metric", now));
     expect(pdf.slice(0, 5)).toBe("%PDF-");
     // Stages begin on pages of their own; A5 is 420 by 595 points (ISO 216).
     expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(12);
     expect(pdf).toMatch(/MediaBox \[0 0 419\.53 595\.28\]/);
-    const json = await text(await downloadSyllabus(who, squadId, "syllabus.json", now));
+    const json = await text(await downloadSyllabus(who, squadId, "syllabus.json", "metric", now));
     expect(requireSyllabusFile(JSON.parse(Buffer.from(json, "latin1").toString("utf8")))).toEqual(
       (await syllabusOf(squadId)).document,
     );

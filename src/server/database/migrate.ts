@@ -20,6 +20,7 @@ import * as oneSignOff from "./migrations/0017-one-sign-off";
 import * as daysSeen from "./migrations/0018-days-seen";
 import * as kinds from "./migrations/0019-kinds";
 import * as field from "./migrations/0020-field";
+import * as rules from "./migrations/0021-rules";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -48,6 +49,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0018-days-seen", daysSeen],
   ["0019-kinds", kinds],
   ["0020-field", field],
+  ["0021-rules", rules],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

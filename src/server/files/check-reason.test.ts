@@ -1,3 +1,4 @@
+import { usualRules } from "@/core";
 import { builtInSyllabus, digestSteps, offersOf } from "@/syllabus";
 import type { BlockReason } from "@/contract";
 import type { Attempt, Outcome } from "@/core";
@@ -26,6 +27,7 @@ it("every reason for which the program offers something is one", () => {
         signedOff: new Set(signedOff),
         setupId: "new",
         nowMs: 100 * DAY_MS,
+        rules: usualRules,
       });
       for (const { reason } of offers) {
         expect(isBlockReason(JSON.parse(JSON.stringify(reason)))).toBe(true);

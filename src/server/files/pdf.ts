@@ -14,10 +14,18 @@ pdfmake.setFonts({
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((file: string) => file.endsWith(".woff") && file.includes("@fontsource"));
 
+/** The shipped typefaces have no narrow space that does not break: a wide one stands in for it. */
+function printable<Part>(part: Part): Part {
+  if (typeof part === "string") return part.replaceAll("\u202f", "\u00a0") as Part;
+  if (Array.isArray(part)) return part.map(printable) as Part;
+  if (part === null || typeof part !== "object") return part;
+  return Object.fromEntries(Object.entries(part).map(([key, value]) => [key, printable<unknown>(value)])) as Part;
+}
+
 /** A document as PDF, in the two shipped typefaces. */
 export async function pdfOf(definition: TDocumentDefinitions): Promise<Uint8Array<ArrayBuffer>> {
   const buffer = await pdfmake
-    .createPdf({ ...definition, defaultStyle: { font: "Words", ...definition.defaultStyle } })
+    .createPdf({ ...printable(definition), defaultStyle: { font: "Words", ...definition.defaultStyle } })
     .getBuffer();
   return new Uint8Array(buffer);
 }

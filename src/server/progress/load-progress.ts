@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf } from "@/core";
+import { entryOf, usualRules, type SquadRules } from "@/core";
 import {
   currentStepOf,
   findStep,
@@ -11,20 +11,13 @@ import {
   type Syllabus,
 } from "@/syllabus";
 import type { Pilot } from "@/contract";
-import {
-  listFlown,
-  listFlownBriefly,
-  listSignedOff,
-  schoolsOf,
-  syllabiOf,
-  variantsOf,
-  type Flown,
-} from "../repositories";
+import { listFlown, listFlownBriefly, listSignedOff, syllabiOf, variantsOf, waysOf, type Flown } from "../repositories";
 
 /** What where a pilot stands is told from. */
 export interface Progress {
   readonly syllabus: Syllabus;
   readonly school: School;
+  readonly rules: SquadRules;
   /** Ways of a coach's own that were chosen for the pilot. */
   readonly own: readonly OwnVariant[];
   readonly flown: ReadonlyMap<string, DigestedStep>;
@@ -78,9 +71,9 @@ export async function loadProgressBriefly(
 
 async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
   const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
-  const [syllabi, schools, own, signedOff] = await Promise.all([
+  const [syllabi, ways, own, signedOff] = await Promise.all([
     syllabiOf(squadIds),
-    schoolsOf(squadIds),
+    waysOf(squadIds),
     variantsOf(pilots.map(({ id }) => id)),
     listSignedOff(pilots.map(({ id }) => id)),
   ]);
@@ -89,7 +82,8 @@ async function loadKnown(pilots: readonly Pilot[]): Promise<Known> {
       id,
       {
         syllabus: entryOf(syllabi, squadId),
-        school: schoolOf(school, schools.get(squadId) ?? {}),
+        school: schoolOf(school, ways.get(squadId)?.school ?? {}),
+        rules: ways.get(squadId)?.rules ?? usualRules,
         own: entryOf(own, id),
         signedOff: entryOf(signedOff, id),
       },

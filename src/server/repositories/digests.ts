@@ -3,10 +3,11 @@ import type { DigestedStep } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { attemptFrom, type AttemptRow } from "./attempt-row";
 import { fromJson } from "./rows";
+import { rulesOfPilot } from "./squads";
 import { inTransaction } from "./transaction";
 
 /** Counted up whenever a digest changes its shape: those of another number are made anew when the application starts. */
-const FORMAT = 1;
+const FORMAT = 2;
 
 /** What was flown at each step by each of some pilots, by pilot and step id. */
 export type Flown = ReadonlyMap<string, ReadonlyMap<string, DigestedStep>>;
@@ -111,8 +112,15 @@ export async function refreshDigest(transaction: Transaction, pilotId: string, s
     .whereNull("undone_at")
     .orderBy(["flown_at", "id"])
     .forShare();
-  const attempts = rows.map(attemptFrom);
-  const digest = digestOf(attempts);
+  const [{ timeZone }, alone] = await Promise.all([
+    rulesOfPilot(transaction, pilotId),
+    sessionsAlone(transaction, [...new Set(rows.map(({ session_id }) => session_id))]),
+  ]);
+  const attempts = rows.map((row) => ({
+    ...attemptFrom(row),
+    ...(alone.has(row.session_id) && { alone: true as const }),
+  }));
+  const digest = digestOf(attempts, timeZone);
   await transaction("step_digest")
     .where({ pilot_id: pilotId, step_id: stepId })
     .update({
@@ -121,6 +129,22 @@ export async function refreshDigest(transaction: Transaction, pilotId: string, s
       recent: JSON.stringify(recentOf(attempts).map(slim)),
       last_at: digest.lastMs === null ? null : new Date(digest.lastMs),
     });
+}
+
+/** Which of some sessions a pilot flew without a coach. */
+async function sessionsAlone(transaction: Transaction, sessionIds: readonly string[]): Promise<ReadonlySet<string>> {
+  if (sessionIds.length === 0) return new Set();
+  const rows: { id: string }[] = await transaction("session")
+    .whereIn("id", [...sessionIds])
+    .whereNull("coach_id")
+    .select("id");
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** Makes the digests of all pilots of a squad anew: its days are others now. */
+export async function refreshDigestsIn(transaction: Transaction, squadId: string): Promise<void> {
+  const pilots: { id: string }[] = await transaction("pilot").where({ squad_id: squadId }).select("id");
+  for (const { id } of pilots) await refreshDigestsOf(transaction, id);
 }
 
 /** Makes all digests of a pilot anew. */
@@ -157,6 +181,7 @@ function slim({
   setupId,
   atMs,
   sessionId,
+  alone,
   pack,
   minutes,
   faults,
@@ -169,6 +194,7 @@ function slim({
     setupId,
     atMs,
     sessionId,
+    ...(alone && { alone }),
     ...(pack !== null && { pack }),
     ...(minutes !== null && { minutes }),
     ...(faults?.length && { faults }),

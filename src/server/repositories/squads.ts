@@ -1,14 +1,17 @@
 import type { Squad } from "@/contract";
 import { Refusal } from "../actions/errors";
 import { database, type Transaction } from "../database";
+import { usualRules, type SquadRules } from "@/core";
 import type { School } from "@/syllabus";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 /** The squads somebody coaches, oldest first, each with all its coaches. */
 export async function listSquads(coachId: string): Promise<Squad[]> {
-  const squads: { id: string; name: string; version: number; school: unknown }[] = await database()("squad")
+  const squads: { id: string; name: string; version: number; school: unknown; rules: unknown }[] = await database()(
+    "squad",
+  )
     .join("squad_coach", "squad_coach.squad_id", "squad.id")
-    .select("squad.id", "squad.name", "squad.version", "squad.school")
+    .select("squad.id", "squad.name", "squad.version", "squad.school", "squad.rules")
     .where("squad_coach.coach_id", coachId)
     .orderBy(["squad.created_at", "squad.id"]);
   const coaches: { squad_id: string; id: string; name: string; owner: number }[] = await database()("squad_coach")
@@ -22,6 +25,7 @@ export async function listSquads(coachId: string): Promise<Squad[]> {
   return squads.map((squad) => ({
     ...squad,
     school: squad.school === null ? {} : fromJson(squad.school),
+    rules: rulesFrom(squad.rules),
     coaches: coaches
       .filter((coach) => coach.squad_id === squad.id)
       .map(({ id, name, owner }) => ({ id, name, owner: Boolean(owner) })),
@@ -102,10 +106,46 @@ export async function squadNames(squadIds: readonly string[]): Promise<ReadonlyM
 
 /** The schools of some squads. */
 export async function schoolsOf(squadIds: readonly string[]): Promise<ReadonlyMap<string, School>> {
-  const rows: { id: string; school: unknown }[] = await database()("squad")
-    .select("id", "school")
+  return new Map([...(await waysOf(squadIds))].map(([id, { school }]) => [id, school]));
+}
+
+/** How a squad goes about it. */
+export interface SquadWays {
+  readonly school: School;
+  readonly rules: SquadRules;
+}
+
+/** The schools and rules of some squads. */
+export async function waysOf(squadIds: readonly string[]): Promise<ReadonlyMap<string, SquadWays>> {
+  const rows: { id: string; school: unknown; rules: unknown }[] = await database()("squad")
+    .select("id", "school", "rules")
     .whereIn("id", [...squadIds]);
-  return new Map(rows.map(({ id, school }) => [id, school === null ? {} : fromJson(school)]));
+  return new Map(
+    rows.map(({ id, school, rules }) => [
+      id,
+      { school: school === null ? {} : fromJson(school), rules: rulesFrom(rules) },
+    ]),
+  );
+}
+
+/** The rules of a pilot's squad, as a transaction sees them. */
+export async function rulesOfPilot(transaction: Transaction, pilotId: string): Promise<SquadRules> {
+  const row: { rules: unknown } | undefined = await transaction("pilot")
+    .join("squad", "squad.id", "pilot.squad_id")
+    .where("pilot.id", pilotId)
+    .first("squad.rules");
+  return rulesFrom(row?.rules ?? null);
+}
+
+const rulesFrom = (kept: unknown): SquadRules =>
+  kept === null ? usualRules : { ...usualRules, ...fromJson<Partial<SquadRules>>(kept) };
+
+/** Sets the rules of a squad whose version is still the one that was read. */
+export async function setSquadRules(
+  transaction: Transaction,
+  { id, rules, version }: { readonly id: string; readonly rules: SquadRules; readonly version: number },
+): Promise<Edited> {
+  return updateOnce(transaction, "squad", { id, version }, { rules: JSON.stringify(rules) });
 }
 
 /** Sets the school of a squad whose version is still the one that was read. */

@@ -1,10 +1,11 @@
 "use client";
 
-import { numeral, countWords, markWords, percent, percentRange } from "@/words";
+import { chancePercent, countWords, markWords, numeral, percent, percentRange } from "@/words";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
-import { leavesOf, RECENCY_HALF_LIFE_ATTEMPTS, windowOf, type DirectionEvidence, type PassMark } from "@/core";
+import { leavesOf, windowOf, type DirectionEvidence, type PassMark } from "@/core";
 import { LastOutcomes, RateBar } from "../marks/marks";
+import { usePreferences } from "../theme/preferences";
 import { useWhy } from "../why/why";
 
 /** Marks that look back over more are told in words. */
@@ -19,10 +20,11 @@ interface EvidenceLineProps {
 /** One direction: the attempts the mark looks at, the clean rate with its interval, and whether it passes. Opens the reason. */
 export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
   const { openWhy } = useWhy();
+  const { units } = usePreferences();
   const { posterior } = one;
   const window = windowOf(mark);
   const have = leavesOf(one.judged)
-    .map(({ count }) => countWords(count))
+    .map(({ count }) => countWords(count, units))
     .join(", ");
   const range = percentRange(posterior);
   // Where nobody has flown there is no rate to speak of, only the even start.
@@ -33,20 +35,22 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         openWhy({
           title: `Clean rate, ${name}`,
           result: flown ? `${percent(posterior.mean)}, 90 % interval ${range}` : "not flown yet",
-          how: `Beta distribution of the clean rate: it starts even, every attempt moves it, and an attempt ${RECENCY_HALF_LIFE_ATTEMPTS} attempts ago counts half. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark)}.`,
+          how: `The clean rate now: it starts even, every attempt moves it, and it may rise or fall from one to the next. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark, units)}. Luck: somebody who flies half of them clean comes to a stretch as clean as the last ones within as many attempts, with this chance.`,
           inputs: [
             ["attempts that count", String(one.attempts)],
             ["of them clean", String(one.cleanAttempts)],
             ["of the mark", have],
+            ["chance of luck", one.luck === null ? "–" : chancePercent(one.luck)],
             ["Beta a, b", `${numeral(posterior.a, 1)}, ${numeral(posterior.b, 1)}`],
             [`chance above ${percent(window.share)}`, percent(posterior.chanceAboveMark)],
           ],
-          source: "Bayes' rule with a uniform start (Beta 1, 1); recency half-life is this program's choice.",
+          source:
+            "Bayesian filter of a rate that drifts, from a uniform start; how it drifts is this program's choice, and how often the interval holds is in its benchmark.",
         })
       }
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 112px" },
+        gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 138px" },
         gridTemplateAreas: { xs: '"name last pass" "bar bar range"', sm: '"name last bar range pass"' },
         gap: 1.2,
         alignItems: "center",
@@ -78,7 +82,11 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
           color: one.passes ? theme.tokens.shoal : theme.tokens.inkSoft,
         })}
       >
-        {one.passes ? "■ passes" : one.attempts === 0 ? "not flown" : have}
+        {one.passes
+          ? `■ passes${one.luck === null ? "" : `, ${chancePercent(one.luck)} luck`}`
+          : one.attempts === 0
+            ? "not flown"
+            : have}
       </Box>
     </ButtonBase>
   );

@@ -33,11 +33,15 @@ export function PlainTable({
       >
         <thead>
           <tr>
-            {head.map((name, i) => (
-              <th key={i} scope="col">
-                {name}
-              </th>
-            ))}
+            {head.map((name, i) =>
+              name === "" ? (
+                <td key={i} />
+              ) : (
+                <th key={i} scope="col">
+                  {name}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>

@@ -1,6 +1,5 @@
 "use client";
 
-import { DAY_MS } from "@/core";
 import { format } from "date-fns";
 import { useHydrated } from "../hydration/use-hydrated";
 
@@ -13,9 +12,8 @@ export function Moment({ atMs, show = "day" }: { atMs: number; show?: keyof type
   return <time dateTime={iso}>{inBrowser ? format(atMs, patterns[show]) : iso.slice(0, 10)}</time>;
 }
 
-/** Calendar days (UTC) between two times, in words. */
-export function daysAgo(atMs: number, nowMs: number): string {
-  const days = Math.floor(nowMs / DAY_MS) - Math.floor(atMs / DAY_MS);
+/** How many calendar days something is past, in words. */
+export function daysAgo(days: number): string {
   if (days <= 0) return "today";
   return days === 1 ? "1 day ago" : `${days} days ago`;
 }

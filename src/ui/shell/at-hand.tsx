@@ -3,6 +3,7 @@
 import { usePathname, useSearchParams } from "next/navigation";
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
 import type { SentSyllabus } from "@/contract";
+import { ReaderProvider } from "../units/listener";
 import { SyllabiProvider } from "../syllabus/use-syllabus";
 
 /** What the shell knows of an aircraft. */
@@ -97,7 +98,7 @@ export function AtHandProvider({ data, children }: { data: ShellData; children: 
   return (
     <Context value={value}>
       <SyllabiProvider sent={data.syllabi} squadId={pilot?.squadId ?? null}>
-        {children}
+        <ReaderProvider value={data.coaches ? "coach" : "pilot"}>{children}</ReaderProvider>
       </SyllabiProvider>
     </Context>
   );

@@ -4,6 +4,7 @@ import {
   MODEL_VERSION,
   flyAsSet,
   learningCurve,
+  usualRules,
   type Airframe,
   type Attempt,
   type FlownTrick,
@@ -76,7 +77,14 @@ export function onTheSpot() {
   };
 }
 
-export const oneSquad = { id: "squad", name: "The squad", version: 1, school: {}, coaches: [] } as const;
+export const oneSquad = {
+  id: "squad",
+  name: "The squad",
+  version: 1,
+  school: {},
+  rules: usualRules,
+  coaches: [],
+} as const;
 
 export type StepAttempt = Attempt & { readonly stepId: string };
 
@@ -96,6 +104,7 @@ export function standingInput(
     signedOff: new Set(signedOff),
     setupId: "s",
     nowMs,
+    rules: usualRules,
     ...more,
   };
 }
@@ -110,7 +119,7 @@ export function standingWith(attempts: readonly StepAttempt[], more: Parameters<
     standing,
     lookedAt: {
       one,
-      curve: learningCurve(own),
+      curve: learningCurve(own, "UTC"),
       tallies: input.flown.get(one.stepId)?.digest.tallies ?? [],
       setupNames: {},
     },

@@ -329,6 +329,12 @@ describe("other people's things", () => {
     for (const [table, action, change, another] of [
       ["squad", "rename-squad", { id: squad.id, name: "Once" }, { name: "Later" }],
       ["squad", "set-squad-school", { id: squad.id, school: { route: "bank-limit" } }, { school: {} }],
+      [
+        "squad",
+        "set-squad-rules",
+        { id: squad.id, timeZone: "Asia/Kathmandu", mostLuck: 0.3, attendedOnly: true },
+        { mostLuck: 1 },
+      ],
       ["variant", "edit-variant", { ...own, document: { ...longPunch, name: "Longer" } }, { pilotIds: [] }],
       ["aircraft", "measure-aircraft", { id: aircraft, measurements: [weighed] }, { measurements: [] }],
     ] as const) {

@@ -6,5 +6,5 @@ export async function GET(request: Request, { params }: { params: Promise<{ sess
   const { session } = await params;
   const pilot = new URL(request.url).searchParams.get("pilot");
   const pilotId = pilot === null || isUuid(pilot) ? pilot : "";
-  return answerDownload((who) => downloadDebrief(who, isUuid(session) ? session : "", pilotId));
+  return answerDownload((who, units) => downloadDebrief(who, isUuid(session) ? session : "", pilotId, units));
 }

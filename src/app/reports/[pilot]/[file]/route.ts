@@ -8,5 +8,5 @@ export async function GET(
 ): Promise<Response> {
   const { pilot, file } = await params;
   const since = new URL(request.url).searchParams.get("since");
-  return answerDownload((who) => downloadReport(who, isUuid(pilot) ? pilot : "", file, since));
+  return answerDownload((who, units) => downloadReport(who, isUuid(pilot) ? pilot : "", file, since, units));
 }

@@ -7,5 +7,5 @@ export async function GET(
   { params }: { params: Promise<{ aircraft: string; paper: string }> },
 ): Promise<Response> {
   const { aircraft, paper } = await params;
-  return answerDownload((who) => setupCard(who, isUuid(aircraft) ? aircraft : "", paper));
+  return answerDownload((who, units) => setupCard(who, isUuid(aircraft) ? aircraft : "", paper, units));
 }

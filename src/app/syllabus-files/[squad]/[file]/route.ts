@@ -7,5 +7,5 @@ export async function GET(
   { params }: { params: Promise<{ squad: string; file: string }> },
 ): Promise<Response> {
   const { squad, file } = await params;
-  return answerDownload((who) => downloadSyllabus(who, isUuid(squad) ? squad : "", file));
+  return answerDownload((who, units) => downloadSyllabus(who, isUuid(squad) ? squad : "", file, units));
 }

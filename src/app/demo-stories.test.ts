@@ -1,0 +1,68 @@
+import { loadSquad, type SquadRow } from "@/features/squad";
+import { DAY_MS } from "@/core";
+import { withFreshDatabase } from "@/server/testing/fresh-database";
+import { loadProgress } from "@/server/progress";
+import { listCoaches, listPilots } from "@/server/repositories";
+import { builtInSyllabus, findStep, standingAt } from "@/syllabus";
+import { adviceWords } from "@/words";
+import { loadDemo } from "../../scripts/demo-data/load";
+
+/** Each sentence the program gives has a case in the demo that triggers it, and one that does not. */
+
+withFreshDatabase();
+
+const now = new Date("2026-11-20T20:00:00Z");
+let rows: readonly SquadRow[];
+let who: { coachId: string; accountId: string; name: string };
+
+beforeAll(async () => {
+  await loadDemo(now, "four plain words here");
+  const [first] = await listCoaches();
+  who = { coachId: first.id, accountId: "", name: first.name };
+  ({ rows } = await loadSquad(who as never, now.getTime()));
+});
+
+const row = (name: string) => rows.find((one) => one.name === name)!;
+const advised = (name: string) => {
+  const { current } = row(name).glance;
+  return adviceWords(current!.advice, current!.stepId, builtInSyllabus);
+};
+
+it.each([
+  ["Ysolde Marr", /the mark is met, sign it off\.$/],
+  ["Wenna Loft", /the mark is met, but only with what was flown alone/],
+  ["Odalie Venn", /stay, forward first, the weaker side\.$/],
+  ["Brannoch Sile", /^Stuck: .* The setup changed \d times in between/],
+  ["Corvin Haldt", /on the new setup and \d+ before it/],
+  ["Joss Hathering", /clean of the last 8: go back to/],
+  ["Perrin Askew", /^Not done yet: go through it with the brief\.$/],
+  ["Tamsel Orrick", /^Not flown yet: read the brief and start high\.$/],
+])("%s is advised just that, and nobody else", (name, words) => {
+  expect(advised(name)).toMatch(words);
+  for (const other of rows) if (other.name !== name) expect(advised(other.name)).not.toMatch(words);
+});
+
+it.each([
+  ["asks", ["Ysolde Marr"]],
+  ["ready", ["Wenna Loft", "Ysolde Marr"]],
+  ["step-back", ["Joss Hathering"]],
+  ["stuck", ["Brannoch Sile"]],
+  ["slipping", ["Tamsel Orrick"]],
+  ["check-first", ["Brannoch Sile", "Corvin Haldt", "Joss Hathering", "Perrin Askew"]],
+  ["unsettled", ["Corvin Haldt"]],
+  ["burst", ["Wenna Loft"]],
+  ["due", ["Tamsel Orrick"]],
+  ["one-sided", ["Odalie Venn"]],
+])("needs the coach because of %s: %j", (kind, names) => {
+  const found = rows.filter(({ reasons }) => reasons.some((one) => one.kind === kind)).map(({ name }) => name);
+  expect([kind, [...found].sort()]).toEqual([kind, names]);
+});
+
+it("advises rest on the evening on which crashes pile up, and no more after a night", async () => {
+  const joss = (await listPilots(who as never)).find(({ name }) => name === "Joss Hathering")!;
+  const progress = (await loadProgress([joss])).get(joss.id)!;
+  const last = Math.max(...[...progress.flown.values()].map(({ digest }) => digest.lastMs ?? 0));
+  const at = (nowMs: number) =>
+    standingAt(findStep(builtInSyllabus, "flip-one-move")!, { ...progress, setupId: null, nowMs }).advice.kind;
+  expect([at(last + 60_000), at(last + DAY_MS)]).toEqual(["rest", "step-back"]);
+});
