@@ -19,7 +19,7 @@ test("the squad tells the camp's stories, who needs the coach most first", async
   await expect(row("Brannoch Sile")).toContainText("The setup changed 5 times in between");
   await expect(row("Tamsel Orrick")).toContainText("remembered");
   await expect(row("Wenna Loft")).toContainText("only with what was flown alone");
-  await expect(row("Corvin Haldt")).toContainText("Spindle (crashed)");
+  await expect(row("Corvin Haldt")).toContainText("By eye first: Spindle");
   await expect(row("Perrin Askew")).toContainText("not flown yet");
   await expect(row("Joss Hathering")).toContainText("step back");
 });

@@ -90,6 +90,8 @@ interface PeopleActions {
   "add-squad": Does<Id & { readonly name: string }>;
   "rename-squad": Does<Versioned & { readonly name: string }>;
   "set-squad-school": Does<SchoolChoice>;
+  "remove-squad": Does<Id>;
+  "restore-squad": Does<Id>;
   "set-squad-rules": Does<Versioned & SquadRules>;
   "set-owner": Does<{ readonly squadId: string; readonly coachId: string; readonly owner: boolean }>;
   "remove-coach": Does<{ readonly squadId: string; readonly coachId: string }>;
@@ -148,6 +150,7 @@ interface AircraftActions {
   >;
   "remove-aircraft": Does<Id>;
   "restore-aircraft": Does<Id>;
+  "rename-aircraft": Does<Versioned & { readonly name: string }>;
   "set-flight-state": Does<Id & { readonly flightState: FlightState }>;
   "measure-aircraft": Does<Versioned & { readonly measurements: readonly Measurement[] }>;
   "choose-reference": Does<Id>;

@@ -4,6 +4,7 @@ import type { SyllabusChange } from "@/syllabus";
 /** What can be put into the bin and brought back, with a line in the trail. */
 export type BinnedThing =
   | { readonly thing: "record" }
+  | { readonly thing: "squad"; readonly name: string }
   | { readonly thing: "note" }
   | { readonly thing: "aircraft"; readonly name: string }
   | { readonly thing: "site"; readonly name: string }
@@ -16,6 +17,7 @@ export type DeedDone =
   | ({ readonly kind: "removed" | "restored" } & BinnedThing)
   | { readonly kind: "saved-setup"; readonly aircraft: string; readonly number: number; readonly reason: string }
   | { readonly kind: "measured"; readonly aircraft: string }
+  | { readonly kind: "renamed-aircraft"; readonly was: string; readonly is: string }
   | { readonly kind: "checked"; readonly aircraft: string; readonly tiltDeg: number }
   | { readonly kind: "changed-pilot" | "changed-school" | "changed-squad-school" | "changed-squad-rules" }
   /** `pilot` to the squad `to`, as the squad reads it that they left. */

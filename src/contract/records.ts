@@ -320,7 +320,7 @@ export type SquadVariant = OwnVariant & {
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
 export type BinnedKind =
-  "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
+  "squad" | "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {

@@ -3,6 +3,7 @@ import { deedWords } from ".";
 
 const things: readonly BinnedThing[] = [
   { thing: "record" },
+  { thing: "squad", name: "Lower pans" },
   { thing: "note" },
   { thing: "aircraft", name: "Plank" },
   { thing: "site", name: "Upper pans" },
@@ -36,6 +37,7 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "opened-account": { kind: "opened-account" },
   "closed-account": { kind: "closed-account" },
   "left-squad": { kind: "left-squad" },
+  "renamed-aircraft": { kind: "renamed-aircraft", was: "Plank", is: "Plank Two" },
   "named-squad": { kind: "named-squad", name: "Lower pans" },
   "made-owner": { kind: "made-owner", coach: "Edda Lind" },
   "took-ownership": { kind: "took-ownership", coach: "Edda Lind" },

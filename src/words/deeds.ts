@@ -61,6 +61,8 @@ function doneWords(done: DeedDone): string {
       return "closed the account";
     case "left-squad":
       return "left the squad";
+    case "renamed-aircraft":
+      return `renamed the aircraft ${done.was} to ${done.is}`;
     case "named-squad":
       return `named the squad ${done.name}`;
     case "made-owner":
@@ -86,6 +88,8 @@ function thingWords(one: BinnedThing): string {
   switch (one.thing) {
     case "record":
       return "the record";
+    case "squad":
+      return `the squad ${one.name} with its pilots`;
     case "note":
       return "a note";
     case "aircraft":

@@ -12,6 +12,7 @@ import { v7 as newId } from "uuid";
 import type { ActionInput, ActionName, Squad } from "@/contract";
 import type { SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
+import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { PeopleData } from "./load";
@@ -119,6 +120,7 @@ function SquadSection(props: {
   const { squad, data, pending, act, onInviteCoach, onInvitePilot } = props;
   const router = useRouter();
   const [renaming, setRenaming] = useState(false);
+  const undoable = useUndoable();
   const owns = ownsSquad(squad, data.coachId);
   return (
     <Box
@@ -137,9 +139,28 @@ function SquadSection(props: {
       <Box sx={{ gridColumn: "1 / -1", display: "flex", gap: 2, alignItems: "baseline" }}>
         <Typography variant="h2">{squad.name}</Typography>
         {owns && (
-          <Button size="small" onClick={() => setRenaming(true)}>
-            Rename
-          </Button>
+          <>
+            <Button size="small" onClick={() => setRenaming(true)}>
+              Rename
+            </Button>
+            <Button size="small" component="a" href={`/squad-files/${squad.id}/squad.json`} download>
+              Export squad
+            </Button>
+            <Button
+              size="small"
+              disabled={pending}
+              onClick={() =>
+                undoable(
+                  "remove-squad",
+                  "restore-squad",
+                  squad.id,
+                  `${squad.name} is in the bin for 30 days, with its pilots`,
+                )
+              }
+            >
+              Delete squad
+            </Button>
+          </>
         )}
       </Box>
       <Coaches squad={squad} coachId={data.coachId} pending={pending} act={act} onInvite={onInviteCoach} />

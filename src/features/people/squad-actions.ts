@@ -1,15 +1,18 @@
 import type { DeedDone } from "@/contract";
 import { need } from "@/server/access";
-import { coachAction, conflict, missing } from "@/server/actions";
+import { ByIdInput, coachAction, conflict, missing } from "@/server/actions";
 import {
   insertSquad,
   inTransaction,
   leaveTrail,
   listCoaches,
+  listSquadNames,
   lockSquadCoaches,
   refreshDigestsIn,
   removeFromSquad,
+  removeSquad,
   renameSquad,
+  restoreSquad,
   setOwner,
   setSquadRules,
   waysOf,
@@ -47,6 +50,20 @@ async function endCoaching(end: {
   });
 }
 
+const binSquad = (kind: "removed" | "restored") =>
+  coachAction(
+    ByIdInput,
+    ({ id }) => [{ ...need("owner", "squad", id), evenBinned: true }],
+    async ({ id }, { name: who }) => {
+      const [name] = await listSquadNames([id]);
+      await inTransaction(async (transaction) => {
+        const now = new Date();
+        await (kind === "removed" ? removeSquad(transaction, id, now) : restoreSquad(transaction, id));
+        await leaveTrail(transaction, { who, done: { kind, thing: "squad", name }, squadId: id }, now);
+      });
+    },
+  );
+
 /** What a coach does with squads and with those who share them. */
 export const squadKeepingActions = {
   "add-squad": coachAction(
@@ -70,6 +87,10 @@ export const squadKeepingActions = {
         await leaveTrail(transaction, { who: name, done, squadId: squad.id }, new Date());
       }),
   ),
+
+  /** Into the bin, with all its pilots; an owner's last squad, too. */
+  "remove-squad": binSquad("removed"),
+  "restore-squad": binSquad("restored"),
 
   /** How days are counted and marks judged. Of other days all that was flown is counted anew. */
   "set-squad-rules": coachAction(

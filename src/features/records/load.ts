@@ -19,7 +19,10 @@ const PAGE = 60;
 export async function loadRecords(who: SignedInCoach, beforeMs?: number, now = new Date()): Promise<RecordsData> {
   const [squads, pilots] = await Promise.all([listSquads(who.coachId), listPilots(who)]);
   const squadIds = squads.map(({ id }) => id);
-  const [trail, bin] = await Promise.all([listTrail(squadIds, { limit: PAGE + 1, beforeMs }), listBin(squadIds, now)]);
+  const [trail, bin] = await Promise.all([
+    listTrail(squadIds, { limit: PAGE + 1, beforeMs }),
+    listBin(squadIds, now, who.coachId),
+  ]);
   return {
     trail: trail.slice(0, PAGE),
     olderMs: trail.length > PAGE ? trail[PAGE - 1].atMs : null,

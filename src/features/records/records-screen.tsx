@@ -20,6 +20,7 @@ import type { RecordsData } from "./load";
 import { deedWords } from "@/words";
 
 const kindNames: Readonly<Record<Binned["kind"], string>> = {
+  squad: "Squad with its pilots",
   pilot: "Whole record",
   aircraft: "Aircraft",
   note: "Note",
@@ -117,7 +118,7 @@ function Bin({ data: { bin } }: { data: RecordsData }) {
           >
             <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere", fontSize: "0.9rem" }}>
               <b>{kindNames[one.kind]}</b>: {one.what}
-              {one.kind !== "pilot" && ` (${one.pilotName})`}
+              {one.kind !== "pilot" && one.kind !== "squad" && ` (${one.pilotName})`}
               <Box component="span" sx={{ color: "text.secondary" }}>
                 , <Moment atMs={one.removedAtMs} show="both" />
               </Box>

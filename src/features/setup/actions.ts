@@ -24,13 +24,21 @@ import {
   leavePilotTrail,
   listLoads,
   lockLatestSetupNumber,
+  renameAircraft,
   setAircraftRemoved,
   setLoadRemoved,
   setReferenceAircraft,
   updateFlightState,
   updateMeasurements,
 } from "@/server/repositories";
-import { AddAircraftInput, AddLoadInput, MeasureAircraftInput, SaveSetupInput, SetFlightStateInput } from "./inputs";
+import {
+  AddAircraftInput,
+  AddLoadInput,
+  MeasureAircraftInput,
+  RenameAircraftInput,
+  SaveSetupInput,
+  SetFlightStateInput,
+} from "./inputs";
 
 const anAircraft = ({ id }: { id: string }) => [need("coach", "aircraft", id)];
 
@@ -131,6 +139,20 @@ export const setupActions = {
   /** The aircraft that the pilot's hands know: the fleet is compared with it. */
   "choose-reference": coachAction(ByIdInput, anAircraft, async ({ id }, _, { pilotOf }) => {
     await inTransaction((transaction) => setReferenceAircraft(transaction, pilotOf(id), id));
+  }),
+
+  "rename-aircraft": coachAction(RenameAircraftInput, anAircraft, async ({ id, name, version }, who) => {
+    const before = there(await findAircraft(id), "That aircraft");
+    await inTransaction(async (transaction) => {
+      const edited = await renameAircraft(transaction, { id, name, version });
+      if (edited === "same") return;
+      if (edited === "other")
+        throw conflict(
+          "Somebody else changed this aircraft meanwhile. Reload to see it; what you entered is still here.",
+        );
+      const done = { kind: "renamed-aircraft", was: before.name, is: name } as const;
+      await leavePilotTrail(transaction, { who: who.name, done, pilotId: before.pilotId }, new Date());
+    });
   }),
 
   "remove-aircraft": setRemoved(() => new Date(), "removed"),

@@ -28,6 +28,14 @@ export class AddAircraftInput {
   @IsText(12) thrustToWeight!: string;
 }
 
+export class RenameAircraftInput {
+  @IsId() id!: string;
+  @IsName() name!: string;
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+}
+
 export class AddLoadInput {
   @IsId() id!: string;
   @IsId() aircraftId!: string;

@@ -83,6 +83,7 @@ export function SetupScreen({ data }: { data: SetupData }) {
         <Box sx={{ flex: 1 }} />
         {data.mayChange && (
           <>
+            <RenameAircraft aircraft={aircraft} />
             <RemoveAircraft aircraft={aircraft} />
             <Button variant="outlined" onClick={() => setAdding(true)}>
               Add an aircraft
@@ -103,6 +104,33 @@ export function SetupScreen({ data }: { data: SetupData }) {
         <DialogTitle id="add-aircraft">Add an aircraft for {pilot.name}</DialogTitle>
         <DialogContent>
           <Box sx={{ pt: 1 }}>{form}</Box>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}
+
+function RenameAircraft({ aircraft: { id, name, version } }: { aircraft: Aircraft }) {
+  const router = useRouter();
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setRenaming(true)}>Rename</Button>
+      <Dialog open={renaming} onClose={() => setRenaming(false)} aria-labelledby="rename" fullWidth maxWidth="xs">
+        <DialogTitle id="rename">Rename {name}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1 }}>
+            <SendForm
+              action="rename-aircraft"
+              submit="Rename"
+              fields={{ name: { label: "Name of the aircraft", initial: name } }}
+              input={(typed) => ({ id, version, name: typed.name })}
+              onDone={() => {
+                setRenaming(false);
+                router.refresh();
+              }}
+            />
+          </Box>
         </DialogContent>
       </Dialog>
     </>

@@ -9,7 +9,7 @@ import {
   schoolsOf,
   syllabusOf,
 } from "@/server/repositories";
-import type { School, SyllabusDocument } from "@/syllabus";
+import { builtInSyllabus, type School, type SyllabusDocument } from "@/syllabus";
 
 export interface SyllabusData {
   readonly squadId: string;
@@ -43,7 +43,11 @@ export async function loadSyllabus(
     syllabusOf(wanted),
     listSyllabusVersions(wanted),
     schoolsOf([wanted]),
-    asked.version === null ? undefined : findSyllabusVersion(wanted, asked.version),
+    asked.version === null
+      ? undefined
+      : asked.version === 0
+        ? builtInSyllabus.document
+        : findSyllabusVersion(wanted, asked.version),
   ]);
   if (asked.version !== null && !older) return null;
   return {

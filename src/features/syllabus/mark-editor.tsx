@@ -7,33 +7,7 @@ import TextField from "@mui/material/TextField";
 import { measureWords, placeWords, unitOf } from "@/words";
 import { attemptMeasures, places, type PassMark } from "@/core";
 import { NumberField } from "./fields";
-
-const kinds: Readonly<Record<PassMark["kind"], { readonly name: string; readonly fresh: PassMark }>> = {
-  "k-of-last": { name: "clean of the last few", fresh: { kind: "k-of-last", k: 3, n: 4 } },
-  run: { name: "clean in a row", fresh: { kind: "run", k: 3 } },
-  "clean-packs": { name: "clean packs", fresh: { kind: "clean-packs", packs: 1 } },
-  minutes: { name: "minutes flown", fresh: { kind: "minutes", minutes: 30 } },
-  measured: {
-    name: "measured within",
-    fresh: { kind: "measured", measure: "stopErrorDeg", within: 15, k: 3, n: 4 },
-  },
-  "each-direction": {
-    name: "each direction by itself",
-    fresh: { kind: "each-direction", rule: { kind: "k-of-last", k: 3, n: 4 } },
-  },
-  "in-places": {
-    name: "only in these places",
-    fresh: { kind: "in-places", places: ["field"], rule: { kind: "k-of-last", k: 3, n: 4 } },
-  },
-  all: {
-    name: "all of these",
-    fresh: { kind: "all", rules: [{ kind: "k-of-last", k: 3, n: 4 }] },
-  },
-  any: {
-    name: "any of these",
-    fresh: { kind: "any", rules: [{ kind: "k-of-last", k: 3, n: 4 }] },
-  },
-};
+import { markKinds, turnedInto } from "./mark-kinds";
 
 /** A pass mark: a rule, or rules within rules. */
 export function MarkEditor({
@@ -47,13 +21,6 @@ export function MarkEditor({
   onChange: (mark: PassMark) => void;
   onRemove?: () => void;
 }) {
-  /** Wrapping a rule keeps it inside; unwrapping takes the inner one out. */
-  const turnInto = (kind: PassMark["kind"]) => {
-    const inner = "rule" in mark ? mark.rule : "rules" in mark ? mark.rules[0] : mark;
-    if (kind === "each-direction" || kind === "in-places") onChange({ ...kinds[kind].fresh, rule: inner } as PassMark);
-    else if (kind === "all" || kind === "any") onChange({ kind, rules: "rules" in mark ? mark.rules : [inner] });
-    else onChange(inner.kind === kind ? inner : kinds[kind].fresh);
-  };
   return (
     <Box
       role="group"
@@ -66,10 +33,10 @@ export function MarkEditor({
           size="small"
           label={label}
           value={mark.kind}
-          onChange={(event) => turnInto(event.target.value as PassMark["kind"])}
+          onChange={(event) => onChange(turnedInto(mark, event.target.value as PassMark["kind"]))}
           sx={{ minWidth: 200 }}
         >
-          {Object.entries(kinds).map(([kind, { name }]) => (
+          {Object.entries(markKinds).map(([kind, { name }]) => (
             <MenuItem key={kind} value={kind}>
               {name}
             </MenuItem>
@@ -183,7 +150,7 @@ function RulesWithin({ mark, onChange }: PartProps) {
           <Button
             size="small"
             sx={{ justifySelf: "start" }}
-            onClick={() => onChange({ ...mark, rules: [...mark.rules, kinds["k-of-last"].fresh] })}
+            onClick={() => onChange({ ...mark, rules: [...mark.rules, markKinds["k-of-last"].fresh] })}
           >
             One more rule
           </Button>

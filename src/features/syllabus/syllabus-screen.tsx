@@ -323,8 +323,14 @@ function Versions({ data }: { data: SyllabusData }) {
           )}
         </Box>
       ))}
-      <Box sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
-        <b className="num">0</b> the syllabus the program comes with
+      <Box sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}>
+        <b className="num">0</b>
+        <Box sx={{ flex: 1 }}>the syllabus the program comes with</Box>
+        {data.number === 0 ? (
+          <span>in force</span>
+        ) : (
+          <Link href={hrefFor("/syllabus", { squad: data.squadId, version: "0" })}>Look at it</Link>
+        )}
       </Box>
     </section>
   );
@@ -353,7 +359,7 @@ function OlderVersion({
       id,
       squadId: data.squadId,
       basedOn: data.number,
-      reason: `Back to version ${older.number}`,
+      reason: older.number === 0 ? "Back to the syllabus the program comes with" : `Back to version ${older.number}`,
       document: older.document,
     });
     if (!result.ok) return;

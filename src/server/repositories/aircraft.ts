@@ -197,6 +197,14 @@ export async function updateMeasurements(
   );
 }
 
+/** Renames an aircraft whose version is still the one that was read. */
+export async function renameAircraft(
+  transaction: Transaction,
+  { id, name, version }: Pick<Aircraft, "id" | "name" | "version">,
+): Promise<Edited> {
+  return updateOnce(transaction, "aircraft", { id, version }, { name });
+}
+
 /** Puts an aircraft into the bin, or brings it back with null. */
 export async function setAircraftRemoved(transaction: Transaction, id: string, removedAt: Date | null): Promise<void> {
   await transaction("aircraft").where({ id }).update({ removed_at: removedAt });

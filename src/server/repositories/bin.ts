@@ -8,10 +8,15 @@ import { livedThrough } from "./days-seen";
 export const BIN_MS = 30 * DAY_MS;
 const LONGEST_LIST = 300;
 
-/** Everything in the bin of some squads, newest first. What lay there too long is left out: it goes at the next emptying. */
-export async function listBin(squadIds: readonly string[], now: Date): Promise<Binned[]> {
+/** Everything in the bin of some squads, and the squads somebody owned, newest first. What lay there too long is left out: it goes at the next emptying. */
+export async function listBin(
+  squadIds: readonly string[],
+  now: Date,
+  ownerId: string | null = null,
+): Promise<Binned[]> {
+  const since = new Date(now.getTime() - BIN_MS);
   const [rows] = (await database().raw(
-    `select * from (
+    `select kind, id, pilot_name, what, removed_at from (
       select 'pilot' as kind, id, name as pilot_name, name as what, removed_at, squad_id from pilot
       union all select 'aircraft', aircraft.id, pilot.name, aircraft.name, aircraft.removed_at, squad_id
         from aircraft join pilot on pilot.id = pilot_id where pilot.removed_at is null
@@ -29,8 +34,10 @@ export async function listBin(squadIds: readonly string[], now: Date): Promise<B
         from variant join squad on squad.id = squad_id
       union all select 'planned', planned_session.id, squad.name, left(note, 120), planned_session.removed_at, squad_id
         from planned_session join squad on squad.id = squad_id
-    ) as bin where removed_at > ? and squad_id in (?) order by removed_at desc, id limit ?`,
-    [new Date(now.getTime() - BIN_MS), squadIds.length ? [...squadIds] : [""], LONGEST_LIST] as never[],
+    ) as bin where removed_at > ? and squad_id in (?)
+      union all select 'squad', squad.id, squad.name, squad.name, removed_at
+        from squad join squad_coach on squad_id = squad.id and coach_id = ? and owner = 1 where removed_at > ? order by removed_at desc, id limit ?`,
+    [since, squadIds.length ? [...squadIds] : [""], ownerId, since, LONGEST_LIST] as never[],
   )) as [{ kind: BinnedKind; id: string; pilot_name: string; what: string; removed_at: Date }[]];
   return rows.map((row) => ({
     kind: row.kind,
@@ -55,6 +62,8 @@ export async function emptyBin(now: Date): Promise<void> {
   const before = new Date(now.getTime() - BIN_MS);
   const gone: { id: string }[] = await database()("pilot").select("id").where("removed_at", "<", before);
   for (const { id } of gone) await inTransaction((transaction) => erasePilot(transaction, id));
+  const squads: { id: string }[] = await database()("squad").select("id").where("removed_at", "<", before);
+  for (const { id } of squads) await inTransaction((transaction) => eraseSquad(transaction, id));
   // Looked for without locks, so that nobody who is tapping waits for it.
   const old = await Promise.all(
     marks.map(async ([table, marked]) => {
@@ -87,6 +96,18 @@ export async function emptyBin(now: Date): Promise<void> {
       unflown.map(({ id }) => id),
     );
   });
+}
+
+/** Deletes a squad for good, once nobody's record refers to it any more: what it had of its own goes in any case. */
+async function eraseSquad(transaction: Transaction, id: string): Promise<void> {
+  const own = { squad_id: id };
+  for (const table of ["planned_session", "variant", "syllabus", "invitation", "trail"])
+    await transaction(table).where(own).delete();
+  const flown = await transaction("session").where(own).first("id");
+  const pilots = await transaction("pilot").where(own).first("id");
+  if (flown || pilots) return;
+  for (const table of ["site", "squad_coach"]) await transaction(table).where(own).delete();
+  await transaction("squad").where({ id }).delete();
 }
 
 async function deleteAircraft(transaction: Transaction, aircraftIds: readonly string[]): Promise<void> {

@@ -13,6 +13,7 @@ export async function listSquads(coachId: string): Promise<Squad[]> {
     .join("squad_coach", "squad_coach.squad_id", "squad.id")
     .select("squad.id", "squad.name", "squad.version", "squad.school", "squad.rules")
     .where("squad_coach.coach_id", coachId)
+    .whereNull("squad.removed_at")
     .orderBy(["squad.created_at", "squad.id"]);
   const coaches: { squad_id: string; id: string; name: string; owner: number }[] = await database()("squad_coach")
     .join("coach", "coach.id", "squad_coach.coach_id")
@@ -42,6 +43,20 @@ export async function insertSquad(
   if (!there) return addToSquad(transaction, member, now);
   const own = await transaction("squad_coach").where({ squad_id: squad.id, coach_id: squad.ownerId }).first();
   if (!own) throw new Refusal(409, "There is another squad with this id here. Nothing was saved; reload the page.");
+}
+
+/** Puts a squad with all its pilots into the bin. */
+export async function removeSquad(transaction: Transaction, id: string, now: Date): Promise<void> {
+  await transaction("squad").where({ id }).whereNull("removed_at").update({ removed_at: now });
+  await transaction("pilot").where({ squad_id: id }).whereNull("removed_at").update({ removed_at: now });
+}
+
+/** Brings a squad back, with the pilots that went with it; those deleted before stay in the bin. */
+export async function restoreSquad(transaction: Transaction, id: string): Promise<void> {
+  const row: { removed_at: Date | null } | undefined = await transaction("squad").where({ id }).forUpdate().first();
+  if (!row?.removed_at) return;
+  await transaction("pilot").where({ squad_id: id, removed_at: row.removed_at }).update({ removed_at: null });
+  await transaction("squad").where({ id }).update({ removed_at: null });
 }
 
 /** What some squads are called, in the order asked for. */

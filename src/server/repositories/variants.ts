@@ -43,6 +43,15 @@ export async function listVariants(squadId: string, trick: string): Promise<Squa
   return withPilots(rows);
 }
 
+/** All own ways of a squad by trick and name, without those in the bin. */
+export async function listSquadVariants(squadId: string): Promise<SquadVariant[]> {
+  const rows: VariantRow[] = await database()("variant")
+    .where({ squad_id: squadId })
+    .whereNull("removed_at")
+    .orderBy(["trick", "name", "id"]);
+  return withPilots(rows);
+}
+
 /** An own way, in the bin or not. */
 export async function findVariant(id: string): Promise<SquadVariant | undefined> {
   const [variant] = await withPilots(await database()("variant").where({ id }));

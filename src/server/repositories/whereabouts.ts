@@ -42,10 +42,15 @@ interface Row {
   coach_id?: string | null;
 }
 
+/** What a squad has of its own, in the bin by itself or with the squad. */
+const ofSquad = (table: string) =>
+  `select squad_id, null as pilot_id, ${table}.removed_at is not null or squad.removed_at is not null as binned
+    from ${table} join squad on squad.id = squad_id where ${table}.id = ?`;
+
 /** How to find each kind, as a query that gives squad_id, pilot_id and whether it is in the bin; one row for each pilot. */
 const queries: Readonly<Record<Subject, string>> = {
   // Its pilots read what is the squad's.
-  squad: `select squad.id as squad_id, pilot.id as pilot_id
+  squad: `select squad.id as squad_id, pilot.id as pilot_id, squad.removed_at is not null as binned
     from squad left join pilot on pilot.squad_id = squad.id and pilot.removed_at is null where squad.id = ?`,
   pilot: "select squad_id, id as pilot_id, removed_at is not null as binned from pilot where id = ?",
   aircraft: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
@@ -54,8 +59,11 @@ const queries: Readonly<Record<Subject, string>> = {
     from setup join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where setup.id = ?`,
   load: `select squad_id, pilot_id, aircraft.removed_at is not null or pilot.removed_at is not null as binned
     from aircraft_load join aircraft on aircraft.id = aircraft_id join pilot on pilot.id = pilot_id where aircraft_load.id = ?`,
-  session: `select session.squad_id, pilot_id, pilot.squad_id as pilot_squad_id, session.coach_id is null as alone
-    from session left join session_pilot on session_id = session.id left join pilot on pilot.id = pilot_id where session.id = ?`,
+  session: `select session.squad_id, pilot_id, pilot.squad_id as pilot_squad_id, session.coach_id is null as alone,
+      squad.removed_at is not null and coalesce(pilot.removed_at is not null, true) as binned
+    from session join squad on squad.id = session.squad_id
+    left join session_pilot on session_id = session.id left join pilot on pilot.id = pilot_id where session.id = ?
+    order by binned`,
   attempt: `select pilot.squad_id, attempt.pilot_id, session.coach_id is null as alone, pilot.removed_at is not null as binned
     from attempt join session on session.id = session_id join pilot on pilot.id = attempt.pilot_id where attempt.id = ?`,
   milestone: `select squad_id, pilot_id, pilot.removed_at is not null as binned
@@ -66,9 +74,9 @@ const queries: Readonly<Record<Subject, string>> = {
     from sign_off_request join pilot on pilot.id = pilot_id where sign_off_request.id = ?`,
   target: `select squad_id, pilot_id, pilot.removed_at is not null as binned
     from target join pilot on pilot.id = pilot_id where target.id = ?`,
-  planned: "select squad_id, null as pilot_id, removed_at is not null as binned from planned_session where id = ?",
-  variant: "select squad_id, null as pilot_id, removed_at is not null as binned from variant where id = ?",
-  site: "select squad_id, null as pilot_id, removed_at is not null as binned from site where id = ?",
+  planned: ofSquad("planned_session"),
+  variant: ofSquad("variant"),
+  site: ofSquad("site"),
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,
 };
