@@ -57,6 +57,13 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.getByRole("button", { name: "Flown by eye, all well" }).click();
     await expect(page.getByText("Checked and flying.")).toBeVisible();
 
+    // Who is new begins slow and held level; for flips the stage is another, throttle before rates.
+    await expect(page.getByLabel("pitch rise, typed")).toBeVisible();
+    await page.getByRole("tab", { name: "By stage" }).click();
+    await page.getByRole("combobox", { name: "Stage" }).click();
+    await page.getByRole("option", { name: "Flips and rolls" }).click();
+    for (let round = 0; round < 2; round++) await page.getByRole("button", { name: /^Take all/ }).click();
+    await expect(page.getByText("All of it is usual for this stage already.")).toBeVisible();
     await page.getByRole("tab", { name: "Tilt" }).click();
     await page.getByLabel("Tilt, °, typed").fill("400");
     await expect(page.getByRole("alert").filter({ hasText: "0 to 80" })).toBeVisible();
@@ -92,7 +99,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await expect(entry()).toHaveAttribute("aria-label", before[0]!, { timeout: 10_000 });
 
     await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
-    await page.getByLabel("pitch super, typed").fill("0.80");
+    await page.getByLabel("pitch rise, typed").fill("0.80");
     await page.getByLabel("Why it changes").fill("Faster");
     await page.getByRole("button", { name: "Save as setup 2" }).click();
     await expect(page.getByRole("heading", { name: "Change setup 2" })).toBeVisible();

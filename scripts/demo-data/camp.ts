@@ -10,16 +10,16 @@ export const squadName = "Salt works camp";
 /** Days before today on which the camp flew, first to last: twice a week for ten weeks. */
 export const flyingDaysAgo = [68, 65, 61, 58, 54, 51, 47, 44, 40, 37, 33, 30, 26, 23, 19, 16, 12, 9, 5, 2] as const;
 
-const pitchOf = (superRate: number, expo: number): RateCurve => ({
-  family: "base-super",
+const pitchOf = (rise: number, expo: number): RateCurve => ({
+  family: "base-rise",
   base: 1,
-  super: superRate,
+  rise: rise,
   expo,
 });
 
-function settings(superRate: number, tiltDeg: number, change: Partial<Settings> = {}): Settings {
+function settings(rise: number, tiltDeg: number, change: Partial<Settings> = {}): Settings {
   return {
-    rates: { roll: pitchOf(superRate, 0.1), pitch: pitchOf(superRate, 0.1), yaw: pitchOf(0.6, 0) },
+    rates: { roll: pitchOf(rise, 0.1), pitch: pitchOf(rise, 0.1), yaw: pitchOf(0.6, 0) },
     throttle: { mid: 0.3, expo: 0.25, limit: { kind: "off", fraction: 1 } },
     tiltDeg,
     camera: { verticalFovDeg: 88, aspect: 4 / 3 },

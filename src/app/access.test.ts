@@ -237,6 +237,8 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     () => ({ id: made.aircraft, version: 1, measurements: [{ kind: "hover", command: 0.3 }] }),
   ],
   "set-pilot-school": [coaches, () => ({ id: made.odo, school: { loop: "float" }, version: 2 })],
+  "place-pilot": [coaches, () => ({ id: newId(), pilotId: made.odo, stepId: "los-hover" })],
+  "unplace-pilot": [coaches, () => ({ id: newId(), pilotId: made.odo, stepId: "los-hover" })],
   "remove-squad": [["owner"], () => ({ id: made.squad })],
   "restore-squad": [["owner"], () => ({ id: made.squad })],
   "rename-aircraft": [coaches, () => ({ id: made.aircraft, name: "Plank Two", version: 2 })],

@@ -22,6 +22,12 @@ interface Does<Input extends object, Output = void> {
   readonly output: Output;
 }
 
+/** A pilot starts at a step; the same again takes it back. */
+interface Placing extends Id {
+  readonly pilotId: string;
+  readonly stepId: string;
+}
+
 interface SchoolChoice extends Versioned {
   /** Sides by question. */
   readonly school: Readonly<Record<string, string>>;
@@ -124,6 +130,8 @@ interface PilotActions {
   >;
   "withdraw-sign-off": Does<Id>;
   "restore-sign-off": Does<Id>;
+  "place-pilot": Does<Placing, { readonly count: number }>;
+  "unplace-pilot": Does<Placing, { readonly count: number }>;
   "ask-sign-off": Does<Id & { readonly pilotId: string; readonly stepId: string; readonly message: string }>;
   "answer-request": Does<Id & { readonly answer: string }>;
   "add-note": Does<Id & { readonly pilotId: string; readonly text: string; readonly forCoaches?: boolean }>;

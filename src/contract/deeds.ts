@@ -16,6 +16,8 @@ export type DeedDone =
   | { readonly kind: "signed-off" | "took-back" | "let-stand-again" | "answered-not-yet"; readonly step: string }
   | ({ readonly kind: "removed" | "restored" } & BinnedThing)
   | { readonly kind: "saved-setup"; readonly aircraft: string; readonly number: number; readonly reason: string }
+  /** `count` steps signed off as from before this record, to start at one; or that withdrawn. */
+  | { readonly kind: "placed" | "unplaced"; readonly step: string; readonly count: number }
   | { readonly kind: "measured"; readonly aircraft: string }
   | { readonly kind: "renamed-aircraft"; readonly was: string; readonly is: string }
   | { readonly kind: "checked"; readonly aircraft: string; readonly tiltDeg: number }

@@ -1,7 +1,7 @@
 import * as core from ".";
 
 const { airframe } = core.airframePresets["five-inch-freestyle"];
-const curve = { family: "base-super", base: 1, super: 0.7, expo: 0 } as const;
+const curve = { family: "base-rise", base: 1, rise: 0.7, expo: 0 } as const;
 const profile = { mid: 0.3, expo: 0.3, limit: { kind: "scale", fraction: 0.7 } } as const;
 const camera = { tiltDeg: 30, verticalFovDeg: 90, aspect: 4 / 3 };
 const level = { w: 1, x: 0, y: 0, z: 0 };

@@ -17,7 +17,7 @@ const usual: SettingsSchool = { tilt: "by-stage", route: "bank-limit" };
 const applied = (settings: Settings, stage: number, school = usual): Settings =>
   settingsProposals(settings, five, stage, school, "thumbs").reduce((now, { apply }) => apply(now), settings);
 const families = [
-  { family: "base-super", base: 1, super: 0.7, expo: 0.1 },
+  { family: "base-rise", base: 1, rise: 0.7, expo: 0.1 },
   { family: "centre-end", centreDps: 200, endDps: 700, expo: 0.3 },
   { family: "end-cubic", endDps: 700, expo: 0.3 },
 ] as const;

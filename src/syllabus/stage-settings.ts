@@ -16,7 +16,7 @@ import {
   tipTravelMm,
 } from "@/core";
 import { routeOf, sideOf, type School } from "./schools";
-import type { Route } from "./types";
+import type { Route, StepWants } from "./types";
 
 /** Which way a pilot's school goes where that changes the settings. */
 export interface SettingsSchool {
@@ -146,20 +146,35 @@ export function usualTilt(stage: number): string {
   return byStage[stage]?.tiltWords ?? "";
 }
 
-/** Settings a stage usually wants, in a line. */
-export function usualSettings(stage: number): string {
+/** Settings a stage usually wants, in a line; a step's own wants go over the stage's. */
+export function usualSettings(stage: number, wants: StepWants = {}): string {
   const usual = byStage[stage];
   if (!usual) return "";
-  const { tiltWords, endDps, throttleScale, bankLimitDeg } = usual;
+  const { tiltWords, endDps, throttleScale } = usual;
+  const own = wants.bankLimitDeg !== undefined;
+  const bankLimitDeg = own ? wants.bankLimitDeg : usual.bankLimitDeg;
   return [
-    `Tilt ${tiltWords}`,
+    ...(wants.selfLevel ? ["Self-level on"] : []),
+    `${wants.selfLevel ? "tilt" : "Tilt"} ${wants.mostTiltDeg === undefined ? tiltWords : `up to ${wants.mostTiltDeg}°`}`,
     `end rate near ${endDps} °/s`,
     ...(throttleScale === null ? [] : [`throttle scaled to ${Math.round(100 * throttleScale)} %`]),
-    ...(bankLimitDeg === null ? [] : [`bank limit ${bankLimitDeg}° where the route has one`]),
+    ...(bankLimitDeg == null
+      ? own
+        ? ["no bank limit"]
+        : []
+      : [`bank limit ${bankLimitDeg}°${own ? "" : " where the route has one"}`]),
   ]
     .join(", ")
     .concat(".");
 }
+
+/** End rate and throttle scale that are usual at a stage; null for no scale. */
+export const usualAt = (stage: number): Pick<StageSettings, "endDps" | "throttleScale"> | null =>
+  byStage[stage] ?? null;
+
+/** Settings for somebody's first aircraft: usual at their stage in every part. */
+export const settingsToBegin = (...asked: Parameters<typeof settingsProposals>): Settings =>
+  settingsProposals(...asked).reduce((settings, { apply }) => apply(settings), asked[0]);
 
 /** What the settings of an aircraft could be at a stage, only where they are not so already. An end rate within a tenth is left alone. */
 export function settingsProposals(
@@ -338,7 +353,7 @@ function withCentre(curve: RateCurve, slopeDps: number): RateCurve {
       return { ...curve, expo: within(1 - slopeDps / curve.endDps) };
     case "centre-end":
       return { ...curve, centreDps: Math.max(10, Math.floor(slopeDps)) };
-    case "base-super":
+    case "base-rise":
       return { ...curve, expo: within(1 - slopeDps / (curveFeel({ ...curve, expo: 0 }).centreSlopeDps || 1)) };
   }
 }
@@ -351,16 +366,16 @@ function withEnd(curve: RateCurve, endDps: number): RateCurve {
       return { ...curve, endDps };
     case "centre-end":
       return { ...curve, endDps, centreDps: Math.max(10, Math.round(curve.centreDps * ratio)) };
-    case "base-super":
+    case "base-rise":
       return baseWithEnd(curve, endDps);
   }
 }
 
-/** End rate 200·base/(1 − super) for a base up to 2: the base moves within what feels alike, the super takes the rest. */
-function baseWithEnd(curve: Extract<RateCurve, { family: "base-super" }>, endDps: number): RateCurve {
+/** End rate 200·base/(1 − rise) for a base up to 2: the base moves within what feels alike, the rise takes the rest. */
+function baseWithEnd(curve: Extract<RateCurve, { family: "base-rise" }>, endDps: number): RateCurve {
   const base = Math.min(1.6, Math.max(0.4, Math.min(curve.base, endDps / 200)));
-  const superRate = Math.min(0.95, Math.max(0, 1 - (200 * base) / endDps));
-  return { ...curve, base, super: rounded(superRate, 3) };
+  const rise = Math.min(0.95, Math.max(0, 1 - (200 * base) / endDps));
+  return { ...curve, base, rise: rounded(rise, 3) };
 }
 
 function limit(settings: Settings, { throttleScale }: StageSettings): SettingsProposal[] {

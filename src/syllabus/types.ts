@@ -42,6 +42,15 @@ export interface FlownAs {
   readonly set?: Readonly<Record<string, number>>;
 }
 
+/** What a step wants of the settings. */
+export interface StepWants {
+  /** The bank limit it is about; null for none. */
+  readonly bankLimitDeg?: number | null;
+  readonly selfLevel?: boolean;
+  /** More tilt than this is in the way. */
+  readonly mostTiltDeg?: number;
+}
+
 export interface Step {
   readonly id: string;
   readonly name: string;
@@ -66,6 +75,8 @@ export interface Step {
   readonly lookAt: readonly string[];
   /** Settings it wants, in words. */
   readonly settings: string;
+  /** Modes and tilt it cannot do without, beside what is usual at its stage; left out where it has none of its own. */
+  readonly wants?: StepWants;
   /** Height above the ground to begin at, m, where the model does not say. */
   readonly heightM: number | null;
   /** What of an attempt may be measured and entered. */

@@ -37,6 +37,8 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "opened-account": { kind: "opened-account" },
   "closed-account": { kind: "closed-account" },
   "left-squad": { kind: "left-squad" },
+  placed: { kind: "placed", step: "Slow flip", count: 12 },
+  unplaced: { kind: "unplaced", step: "Slow flip", count: 12 },
   "renamed-aircraft": { kind: "renamed-aircraft", was: "Plank", is: "Plank Two" },
   "named-squad": { kind: "named-squad", name: "Lower pans" },
   "made-owner": { kind: "made-owner", coach: "Edda Lind" },

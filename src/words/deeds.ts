@@ -61,6 +61,10 @@ function doneWords(done: DeedDone): string {
       return "closed the account";
     case "left-squad":
       return "left the squad";
+    case "placed":
+      return `placed the start at ${lower(done.step)}, ${counted(done.count, "step")} before it signed off`;
+    case "unplaced":
+      return `withdrew the start at ${lower(done.step)}, ${counted(done.count, "step")} before it`;
     case "renamed-aircraft":
       return `renamed the aircraft ${done.was} to ${done.is}`;
     case "named-squad":

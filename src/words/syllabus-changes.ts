@@ -45,6 +45,7 @@ const fieldWords: Readonly<Record<StepField, string>> = {
   flownAs: "how it is flown in the model",
   lookAt: "what to look at",
   settings: "settings",
+  wants: "modes and tilt",
   heightM: "height",
   measures: "measures",
   routes: "routes",

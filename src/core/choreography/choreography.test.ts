@@ -193,8 +193,8 @@ describe("what is said of a phase", () => {
   });
 
   it("is a rate beyond the curve and a thrust beyond the motors", () => {
-    // Common practice, no source: base 1.0 and super 0.70 end at 667 °/s.
-    const curve = { family: "base-super", base: 1, super: 0.7, expo: 0 } as const;
+    // Common practice, no source: base 1.0 and rise 0.70 end at 667 °/s.
+    const curve = { family: "base-rise", base: 1, rise: 0.7, expo: 0 } as const;
     const recipe = one([{ kind: "time", s: 0.3 }], {
       roll: { kind: "rate", dps: 900 },
       throttle: { kind: "thrust", g: 19 },

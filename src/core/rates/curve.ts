@@ -1,10 +1,10 @@
 import { requireNumber, requireOneOf, risingCubicRoot } from "../numbers";
 
-/** Rate = 200·b·x′/(1 − s·super) with x′ softened at the centre by expo. */
-export interface BaseSuperCurve {
-  readonly family: "base-super";
+/** Rate = 200·b·x′/(1 − s·rise) with x′ softened at the centre by expo. */
+export interface BaseRiseCurve {
+  readonly family: "base-rise";
   readonly base: number;
-  readonly super: number;
+  readonly rise: number;
   readonly expo: number;
 }
 /** A straight centre slope that bends up to the end rate. */
@@ -20,7 +20,7 @@ export interface EndCubicCurve {
   readonly endDps: number;
   readonly expo: number;
 }
-export type RateCurve = BaseSuperCurve | CentreEndCurve | EndCubicCurve;
+export type RateCurve = BaseRiseCurve | CentreEndCurve | EndCubicCurve;
 export type RateFamily = RateCurve["family"];
 /** One curve per axis. */
 export interface AxisRates {
@@ -29,12 +29,12 @@ export interface AxisRates {
   readonly yaw: RateCurve;
 }
 
-export const rateFamilies: readonly RateFamily[] = ["base-super", "centre-end", "end-cubic"];
+export const rateFamilies: readonly RateFamily[] = ["base-rise", "centre-end", "end-cubic"];
 
 /** Allowed range of every parameter, also for forms. */
 export const rateRanges = {
   base: [0.05, 3],
-  super: [0, 0.95],
+  rise: [0, 0.95],
   expo: [0, 1],
   centreDps: [10, 1200],
   endDps: [30, 2000],
@@ -43,8 +43,8 @@ export const rateRanges = {
 /** Names of a family's parameters, in the order they are shown. */
 export function rateParameters(family: RateFamily): readonly (keyof typeof rateRanges)[] {
   switch (family) {
-    case "base-super":
-      return ["base", "super", "expo"];
+    case "base-rise":
+      return ["base", "rise", "expo"];
     case "centre-end":
       return ["centreDps", "endDps", "expo"];
     case "end-cubic":
@@ -73,9 +73,9 @@ export function rateAtStick(curve: RateCurve, x: number): number {
   const s = Math.abs(x);
   const e = curve.expo;
   switch (curve.family) {
-    case "base-super": {
+    case "base-rise": {
       const softened = x * s * s * s * e + x * (1 - e);
-      return (200 * effectiveBase(curve.base) * softened) / Math.max(0.01, 1 - s * curve.super);
+      return (200 * effectiveBase(curve.base) * softened) / Math.max(0.01, 1 - s * curve.rise);
     }
     case "centre-end": {
       const bend = s * (x * x * x * x * x * e + x * (1 - e));

@@ -13,7 +13,7 @@ import {
   type RateCurve,
 } from ".";
 
-const curve = (change: object = {}): RateCurve => ({ family: "base-super", base: 1, super: 0.7, expo: 0.2, ...change });
+const curve = (change: object = {}): RateCurve => ({ family: "base-rise", base: 1, rise: 0.7, expo: 0.2, ...change });
 const all = (one: RateCurve): AxisRates => ({ roll: one, pitch: one, yaw: one });
 
 describe("distance in feel", () => {
@@ -66,7 +66,7 @@ describe("fits, against an independent curve-fitting library (Levenberg–Marqua
   it("are never worse than what the library finds", () => {
     const sources: RateCurve[] = [
       curve(),
-      curve({ base: 1.4, super: 0.6, expo: 0 }),
+      curve({ base: 1.4, rise: 0.6, expo: 0 }),
       { family: "centre-end", centreDps: 200, endDps: 720, expo: 0.5 },
       { family: "end-cubic", endDps: 600, expo: 0.4 },
     ];
@@ -84,9 +84,9 @@ describe("fits, against an independent curve-fitting library (Levenberg–Marqua
       expect(squares(ours, from)).toBeLessThanOrEqual(squares(theirs, from) * (1 + 1e-6) + 1e-6);
       const based = levenbergMarquardt(
         { x: STICKS, y },
-        ([base, superRate, expo]: number[]) =>
+        ([base, rise, expo]: number[]) =>
           (stick: number) =>
-            (200 * base * (stick ** 4 * expo + stick * (1 - expo))) / Math.max(0.01, 1 - stick * superRate),
+            (200 * base * (stick ** 4 * expo + stick * (1 - expo))) / Math.max(0.01, 1 - stick * rise),
         {
           initialValues: [1, 0.5, 0.2],
           minValues: [0.05, 0, 0],
@@ -95,9 +95,9 @@ describe("fits, against an independent curve-fitting library (Levenberg–Marqua
           damping: 0.01,
         },
       ).parameterValues as number[];
-      const [base, superRate, expo] = based;
-      const theirBase: RateCurve = { family: "base-super", base, super: superRate, expo };
-      expect(squares(fitCurve(from, "base-super").curve, from)).toBeLessThanOrEqual(
+      const [base, rise, expo] = based;
+      const theirBase: RateCurve = { family: "base-rise", base, rise: rise, expo };
+      expect(squares(fitCurve(from, "base-rise").curve, from)).toBeLessThanOrEqual(
         squares(theirBase, from) * 1.001 + 1,
       );
     }

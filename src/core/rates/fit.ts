@@ -22,7 +22,7 @@ const STICKS = Array.from({ length: 100 }, (_, i) => (i + 1) / 100);
 
 /**
  * The curve of `family` nearest to `from` in least squares over 100 equally spaced stick positions.
- * Two families are linear in their parameters; base and super is linear once super is fixed, so super is searched
+ * Two families are linear in their parameters; base and rise is linear once rise is fixed, so rise is searched
  * (variable projection, Golub and Pereyra 1973).
  */
 export function fitCurve(from: RateCurve, family: RateFamily): CurveFit {
@@ -55,17 +55,17 @@ function fitFamily(target: readonly number[], family: RateFamily): RateCurve {
         expo: share(sixth, square + sixth),
       };
     }
-    case "base-super": {
-      const solveFor = (superRate: number) => {
-        const gain = (x: number) => 200 / Math.max(0.01, 1 - x * superRate);
+    case "base-rise": {
+      const solveFor = (rise: number) => {
+        const gain = (x: number) => 200 / Math.max(0.01, 1 - x * rise);
         return nonNegativeLeastSquares([STICKS.map((x) => x * gain(x)), STICKS.map((x) => x ** 4 * gain(x))], target);
       };
-      const best = goldenMinimum((s) => solveFor(s).squaredError, ...rateRanges.super, 1e-7);
+      const best = goldenMinimum((s) => solveFor(s).squaredError, ...rateRanges.rise, 1e-7);
       const [line, bend] = solveFor(best).coefficients;
       return {
         family,
         base: within("base", baseForEffective(line + bend)),
-        super: within("super", best),
+        rise: within("rise", best),
         expo: share(bend, line + bend),
       };
     }

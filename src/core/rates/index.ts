@@ -8,7 +8,7 @@ export {
   stickForRate,
   stickForRateClamped,
 } from "./curve";
-export type { AxisRates, BaseSuperCurve, CentreEndCurve, EndCubicCurve, RateCurve, RateFamily } from "./curve";
+export type { AxisRates, BaseRiseCurve, CentreEndCurve, EndCubicCurve, RateCurve, RateFamily } from "./curve";
 export { curveFeel, dpsPerMillimetre } from "./feel";
 export type { CurveFeel } from "./feel";
 export { feelDistance } from "./distance";
@@ -18,4 +18,5 @@ export type { EqualStickYaw } from "./equal-sticks";
 export { stickTravelByGrip, tipTravelMm } from "./grip";
 export type { StickTravel } from "./grip";
 export { fitCurve, fitRates } from "./fit";
+export { withRise } from "./old-names";
 export type { CurveFit } from "./fit";

@@ -4,9 +4,9 @@ import { curveFeel, dpsPerMillimetre, fitCurve, rateDps, rateFamilies, stickForR
 const expo = fc.double({ min: 0, max: 1, noNaN: true });
 const anyCurve: fc.Arbitrary<RateCurve> = fc.oneof(
   fc.record({
-    family: fc.constant("base-super" as const),
+    family: fc.constant("base-rise" as const),
     base: fc.double({ min: 0.05, max: 3, noNaN: true }),
-    super: fc.double({ min: 0, max: 0.95, noNaN: true }),
+    rise: fc.double({ min: 0, max: 0.95, noNaN: true }),
     expo,
   }),
   fc.record({
@@ -22,19 +22,19 @@ const anyCurve: fc.Arbitrary<RateCurve> = fc.oneof(
   }),
 );
 
-it("ends at 667 °/s for base 1.0 and super 0.70 (common practice, no source)", () => {
-  expect(rateDps({ family: "base-super", base: 1, super: 0.7, expo: 0 }, 1)).toBeCloseTo(666.67, 2);
+it("ends at 667 °/s for base 1.0 and rise 0.70 (common practice, no source)", () => {
+  expect(rateDps({ family: "base-rise", base: 1, rise: 0.7, expo: 0 }, 1)).toBeCloseTo(666.67, 2);
 });
 
 it("adds 14.54 per unit of base above 2, as the design's formula says", () => {
-  const straight = { family: "base-super", super: 0, expo: 0 } as const;
+  const straight = { family: "base-rise", rise: 0, expo: 0 } as const;
   expect(rateDps({ ...straight, base: 2 }, 1)).toBeCloseTo(400, 9);
   expect(rateDps({ ...straight, base: 3 }, 1)).toBeCloseTo(200 * (3 + 14.54), 9);
 });
 
 it("has the worked half-stick values of each family", () => {
   // By hand: ½⁴·0.4 + ½·0.6 = 0.325; 200·0.325/(1 − 0.35) = 100.
-  expect(rateDps({ family: "base-super", base: 1, super: 0.7, expo: 0.4 }, 0.5)).toBeCloseTo(100, 9);
+  expect(rateDps({ family: "base-rise", base: 1, rise: 0.7, expo: 0.4 }, 0.5)).toBeCloseTo(100, 9);
   // By hand: ½·200 + 400·½·(½⁵·0.5 + ½·0.5) = 153.125.
   expect(rateDps({ family: "centre-end", centreDps: 200, endDps: 600, expo: 0.5 }, 0.5)).toBeCloseTo(153.125, 9);
   // By hand: 600·(0.7·½ + 0.3·⅛) = 232.5.
@@ -58,7 +58,7 @@ it("rises with the stick, is odd, and its inverse finds the stick again", () => 
 });
 
 it("knows the slope at the centre in closed form", () => {
-  expect(curveFeel({ family: "base-super", base: 1, super: 0.7, expo: 0.4 }).centreSlopeDps).toBeCloseTo(120, 1);
+  expect(curveFeel({ family: "base-rise", base: 1, rise: 0.7, expo: 0.4 }).centreSlopeDps).toBeCloseTo(120, 1);
   expect(curveFeel({ family: "centre-end", centreDps: 200, endDps: 600, expo: 0.5 }).centreSlopeDps).toBeCloseTo(
     200,
     1,
@@ -88,7 +88,7 @@ it("fits a family to itself exactly and to the others with the error it states",
 });
 
 it("no nearby curve of the family fits better than the fit", () => {
-  const from: RateCurve = { family: "base-super", base: 1, super: 0.7, expo: 0.2 };
+  const from: RateCurve = { family: "base-rise", base: 1, rise: 0.7, expo: 0.2 };
   for (const family of ["centre-end", "end-cubic"] as const) {
     const { curve, rmsErrorDps } = fitCurve(from, family);
     for (const [name, value] of Object.entries(curve)) {
@@ -109,8 +109,6 @@ it("refuses with the field, the value and the range", () => {
   const curve = { family: "end-cubic", endDps: 600, expo: 0.3 } as const;
   expect(() => rateDps(curve, 1.2)).toThrow("stick is 1.2; allowed: -1 to 1");
   expect(() => rateDps({ ...curve, expo: 3 }, 0)).toThrow("curve.expo is 3; allowed: 0 to 1");
-  expect(() => rateDps({ ...curve, family: "wild" } as never, 0)).toThrow(
-    /curve.family is "wild"; allowed: base-super/,
-  );
+  expect(() => rateDps({ ...curve, family: "wild" } as never, 0)).toThrow(/curve.family is "wild"; allowed: base-rise/);
   expect(() => stickForRate(curve, 700)).toThrow(/rateDps is 700/);
 });

@@ -193,7 +193,7 @@ it("a learner's slow flip wants a punch of about a second and a half (common pra
 it("a faster end rate needs a shorter punch", () => {
   const faster: Settings = {
     ...firstSettings,
-    rates: { ...firstSettings.rates, pitch: { family: "base-super", base: 1, super: 0.78, expo: 0.1 } },
+    rates: { ...firstSettings.rates, pitch: { family: "base-rise", base: 1, rise: 0.78, expo: 0.1 } },
   };
   const a = solved("flip-one-move-back");
   const b = solved("flip-one-move-back", faster);

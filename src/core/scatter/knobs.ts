@@ -97,7 +97,7 @@ export function turnKnobs({ settings, recipe }: Turned, values: Readonly<Partial
 
 /** The same curve ending at another rate: as a whole where its end has no number of its own. */
 function withEndRate(curve: RateCurve, endDps: number): RateCurve {
-  if (curve.family !== "base-super") return { ...curve, endDps };
+  if (curve.family !== "base-rise") return { ...curve, endDps };
   const [min, max] = rateRanges.base;
   // The rate grows with the base, straight up to 2 and steeper after it.
   let low: number = min;

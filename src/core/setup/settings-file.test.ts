@@ -27,13 +27,13 @@ it("takes nothing in that it does not know", () => {
 it("names everything that stands against a file at once, field by field", () => {
   const settings = JSON.parse(JSON.stringify(firstSettings)) as Record<string, Record<string, unknown>>;
   settings.throttle.mid = 7;
-  (settings.rates.roll as Record<string, unknown>).super = null;
+  (settings.rates.roll as Record<string, unknown>).rise = null;
   delete settings.rates.yaw;
   settings.modes.selfLevel = "yes";
   settings.modes.bankLimitDeg = 5;
   expect(problemsOf({ ...file(), version: 2, settings })).toEqual([
     "version",
-    "rates.roll.super",
+    "rates.roll.rise",
     "rates.yaw.family",
     "throttle.mid",
     "modes.selfLevel",
@@ -87,4 +87,15 @@ it("agrees with the schema about any spoilt file: what the one refuses, the othe
     ),
     { numRuns: 400 },
   );
+});
+
+it("reads a file from before the second number of the first family was called rise", () => {
+  const { roll, ...rest } = firstSettings.rates;
+  const { rise, ...curve } = roll as { family: string; base: number; rise: number; expo: number };
+  const old = { ...curve, family: "base-super", super: rise };
+  const file = {
+    ...settingsFile(firstSettings, "Plank", "First"),
+    settings: { ...firstSettings, rates: { roll: old, ...rest } },
+  };
+  expect(readSettingsFile(JSON.parse(JSON.stringify(file)))).toEqual({ ok: true, settings: firstSettings });
 });

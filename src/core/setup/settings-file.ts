@@ -1,6 +1,6 @@
 import { knownSettings, requireSettings, settingsRanges, type Settings } from "../flight";
 import { DomainError, requireNumber, requireOneOf } from "../numbers";
-import { rateFamilies, rateParameters, rateRanges, type RateCurve } from "../rates";
+import { rateFamilies, rateParameters, rateRanges, withRise, type RateCurve } from "../rates";
 import { throttleLimitKinds, throttleRanges } from "../throttle";
 
 /** A setup as a file. Published as the schema "setup". */
@@ -24,7 +24,8 @@ export type ReadSettings =
   | { readonly ok: false; readonly problems: readonly FileProblem[] };
 
 /** Settings of a file that was read as JSON, or everything that stands against it, field by field. Never throws. */
-export function readSettingsFile(file: unknown): ReadSettings {
+export function readSettingsFile(given: unknown): ReadSettings {
+  const file = withRise(given);
   const problems: FileProblem[] = [];
   const at = (value: unknown, key: string): unknown =>
     typeof value === "object" && value !== null && Object.hasOwn(value, key)

@@ -118,6 +118,15 @@ function BySight({ data, step }: { data: BriefData; step: Step }) {
   return (
     <>
       <Before data={data} />
+      {data.aircraft && data.setup && (
+        <Warnings
+          data={data}
+          aircraft={data.aircraft}
+          settings={data.setup.settings}
+          state={NOT_FLOWN}
+          setupHref={null}
+        />
+      )}
       <Typography sx={{ fontSize: "1.05rem", maxWidth: 640 }}>{step.aim}</Typography>
       <Box
         component="section"
@@ -297,7 +306,8 @@ function Warnings({
   setupHref: string | null;
 }) {
   const { units } = usePreferences();
-  const found = cautionsFor(useStep(data), aircraft, settings);
+  const step = useStep(data);
+  const found = cautionsFor(step, skillOf(useSyllabus(), step).stage, aircraft, settings);
   const unsolved = state.kind === "done" ? state.brief.problem : null;
   const problem = state.kind === "impossible" ? state.why : unsolved && problemWords(unsolved, units);
   if (found.length === 0 && problem === null) return null;

@@ -24,7 +24,9 @@ export function Lesson({ place: { pilot, block, blocks }, now: { taught, own } }
   });
   return (
     <Box component="section" aria-label="Lesson" sx={{ mt: 2 }}>
-      <Typography variant="h3" component="h2">Lesson: {taught.name.toLowerCase()}</Typography>
+      <Typography variant="h3" component="h2">
+        Lesson: {taught.name.toLowerCase()}
+      </Typography>
       <Box component="ol" sx={{ listStyle: "none", p: 0, m: 0 }}>
         {parts.map((part, i) => {
           const { head, says } = lessonWords(part, taught, pilot.name);

@@ -1,6 +1,6 @@
 import { type PlannedBlock, tallyAfter, type TallyData, type TallyNote, type TallyPilot } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
-import { usualRules } from "@/core";
+import { usualRules, withRise } from "@/core";
 import { routeOf } from "@/syllabus";
 import { keepBriefs, keepTally, listKept, readBriefs, sentSoFar, type KeptSession } from "@/ui/outbox/device-store";
 
@@ -117,4 +117,6 @@ const isTally = (value: unknown): value is EverKept =>
   value.pilots.every((pilot) => isObject(pilot) && Array.isArray(pilot.steps) && Array.isArray(pilot.blocks));
 
 const briefsFrom = (briefs: unknown): FieldPacket["briefs"] =>
-  Array.isArray(briefs) ? briefs.filter((brief) => isObject(brief) && isObject(brief.standing)) : [];
+  Array.isArray(briefs)
+    ? withRise(briefs as readonly BriefData[]).filter((brief) => isObject(brief) && isObject(brief.standing))
+    : [];

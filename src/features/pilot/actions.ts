@@ -21,15 +21,15 @@ import {
   setWithdrawn,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
-import { findStep, requireSchool, standingAt, stepName } from "@/syllabus";
+import { v5 as idFrom } from "uuid";
+import { findStep, pathOf, requireSchool, routeOf, standingAt, stepName } from "@/syllabus";
 import { loadProgress } from "@/server/progress";
 import { evidenceFor } from "./evidence";
-import { AddNoteInput, AnswerInput, AskSignOffInput, SchoolInput, SignOffInput } from "./inputs";
+import { AddNoteInput, AnswerInput, AskSignOffInput, PlacingInput, SchoolInput, SignOffInput } from "./inputs";
 
 /** The evidence as it stands now, kept with the milestone. */
 async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<MilestoneEvidence> {
-  const pilot = there(await findPilot(pilotId), "That pilot");
-  const progress = entryOf(await loadProgress([pilot]), pilotId);
+  const progress = await progressOf(pilotId);
   const { syllabus, flown } = progress;
   const step = findStep(syllabus, stepId);
   if (!step) throw badField("stepId", "That step is not in the squad's syllabus.");
@@ -41,6 +41,15 @@ async function evidenceNow(pilotId: string, stepId: string, now: Date): Promise<
   });
   return evidenceFor(standing, step, syllabus);
 }
+
+async function progressOf(pilotId: string) {
+  const pilot = there(await findPilot(pilotId), "That pilot");
+  return entryOf(await loadProgress([pilot]), pilotId);
+}
+
+/** The id of what a placing signs off: of its moment, and the same however often it is sent. */
+const placedId = (stepId: string, placingId: string) =>
+  `${placingId.slice(0, 15)}${idFrom(stepId, placingId).slice(15)}`;
 
 /** What a step is called in the syllabus of a squad. */
 const nameOfStep = async (squadId: string, stepId: string): Promise<string> =>
@@ -95,6 +104,48 @@ async function keepRequest(
 }
 
 export const pilotActions = {
+  /** Who comes with experience: what lies before a step on their way is signed off as from before this record. */
+  "place-pilot": coachAction(PlacingInput, aPilot, ({ id, pilotId, stepId }, { coachId, name }) =>
+    inTransaction(async (transaction) => {
+      const { syllabus, school, signedOff } = await progressOf(pilotId);
+      const way = pathOf(syllabus, routeOf(school)).filter(({ optional }) => !optional);
+      const to = way.findIndex((step) => step.id === stepId);
+      if (to < 0) throw badField("stepId", "That step is not on this pilot's way.");
+      const open = way.slice(0, to).filter((step) => !signedOff.has(step.id));
+      const now = new Date();
+      const sentence = `Signed off before this record: placed at ${stepName(syllabus, stepId).toLowerCase()}.`;
+      const evidence: MilestoneEvidence = { advice: "signed-off", sentence, directions: [] };
+      let count = 0;
+      for (const step of open) {
+        // Somebody else may have signed it off meanwhile.
+        if (await lockMilestone(transaction, pilotId, step.id)) continue;
+        const milestone = { id: placedId(step.id, id), pilotId, coachId, stepId: step.id };
+        await insertMilestone(transaction, { ...milestone, note: "", evidence, signedAtMs: now.getTime() });
+        count++;
+      }
+      const done = { kind: "placed", step: stepName(syllabus, stepId), count } as const;
+      if (count > 0) await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
+      return { count };
+    }),
+  ),
+
+  "unplace-pilot": coachAction(PlacingInput, aPilot, ({ id, pilotId, stepId }, { name }) =>
+    inTransaction(async (transaction) => {
+      const { syllabus } = await progressOf(pilotId);
+      const now = new Date();
+      let count = 0;
+      for (const step of syllabus.steps) {
+        const standing = await lockMilestone(transaction, pilotId, step.id);
+        if (standing?.id !== placedId(step.id, id)) continue;
+        await setWithdrawn(transaction, standing.id, now);
+        count++;
+      }
+      const done = { kind: "unplaced", step: stepName(syllabus, stepId), count } as const;
+      if (count > 0) await leavePilotTrail(transaction, { who: name, done, pilotId }, now);
+      return { count };
+    }),
+  ),
+
   /** One given in the field without a network is of the day it was given. */
   "sign-off": coachAction(SignOffInput, aPilot, async (input, { coachId, name }, { deviceNowMs, squadOf }) => {
     const { id, pilotId, stepId, note } = input;

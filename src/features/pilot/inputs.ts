@@ -1,6 +1,12 @@
 import { IsBoolean, IsInt, IsObject, IsOptional, Min, MinLength } from "class-validator";
 import { IsId, IsMoment, IsStepId, IsText } from "@/server/actions";
 
+export class PlacingInput {
+  @IsId() id!: string;
+  @IsId() pilotId!: string;
+  @IsStepId() stepId!: string;
+}
+
 export class SignOffInput {
   @IsId() id!: string;
   @IsId() pilotId!: string;

@@ -15,6 +15,7 @@ import { StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { PilotData } from "./load";
+import { PlacePilot } from "./place-pilot";
 import { RemovePilot } from "./remove-pilot";
 
 /** Who it is, how deep they have sounded, and what may be done with the record. */
@@ -52,6 +53,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
         <Box sx={{ flex: 1 }} />
         {coaches ? (
           <>
+            <PlacePilot data={data} />
             <Button onClick={() => setEditing(true)}>Change</Button>
             <RemovePilot data={data} />
           </>

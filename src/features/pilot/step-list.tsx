@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import { directionNames, findStep, skillOf, stepName, type StepStanding } from "@/syllabus";
+import { directionNames, findStep, pathOf, routeOf, skillOf, stepName, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark, stateWords } from "@/ui/marks/marks";
@@ -65,14 +65,18 @@ function StageSteps({
 }) {
   const { standing, milestones } = data;
   if (own.length === 0) return null;
-  const signed = own.filter(({ state }) => state === "signed-off").length;
+  const syllabus = useSyllabus();
+  // What lies beside the way counts nowhere.
+  const way = new Set(pathOf(syllabus, routeOf(data.school)).flatMap(({ id, optional }) => (optional ? [] : [id])));
+  const onWay = own.filter(({ stepId }) => way.has(stepId));
+  const signed = onWay.filter(({ state }) => state === "signed-off").length;
   const happened = own.some(({ state, attempts }) => state !== "not-begun" || attempts > 0);
   return (
     <Box component="details" open={happened} sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}` })}>
       <Box component="summary" sx={{ py: 0.8, cursor: "pointer", fontWeight: 650 }}>
         {name}{" "}
         <Box component="span" sx={{ fontWeight: 400, fontSize: "0.88rem", color: "text.secondary" }}>
-          <span className="num">{signed}</span> of <span className="num">{own.length}</span> signed off
+          <span className="num">{signed}</span> of <span className="num">{onWay.length}</span> signed off
         </Box>
       </Box>
       {own.map((one) => (

@@ -197,7 +197,7 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
             {" "}
             Later half <span className="num">{trend.after.clean}</span> of{" "}
             <span className="num">{trend.after.attempts}</span> clean, earlier half{" "}
-            <span className="num">{trend.before.clean}</span> of <span className="num">{trend.before.attempts}</span>:
+            <span className="num">{trend.before.clean}</span> of <span className="num">{trend.before.attempts}</span>:{" "}
             {trend.chanceBetter >= 0.5 ? "better" : "worse"} with{" "}
             <span className="num">{chancePercent(Math.max(trend.chanceBetter, 1 - trend.chanceBetter))}</span> chance.
           </>

@@ -273,7 +273,7 @@ describe("the record as a file", () => {
         const [first] = record.aircraft;
         const settings = {
           ...firstSettings,
-          rates: { ...firstSettings.rates, roll: { family: "base-super", base: 99 } },
+          rates: { ...firstSettings.rates, roll: { family: "base-rise", base: 99 } },
         };
         return { ...record, aircraft: [{ ...first, setups: [{ ...first.setups[0], settings }] }] };
       },

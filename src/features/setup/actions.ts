@@ -9,6 +9,7 @@ import {
   requireSettings,
   SEA_LEVEL_AIR,
   withMass,
+  withRise,
   type Measurement,
 } from "@/core";
 import { need } from "@/server/access";
@@ -163,7 +164,7 @@ export const setupActions = {
     ({ aircraftId }) => [need("coach", "aircraft", aircraftId)],
     async ({ id, aircraftId, basedOn, reason, settings, evenFrozen }, { coachId, name }) => {
       const aircraft = there(await findAircraft(aircraftId), "That aircraft");
-      const clean = knownSettings(requireSettings(settings));
+      const clean = knownSettings(requireSettings(withRise(settings)));
       return inTransaction(async (transaction) => {
         const latest = await lockLatestSetupNumber(transaction, aircraftId);
         const sent = await findSetup(id);

@@ -220,8 +220,8 @@ const tight = (text: string) => text.replaceAll(" ", "\u00a0");
 
 function curveText(curve: RateCurve): string {
   switch (curve.family) {
-    case "base-super":
-      return `base ${numeral(curve.base, 2)}, super ${numeral(curve.super, 2)}, expo ${numeral(curve.expo, 2)}`;
+    case "base-rise":
+      return `base ${numeral(curve.base, 2)}, rise ${numeral(curve.rise, 2)}, expo ${numeral(curve.expo, 2)}`;
     case "centre-end":
       return `centre ${numeral(curve.centreDps, 0)}, end ${numeral(curve.endDps, 0)}, expo ${numeral(curve.expo, 2)}`;
     case "end-cubic":

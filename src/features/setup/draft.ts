@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useRef } from "react";
-import { requireSettings, type Settings } from "@/core";
+import { requireSettings, withRise, type Settings } from "@/core";
 import { useDraft } from "@/ui/drafts/use-draft";
 
 /** What a person has changed in the settings of an aircraft and not saved. */
@@ -27,7 +27,7 @@ function isWhole(kept: unknown): kept is SetupDraft {
 export function useSetupDraft(aircraftId: string, saved: Settings) {
   const start = useMemo<SetupDraft>(() => ({ settings: saved, reason: "" }), [saved]);
   const key = `bathygon-setup-draft-${aircraftId}`;
-  const { document, change, drop, ...draft } = useDraft({ key, saved: start, basedOn: 0, isWhole });
+  const { document, change, drop, ...draft } = useDraft({ key, saved: start, basedOn: 0, isWhole, renewed: withRise });
   const last = useRef({ atMs: 0, drag: 0 });
   return {
     ...draft,

@@ -37,7 +37,7 @@ const sameCurve = (a: RateCurve, b: RateCurve) => JSON.stringify(a) === JSON.str
 const looks = { roll: ["solid", "ink"], pitch: ["dashed", "shoal"], yaw: ["dotted", "buoy"] } as const;
 const parameterNames = {
   base: "Base",
-  super: "Super",
+  rise: "Rise",
   expo: "Expo",
   centreDps: "Centre, °/s",
   endDps: "End, °/s",

@@ -9,6 +9,7 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import type { Aircraft } from "@/contract";
 import { airOfDay, firstSettings, type Settings } from "@/core";
+import { settingsSchoolOf, settingsToBegin } from "@/syllabus";
 import { airInWords } from "@/ui/air/air-line";
 import { AirProvider } from "@/ui/air/use-air";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
@@ -20,6 +21,7 @@ import type { SetupData } from "./load";
 import { SavePanel } from "./save-panel";
 import { SetupFiles } from "./setup-files";
 import { inAir, SetupPart, tabs, type Tab } from "./setup-parts";
+import { SymptomFinder } from "./symptom-finder";
 import { SetupVersions } from "./setup-versions";
 
 interface SetupEditorProps {
@@ -45,7 +47,8 @@ export function SetupEditor(props: SetupEditorProps) {
 function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
   const { units } = usePreferences();
   const [latest] = data.setups;
-  const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? firstSettings;
+  const begun = useSettingsToBegin(data, aircraft);
+  const saved = latest?.settings ?? data.elsewhere[0]?.setup.settings ?? begun;
   const draft = useSetupDraft(aircraft.id, saved);
   const { change, drop, undo, redo } = draft;
   const { settings, reason } = draft.draft;
@@ -119,6 +122,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             onBack={() => drop(saved)}
           />
           <UndoRedo undo={undo} redo={redo} />
+          <SymptomFinder aircraft={aircraft} settings={settings} grip={data.pilot.grip} />
           <SetupFiles
             aircraft={aircraft}
             hasSetup={latest !== undefined}
@@ -133,6 +137,15 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
         </Box>
       </Box>
     </>
+  );
+}
+
+/** For somebody's first aircraft: what is usual at their stage. */
+function useSettingsToBegin({ stage, school, pilot, day }: SetupData, { airframe }: Aircraft): Settings {
+  const { grip } = pilot;
+  return useMemo(
+    () => settingsToBegin(firstSettings, airframe, stage, settingsSchoolOf(school), grip, airOfDay(day.air)),
+    [airframe, stage, school, grip, day],
   );
 }
 

@@ -77,7 +77,7 @@ it("shows the figures of the curves as they are typed, and saves them with their
       .getAllByRole("cell")
       .map((cell) => cell.textContent);
   expect(end()).toEqual(["667", "667", "500"]);
-  type("pitch super, typed", "0.75");
+  type("pitch rise, typed", "0.75");
   expect(end()).toEqual(["667", "800", "500"]);
   expect(screen.getByText("pitch end 667 → 800, half stick 140 → 146 °/s")).toBeVisible();
   type("Why it changes", "Faster pitch");
@@ -87,7 +87,7 @@ it("shows the figures of the curves as they are typed, and saves them with their
     action: "save-setup",
     input: { aircraftId: "plank", basedOn: 2, reason: "Faster pitch" },
   });
-  expect((sent[0].input.settings as Settings).rates.pitch).toMatchObject({ super: 0.75 });
+  expect((sent[0].input.settings as Settings).rates.pitch).toMatchObject({ rise: 0.75 });
   expect(localStorage.getItem("bathygon-setup-draft-plank")).toBeNull();
 });
 
@@ -177,7 +177,7 @@ describe("rates", () => {
   it("reads every axis and the ghost at a stick, and says how far apart they feel", () => {
     renderScreen(<SetupScreen data={data()} />);
     expect(screen.getByText(/Distance in feel from setup 2/)).toHaveTextContent("0.0 %, the same curves");
-    type("pitch super, typed", "0.80");
+    type("pitch rise, typed", "0.80");
     type("Read at stick, %, typed", "100");
     expect(screen.getByRole("row", { name: /^At 100 %/ })).toHaveTextContent("6671000500");
     expect(screen.getByRole("row", { name: /^Ghost at 100 %/ })).toHaveTextContent("667667500");
@@ -280,7 +280,7 @@ it("takes what is usual at a stage one by one or together, and saves nothing by 
 
 it("lets a pilot try and not save", () => {
   renderScreen(<SetupScreen data={data({ mayChange: false })} />);
-  type("pitch super, typed", "0.80");
+  type("pitch rise, typed", "0.80");
   expect(screen.getByText("Your coach saves setups", { exact: false })).toBeVisible();
   expect(screen.queryByRole("button", { name: /^Save/ })).toBeNull();
   expect(screen.queryByRole("button", { name: "Add an aircraft" })).toBeNull();
@@ -344,10 +344,10 @@ it("goes back and forth over changes that were not saved, by button and by key",
   let nowMs = 100_000;
   jest.spyOn(Date, "now").mockImplementation(() => (nowMs += 10_000));
   for (const value of ["0.75", "0.80"]) {
-    type("pitch super, typed", value);
-    fireEvent.blur(screen.getByLabelText("pitch super, typed"));
+    type("pitch rise, typed", value);
+    fireEvent.blur(screen.getByLabelText("pitch rise, typed"));
   }
-  const value = () => (screen.getByLabelText("pitch super, typed") as HTMLInputElement).value;
+  const value = () => (screen.getByLabelText("pitch rise, typed") as HTMLInputElement).value;
   await userEvent.click(screen.getByRole("button", { name: "Undo" }));
   expect(value()).toBe("0.75");
   await userEvent.keyboard("u");
@@ -361,7 +361,7 @@ it("goes back and forth over changes that were not saved, by button and by key",
 it("warns before frozen settings are changed, and lets the coach decide", async () => {
   renderScreen(<SetupScreen data={data({ pilot: { ...pilot, settingsFrozen: true } })} />);
   expect(screen.getByText(/The settings of Odo Fenn are frozen/)).toBeVisible();
-  type("pitch super, typed", "0.75");
+  type("pitch rise, typed", "0.75");
   expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeDisabled();
   await userEvent.click(screen.getByRole("button", { name: "Change them all the same" }));
   expect(screen.getByRole("button", { name: "Save as setup 3" })).toBeEnabled();

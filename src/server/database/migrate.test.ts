@@ -1,6 +1,7 @@
 import { v7 as newId } from "uuid";
 import { createDatabase, database, databaseAddress, migrateDown, migrateUp } from ".";
 import * as kinds from "./migrations/0019-kinds";
+import * as rise from "./migrations/0022-rise";
 
 afterAll(() => database().destroy());
 
@@ -65,5 +66,35 @@ it("deeds and reasons kept as sentences stay readable when kinds come, and are s
     await database()("trail").where({ who: deed.who }).delete();
     await database()("session_pilot").where(ids).delete();
     await kinds.up(database());
+  }
+});
+
+it("names the second number of the first rate family rise, and back", async () => {
+  await migrateUp(database());
+  const id = newId();
+  const now = { family: "base-rise", base: 1, expo: 0.1, rise: 0.7 };
+  const cubic = { family: "end-cubic", endDps: 300, expo: 0.4 };
+  const settingsOf = async () => {
+    const { settings } = await database()("setup").where({ id }).first("settings");
+    return (typeof settings === "string" ? JSON.parse(settings) : settings).rates;
+  };
+  await database().transaction(async (transaction) => {
+    await transaction.raw("set foreign_key_checks = 0");
+    const settings = JSON.stringify({ rates: { roll: now, pitch: cubic, yaw: cubic }, tiltDeg: 20 });
+    const common = { aircraft_id: newId(), coach_id: newId(), number: 1, reason: "r", created_at: new Date(0) };
+    await transaction("setup").insert({ id, settings, ...common });
+    await transaction.raw("set foreign_key_checks = 1");
+  });
+  try {
+    await rise.down(database());
+    expect(await settingsOf()).toEqual({
+      roll: { family: "base-super", base: 1, expo: 0.1, super: 0.7 },
+      pitch: cubic,
+      yaw: cubic,
+    });
+    await rise.up(database());
+    expect(await settingsOf()).toEqual({ roll: now, pitch: cubic, yaw: cubic });
+  } finally {
+    await database()("setup").where({ id }).delete();
   }
 });

@@ -21,6 +21,7 @@ import * as daysSeen from "./migrations/0018-days-seen";
 import * as kinds from "./migrations/0019-kinds";
 import * as field from "./migrations/0020-field";
 import * as rules from "./migrations/0021-rules";
+import * as rise from "./migrations/0022-rise";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -50,6 +51,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0019-kinds", kinds],
   ["0020-field", field],
   ["0021-rules", rules],
+  ["0022-rise", rise],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

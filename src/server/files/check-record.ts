@@ -1,5 +1,5 @@
 import "server-only";
-import { completedAirframe, loadedAirframe, requireAirframe, requireMark, requireSettings } from "@/core";
+import { completedAirframe, loadedAirframe, requireAirframe, requireMark, requireSettings, withRise } from "@/core";
 import { builtInSyllabus, requireSchool, type Syllabus } from "@/syllabus";
 import { badField } from "../actions/errors";
 import type { PilotRecord } from "../repositories";
@@ -18,7 +18,7 @@ const kind = fileKind<PilotRecord>("the record of a pilot", "bathygon-pilot-reco
  * syllabus of the squad, or by the one the program comes with.
  */
 export function requirePilotRecord(file: unknown, syllabus: Syllabus): PilotRecord {
-  const record = requireFile(file, kind);
+  const record = requireFile(withRise(file), kind);
   requireWhole(record, syllabus);
   return record;
 }

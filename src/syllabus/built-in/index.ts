@@ -17,7 +17,14 @@ export const skillTexts: readonly SkillText[] = [
   { ...firstGoggles, steps: withBefore(firstGoggles.steps) },
   stop,
   land,
-  { ...bail, steps: [bail.steps[0], ...bailParts, ...bail.steps.slice(1)] },
+  {
+    ...bail,
+    // Speed is the real fault, but with more tilt what is fled from is out of the picture.
+    steps: [bail.steps[0], ...bailParts, ...bail.steps.slice(1)].map((step) => ({
+      ...step,
+      wants: { mostTiltDeg: 20 },
+    })),
+  },
   { ...gaps, steps: gapSteps },
   flip,
   {
@@ -57,7 +64,7 @@ function placed({ recipeFor, lookAt = [], ...text }: StepText, stage: number): S
   if (!place) throw new DomainError("id", text.id, "a place in the chart", `${text.id} has no place in the chart`);
   const flown = Object.keys(recipeFor).length > 0;
   return {
-    settings: usualSettings(stage),
+    settings: usualSettings(stage, text.wants),
     heightM: null,
     measures: [],
     routes: null,

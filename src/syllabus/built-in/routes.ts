@@ -52,6 +52,7 @@ export const besideByEye: readonly StepText[] = [
 export const selfLevelRoute: readonly StepText[] = [
   {
     ...bySight,
+    wants: { selfLevel: true },
     id: "level-hover",
     name: "Self-level hover",
     aim: "A held stick is an angle here: hover and let the picture become quiet.",
@@ -64,6 +65,7 @@ export const selfLevelRoute: readonly StepText[] = [
   },
   {
     ...bySight,
+    wants: { selfLevel: true },
     id: "level-move",
     name: "Self-level, on the move",
     aim: "Speed is a lean that is held; stopping is the other lean.",
@@ -76,6 +78,7 @@ export const selfLevelRoute: readonly StepText[] = [
   },
   {
     ...bySight,
+    wants: { selfLevel: true },
     id: "level-turn",
     name: "Self-level, turns",
     aim: "Yaw and bank together, while the aircraft still helps.",
@@ -92,8 +95,9 @@ export const selfLevelRoute: readonly StepText[] = [
   },
 ];
 
-const limit = (id: string, name: string, aim: string, last: string): StepText => ({
+const limit = (id: string, name: string, bankLimitDeg: number | null, aim: string, last: string): StepText => ({
   ...bySight,
+  wants: { bankLimitDeg },
   id,
   name,
   aim,
@@ -110,10 +114,22 @@ const limit = (id: string, name: string, aim: string, last: string): StepText =>
 });
 
 export const bankLimitRoute: readonly StepText[] = [
-  limit("limit-30", "Bank limit of 30°", "Rate mode with a net under it.", "Level by hand every time."),
-  limit("limit-45", "Bank limit of 45°", "A wider net, less often touched.", "Turns that would have touched 30°."),
-  limit("limit-60", "Bank limit of 60°", "A net for the day you forget.", "Turns with a firm bank, held by throttle."),
-  limit("limit-off", "No bank limit", "Rate mode, nothing under it.", "The same pack as before; nothing else changes."),
+  limit("limit-30", "Bank limit of 30°", 30, "Rate mode with a net under it.", "Level by hand every time."),
+  limit("limit-45", "Bank limit of 45°", 45, "A wider net, less often touched.", "Turns that would have touched 30°."),
+  limit(
+    "limit-60",
+    "Bank limit of 60°",
+    60,
+    "A net for the day you forget.",
+    "Turns with a firm bank, held by throttle.",
+  ),
+  limit(
+    "limit-off",
+    "No bank limit",
+    null,
+    "Rate mode, nothing under it.",
+    "The same pack as before; nothing else changes.",
+  ),
 ];
 
 export const rateModeRoute: readonly StepText[] = [

@@ -37,19 +37,24 @@ export function useDraft<T>({
   saved,
   basedOn,
   isWhole,
+  renewed = (kept) => kept,
 }: {
   readonly key: string;
   readonly saved: T;
   readonly basedOn: number;
   readonly isWhole: (document: unknown) => document is T;
+  /** What was kept, with everything named as it is now. */
+  readonly renewed?: (kept: unknown) => unknown;
 }) {
   const [state, setState] = useState<State<T>>(() => fresh(saved, basedOn));
   useEffect(() => {
     const kept = readDevice(key);
-    if (!isRecord(kept) || !isWhole(kept.document)) return;
+    if (!isRecord(kept)) return;
+    const known = renewed(kept.document);
+    if (!isWhole(known)) return;
     // The draft lives in the browser only, so it can be read no sooner than here.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    setState({ ...fresh(kept.document, isCount(kept.basedOn) ? kept.basedOn : basedOn), restored: true });
+    setState({ ...fresh(known, isCount(kept.basedOn) ? kept.basedOn : basedOn), restored: true });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- another judge of the same thing does not make it be read again
   }, [key]);
   const { document, past, future, touched } = state;

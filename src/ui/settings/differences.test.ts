@@ -6,7 +6,7 @@ it("is silent about equal settings and says each change with its figures", () =>
   const faster = {
     ...firstSettings,
     tiltDeg: 25,
-    rates: { ...firstSettings.rates, pitch: { family: "base-super", base: 1, super: 0.75, expo: 0.1 } as const },
+    rates: { ...firstSettings.rates, pitch: { family: "base-rise", base: 1, rise: 0.75, expo: 0.1 } as const },
     throttle: { ...firstSettings.throttle, limit: { kind: "scale", fraction: 0.7 } as const },
   };
   expect(differencesInWords(firstSettings, faster)).toEqual([

@@ -1,7 +1,7 @@
 import { curveFeel, type RateCurve, type Settings } from "@/core";
 
 const familyNames = {
-  "base-super": "base and super",
+  "base-rise": "base and rise",
   "centre-end": "centre and end",
   "end-cubic": "end and cubic expo",
 } as const;

@@ -1,0 +1,88 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import { pathOf, routeOf } from "@/syllabus";
+import { useSend } from "@/ui/actions/use-send";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { counted } from "@/words";
+import type { PilotData } from "./load";
+
+/** For who comes with experience: the step to start at, everything before it signed off as from before this record. */
+export function PlacePilot({ data }: { data: PilotData }) {
+  const syllabus = useSyllabus();
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const [open, setOpen] = useState(false);
+  const way = pathOf(syllabus, routeOf(data.school)).filter(({ optional }) => !optional);
+  const signed = new Set(data.milestones.map(({ stepId }) => stepId));
+  const [stepId, setStepId] = useState(data.standing.current?.stepId ?? way[0].id);
+  const before = way.slice(
+    0,
+    way.findIndex(({ id }) => id === stepId),
+  );
+  const count = before.filter(({ id }) => !signed.has(id)).length;
+  const place = async () => {
+    const placing = { id: newId(), pilotId: data.pilot.id, stepId };
+    const result = await sendAction("place-pilot", placing);
+    if (!result.ok) return;
+    setOpen(false);
+    router.refresh();
+    enqueueSnackbar(`${counted(result.data.count, "step")} signed off as from before this record`, {
+      autoHideDuration: 10_000,
+      action: (key) => (
+        <Button
+          color="inherit"
+          onClick={async () => {
+            closeSnackbar(key);
+            if ((await sendAction("unplace-pilot", placing)).ok) router.refresh();
+          }}
+        >
+          Undo
+        </Button>
+      ),
+    });
+  };
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>Starts at…</Button>
+      <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="place-pilot" fullWidth maxWidth="xs">
+        <DialogTitle id="place-pilot">Where does {data.pilot.name} start?</DialogTitle>
+        <DialogContent>
+          <Box sx={{ pt: 1, display: "grid", gap: 1.5 }}>
+            <TextField select label="Starts at" value={stepId} onChange={(event) => setStepId(event.target.value)}>
+              {way.map(({ id, name }) => (
+                <MenuItem key={id} value={id}>
+                  {name}
+                </MenuItem>
+              ))}
+            </TextField>
+            <Typography>
+              {count === 0
+                ? "Every step before it is signed off already."
+                : `${counted(count, "step")} before it ${count === 1 ? "is" : "are"} signed off as from before this record. Each can be withdrawn.`}
+            </Typography>
+          </Box>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setOpen(false)}>Cancel</Button>
+          <Button variant="contained" disabled={count === 0 || pending} onClick={place}>
+            Place pilot
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,66 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { stickTravelByGrip, throttlePoints, type Settings } from "@/core";
+import type { Aircraft, Pilot } from "@/contract";
+import { useAir } from "@/ui/air/use-air";
+import { usePreferences } from "@/ui/theme/preferences";
+import { symptomNames, symptoms, symptomWords, type Symptom, type SymptomFacts } from "@/words";
+
+/** What feels wrong, what it points to, and what this aircraft and its settings say about it. */
+export function SymptomFinder({
+  aircraft,
+  settings,
+  grip,
+}: {
+  aircraft: Aircraft;
+  settings: Settings;
+  grip: Pilot["grip"];
+}) {
+  const air = useAir();
+  const { units } = usePreferences();
+  const [symptom, setSymptom] = useState<Symptom | "">("");
+  const { airframe, lastTilt } = aircraft;
+  const facts = (): SymptomFacts => {
+    const { hover } = throttlePoints(settings.throttle, airframe, settings.tiltDeg, air, stickTravelByGrip[grip]);
+    const { emptyShare, loadShare } = airframe.sag ?? { emptyShare: 0, loadShare: 0 };
+    return {
+      tiltDeg: settings.tiltDeg,
+      measuredTiltDeg: lastTilt?.tiltDeg ?? null,
+      hoverStick: hover.stick,
+      climbPerMm: hover.climbPerMm,
+      mid: settings.throttle.mid,
+      expo: settings.throttle.expo,
+      // Thrust goes with the square of the voltage, which sags under load as well.
+      emptyThrustShare: ((1 - emptyShare - loadShare) / (1 - loadShare)) ** 2,
+    };
+  };
+  return (
+    <Box component="section" aria-label="Feels wrong?">
+      <TextField
+        select
+        fullWidth
+        size="small"
+        label="Feels wrong?"
+        value={symptom}
+        onChange={(event) => setSymptom(symptoms.find((one) => one === event.target.value) ?? "")}
+      >
+        <MenuItem value="">nothing</MenuItem>
+        {symptoms.map((one) => (
+          <MenuItem key={one} value={one}>
+            {symptomNames[one]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {symptom && (
+        <Typography role="status" sx={{ mt: 1, fontSize: "0.9rem" }}>
+          {symptomWords(symptom, facts(), units)}
+        </Typography>
+      )}
+    </Box>
+  );
+}
