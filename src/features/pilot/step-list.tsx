@@ -64,8 +64,8 @@ function StageSteps({
   onSign: ((one: StepStanding) => void) | null;
 }) {
   const { standing, milestones } = data;
-  if (own.length === 0) return null;
   const syllabus = useSyllabus();
+  if (own.length === 0) return null;
   // What lies beside the way counts nowhere.
   const way = new Set(pathOf(syllabus, routeOf(data.school)).flatMap(({ id, optional }) => (optional ? [] : [id])));
   const onWay = own.filter(({ stepId }) => way.has(stepId));
