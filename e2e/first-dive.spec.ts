@@ -99,7 +99,7 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await expect(entry()).toHaveAttribute("aria-label", before[0]!, { timeout: 10_000 });
 
     await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
-    await page.getByLabel("pitch rise, typed").fill("0.80");
+    await page.getByLabel("pitch rise, typed").fill("0.84");
     await page.getByLabel("Why it changes").fill("Faster");
     await page.getByRole("button", { name: "Save as setup 2" }).click();
     await expect(page.getByRole("heading", { name: "Change setup 2" })).toBeVisible();

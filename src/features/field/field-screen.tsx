@@ -24,7 +24,7 @@ export function FieldScreen() {
   const packet = kept?.find(({ tally }) => tally.session.id === asked);
   if (packet) return <TallyScreen key={asked} data={packet.tally} briefs={briefsFor(packet, kept ?? [])} />;
   return (
-    <Box sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
+    <Box component="main" sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
       <Typography variant="h1">In the field</Typography>
       {failure && (
         <Typography role="alert" sx={{ my: 2, color: "error.main" }}>

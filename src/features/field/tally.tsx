@@ -217,7 +217,9 @@ function WhoAndWhat({
           onClear={tally.coaches ? (found) => act(checkOf(aircraft.id, found, tapMoment())) : null}
         />
       )}
-      <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
+      <Box sx={{ minWidth: 0, ...whereLow({ order: 1 }) }}>
+        <BlockSwitch blocks={place.blocks} at={place.at} onChoose={place.chooseBlock} onAdd={place.addStep} />
+      </Box>
     </>
   );
 }

@@ -7,9 +7,11 @@ import { loadProgress } from "@/server/progress";
 import {
   BIN_MS,
   emptyBin,
+  findInvitation,
   findPilot,
   insertAttempt,
   insertCoach,
+  insertInvitation,
   insertPilot,
   insertSession,
   insertSquad,
@@ -125,7 +127,10 @@ it("is taken out whole by its owner, each record as it goes out by itself", asyn
 });
 
 it("goes with its pilots and comes back with them, but not with those deleted before; after 30 days it is gone for good", async () => {
+  const invitation = { kind: "coach", squadId, pilotId: null, accountId: null, coachId: coach.id } as const;
+  const token = await inTransaction((transaction) => insertInvitation(transaction, invitation, new Date()));
   await send("remove-squad", { id: squadId });
+  expect(await findInvitation(token, new Date())).toBeUndefined();
   expect(await listSquads(coach.id)).toEqual([]);
   expect(await listPilots({ coachId: coach.id, pilotId: null })).toEqual([]);
   const now = new Date();

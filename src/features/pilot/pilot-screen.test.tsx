@@ -194,3 +194,18 @@ describe("depth chart", () => {
     });
   });
 });
+
+it("places a pilot who comes with experience, and takes it back", async () => {
+  const sent = fakeServer({ "place-pilot": { status: 200, body: { ok: true, data: { count: 17 } } } });
+  renderScreen(<PilotScreen data={data([])} />);
+  await userEvent.click(screen.getByRole("button", { name: "Starts at…" }));
+  await userEvent.click(screen.getByRole("combobox", { name: "Starts at" }));
+  await userEvent.click(screen.getByRole("option", { name: "Slow flip" }));
+  expect(screen.getByText(/^\d+ steps before it are signed off as from before this record/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Place pilot" }));
+  expect(await screen.findByText("17 steps signed off as from before this record")).toBeVisible();
+  await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["place-pilot", "unplace-pilot"]));
+  expect(sent[0].input).toMatchObject({ pilotId: "odo", stepId: "flip-slow" });
+  expect(sent[1].input).toEqual(sent[0].input);
+});

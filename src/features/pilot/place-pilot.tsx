@@ -9,12 +9,11 @@ import DialogTitle from "@mui/material/DialogTitle";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { pathOf, routeOf } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
+import { useUndoOffer } from "@/ui/actions/use-undoable";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";
 import type { PilotData } from "./load";
@@ -22,9 +21,8 @@ import type { PilotData } from "./load";
 /** For who comes with experience: the step to start at, everything before it signed off as from before this record. */
 export function PlacePilot({ data }: { data: PilotData }) {
   const syllabus = useSyllabus();
-  const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const offerUndo = useUndoOffer();
   const [open, setOpen] = useState(false);
   const way = pathOf(syllabus, routeOf(data.school)).filter(({ optional }) => !optional);
   const signed = new Set(data.milestones.map(({ stepId }) => stepId));
@@ -39,21 +37,9 @@ export function PlacePilot({ data }: { data: PilotData }) {
     const result = await sendAction("place-pilot", placing);
     if (!result.ok) return;
     setOpen(false);
-    router.refresh();
-    enqueueSnackbar(`${counted(result.data.count, "step")} signed off as from before this record`, {
-      autoHideDuration: 10_000,
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={async () => {
-            closeSnackbar(key);
-            if ((await sendAction("unplace-pilot", placing)).ok) router.refresh();
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    });
+    offerUndo(`${counted(result.data.count, "step")} signed off as from before this record`, () =>
+      sendAction("unplace-pilot", placing),
+    );
   };
   return (
     <>

@@ -83,7 +83,17 @@ export function SquadScreen({ data }: { data: SquadData }) {
           Add a pilot
         </Button>
       </Box>
-      {rows.length === 0 ? (
+      {data.squads.length === 0 ? (
+        <Box sx={{ maxWidth: 620, mt: 4 }}>
+          <Typography variant="h2">No squad</Typography>
+          <Typography sx={{ my: 1.5 }}>
+            Pilots are in a squad. Add one under People, or bring one back from the bin.
+          </Typography>
+          <Button variant="contained" component={Link} href="/people">
+            Go to People
+          </Button>
+        </Box>
+      ) : rows.length === 0 ? (
         <Box sx={{ maxWidth: 620, mt: 4 }}>
           <Typography variant="h2">Nobody is here yet</Typography>
           <Typography sx={{ my: 1.5 }}>

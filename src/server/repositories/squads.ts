@@ -45,10 +45,11 @@ export async function insertSquad(
   if (!own) throw new Refusal(409, "There is another squad with this id here. Nothing was saved; reload the page.");
 }
 
-/** Puts a squad with all its pilots into the bin. */
+/** Puts a squad with all its pilots into the bin; nobody comes into it by a link any more. */
 export async function removeSquad(transaction: Transaction, id: string, now: Date): Promise<void> {
   await transaction("squad").where({ id }).whereNull("removed_at").update({ removed_at: now });
   await transaction("pilot").where({ squad_id: id }).whereNull("removed_at").update({ removed_at: now });
+  await transaction("invitation").where({ squad_id: id, used_at: null, revoked_at: null }).update({ revoked_at: now });
 }
 
 /** Brings a squad back, with the pilots that went with it; those deleted before stay in the bin. */
