@@ -21,6 +21,7 @@ test("with a glove on: everything tapped is 56 high, all four outcomes and the n
   // The mark of an aircraft to be checked takes room as well.
   await page.keyboard.press("x");
   await page.getByRole("button", { name: "Later" }).click();
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("r");
   await page.keyboard.press("1");
   await expect(page.getByRole("status", { name: "What mends it" })).toBeVisible();
