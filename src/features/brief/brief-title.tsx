@@ -31,6 +31,9 @@ export function BriefTitle({ data }: { data: BriefData }) {
     [router, hrefFor],
   );
   const at = path.findIndex((one) => one.id === step.id);
+  // What lies beside the way counts nowhere.
+  const way = path.flatMap(({ id, optional }) => (optional ? [] : [id]));
+  const number = way.indexOf(step.id) + 1;
   const before = stepBefore(syllabus, step, route);
   const after = path[at + 1];
   const other = step.directions.find(({ id }) => id !== data.direction);
@@ -67,12 +70,12 @@ export function BriefTitle({ data }: { data: BriefData }) {
       <Box component="span" sx={{ fontSize: "0.95rem" }}>
         <StateMark state={data.standing.reviewDue ? "due" : data.standing.state} />{" "}
         {syllabus.stages[skillOf(syllabus, step).stage]}
-        {at >= 0 ? (
+        {number > 0 ? (
           <>
-            , step <b className="num">{at + 1}</b> of <b className="num">{path.length}</b>
+            , step <b className="num">{number}</b> of <b className="num">{way.length}</b>
           </>
         ) : (
-          ", beside the route"
+          ", beside the way"
         )}
         {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
       </Box>

@@ -43,8 +43,7 @@ export function NextStep({
     >
       <Box sx={{ flex: 1, minWidth: 260 }}>
         <Typography component="span" sx={{ fontSize: "1.02rem", fontWeight: 600 }}>
-          <b>{step.name}.</b> {one.state === "signed-off" ? "Signed off. " : ""}
-          {adviceWords(one.advice, one.stepId, syllabus, listener)}
+          <b>{step.name}.</b> {adviceWords(one.advice, one.stepId, syllabus, listener)}
         </Typography>
         {one.needsFirst.length > 0 && (
           <Box sx={{ fontSize: "0.88rem" }}>
