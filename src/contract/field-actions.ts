@@ -88,6 +88,7 @@ function withTap(tally: TallyData, { flownAtMs, pack = null, ...tap }: ActionInp
     measured: {},
     faults: [],
     undone: false,
+    ...(tally.session.coachId === null && { alone: true }),
   };
   const begun = begunAt(tally, flownAtMs);
   const tapped = withStep(

@@ -28,7 +28,10 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
   const visible = new Map((await listPilots(who)).map((pilot) => [pilot.id, pilot]));
   const members = session.pilots.filter(({ pilotId }) => visible.has(pilotId));
   if (members.length === 0) return null;
-  const attempts = (await listSessionAttempts(sessionId)).filter(({ pilotId }) => visible.has(pilotId));
+  const alone = session.coachId === null && { alone: true };
+  const attempts = (await listSessionAttempts(sessionId))
+    .filter(({ pilotId }) => visible.has(pilotId))
+    .map((one) => ({ ...one, ...alone }));
   const stepsOf = new Map(members.map((member) => [member.pilotId, stepsIn(member, attempts)]));
   const over = session.endedAtMs !== null;
   // Who else could come in while it runs.

@@ -10,6 +10,7 @@ export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
 export { lessonOf } from "./lesson";
 export type { LessonPart, LessonState } from "./lesson";
+export { mostSeenFault } from "./most-seen";
 export { offersOf } from "./offers";
 export type { OfferReason, ReasonedOffer } from "./offers";
 export { ownRecipe, requireVariant } from "./own-variants";

@@ -1,5 +1,6 @@
 import { tryTimeS, windowOf, type Outcome } from "@/core";
-import type { Direction, Fault, Step } from "./types";
+import { mostSeenFault, type SeenFault } from "./most-seen";
+import type { Direction, Step } from "./types";
 
 /** One part of a lesson at a step with one pilot. */
 export type LessonPart =
@@ -18,7 +19,7 @@ export type LessonPart =
       readonly clean: number;
     }
   /** The fault seen most in this session, how often, and the direction it was seen in last. */
-  | { readonly kind: "mend"; readonly fault: Fault; readonly times: number; readonly direction: string }
+  | ({ readonly kind: "mend" } & SeenFault)
   | { readonly kind: "close" };
 
 export type LessonState = "done" | "now" | "to-come";
@@ -54,7 +55,7 @@ export function lessonOf(
   },
 ): readonly (LessonPart & { readonly state: LessonState })[] {
   const sets = setsOf(step, minutes, firstDirection, flown);
-  const mend = mostSeen(step.faults, flown);
+  const mend = mostSeenFault(step.faults, flown);
   const before: LessonPart[] = [
     { kind: "aim" },
     ...(demonstrated ? [{ kind: "show" } as const] : []),
@@ -69,7 +70,7 @@ export function lessonOf(
       ...set,
       state: i < at ? ("done" as const) : begun && i === at ? ("now" as const) : ("to-come" as const),
     })),
-    ...(mend ? [{ ...mend, state: "now" as const }] : []),
+    ...(mend ? [{ kind: "mend" as const, ...mend, state: "now" as const }] : []),
     { kind: "close" as const, state: at === sets.length ? ("now" as const) : ("to-come" as const) },
   ];
 }
@@ -101,18 +102,4 @@ function setsOf(
       clean: own.filter(({ outcome }) => outcome === "clean").length,
     };
   });
-}
-
-function mostSeen(faults: readonly Fault[], flown: readonly LessonFlown[]): LessonPart | null {
-  const [most] = faults
-    .map((fault) => ({ fault, own: flown.filter((one) => one.faults.includes(fault.id)) }))
-    .filter(({ own }) => own.length > 0)
-    .sort((a, b) => b.own.length - a.own.length);
-  if (!most) return null;
-  return {
-    kind: "mend",
-    fault: most.fault,
-    times: most.own.length,
-    direction: most.own[most.own.length - 1].direction,
-  };
 }

@@ -89,7 +89,7 @@ export function advise(input: AdviceInput): Advice {
   const { evidence, attempts, setupId, previousStepId, rules = usualRules } = input;
   const rest = crashesLate(input.latestDay);
   if (rest) return rest;
-  const counts = leavesOf(evidence.judged).map((leaf) => countedIn(leaf, evidence));
+  const counts = leavesOf(evidence.judged).map((leaf, i) => countedIn(leaf, evidence, evidence.lucks[i]));
   if (input.signedOff) return { kind: "signed-off", counts };
   if (attempts.length === 0) return { kind: "begin" };
   if (evidence.passes) {
@@ -113,14 +113,17 @@ export function advise(input: AdviceInput): Advice {
   return { kind: "stay", counts, focus: focusOf(evidence) };
 }
 
-function countedIn({ direction, count, met }: JudgedRule, { directions }: StepEvidence): DirectionCount {
+function countedIn(
+  { direction, count }: JudgedRule,
+  { directions }: StepEvidence,
+  luck: number | null,
+): DirectionCount {
   const counting = directions.filter((one) => direction === null || one.direction === direction);
-  const luck = counting.flatMap((one) => (met ? (one.luck ?? []) : []));
   return {
     direction,
     attempts: counting.reduce((sum, { attempts }) => sum + attempts, 0),
     rule: count,
-    luck: luck.length > 0 ? Math.max(...luck) : null,
+    luck,
   };
 }
 

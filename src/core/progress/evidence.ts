@@ -1,9 +1,9 @@
 import { requireNumber } from "../numbers";
 import type { Attempt } from "./attempt";
 import { betaCdf, betaDensity, betaQuantile } from "./beta";
-import { luckOf } from "./luck";
+import { luckOfRule } from "./luck";
 import type { Tallied } from "./digest";
-import { judge, leavesOf, placesOf, windowOf, type Judged, type JudgedRule, type PassMark } from "./mark";
+import { judge, placesOf, rulesAsked, windowOf, type Judged, type PassMark } from "./mark";
 import { ATTEMPTS_WEIGHED, rateAfterEach } from "./rate";
 import type { SquadRules } from "./rules";
 
@@ -46,6 +46,8 @@ export interface Imbalance {
 export interface StepEvidence {
   readonly directions: readonly DirectionEvidence[];
   readonly judged: Judged;
+  /** Chance that each rule, in the order of `leavesOf`, was met by luck; null where it is not met, or nobody can say. */
+  readonly lucks: readonly (number | null)[];
   readonly passes: boolean;
   readonly imbalance: Imbalance | null;
   /** It passes, and would not without what the pilot flew and logged alone. */
@@ -79,31 +81,40 @@ export function weighEvidence(
   );
   const judged = judge(mark, counting, directions);
   const whole = attendedOnly ? undefined : tallies?.filter(({ place }) => counted.includes(place));
+  const full = each.map((one) => ({ ...one, ...(whole && countIn(whole, one.direction)) }));
+  const older = (direction: string | null) =>
+    full.reduce(
+      (sum, one, i) => sum + ((direction ?? one.direction) === one.direction ? one.attempts - each[i].attempts : 0),
+      0,
+    );
   return {
-    directions: each.map(({ clean, ...one }) => {
-      const all = { ...one, ...(whole && countIn(whole, one.direction)) };
-      return { ...all, luck: luckOfAll(leavesOf(one.judged), clean, all.attempts) };
+    directions: full.map((one) => {
+      const own = counting.filter((attempt) => attempt.direction === one.direction);
+      return { ...one, luck: greatest(lucksOf(mark, own, [one.direction], () => older(one.direction))) };
     }),
     judged,
+    lucks: lucksOf(mark, counting, directions, older),
     passes: judged.met,
     imbalance: imbalanceOf(each),
     aloneDecides: judged.met && attended.length < counting.length && !judge(mark, attended, directions).met,
   };
 }
 
-/** Luck of the least likely way in which rules that are met may have been met by chance: the greatest of theirs. */
-function luckOfAll(
-  rules: readonly JudgedRule[],
-  clean: ReadonlyMap<JudgedRule["count"]["kind"], readonly boolean[]>,
-  attempts: number,
-): number | null {
-  const chances = rules.flatMap(({ met, count }) => {
-    const seen = met ? clean.get(count.kind) : undefined;
-    if (!seen || !("k" in count)) return [];
-    return luckOf(seen, count.k, "n" in count ? count.n : count.k, attempts) ?? [];
-  });
-  return chances.length > 0 ? Math.max(...chances) : null;
-}
+/** Luck of each simple rule of a mark; null where it is not met, or nobody can say. `older` attempts of a direction, or of all, are not among those here. */
+const lucksOf = (
+  mark: PassMark,
+  attempts: readonly Attempt[],
+  directions: readonly string[],
+  older: (direction: string | null) => number,
+) =>
+  rulesAsked(mark, attempts, directions).map(({ rule, attempts: asked, direction }) =>
+    luckOfRule(rule, asked, older(direction)),
+  );
+
+const greatest = (lucks: readonly (number | null)[]): number | null => {
+  const known = lucks.flatMap((luck) => luck ?? []);
+  return known.length > 0 ? Math.max(...known) : null;
+};
 
 function countIn(tallies: readonly Tallied[], direction: string) {
   const own = tallies.filter((one) => one.direction === direction);
@@ -126,39 +137,7 @@ function weighDirection(direction: string, attempts: readonly Attempt[], mark: P
     judged,
     passes: judged.met,
     posterior: posteriorOf(attempts, window.share),
-    clean: goneWell(attempts, mark),
   };
-}
-
-/** Which attempts went well by each kind of rule that asks for some of them, oldest first. */
-function goneWell(attempts: readonly Attempt[], mark: PassMark) {
-  const clean = attempts.map(({ outcome }) => outcome === "clean");
-  const measured = measuredRuleOf(mark);
-  const within = attempts.flatMap(({ measured: values }) => {
-    const value = measured && values?.[measured.measure];
-    return measured && value != null ? [Math.abs(value) <= measured.within] : [];
-  });
-  return new Map<JudgedRule["count"]["kind"], readonly boolean[]>([
-    ["k-of-last", clean],
-    ["run", clean],
-    ["measured", within],
-  ]);
-}
-
-/** The rule of a mark that looks at something measured, the first of them; null where there is none. */
-function measuredRuleOf(mark: PassMark): Extract<PassMark, { kind: "measured" }> | null {
-  switch (mark.kind) {
-    case "measured":
-      return mark;
-    case "each-direction":
-    case "in-places":
-      return measuredRuleOf(mark.rule);
-    case "all":
-    case "any":
-      return mark.rules.map(measuredRuleOf).find((one) => one !== null) ?? null;
-    default:
-      return null;
-  }
 }
 
 const known = new Map<string, { readonly a: number; readonly b: number }>();

@@ -1,4 +1,6 @@
 import { requireWhole, seededRandom } from "../numbers";
+import type { Attempt } from "./attempt";
+import type { PassMark } from "./mark";
 
 /** Attempts looked back over for how clean a stretch is. Ours. */
 const STRETCH = 12;
@@ -28,6 +30,28 @@ export function luckOf(clean: readonly boolean[], k: number, n: number, attempts
     known.set(key, within);
   }
   return within[all];
+}
+
+/** The same of a simple rule that asks for some clean or measured well of the attempts it looks at; `older` ones are not among them. Null for any other. */
+export function luckOfRule(rule: PassMark, attempts: readonly Attempt[], older: number): number | null {
+  const clean = attempts.map(({ outcome }) => outcome === "clean");
+  const all = clean.length + older;
+  switch (rule.kind) {
+    case "k-of-last":
+      return luckOf(clean, rule.k, rule.n, all);
+    case "run":
+      return luckOf(clean, rule.k, rule.k, all);
+    case "measured": {
+      const values = attempts.flatMap(({ measured }) => measured?.[rule.measure] ?? []);
+      return luckOf(
+        values.map((value) => Math.abs(value) <= rule.within),
+        rule.k,
+        rule.n,
+      );
+    }
+    default:
+      return null;
+  }
 }
 
 /** Chances within so many attempts, by their number. */

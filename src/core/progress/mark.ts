@@ -151,6 +151,46 @@ export function leavesOf(judged: Judged): readonly JudgedRule[] {
   return count === null ? judged.parts.flatMap(leavesOf) : [{ ...judged, count }];
 }
 
+/** A simple rule of a mark with the attempts it looks at. */
+export interface AskedRule {
+  readonly rule: PassMark;
+  readonly attempts: readonly Attempt[];
+  /** Null where directions count together. */
+  readonly direction: string | null;
+}
+
+/** The simple rules of a mark as `judge` asks them, in the order of `leavesOf`. */
+export function rulesAsked(
+  mark: PassMark,
+  attempts: readonly Attempt[],
+  directions: readonly string[],
+  direction: string | null = null,
+): readonly AskedRule[] {
+  switch (mark.kind) {
+    case "each-direction":
+      return directions.flatMap((one) =>
+        rulesAsked(
+          mark.rule,
+          attempts.filter((attempt) => attempt.direction === one),
+          [one],
+          one,
+        ),
+      );
+    case "in-places":
+      return rulesAsked(
+        mark.rule,
+        attempts.filter(({ place }) => mark.places.includes(place)),
+        directions,
+        direction,
+      );
+    case "all":
+    case "any":
+      return mark.rules.flatMap((rule) => rulesAsked(rule, attempts, directions, direction));
+    default:
+      return [{ rule: mark, attempts, direction }];
+  }
+}
+
 /** Places whose attempts count for any rule of the mark; all of them where it names none. */
 export function placesOf(mark: PassMark): readonly Place[] {
   const within = (rule: PassMark): ReadonlySet<Place> => {

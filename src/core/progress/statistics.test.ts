@@ -329,3 +329,27 @@ it("says where only what was flown alone meets the mark, and leaves it out where
   );
   expect(withCoach.aloneDecides).toBe(false);
 });
+
+it("says the luck of each rule from just the attempts it looks at: directions together, some places, each measure its own", () => {
+  const both = [..."cccc"].map((_, n) => attempt(n % 2 === 0 ? "back" : "front", true, n));
+  const together = weighEvidence(both, { kind: "k-of-last", k: 4, n: 4 }, ["back", "front"]);
+  expect(together.lucks).toEqual([1 / 16]);
+  // Neither side by itself has met it.
+  expect(together.directions.map(({ luck }) => luck)).toEqual([null, null]);
+  const mark = {
+    kind: "all",
+    rules: [
+      { kind: "in-places", places: ["simulator"], rule: { kind: "run", k: 2 } },
+      { kind: "measured", measure: "stopErrorDeg", within: 15, k: 1, n: 1 },
+      { kind: "measured", measure: "missM", within: 1, k: 1, n: 1 },
+      { kind: "minutes", minutes: 1 },
+    ],
+  } as const;
+  const flown = [
+    attempt("only", true, 0, { place: "simulator" }),
+    attempt("only", true, 1, { place: "simulator" }),
+    attempt("only", false, 2, { measured: { stopErrorDeg: 9 } }),
+    attempt("only", true, 3, { measured: { missM: 4 } }),
+  ];
+  expect(weighEvidence(flown, mark, ["only"]).lucks).toEqual([1 / 4, 1 / 2, null, null]);
+});

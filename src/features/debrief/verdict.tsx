@@ -129,7 +129,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
             maySignOff && (
               <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
                 Sign off {step.name.toLowerCase()}
-                {advice.kind !== "advance" && ", mark not met"}
+                {!evidence.passes && ", mark not met"}
               </Button>
             )}
       </Box>

@@ -209,3 +209,14 @@ it("places a pilot who comes with experience, and takes it back", async () => {
   expect(sent[0].input).toMatchObject({ pilotId: "odo", stepId: "flip-slow" });
   expect(sent[1].input).toEqual(sent[0].input);
 });
+
+it("says that a mark is not met only where it is not: one that may be luck is met", async () => {
+  const lucky = [
+    ...flown("back", ["clean", "clean", "rough", "clean"]),
+    ...flown("front", ["clean", "clean", "rough", "clean"]),
+  ];
+  renderScreen(<PilotScreen data={data(lucky)} />);
+  expect(screen.getByText(/the mark is met, but it may be luck/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Sign off slow flip" }));
+  expect(screen.queryByText(/The mark is not met/)).toBeNull();
+});

@@ -43,7 +43,7 @@ export function SignOff({
           logged by {data.pilot.name}, practising alone.
         </Typography>
       )}
-      {one.advice.kind !== "advance" && (
+      {!one.evidence.passes && (
         <Typography color="error.main">
           ▲ The mark is not met. You decide; the counts above are kept with the sign-off.
         </Typography>

@@ -84,3 +84,9 @@ it("puts whoever needs the coach most first: the most pressing reason, then how 
     "Nobody wanted",
   ]);
 });
+
+it("names the present gap beside a burst that is over, and not twice while it is the same", () => {
+  const burst = { flyingDays: 4, withinDays: 4, gapDays: 14 };
+  expect(kinds(reasons({ burst, idleDays: 14 }))).toEqual(["burst"]);
+  expect(kinds(reasons({ burst, idleDays: 12 }))).toEqual(["burst", "gap"]);
+});

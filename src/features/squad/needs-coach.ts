@@ -77,7 +77,7 @@ export function reasonsFor(
           text: `${burst.flyingDays} flying days in ${burst.withinDays}, then none for ${burst.gapDays} days`,
         }
       : null,
-    idleDays > GAP_DAYS && !burst ? { kind: "gap", text: `no flight for ${idleDays} days` } : null,
+    idleDays > GAP_DAYS && burst?.gapDays !== idleDays ? { kind: "gap", text: `no flight for ${idleDays} days` } : null,
     reviewsDue.length > 0
       ? {
           kind: "due",

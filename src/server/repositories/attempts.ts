@@ -67,13 +67,15 @@ export async function listAttemptsBefore(
   stepIds: readonly string[],
   before: Date,
 ): Promise<LoggedAttempt[]> {
-  const rows: AttemptRow[] = await database()("attempt")
+  const rows: (AttemptRow & { alone: number })[] = await database()("attempt")
+    .join("session", "session.id", "attempt.session_id")
     .whereIn("pilot_id", [...pilotIds])
     .whereIn("step_id", [...stepIds])
     .where("flown_at", "<", before)
     .whereNull("undone_at")
-    .orderBy(["flown_at", "id"]);
-  return rows.map(attemptFrom);
+    .orderBy(["flown_at", "attempt.id"])
+    .select("attempt.*", database().raw("session.coach_id is null as alone"));
+  return rows.map((row) => ({ ...attemptFrom(row), ...(row.alone && { alone: true as const }) }));
 }
 
 /** Attempts of a pilot since a moment that stand, in the order flown. */
