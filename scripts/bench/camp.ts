@@ -142,7 +142,7 @@ const byProgram: Way = (course, day) => {
         course.rests++;
         return true;
       }
-      settling = advice.kind === "settle";
+      settling = advice.kind === "settle" || (advice.kind === "stuck" && advice.tryNext.kind === "one-setup");
       if (advice.kind === "advance") {
         course.signOff(flown);
         flown = currentStepOf(course.input(nowMs))?.id ?? flown;

@@ -1,4 +1,5 @@
-import { numeral, type UnitSystem } from "./quantity";
+import { STANDARD_GRAVITY_MPS2 } from "@/core";
+import { numeral } from "./quantity";
 
 /** What feels wrong about an aircraft. */
 export const symptoms = ["height-in-turns", "bounces", "swings", "drifts", "soft-late"] as const;
@@ -30,7 +31,7 @@ export interface SymptomFacts {
 const FELT_DEG = 1;
 
 /** What it points to, and what to look at first. Common practice, no source, but for the figures of this aircraft. */
-export function symptomWords(symptom: Symptom, facts: SymptomFacts, units: UnitSystem): string {
+export function symptomWords(symptom: Symptom, facts: SymptomFacts): string {
   const { tiltDeg, measuredTiltDeg, hoverStick, climbPerMm, mid, expo, emptyThrustShare } = facts;
   switch (symptom) {
     case "height-in-turns": {
@@ -46,8 +47,11 @@ export function symptomWords(symptom: Symptom, facts: SymptomFacts, units: UnitS
         hoverStick === null
           ? "the throttle limit keeps the hover out of reach"
           : `the hover is at ${numeral(100 * hoverStick)} % of the stick, mid at ${numeral(100 * mid)} %`;
-      const fine = climbPerMm === null ? "" : ` A millimetre changes the climb by ${numeral(climbPerMm, 1)} m/s².`;
-      return `Throttle mid and expo: ${where}, expo ${numeral(expo, 2)}.${units === "imperial" ? "" : fine} Put mid at the hover, then more expo.`;
+      const fine =
+        climbPerMm === null
+          ? ""
+          : ` A millimetre changes the climb by ${numeral(climbPerMm / STANDARD_GRAVITY_MPS2, 2)} g.`;
+      return `Throttle mid and expo: ${where}, expo ${numeral(expo, 2)}.${fine} Put mid at the hover, then more expo.`;
     }
     case "swings":
       return "Watch the stick in a recording. If it goes back and forth, it is the hand: stop by feel, with a softer centre. If it rests, it is the tune, or a loose or bent part: check props and arms first.";

@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
-import { outcomes, type Outcome } from "@/core";
+import { dayText, outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
@@ -30,7 +30,7 @@ export function debriefPaper(
   const { session, site } = data;
   const pilots = data.pilots.filter(({ id }) => pilotId === null || id === pilotId);
   const attempts = data.attempts.filter((one) => !one.undone && (pilotId === null || one.pilotId === pilotId));
-  const date = new Date(session.startedAtMs).toISOString().slice(0, 10);
+  const date = dayText(data.pilots[0].rules.timeZone, session.startedAtMs);
   return {
     pageSize: "A4",
     pageMargins: [42, 40, 42, 40],

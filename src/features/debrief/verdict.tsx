@@ -22,7 +22,7 @@ const verdictWords = {
   settle: "Let it settle",
   confirm: "Confirm",
   stuck: "Stuck",
-  "signed-off": "Signed off",
+  "signed-off": "Keep it fresh",
 } as const;
 
 interface VerdictProps {
@@ -119,19 +119,19 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>
-        {pilot.signedOff.includes(step.id)
-          ? advice.kind !== "signed-off" && (
-              <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
-                <StateMark state="signed-off" labelled={false} /> Signed off
-              </Typography>
-            )
-          : attempts.length > 0 &&
-            maySignOff && (
-              <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
-                Sign off {step.name.toLowerCase()}
-                {!evidence.passes && ", mark not met"}
-              </Button>
-            )}
+        {pilot.signedOff.includes(step.id) ? (
+          <Typography sx={(theme) => ({ color: theme.tokens.shoal, fontWeight: 650 })}>
+            <StateMark state="signed-off" labelled={false} /> Signed off
+          </Typography>
+        ) : (
+          attempts.length > 0 &&
+          maySignOff && (
+            <Button variant={advice.kind === "advance" ? "contained" : "outlined"} onClick={onSignOff}>
+              Sign off {step.name.toLowerCase()}
+              {!evidence.passes && ", mark not met"}
+            </Button>
+          )
+        )}
       </Box>
     </section>
   );

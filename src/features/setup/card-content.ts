@@ -6,6 +6,7 @@ import {
   airOfDay,
   cruiseIfPossible,
   curveFeel,
+  dayText,
   rateAtStick,
   coarseDay,
   type DayAir,
@@ -34,6 +35,8 @@ const scales: Readonly<Record<CardPaper, number>> = { a6: 1, a4: 2 };
 /** Minimum start heights of the tricks a pilot is at, and the air they hold in. */
 export interface CardHeights {
   readonly day: DayAir;
+  /** By the clocks of which dates are written. */
+  readonly timeZone: string;
   readonly lines: readonly { readonly name: string; readonly heightM: number | null }[];
 }
 
@@ -90,7 +93,7 @@ export function cardContent(
         ],
       },
       {
-        text: `${new Date(setup.createdAtMs).toISOString().slice(0, 10)}, ${setup.coachName}: ${setup.reason}`,
+        text: `${dayText(heights.timeZone, setup.createdAtMs)}, ${setup.coachName}: ${setup.reason}`,
         fontSize: small,
         color: inkSoft,
       },
@@ -172,7 +175,7 @@ export function cardContent(
       ...(heights.lines.length === 0
         ? []
         : [
-            heading(`Minimum start height, ${dayText(heights.day, units)}`),
+            heading(`Minimum start height, ${airText(heights.day, units)}`),
             { text: heightTexts(heights.lines, number, small, units) },
           ]),
       {
@@ -206,7 +209,7 @@ function heightTexts(
   ];
 }
 
-function dayText(day: DayAir, units: UnitSystem): string {
+function airText(day: DayAir, units: UnitSystem): string {
   const { elevationM, temperatureC, windMps } = coarseDay(day);
   return [
     `at ${quantityText(elevationM, "length", units, 0)}`,

@@ -31,6 +31,7 @@ const setup: Setup = {
 /** As many as a skill has. */
 const heights = {
   day: { elevationM: 412, temperatureC: null, windMps: 2 },
+  timeZone: "Asia/Kathmandu",
   lines: Array.from({ length: 12 }, (_, i) => ({ name: `Flip ${i}, backward`, heightM: i < 6 ? 8.3 + i : null })),
 };
 

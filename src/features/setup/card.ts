@@ -58,6 +58,7 @@ async function heightsFor(pilot: Pilot, { airframe }: Aircraft, { settings }: Se
   const kept = await loadStartHeights(asked.map(({ name, inputs }) => [name, inputs]));
   return {
     day: day.air,
+    timeZone: progress.rules.timeZone,
     lines: asked.flatMap(({ name, step, direction, inputs }) =>
       inputs
         ? [{ name: `${step.name}, ${directionNames(step)[direction]}`, heightM: kept.get(name)?.heightM ?? null }]

@@ -8,7 +8,6 @@ import { useState } from "react";
 import { stickTravelByGrip, throttlePoints, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
-import { usePreferences } from "@/ui/theme/preferences";
 import { symptomNames, symptoms, symptomWords, type Symptom, type SymptomFacts } from "@/words";
 
 /** What feels wrong, what it points to, and what this aircraft and its settings say about it. */
@@ -22,7 +21,6 @@ export function SymptomFinder({
   grip: Pilot["grip"];
 }) {
   const air = useAir();
-  const { units } = usePreferences();
   const [symptom, setSymptom] = useState<Symptom | "">("");
   const { airframe, lastTilt } = aircraft;
   const facts = (): SymptomFacts => {
@@ -58,7 +56,7 @@ export function SymptomFinder({
       </TextField>
       {symptom && (
         <Typography role="status" sx={{ mt: 1, fontSize: "0.9rem" }}>
-          {symptomWords(symptom, facts(), units)}
+          {symptomWords(symptom, facts())}
         </Typography>
       )}
     </Box>

@@ -3,7 +3,8 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
 import { pdfOf } from "@/server/files";
-import { squadNames, syllabusOf } from "@/server/repositories";
+import { dayText, entryOf } from "@/core";
+import { squadNames, syllabusOf, waysOf } from "@/server/repositories";
 import type { UnitSystem } from "@/words";
 import { bookletContent } from "./booklet";
 
@@ -17,7 +18,11 @@ export async function downloadSyllabus(
 ): Promise<Response> {
   await requireAccess(who, [need("reader", "squad", squadId)]);
   if (file !== "syllabus.json" && file !== "booklet.pdf") throw new Refusal(404, "There is no such file.");
-  const [{ document, number }, names] = await Promise.all([syllabusOf(squadId), squadNames([squadId])]);
+  const [{ document, number }, names, ways] = await Promise.all([
+    syllabusOf(squadId),
+    squadNames([squadId]),
+    waysOf([squadId]),
+  ]);
   const headers = (type: string) => ({
     "content-type": type,
     "content-disposition": `attachment; filename="syllabus-${number}-${file}"`,
@@ -25,6 +30,11 @@ export async function downloadSyllabus(
   });
   if (file === "syllabus.json")
     return new Response(JSON.stringify(document, null, 1), { headers: headers("application/json; charset=utf-8") });
-  const about = { squadName: names.get(squadId) ?? "", number, date: now.toISOString().slice(0, 10), units };
+  const about = {
+    squadName: names.get(squadId) ?? "",
+    number,
+    date: dayText(entryOf(ways, squadId).rules.timeZone, now.getTime()),
+    units,
+  };
   return new Response(await pdfOf(bookletContent(document, about)), { headers: headers("application/pdf") });
 }
