@@ -81,7 +81,10 @@ export function BriefTitle({ data }: { data: BriefData }) {
       </Box>
       <Box sx={{ flex: 1 }} />
       {step.flownAs && (
-        <Button component={Link} href={hrefFor("/lab", { step: step.id })}>
+        <Button
+          component={Link}
+          href={hrefFor("/lab", { step: step.id, ...(step.directions.length > 1 && { direction: data.direction }) })}
+        >
           In the lab
         </Button>
       )}

@@ -22,6 +22,7 @@ import { SideView } from "@/ui/flight/side-view";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Fold } from "@/ui/layout/fold";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { LastOutcomes, OutcomeMark, outcomeWords, RateBar, StateMark, stateWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
@@ -69,6 +70,15 @@ export const exhibitsFor = ({ flight, recipe, wayOut }: FlownTrick): readonly Ex
     states: (["signed-off", "being-learnt", "not-begun", "due"] as const).map((state) => [
       stateWords[state],
       <StateMark key={state} state={state} />,
+    ]),
+  },
+  {
+    name: "Fold",
+    states: [false, true].map((open) => [
+      open ? "open" : "closed",
+      <Fold key={String(open)} title="Throttle" beside="mid 0.3" open={open}>
+        What folds away.
+      </Fold>,
     ]),
   },
   {

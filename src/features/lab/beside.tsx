@@ -80,16 +80,18 @@ export function OtherControl(props: {
   variantId: string;
   direction: string;
   setups: readonly Setup[];
+  /** Something is flown otherwise than the newest of them. */
+  drafted: boolean;
   value: string;
   kept: boolean;
   onChange: (value: string) => void;
   onKeep: () => void;
 }) {
-  const { ways, variantId, direction, setups, value, kept, onChange, onKeep } = props;
+  const { ways, variantId, direction, setups, drafted, value, kept, onChange, onKeep } = props;
   const variant = ways.find(({ id }) => id === variantId)!;
   const choices = [
     ...(kept ? [{ key: "kept:now", name: "the one kept" }] : []),
-    ...setups.slice(1).map(({ id, number }) => ({ key: `setup:${id}`, name: `setup ${number}` })),
+    ...(drafted ? setups : setups.slice(1)).map(({ id, number }) => ({ key: `setup:${id}`, name: `setup ${number}` })),
     ...ways.filter(({ id }) => id !== variantId).map(({ id, name }) => ({ key: `variant:${id}`, name })),
     ...Object.keys(variant.recipes)
       .filter((id) => id !== direction)

@@ -16,7 +16,6 @@ import {
   type Settings,
   type SpeedMargin,
   type Trace,
-  type FreezeMargins,
 } from "@/core";
 import type { Pilot } from "@/contract";
 import type { Trick } from "@/syllabus";
@@ -29,7 +28,6 @@ import { PlayerBar } from "@/ui/flight/player-bar";
 import { FromTheSide } from "@/ui/flight/from-the-side";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
-import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -52,14 +50,11 @@ interface FlightViewsProps {
   readonly aircraftName: string;
   readonly ceilingM: number | null;
   readonly ghost: { readonly trick: FlownTrick; readonly settings: Settings } | null;
-  /** The minimum start height, as far as it is known. */
-  readonly height: StartHeightState;
-  readonly freeze: FreezeMargins;
 }
 
 /** A flown trick in all its views, with what is flown beside it dashed. */
 export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
-  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost, height, freeze } = props;
+  const { trick, settings, pilot, looksAt, aircraftName, ceilingM, ghost } = props;
   const { flight, recipe } = trick;
   const { trace, measures, obstacles } = flight;
   const [speed, setSpeed] = useState<number>(1);
@@ -138,7 +133,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <Measured trick={trick} height={height} freeze={freeze} looksAt={looksAt} aircraftName={aircraftName} />
+          <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
           {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
         </Box>
         <FromAboveAndInSpace {...{ trick, ghost: beside, cursor }} />

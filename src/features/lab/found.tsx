@@ -20,6 +20,7 @@ import type { Aircraft, Setup } from "@/contract";
 import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { TradePlot } from "@/ui/scatter/pictures";
+import { differencesInWords } from "@/ui/settings/differences";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { numeral, capital } from "@/words";
 
@@ -43,12 +44,14 @@ const percent = (share: number) => Math.round(100 * share);
 export function Found({
   searched,
   setup,
+  onSaved,
   aircraft,
   frozen,
   usual,
 }: {
   searched: Searched;
   setup: Setup;
+  onSaved: () => void;
   aircraft: Aircraft;
   frozen: boolean;
   /** What is usual at the stage and not so with these settings. */
@@ -71,7 +74,9 @@ export function Found({
   const turned = turnKnobs({ settings, recipe }, values).settings;
   const edges = changed.filter(({ id: knob }) => result.atBounds.includes(knob));
   const save = async () => {
-    const reason = `Scatter: ${changes.join(", ")}. Modelled clean: ${shares.join(", ")}.`.slice(0, 300);
+    const drafted = differencesInWords(setup.settings, settings);
+    const also = drafted.length > 0 ? ` Also: ${drafted.join("; ")}.` : "";
+    const reason = `Scatter: ${changes.join(", ")}. Modelled clean: ${shares.join(", ")}.${also}`.slice(0, 300);
     const saved = await sendAction("save-setup", {
       id,
       aircraftId: aircraft.id,
@@ -81,6 +86,7 @@ export function Found({
       ...(frozen && { evenFrozen: true }),
     });
     if (!saved.ok) return;
+    onSaved();
     enqueueSnackbar(`Saved as setup ${setup.number + 1}`, { variant: "success" });
     router.push(hrefFor("/setup"));
     router.refresh();

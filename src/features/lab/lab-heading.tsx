@@ -39,7 +39,7 @@ export function LabHeading(props: {
   const directions = Object.keys(variant.recipes);
   const at = tricks.findIndex(({ id }) => id === trick.id);
   const keys = useMemo(() => {
-    const go = (id: string | undefined) => id && router.push(hrefFor("/lab", { step: id }));
+    const go = (id: string | undefined) => id && router.push(hrefFor("/lab", { step: id, direction }));
     return [
       { key: "n", label: "Next trick", run: () => go(tricks[at + 1]?.id) },
       { key: "p", label: "Trick before", run: () => go(tricks[at - 1]?.id) },
@@ -61,7 +61,7 @@ export function LabHeading(props: {
         size="small"
         label="Trick"
         value={trick.id}
-        onChange={(event) => router.push(hrefFor("/lab", { step: event.target.value }))}
+        onChange={(event) => router.push(hrefFor("/lab", { step: event.target.value, direction }))}
         sx={{ minWidth: 250 }}
       >
         {syllabus.stages.flatMap((stageName, stage) => {

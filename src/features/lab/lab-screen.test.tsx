@@ -1,9 +1,9 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings } from "@/core";
-import { findTrick, standardDay } from "@/syllabus";
+import { directionWords, findTrick, standardDay } from "@/syllabus";
 import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
-import { navigation, renderScreen } from "@/ui/testing/render-screen";
+import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LabScreen } from "./lab-screen";
 import type { LabData } from "./load";
 import { useFlown } from "@/ui/flight/use-flown";
@@ -31,6 +31,7 @@ function show(trickId: string, change: Partial<LabData> = {}, airframe = five): 
         measured: {},
         day: standardDay,
         variantId: findTrick(trickId)!.variants[0].id,
+        direction: null,
         ...change,
       }}
     />,
@@ -91,6 +92,52 @@ it("flies another setup beside it and says what that changes", async () => {
   await choose("Also flown, dashed", "setup 1");
   expect(screen.getByText("The dashed one: tilt 25° → 35°")).toBeInTheDocument();
   expect(screen.getByText(/sees the exit .* (sooner|later)/)).toBeInTheDocument();
+});
+
+it("flies the settings as a draft beside the saved ones, gives them back, and is the draft of Setup too", async () => {
+  show("loop-open");
+  expect(screen.getByText(/^Setup 2\. Move anything/)).toBeInTheDocument();
+  fireEvent.change(screen.getByLabelText("Tilt, °, typed"), { target: { value: "35" } });
+  expect(screen.getByText(/Flown as the draft; setup 2 is dashed/)).toBeInTheDocument();
+  expect(screen.getByText("The dashed one: tilt 35° → 25°")).toBeInTheDocument();
+  expect(screen.getByText("tilt 25° → 35°")).toBeInTheDocument();
+  const kept = JSON.parse(localStorage.getItem("bathygon-setup-draft-plank")!) as { document: { settings: unknown } };
+  expect(kept.document.settings).toEqual(tilted(35));
+  fireEvent.blur(screen.getByLabelText("Tilt, °, typed"));
+  await userEvent.click(screen.getByRole("button", { name: "Back to setup 2" }));
+  expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("25");
+  expect(screen.queryByText(/The dashed one/)).toBeNull();
+  await userEvent.click(screen.getByRole("button", { name: /^Throttle\s*mid/ }));
+  await userEvent.click(screen.getByRole("button", { name: /^Rates\s*base/ }));
+  expect(screen.getByLabelText("Mid, typed")).toBeInTheDocument();
+  expect(screen.getByLabelText("pitch expo, typed")).toBeInTheDocument();
+});
+
+it("saves a draft as the next setup, with the reason", async () => {
+  const sent = fakeServer();
+  show("loop-open");
+  fireEvent.change(screen.getByLabelText("Tilt, °, typed"), { target: { value: "35" } });
+  await userEvent.type(screen.getByLabelText("Why it changes"), "sees the exit");
+  await userEvent.click(screen.getByRole("button", { name: "Save as setup 3" }));
+  expect(sent).toEqual([
+    {
+      action: "save-setup",
+      input: expect.objectContaining({ basedOn: 2, reason: "sees the exit", settings: tilted(35) }),
+    },
+  ]);
+});
+
+it("keeps the direction it is entered with, and the start height in sight whatever is set by hand", async () => {
+  const { recipes: byDirection } = findTrick("flip-one-move")!.variants[0];
+  const [, second] = Object.keys(byDirection);
+  show("flip-one-move", { direction: second });
+  expect(screen.getByRole("button", { name: directionWords[second] })).toHaveAttribute("aria-pressed", "true");
+  const line = () => screen.getByText("Minimum start height").parentElement!;
+  expect(line()).toHaveTextContent(/being worked out/);
+  fireEvent.change(screen.getByLabelText(/^◆ Begin at, m, typed/), { target: { value: "30" } });
+  expect(line().parentElement).toHaveTextContent(/Flown here from 30\.0/);
+  // Set by hand, so no longer worked out.
+  expect(screen.getByLabelText("Begin at, m, typed")).toBeInTheDocument();
 });
 
 it("says what stands in the way: a wall in the path, and too little thrust", async () => {

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { measuredIn } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
+import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { nameOfOther, OtherControl } from "./beside";
 import { ParameterControls, SurroundingsControls } from "./controls";
@@ -14,6 +15,8 @@ import { LabHeading, Statements } from "./lab-heading";
 import type { LabData } from "./load";
 import { RecommendPanel } from "./recommend-panel";
 import { ScatterPanel } from "./scatter-panel";
+import { SettingsControls } from "./settings-controls";
+import { StartLine } from "./start-line";
 import { useLab } from "./use-lab";
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */
@@ -41,6 +44,7 @@ export function LabScreen({ data }: { data: LabData }) {
 function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; setup: Setup }) {
   const lab = useLab(data, aircraft, setup);
   const { trick, ways, variant, direction, surroundings, request, flown, shown, ghost } = lab;
+  const { coaches } = useAtHand();
   return (
     <>
       <LabHeading
@@ -56,6 +60,14 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
       )}
       <Box sx={{ height: 4, mb: 0.5 }}>{lab.pending && <LinearProgress aria-label="Flying it in the model" />}</Box>
       <Statements flown={flown} shown={shown} ceilingM={surroundings.ceilingM} />
+      <StartLine
+        height={lab.height}
+        recipe={shown?.recipe ?? request.recipe}
+        freeze={lab.freeze}
+        shown={shown}
+        byHand={surroundings.entryHeightM !== null}
+        refused={flown?.kind === "refused"}
+      />
       <Box
         sx={{
           display: "grid",
@@ -73,6 +85,13 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             onMove={lab.move}
             onReset={lab.asFlown}
           />
+          <SettingsControls
+            setup={setup}
+            draft={lab.draft}
+            differences={lab.differences}
+            mayChange={coaches}
+            frozen={data.pilot.settingsFrozen}
+          />
           <SurroundingsControls
             surroundings={surroundings}
             usual={lab.usualSurroundings}
@@ -85,6 +104,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             variantId={variant.id}
             direction={direction}
             setups={data.setups}
+            drafted={lab.drafted}
             value={lab.otherKey}
             kept={lab.kept}
             onChange={lab.setOther}
@@ -94,14 +114,12 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         {lab.drawn ? (
           <FlightViews
             trick={lab.drawn}
-            settings={setup.settings}
+            settings={request.settings}
             pilot={data.pilot}
             looksAt={trick.looksAt}
             aircraftName={aircraft.name}
             ceilingM={surroundings.ceilingM}
             ghost={ghost}
-            height={lab.height}
-            freeze={lab.freeze}
           />
         ) : (
           flown?.kind !== "refused" && (
@@ -132,7 +150,7 @@ function Hands({
     <ScatterPanel
       key={request.recipe.id}
       trick={shown}
-      settings={setup.settings}
+      settings={request.settings}
       aircraft={aircraft}
       environment={request.environment}
       stage={trick.stage}
@@ -150,8 +168,9 @@ function Hands({
           trick={trick}
           direction={direction}
           manner={data.manner}
-          settings={setup.settings}
+          settings={request.settings}
           setup={setup}
+          onSaved={() => lab.draft.drop(setup.settings)}
           aircraft={aircraft}
           environment={request.environment}
           errors={errors}

@@ -29,6 +29,8 @@ export interface LabData {
   readonly own: readonly OwnVariant[];
   /** The way in which the pilot flies it: a way of their own, or that of their school. */
   readonly variantId: string;
+  /** The direction asked for; null for the first of the way. */
+  readonly direction: string | null;
   /** The air of the squad's day. */
   readonly day: Day;
   /** What was measured on attempts of this pilot at this trick. */
@@ -36,7 +38,12 @@ export interface LabData {
 }
 
 /** The lab at the trick or step asked for, else at the pilot's current step, or the next one that is flown in the model. Null for a trick that is not flown in the model. */
-export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: string | null): Promise<LabData | null> {
+export async function loadLab(
+  pilot: Pilot,
+  aircraft: Aircraft | null,
+  asked: string | null,
+  direction: string | null = null,
+): Promise<LabData | null> {
   const [all, progress, day] = await Promise.all([listSetups(pilot.id), loadProgress([pilot]), loadDay(pilot.squadId)]);
   const { syllabus, school, own, flown } = entryOf(progress, pilot.id);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
@@ -51,9 +58,9 @@ export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: st
   const flownAs = open?.flownAs?.trick === trick.id ? open.flownAs : { trick: trick.id };
   const manner = { school, own };
   const usual = variantOf(flownAs, school)!;
-  const chosen = Object.keys(usual.recipes)
-    .map((direction) => ownVariantOf(flownAs, direction, manner))
-    .find(Boolean);
+  const sides = Object.keys(usual.recipes);
+  const side = direction !== null && sides.includes(direction) ? direction : null;
+  const chosen = (side === null ? sides : [side]).map((one) => ownVariantOf(flownAs, one, manner)).find(Boolean);
   return {
     pilot,
     aircraft,
@@ -62,6 +69,7 @@ export async function loadLab(pilot: Pilot, aircraft: Aircraft | null, asked: st
     trickId: trick.id,
     own: await listVariants(pilot.squadId, trick.id),
     variantId: (chosen ?? usual).id,
+    direction: side,
     manner,
     day,
     measured: measuredOn(flown.get(open?.id ?? trick.id)?.recent ?? []),

@@ -26,6 +26,7 @@ function flownBy(chance: (task: TurnedTask) => number): TurnedTask[] {
   });
   return asked;
 }
+const saved = jest.fn();
 function show(manner: Manner = { school: {}, own: [] }, frozen = false) {
   renderScreen(
     <RecommendPanel
@@ -35,6 +36,7 @@ function show(manner: Manner = { school: {}, own: [] }, frozen = false) {
       manner={manner}
       settings={settings}
       setup={plankSetup(2, settings)}
+      onSaved={saved}
       aircraft={plank()}
       environment={CALM_AIR}
       errors={usualErrors(4)}
@@ -69,6 +71,7 @@ it("looks within the coach's bounds, shows what is gained, and saves it as the n
   for (const { values } of asked) expect(values.tilt! >= 15 && values.tilt! <= 45).toBe(true);
   await userEvent.click(screen.getByRole("button", { name: "Save as setup 3" }));
   await waitFor(() => expect(navigation.journeys[0]).toMatch(/^\/setup\?/));
+  expect(saved).toHaveBeenCalledTimes(1);
   expect(sent[0]).toMatchObject({
     action: "save-setup",
     input: {

@@ -65,6 +65,7 @@ export function RecommendPanel(props: RecommendProps) {
         <Found
           searched={state.result}
           setup={setup}
+          onSaved={props.onSaved}
           aircraft={aircraft}
           frozen={frozen}
           usual={(turned) =>

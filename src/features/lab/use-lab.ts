@@ -11,6 +11,8 @@ import {
 import type { Aircraft, Setup } from "@/contract";
 import { findStep, trickOf } from "@/syllabus";
 import { useFlown } from "@/ui/flight/use-flown";
+import { differencesInWords } from "@/ui/settings/differences";
+import { useSetupDraft } from "@/ui/settings/use-setup-draft";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -28,25 +30,29 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
   const [variantId, setVariant] = useState(data.variantId);
   const variant = ways.find(({ id }) => id === variantId) ?? ways[0];
-  const [wantedDirection, setDirection] = useState(Object.keys(variant.recipes)[0]);
+  const [wantedDirection, setDirection] = useState(data.direction ?? Object.keys(variant.recipes)[0]);
   const direction = variant.recipes[wantedDirection] ? wantedDirection : Object.keys(variant.recipes)[0];
   const [values, setValues] = useState<Figures | null>(null);
   // Moved while the rest is worked out.
   const [moved, setMoved] = useState<Figures>({});
   const [kept, setKept] = useState<TrickRequest | null>(null);
   const [surroundings, setSurroundings] = useState<Surroundings>(() => surroundingsOn(data.day.air));
-  const [otherKey, setOther] = useState("none");
-  const other = otherOf(otherKey);
+  const settingsDraft = useSettingsDraft(aircraft, setup);
+  const { settings, drafted } = settingsDraft;
+  const [chosenOther, setOther] = useState<string | null>(null);
+  // A draft is held against what is saved until something else is chosen.
+  const otherKey = chosenOther ?? (drafted ? `setup:${setup.id}` : "none");
+  const other = useMemo(() => otherOf(otherKey), [otherKey]);
   const request = useMemo(
     (): TrickRequest => ({
       recipe: withParameters(variant.recipes[direction], moved),
       values,
       entryHeightM: surroundings.entryHeightM,
       airframe: aircraft.airframe,
-      settings: setup.settings,
+      settings,
       environment: environmentOf(surroundings),
     }),
-    [variant, direction, values, moved, surroundings, aircraft, setup],
+    [variant, direction, values, moved, surroundings, aircraft, settings],
   );
   const otherRequest = useMemo(
     () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
@@ -77,12 +83,7 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   const flownTrick = flown?.kind === "flown" ? flown.trick : null;
   // The old flight stays while the next is on its way, but never under another trick's name.
   const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
-  const flownBeside = otherRequest && flownOther?.kind === "flown" ? flownOther.trick : null;
-  const besideSettings = otherRequest?.settings;
-  const ghost = useMemo(
-    () => (flownBeside && besideSettings ? { trick: flownBeside, settings: besideSettings } : null),
-    [flownBeside, besideSettings],
-  );
+  const ghost = useGhost(otherRequest, flownOther);
   const stopWithinDeg = request.recipe.turn ? (findStep(syllabus, trick.id)?.stopWithinDeg ?? USUAL_STOP_DEG) : null;
   // The drawings follow a moving slider when there is time.
   const drawn = useDeferredValue(shown);
@@ -93,7 +94,11 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     variant,
     direction,
     setVariant: change(setVariant),
-    setDirection: change(setDirection),
+    setDirection: change((next: string) => {
+      setDirection(next);
+      keepInAddress(next);
+    }),
+    ...settingsDraft,
     /** Set by hand, or moved while the rest is worked out. */
     byHand: values !== null,
     moved: Object.keys(moved).length > 0,
@@ -123,6 +128,28 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
       setOther("kept:now");
     },
   };
+}
+
+/** What is flown beside it, once it is flown, with its settings. */
+function useGhost(request: TrickRequest | null, flown: ReturnType<typeof useFlown>["flown"]) {
+  const trick = request && flown?.kind === "flown" ? flown.trick : null;
+  const settings = request?.settings;
+  return useMemo(() => (trick && settings ? { trick, settings } : null), [trick, settings]);
+}
+
+/** The settings flown: those of the setup, or a draft on it with what it has otherwise. */
+function useSettingsDraft(aircraft: Aircraft, setup: Setup) {
+  const draft = useSetupDraft(aircraft.id, setup.settings);
+  const { settings } = draft.draft;
+  const differences = useMemo(() => differencesInWords(setup.settings, settings), [setup, settings]);
+  return { draft, settings, differences, drafted: differences.length > 0 };
+}
+
+/** A reload, and a setup saved from here, come back in the same direction. */
+function keepInAddress(direction: string): void {
+  const address = new URL(window.location.href);
+  address.searchParams.set("direction", direction);
+  window.history.replaceState(null, "", address);
 }
 
 /** The minimum start height of what is asked. */

@@ -39,8 +39,11 @@ export interface RecommendProps {
   direction: string;
   /** In which the other tricks are flown. */
   manner: Manner;
+  /** As flown: the setup, or a draft on it. */
   settings: Settings;
+  /** What the result is saved upon. */
   setup: Setup;
+  onSaved: () => void;
   aircraft: Aircraft;
   environment: Environment;
   errors: PilotErrors | null;

@@ -18,8 +18,6 @@ import {
   fitCurve,
   rateAtStick,
   rateFamilies,
-  rateParameters,
-  rateRanges,
   stickTravelByGrip,
   type AxisRates,
   type RateCurve,
@@ -28,6 +26,7 @@ import {
 import { LineChart, type Line } from "@/ui/charts/chart";
 import type { Grip } from "@/contract";
 import { familyName } from "@/ui/settings/differences";
+import { CurveSliders } from "@/ui/settings/setting-sliders";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "@/ui/layout/plain-table";
 
@@ -35,13 +34,6 @@ const axes = ["roll", "pitch", "yaw"] as const;
 type Axis = (typeof axes)[number];
 const sameCurve = (a: RateCurve, b: RateCurve) => JSON.stringify(a) === JSON.stringify(b);
 const looks = { roll: ["solid", "ink"], pitch: ["dashed", "shoal"], yaw: ["dotted", "buoy"] } as const;
-const parameterNames = {
-  base: "Base",
-  rise: "Rise",
-  expo: "Expo",
-  centreDps: "Centre, °/s",
-  endDps: "End, °/s",
-} as const;
 const STICKS = Array.from({ length: 51 }, (_, i) => i / 50);
 const percent = (stick: number) => `${Math.round(100 * stick)} % stick`;
 const hundredths = (share: number) => String(Math.round(100 * share));
@@ -206,17 +198,7 @@ function AxisControls({
           </MenuItem>
         ))}
       </TextField>
-      {rateParameters(rates[axis].family).map((name) => (
-        <NumberSlider
-          key={name}
-          label={`${axis} ${parameterNames[name].toLowerCase()}`}
-          value={(rates[axis] as unknown as Record<string, number>)[name]}
-          range={rateRanges[name]}
-          step={name.endsWith("Dps") ? 5 : 0.01}
-          digits={name.endsWith("Dps") ? 0 : 2}
-          onChange={(value) => onChange({ ...rates, [axis]: { ...rates[axis], [name]: value } })}
-        />
-      ))}
+      <CurveSliders axis={axis} curve={rates[axis]} onChange={(curve) => onChange({ ...rates, [axis]: curve })} />
     </Box>
   );
 }

@@ -3,8 +3,6 @@
 import { numeral, percent } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import {
@@ -15,11 +13,8 @@ import {
   stickTravelByGrip,
   throttleAtStick,
   throttleExpoByFlying,
-  throttleLimitKinds,
   throttlePoints,
-  throttleRanges,
   type Airframe,
-  type ThrottleLimitKind,
   type ThrottlePoint,
   type ThrottlePoints,
   type ThrottleProfile,
@@ -27,16 +22,11 @@ import {
 import type { Grip } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
-import { NumberSlider } from "@/ui/forms/number-slider";
 import { PlainTable } from "@/ui/layout/plain-table";
+import { LimitControls, MidAndExpo } from "@/ui/settings/setting-sliders";
 
 const STICKS = Array.from({ length: 101 }, (_, i) => i / 100);
 const hundredths = (share: number) => String(Math.round(100 * share));
-const limitNames: Readonly<Record<ThrottleLimitKind, string>> = {
-  off: "off",
-  scale: "scale: all of the stick, less of the power",
-  clip: "clip: stick past the limit does nothing",
-};
 
 /** The throttle profile with where this aircraft hovers on it. */
 export function ThrottlePanel({
@@ -67,22 +57,7 @@ export function ThrottlePanel({
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
         <Box>
-          <NumberSlider
-            label="Mid"
-            value={profile.mid}
-            range={throttleRanges.mid}
-            step={0.01}
-            digits={2}
-            onChange={(mid) => onChange({ ...profile, mid })}
-          />
-          <NumberSlider
-            label="Throttle expo"
-            value={profile.expo}
-            range={throttleRanges.expo}
-            step={0.01}
-            digits={2}
-            onChange={(expo) => onChange({ ...profile, expo })}
-          />
+          <MidAndExpo profile={profile} onChange={onChange} />
           <ExpoByFlying profile={profile} airframe={airframe} tiltDeg={tiltDeg} grip={grip} onChange={onChange} />
           <LimitControls profile={profile} onChange={onChange} />
           <LineChart
@@ -123,45 +98,6 @@ export function ThrottlePanel({
         </Box>
       </Box>
     </section>
-  );
-}
-
-/** What kind of limit there is, and at what. */
-function LimitControls({
-  profile,
-  onChange,
-}: {
-  profile: ThrottleProfile;
-  onChange: (profile: ThrottleProfile) => void;
-}) {
-  return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "1fr", gap: 1, my: 1.5 }}>
-      <TextField
-        select
-        size="small"
-        label="Limit"
-        value={profile.limit.kind}
-        onChange={(event) =>
-          onChange({ ...profile, limit: { ...profile.limit, kind: event.target.value as ThrottleLimitKind } })
-        }
-      >
-        {throttleLimitKinds.map((kind) => (
-          <MenuItem key={kind} value={kind}>
-            {limitNames[kind]}
-          </MenuItem>
-        ))}
-      </TextField>
-      {profile.limit.kind !== "off" && (
-        <NumberSlider
-          label="Limit at"
-          value={profile.limit.fraction}
-          range={throttleRanges.limitFraction}
-          step={0.01}
-          digits={2}
-          onChange={(fraction) => onChange({ ...profile, limit: { ...profile.limit, fraction } })}
-        />
-      )}
-    </Box>
   );
 }
 

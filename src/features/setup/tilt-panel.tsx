@@ -28,6 +28,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { useAir } from "@/ui/air/use-air";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { TiltSlider } from "@/ui/settings/setting-sliders";
 import { Protractor } from "./protractor";
 
 const bankLimits = [30, 45, 60] as const;
@@ -58,15 +59,7 @@ export function TiltPanel({
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, columnGap: 4 }}>
         <div>
-          <NumberSlider
-            label="Tilt, °"
-            value={tiltDeg}
-            range={settingsRanges.tiltDeg}
-            step={1}
-            digits={0}
-            unit="°"
-            onChange={(value) => onChange({ tiltDeg: value })}
-          />
+          <TiltSlider tiltDeg={tiltDeg} onChange={(value) => onChange({ tiltDeg: value })} />
           <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
             Usual at this stage: {usualTilt(stage)}
           </Typography>

@@ -35,6 +35,7 @@ export function differencesInWords(before: Settings, after: Settings): string[] 
   change("authority at idle", onOff(before.modes.idleAuthority), onOff(after.modes.idleAuthority));
   change("bank limit", before.modes.bankLimitDeg ?? "none", after.modes.bankLimitDeg ?? "none");
   change("self-level", onOff(before.modes.selfLevel), onOff(after.modes.selfLevel));
+  change("controller mixes for", mixText(before), mixText(after));
   return words;
 }
 
@@ -47,4 +48,5 @@ function limitText({ throttle: { limit } }: Settings): string {
   return limit.kind === "off" ? "off" : `${limit.kind} ${Math.round(100 * limit.fraction)} %`;
 }
 
+const mixText = ({ modes: { mixAngleDeg } }: Settings) => (mixAngleDeg == null ? "no angle" : `${mixAngleDeg}°`);
 const onOff = (value: boolean) => (value ? "on" : "off");

@@ -13,6 +13,7 @@ export default async function LabPage({ searchParams }: { searchParams: SearchPa
     atHand.pilot,
     atHand.aircraft && carrying(atHand.aircraft, atHand.load),
     await parameter(searchParams, "step"),
+    await parameter(searchParams, "direction"),
   );
   if (!data) notFound();
   return <LabScreen key={`${data.aircraft?.id} ${data.setup?.id} ${data.trickId}`} data={data} />;

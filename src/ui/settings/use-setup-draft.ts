@@ -2,7 +2,7 @@
 
 import { useMemo, useRef } from "react";
 import { requireSettings, withRise, type Settings } from "@/core";
-import { useDraft } from "@/ui/drafts/use-draft";
+import { useDraft } from "../drafts/use-draft";
 
 /** What a person has changed in the settings of an aircraft and not saved. */
 export interface SetupDraft {

@@ -10,9 +10,9 @@ import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { Setup } from "@/contract";
-import { send } from "@/ui/actions/send";
-import { useBadFields } from "@/ui/forms/bad-fields";
-import type { useSetupDraft } from "./draft";
+import { send } from "../actions/send";
+import { useBadFields } from "../forms/bad-fields";
+import type { useSetupDraft } from "./use-setup-draft";
 
 interface SavePanelProps {
   readonly aircraftId: string;
