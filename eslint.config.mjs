@@ -11,7 +11,7 @@ const mayUse = {
   contract: ["syllabus", "core"],
   words: ["contract", "syllabus", "core"],
   server: ["contract", "words", "syllabus", "core"],
-  workers: ["syllabus", "core"],
+  workers: ["contract", "syllabus", "core"],
   ui: ["workers", "contract", "words", "syllabus", "core"],
   features: ["ui", "server", "contract", "words", "syllabus", "workers", "core"],
   app: ["features", "ui", "server", "contract", "words", "syllabus", "core"],
@@ -29,7 +29,7 @@ const interfaceCode = [
   "echarts/*",
 ];
 
-/** One direction only: app → features → (ui, server) → (words → contract), workers → syllabus → core; only server speaks to the database. */
+/** One direction only: app → features → (ui, server, workers) → (words → contract) → syllabus → core; only server speaks to the database. */
 const policies = rooms.flatMap((room) => [
   {
     from: { element: { type: room } },

@@ -7,3 +7,4 @@ export * from "./records";
 export * from "./sent-syllabi";
 export * from "./tally";
 export * from "./typed-number";
+export * from "./refused";

@@ -7,9 +7,12 @@ export class SyllabusError extends DomainError {
   constructor(
     readonly place: string,
     message: string,
+    /** The field that is refused, where the message only says whose it is. */
+    cause?: DomainError,
   ) {
     super(place, undefined, "", message);
     this.name = "SyllabusError";
+    this.cause = cause;
   }
 }
 
@@ -53,8 +56,8 @@ export function requireSyllabus(document: SyllabusDocument): SyllabusDocument {
 
 function requireStep(step: Step, at: ReadonlyMap<string, string>): void {
   const place = entryOf(at, step.id);
-  const refuse = (field: string, message: string): never => {
-    throw new SyllabusError(`${place}.${field}`, `${step.name}: ${message}`);
+  const refuse = (field: string, message: string, cause?: DomainError): never => {
+    throw new SyllabusError(`${place}.${field}`, `${step.name}: ${message}`, cause);
   };
   const once = (field: string, ids: readonly string[]) => {
     const twice = ids.find((id, i) => ids.indexOf(id) < i);
@@ -72,7 +75,7 @@ function requireStep(step: Step, at: ReadonlyMap<string, string>): void {
   try {
     requireMark(step.mark);
   } catch (error) {
-    refuse("mark", `${(error as Error).message}.`);
+    refuse("mark", "its pass mark cannot be judged.", refusalIn(error));
   }
   const stranger = step.needs.find((id) => !at.has(id));
   if (stranger !== undefined) refuse("needs", `it needs "${stranger}", which is not in the syllabus.`);
@@ -95,7 +98,16 @@ function requireStep(step: Step, at: ReadonlyMap<string, string>): void {
   if (step.flownAs) requireFlown(step, refuse);
 }
 
-function requireFlown({ flownAs, directions }: Step, refuse: (field: string, message: string) => never): void {
+/** What the arithmetic refused; anything else is thrown on. */
+function refusalIn(error: unknown): DomainError {
+  if (error instanceof DomainError) return error;
+  throw error;
+}
+
+function requireFlown(
+  { flownAs, directions }: Step,
+  refuse: (field: string, message: string, cause?: DomainError) => never,
+): void {
   const { trick: trickId, variant: variantId, set = {} } = flownAs!;
   const trick = findTrick(trickId) ?? refuse("flownAs.trick", "its trick is not one that the model flies.");
   if (variantId !== undefined && !trick.variants.some(({ id }) => id === variantId))
@@ -111,7 +123,7 @@ function requireFlown({ flownAs, directions }: Step, refuse: (field: string, mes
     try {
       requireNumber(name, value, parameter.min, parameter.max);
     } catch (error) {
-      refuse("flownAs.set", `${(error as Error).message}.`);
+      refuse("flownAs.set", `${parameter.label} is out of range.`, refusalIn(error));
     }
   }
 }

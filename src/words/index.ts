@@ -14,6 +14,7 @@ export { problemWords } from "./problems";
 export { entryIn, formatQuantity, numeral, quantityText, unitSystems } from "./quantity";
 export type { Entry, Quantity, UnitSystem } from "./quantity";
 export { brokenLimitWords, leftOutWords, refusalWords } from "./refusals";
+export { refusedWords } from "./refused-field";
 export { symptomNames, symptoms, symptomWords } from "./symptoms";
 export type { Symptom, SymptomFacts } from "./symptoms";
 export { syllabusChangeWords } from "./syllabus-changes";

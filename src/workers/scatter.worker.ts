@@ -1,4 +1,5 @@
 import { expose } from "comlink";
+import { answering } from "@/contract";
 import {
   costOfTurned,
   crashesAtOwnHeight,
@@ -24,4 +25,4 @@ const worker = {
 };
 export type ScatterWorker = typeof worker;
 
-expose(worker);
+expose(answering(worker));

@@ -1,7 +1,8 @@
 import { expose } from "comlink";
+import { answering } from "@/contract";
 import { flyAsSet } from "@/core";
 
 const worker = { flyAsSet };
 export type TrickWorker = typeof worker;
 
-expose(worker);
+expose(answering(worker));

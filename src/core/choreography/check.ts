@@ -13,9 +13,13 @@ export interface RecipeFault {
 export function recipeFaults(recipe: Recipe): readonly RecipeFault[] {
   const faults: RecipeFault[] = [];
   const add = (phase: number | null, field: string, message: string) => faults.push({ phase, field, message });
-  for (const [name, { value, min, max }] of Object.entries(recipe.parameters)) {
+  for (const [name, { label, unit, value, min, max }] of Object.entries(recipe.parameters)) {
     if (!(min <= max) || !(value >= min && value <= max))
-      add(null, `parameters.${name}`, `${name} is ${value}; allowed: ${min} to ${max}`);
+      add(
+        null,
+        `parameters.${name}`,
+        `${label} is ${value}; allowed: ${min} to ${max}${unit === "" ? "" : ` ${unit}`}`,
+      );
   }
   checkPhases(recipe, recipe.phases, "phases", add);
   checkPhases(recipe, recipe.abort, "abort", (_, field, message) => add(null, field, message));

@@ -317,7 +317,7 @@ it("refuses what cannot be flown, and says where", () => {
     [{ ...good, solveFor: [{ aim: { kind: "stop-on-mark" }, param: "no" }] }, /solveFor\.0\.param: no is no parameter/],
     [
       { ...good, parameters: { ...good.parameters, punchS: { ...good.parameters.punchS, value: 9 } } },
-      /parameters\.punchS: punchS is 9; allowed: 0.05 to 2.5/,
+      /parameters\.punchS: Punch is 9; allowed: 0.05 to 2.5 s/,
     ],
   ];
   for (const [recipe, message] of wrong) expect(() => requireRecipe(recipe)).toThrow(message);

@@ -5,6 +5,8 @@ export class DomainError extends RangeError {
     readonly value: unknown,
     readonly allowed: string,
     message = `${field} is ${describe(value)}; allowed: ${allowed}`,
+    /** The ends of what is allowed, for a number. */
+    readonly range: readonly [number, number] | null = null,
   ) {
     super(message);
     this.name = "DomainError";
@@ -14,7 +16,7 @@ export class DomainError extends RangeError {
 /** Returns `value` when it is a finite number within [min, max], else throws a DomainError. */
 export function requireNumber(field: string, value: unknown, min: number, max: number): number {
   if (typeof value !== "number" || !Number.isFinite(value) || value < min || value > max)
-    throw new DomainError(field, value, `${min} to ${max}`);
+    throw new DomainError(field, value, `${min} to ${max}`, undefined, [min, max]);
   return value;
 }
 
@@ -27,7 +29,7 @@ export function requireFinite(field: string, value: number): number {
 /** The same for a whole number. */
 export function requireWhole(field: string, value: unknown, min: number, max: number): number {
   if (!Number.isInteger(value) || (value as number) < min || (value as number) > max)
-    throw new DomainError(field, value, `whole numbers ${min} to ${max}`);
+    throw new DomainError(field, value, `whole numbers ${min} to ${max}`, undefined, [min, max]);
   return value as number;
 }
 

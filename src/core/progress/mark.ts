@@ -1,5 +1,5 @@
 import { attemptMeasures, places, type Attempt, type AttemptMeasure, type Place } from "./attempt";
-import { DomainError, requireNumber, DAY_MS } from "../numbers";
+import { DomainError, requireNumber, requireWhole, DAY_MS } from "../numbers";
 
 /**
  * What passes: a rule, or rules joined. `each-direction` asks its rule of every direction by itself; without it the directions count together.
@@ -256,8 +256,8 @@ export function requireMark(mark: unknown, place = "mark", depth = 0): PassMark 
     throw new DomainError(place, mark, "a pass mark", `${place} is no pass mark`);
   const rule = mark as PassMark;
   const whole = (name: string, value: unknown, most: number) => {
-    requireNumber(`${place}.${name}`, value as number, 1, most);
-    if (!Number.isInteger(value)) throw new DomainError(`${place}.${name}`, value, "whole numbers");
+    requireNumber(`${place}.${name}`, value, 1, most);
+    requireWhole(`${place}.${name}`, value, 1, most);
   };
   switch (rule.kind) {
     case "measured":

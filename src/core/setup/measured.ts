@@ -2,6 +2,7 @@ import { airframeRanges, densityRatio, requireAirframe, thrustFraction, withMass
 import { airDensity, type Air } from "../atmosphere";
 import { bisect, DomainError, requireNumber, requireOneOf } from "../numbers";
 import { runOnDeg } from "../flight";
+import { flyPunch } from "./punch";
 import { cruise, TooLittleThrust, topSpeed } from "../sustained";
 
 /** Something measured at the field, in the units it is read in. What depends on the air may name the elevation it was read at, m. */
@@ -20,7 +21,15 @@ export type Measurement =
   /** Degrees turned after the stick is let go at a full rate. */
   | { readonly kind: "run-on"; readonly rateDps: number; readonly deg: number }
   /** Seconds of full throttle for the same climb from rest, on a full pack and with this share of it used. */
-  | { readonly kind: "late-punch"; readonly freshS: number; readonly lateS: number; readonly usedShare: number };
+  | { readonly kind: "late-punch"; readonly freshS: number; readonly lateS: number; readonly usedShare: number }
+  /** Seconds counted from closing the throttle after a punch to falling past that height again. Settles nothing: it is held against the rest. */
+  | {
+      readonly kind: "hang";
+      readonly punchS: number;
+      readonly command: number;
+      readonly hangS: number;
+      readonly elevationM?: number;
+    };
 
 /** The numbers of an airframe that measuring settles. */
 export type MeasuredNumber = "massKg" | "thrustToWeight" | "dragAreaM2" | "pitchSpeedMps" | "rateLoopPerS" | "sag";
@@ -41,6 +50,8 @@ const ranges = {
   deg: [2, 180],
   seconds: [0.1, 20],
   usedShare: [0.2, 1],
+  punchS: [0.1, 3],
+  hangS: [0.2, 20],
 } as const;
 export const measurementKinds = [
   "weight",
@@ -50,6 +61,7 @@ export const measurementKinds = [
   "top-speed",
   "run-on",
   "late-punch",
+  "hang",
 ] as const satisfies readonly Measurement["kind"][];
 
 /** Returns the measurement with only what its kind needs, each in range; throws a DomainError naming the field. */
@@ -86,6 +98,14 @@ export function requireMeasurement(one: Measurement): Measurement {
         freshS: number("freshS", ranges.seconds),
         lateS: number("lateS", ranges.seconds),
         usedShare: number("usedShare", ranges.usedShare),
+      };
+    case "hang":
+      return {
+        kind: "hang",
+        punchS: number("punchS", ranges.punchS),
+        command: number("command", ranges.command),
+        hangS: number("hangS", ranges.hangS),
+        ...elevation,
       };
   }
 }
@@ -310,6 +330,8 @@ function residual(airframe: Airframe, measurement: Measurement, air: Air): numbe
       const voltage = 1 - (airframe.sag?.emptyShare ?? 0) * measurement.usedShare;
       return measurement.lateS / measurement.freshS / Math.sqrt((w - 1) / (w * voltage ** 2 - 1)) - 1;
     }
+    case "hang":
+      return measurement.hangS / flyPunch({ airframe, air, ...measurement }).hangS - 1;
   }
 }
 

@@ -14,19 +14,14 @@ export interface SettingsFile {
 }
 
 /** Something in a file that is not taken. */
-export interface FileProblem {
-  readonly field: string;
-  readonly message: string;
-}
-
 export type ReadSettings =
   | { readonly ok: true; readonly settings: Settings }
-  | { readonly ok: false; readonly problems: readonly FileProblem[] };
+  | { readonly ok: false; readonly problems: readonly DomainError[] };
 
 /** Settings of a file that was read as JSON, or everything that stands against it, field by field. Never throws. */
 export function readSettingsFile(given: unknown): ReadSettings {
   const file = withRise(given);
-  const problems: FileProblem[] = [];
+  const problems: DomainError[] = [];
   const at = (value: unknown, key: string): unknown =>
     typeof value === "object" && value !== null && Object.hasOwn(value, key)
       ? (value as Record<string, unknown>)[key]
@@ -36,7 +31,7 @@ export function readSettingsFile(given: unknown): ReadSettings {
       test();
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
-      problems.push({ field: error.field, message: error.message });
+      problems.push(error);
     }
   };
   check(() => requireOneOf("format", at(file, "format"), ["bathygon-setup"]));
@@ -65,7 +60,9 @@ export function readSettingsFile(given: unknown): ReadSettings {
   for (const name of ["idleAuthority", "selfLevel"]) {
     const value = at(at(settings, "modes"), name);
     if (typeof value !== "boolean")
-      problems.push({ field: `modes.${name}`, message: `modes.${name} is neither true nor false` });
+      problems.push(
+        new DomainError(`modes.${name}`, value, "true or false", `modes.${name} is neither true nor false`),
+      );
   }
   if (at(at(settings, "modes"), "bankLimitDeg") !== null) number("modes.bankLimitDeg", settingsRanges.bankLimitDeg);
   if (problems.length) return { ok: false, problems };

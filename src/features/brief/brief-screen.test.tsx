@@ -1,7 +1,7 @@
 import { type Day, standardDay } from "@/syllabus";
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, draftBrief, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
+import { DomainError, airframePresets, draftBrief, CALM_AIR, recipes, type Settings, firstSettings } from "@/core";
 import { odo, plank, plankSetup, standingAtStep } from "@/ui/testing/made-up";
 import { navigation, renderScreen } from "@/ui/testing/render-screen";
 import { useStartHeight, type StartHeightState } from "@/ui/start-height/use-start-height";
@@ -158,8 +158,8 @@ it("says why it does not go, and what stands against it", () => {
   expect(screen.queryByText(/it still works up to/)).toBeNull();
   expect(within(warning).getByRole("link", { name: "Setup" })).toBeVisible();
   document.body.innerHTML = "";
-  show({ kind: "impossible", why: "airframe.massKg is 0; allowed: 0.01 to 25" });
-  expect(screen.getByRole("alert")).toHaveTextContent("airframe.massKg is 0");
+  show({ kind: "impossible", why: new DomainError("airframe.massKg", 0, "", undefined, [0.01, 25]) });
+  expect(screen.getByRole("alert")).toHaveTextContent("Weight is 0 g; 10 to 25000 g can be taken");
 });
 
 it("briefs a trick that stays upright too: what to do, its figures, its obstacle and its way out in metres", () => {

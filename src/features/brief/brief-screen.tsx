@@ -1,16 +1,26 @@
 "use client";
 
+import { PunchLadder } from "@/ui/flight/punch-ladder";
 import { usePreferences } from "@/ui/theme/preferences";
-import { problemWords } from "@/words";
+import { problemWords, refusedWords } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { Aircraft, Setup } from "@/contract";
-import { environmentOn, freezeMargins, type DayAir, type Recipe, type Settings } from "@/core";
+import {
+  environmentOn,
+  freezeMargins,
+  type DayAir,
+  type Recipe,
+  type Settings,
+  airOfDay,
+  punchStick,
+  throttleAtStick,
+} from "@/core";
 import {
   ownVariantOf,
   recipeOf,
@@ -176,6 +186,29 @@ function OwnGap({ data, step, air }: { data: BriefData; step: Step; air: DayAir 
   );
 }
 
+/** The trick that is about how punch buys time. */
+const LADDER_TRICK = "hang";
+
+/** What each length of punch buys, for counting against. */
+function Ladder({ aircraft, settings, air: day }: { aircraft: Aircraft; settings: Settings; air: DayAir }) {
+  const air = useMemo(() => airOfDay(day), [day]);
+  const stick = punchStick(aircraft.airframe, settings, air);
+  return (
+    <Box component="section" aria-labelledby="ladder" sx={{ mt: 2 }}>
+      <Typography variant="h2" id="ladder" sx={{ mb: 0.5 }}>
+        Punch ladder, <span className="num">{Math.round(100 * stick)} %</span> stick
+      </Typography>
+      <PunchLadder
+        aircraft={aircraft}
+        settings={settings}
+        air={air}
+        stick={stick}
+        command={throttleAtStick(settings.throttle, stick)}
+      />
+    </Box>
+  );
+}
+
 /** The step that is asked rather than flown. */
 const QUIZ_STEP = "sticks";
 const NOT_FLOWN: BriefState = { kind: "computing" };
@@ -251,6 +284,7 @@ function FullBrief({
         />
       )}
       <OwnGap data={data} step={step} air={air} />
+      {step.flownAs?.trick === LADDER_TRICK && <Ladder aircraft={aircraft} settings={settings} air={air} />}
       <LowerThird
         data={data}
         state={state}
@@ -309,7 +343,8 @@ function Warnings({
   const step = useStep(data);
   const found = cautionsFor(step, skillOf(useSyllabus(), step).stage, aircraft, settings);
   const unsolved = state.kind === "done" ? state.brief.problem : null;
-  const problem = state.kind === "impossible" ? state.why : unsolved && problemWords(unsolved, units);
+  const problem =
+    state.kind === "impossible" ? refusedWords(state.why, units) : unsolved && problemWords(unsolved, units);
   if (found.length === 0 && problem === null) return null;
   return (
     <Alert

@@ -13,6 +13,8 @@ import {
 import { inParts } from "@/ui/scatter/in-parts";
 import type { Pool } from "@/ui/scatter/pool";
 import { useComputed } from "@/ui/scatter/use-scatter";
+import { usePreferences } from "@/ui/theme/preferences";
+import { refusedWords } from "@/words";
 import { Figure } from "@/ui/units/figure";
 
 const LABEL = `Crashes of ${START_HEIGHT_RUNS.toLocaleString("en")}`;
@@ -30,6 +32,7 @@ type Flown = Pick<StartHeightTask, "airframe" | "settings" | "environment">;
  */
 export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: Flown; stage: number }) {
   const { state, start } = useComputed<number>();
+  const { units } = usePreferences();
   const asked = JSON.stringify([recipe, flown, stage]);
   useEffect(() => {
     if (counted.has(asked)) return;
@@ -48,7 +51,7 @@ export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: F
       <Box role="status" sx={{ py: 1 }}>
         <Box sx={{ fontSize: "0.85rem" }}>{LABEL}</Box>
         {state.kind === "broken"
-          ? `not counted: ${state.why}`
+          ? `not counted: ${refusedWords(state.why, units)}`
           : `being counted, ${Math.round(100 * (state.kind === "flying" ? state.share : 0))} %`}
       </Box>
     );

@@ -17,7 +17,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
-import { entryIn, numeral, quantityText, type Entry } from "@/words";
+import { entryIn, numeral, quantityText, refusedWords, type Entry } from "@/words";
 import { Figure } from "@/ui/units/figure";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
@@ -94,7 +94,7 @@ export function GapPanel({
           usualM === null ? "" : length.text(rounded(usualM, 2)),
         )}
       </Box>
-      {last.why !== null && <Typography color="error">{last.why}</Typography>}
+      {last.why !== null && <Typography color="error">{refusedWords(last.why, units)}</Typography>}
       {widthM !== null && speedMps !== null && crossTrackM !== null && (
         <GapFigures gap={{ widthM, speedMps, crossTrackM, spanM: span }} lastM={last.lastM} reactionS={reactionS} />
       )}
@@ -166,8 +166,8 @@ function useLastGoAround(
   air: DayAir,
   speedMps: number | null,
   reactionS: number,
-): { readonly lastM: number | null; readonly why: string | null } {
-  const [found, setFound] = useState<{ key: string; lastM: number | null; why: string | null } | null>(null);
+): { readonly lastM: number | null; readonly why: Error | null } {
+  const [found, setFound] = useState<{ key: string; lastM: number | null; why: Error | null } | null>(null);
   const key = speedMps === null ? "" : JSON.stringify([airframe, settings, air, speedMps, reactionS]);
   useEffect(() => {
     if (key === "") return;
@@ -186,7 +186,7 @@ function useLastGoAround(
       .ask((remote) => remote.lastGoAroundM(frame, set, environmentOn(day), { speedMps: atMps, reactionS: reaction }))
       .then(
         (lastM) => !gone && setFound({ key, lastM, why: null }),
-        (error: Error) => !gone && setFound({ key, lastM: null, why: error.message }),
+        (error: Error) => !gone && setFound({ key, lastM: null, why: error }),
       )
       .finally(() => client.close());
     return () => {

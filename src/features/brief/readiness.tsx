@@ -22,6 +22,8 @@ import type { Pool } from "@/ui/scatter/pool";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { failuresInWords, habitWords, readinessOf } from "@/ui/scatter/words";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { refusedWords } from "@/words";
 import type { BriefData } from "./load";
 
 const RUNS = 200;
@@ -44,6 +46,7 @@ export function Readiness({
   air: DayAir;
 }) {
   const syllabus = useSyllabus();
+  const { units } = usePreferences();
   const { state, start, cancel } = useComputed<{ runs: readonly ScatterRun[]; own: PilotErrors | null }>();
   const { recipe } = brief;
   const measured = measuredIn(data.measured, data.direction);
@@ -102,7 +105,7 @@ export function Readiness({
         </>
       ) : state.kind === "broken" ? (
         <Typography role="alert" color="error">
-          {state.why}
+          {refusedWords(state.why, units)}
         </Typography>
       ) : (
         <Button

@@ -19,7 +19,7 @@ export type BriefState =
   | { readonly kind: "computing" }
   /** Flown facing the wind of the day; what the wind does to it, null in a calm. */
   | { readonly kind: "done"; readonly brief: TrickBrief; readonly wind: WindAdvice | null }
-  | { readonly kind: "impossible"; readonly why: string };
+  | { readonly kind: "impossible"; readonly why: Error };
 
 /** What a brief is worked out from. */
 export interface Briefed {
@@ -59,7 +59,7 @@ export function useBrief(briefed: Briefed, startHeight: StartHeight | null = nul
           : null;
       return { kind: "done", brief, wind };
     };
-    fly().then(settle, (error: Error) => settle({ kind: "impossible", why: error.message }));
+    fly().then(settle, (error: Error) => settle({ kind: "impossible", why: error }));
     return () => {
       gone = true;
       client.close();

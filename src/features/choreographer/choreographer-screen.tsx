@@ -19,7 +19,7 @@ import { useFlown } from "@/ui/flight/use-flown";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
-import { problemWords } from "@/words";
+import { problemWords, refusedWords } from "@/words";
 import { KeepPanel } from "./keep-panel";
 import { isWhole, type Choreography } from "./choreography";
 import type { ChoreographerData } from "./load";
@@ -101,7 +101,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
       )}
       {flown?.kind === "refused" && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>This cannot be flown:</b> {flown.why}. Undo, or change what it says.
+          <b>This cannot be flown:</b> {refusedWords(flown.why, units)}. Undo, or change what it says.
         </Alert>
       )}
       {trickFlown && hardware ? (

@@ -136,7 +136,7 @@ export const exhibitsFor = ({ flight, recipe, wayOut }: FlownTrick): readonly Ex
         },
         { kind: "computing", share: 0.4 },
         { kind: "absent" },
-        { kind: "broken", why: "the worker stopped" },
+        { kind: "broken", why: new Error("the worker stopped") },
       ] as const
     ).map((state) => [
       state.kind,

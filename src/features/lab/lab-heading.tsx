@@ -18,7 +18,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { problemWords, quantityText } from "@/words";
+import { problemWords, quantityText, refusedWords } from "@/words";
 import type { Way } from "./ways";
 
 /** Which trick, in which way and direction. */
@@ -133,7 +133,7 @@ export function Statements({
     <>
       {flown?.kind === "refused" && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>This cannot be flown:</b> {flown.why}.
+          <b>This cannot be flown:</b> {refusedWords(flown.why, units)}.
         </Alert>
       )}
       {shown?.problem && (

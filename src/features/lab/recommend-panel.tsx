@@ -9,6 +9,8 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { Knob } from "@/core";
 import { settingsProposals, settingsSchoolOf, tricks } from "@/syllabus";
+import { usePreferences } from "@/ui/theme/preferences";
+import { refusedWords } from "@/words";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { Found, shown } from "./found";
 import { MOST_WEIGHT, useRecommend, type Bounds, type RecommendProps } from "./use-recommend";
@@ -19,6 +21,7 @@ const MOST_OTHERS = 2;
 export function RecommendPanel(props: RecommendProps) {
   const { trick, manner, setup, aircraft, environment, frozen, grip } = props;
   const recommend = useRecommend(props);
+  const { units } = usePreferences();
   const { knobs, boundsOf, wrong, setBounds, state, cancel, search } = recommend;
   const air = { heightM: environment.siteElevationM, isaOffsetK: environment.isaOffsetK };
   return (
@@ -60,7 +63,7 @@ export function RecommendPanel(props: RecommendProps) {
           </Button>
         </RunOrStop>
       </Box>
-      {state.kind === "broken" && <Alert severity="error">{state.why}</Alert>}
+      {state.kind === "broken" && <Alert severity="error">{refusedWords(state.why, units)}</Alert>}
       {state.kind === "done" && (
         <Found
           searched={state.result}

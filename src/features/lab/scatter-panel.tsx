@@ -30,7 +30,7 @@ import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { comparedInWords, failuresInWords, shareWords, markInWords } from "@/ui/scatter/words";
 import { usePreferences } from "@/ui/theme/preferences";
-import { quantityText } from "@/words";
+import { quantityText, refusedWords } from "@/words";
 
 const counts = [200, 1000] as const;
 /** How many runs of so many may go below the height margin. */
@@ -133,8 +133,8 @@ export function ScatterPanel(props: ScatterProps) {
           </Typography>
         )}
       </Box>
-      {own.why !== null && <Alert severity="error">{own.why}</Alert>}
-      {state.kind === "broken" && <Alert severity="error">{state.why}</Alert>}
+      {own.why !== null && <Alert severity="error">{refusedWords(own.why, units)}</Alert>}
+      {state.kind === "broken" && <Alert severity="error">{refusedWords(state.why, units)}</Alert>}
       {shown && <Result {...shown.result} />}
       {children(errors)}
     </Box>

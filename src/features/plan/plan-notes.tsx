@@ -4,6 +4,8 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { usePreferences } from "@/ui/theme/preferences";
+import { refusedWords } from "@/words";
 import type { Plan } from "./use-plan";
 
 /** What stands against a plan, and what is still to be worked out for it. */
@@ -15,6 +17,7 @@ export function PlanNotes({
   /** Start heights are worked out in this browser. */
   worksOut: boolean;
 }) {
+  const { units } = usePreferences();
   return (
     <>
       {[
@@ -50,7 +53,7 @@ export function PlanNotes({
               </Button>
             </>
           )}
-          {heights.why && <Box sx={{ color: "error.main" }}>{heights.why}</Box>}
+          {heights.why && <Box sx={{ color: "error.main" }}>{refusedWords(heights.why, units)}</Box>}
         </Box>
       )}
       {flying && (

@@ -13,7 +13,7 @@ export interface StartHeights {
   /** While they are worked out here: how many are done of how many. */
   readonly working: { readonly done: number; readonly of: number } | null;
   readonly workOutMissing: () => void;
-  readonly why: string | null;
+  readonly why: Error | null;
 }
 
 /** Looks up what the server keeps; works out the rest one after the other when asked to, on all cores, and has each kept. */
@@ -21,7 +21,7 @@ export function useStartHeights(inputs: readonly (readonly [key: string, inputs:
   const asked = useMemo(() => new Map(inputs), [inputs]);
   const [known, setKnown] = useState<ReadonlyMap<string, StartHeight | null>>(new Map());
   const [working, setWorking] = useState<StartHeights["working"]>(null);
-  const [why, setWhy] = useState<string | null>(null);
+  const [why, setWhy] = useState<Error | null>(null);
   const looked = useRef(new Set<string>());
   const pool = useRef<Pool | null>(null);
   useEffect(() => () => pool.current?.close(), []);
@@ -49,7 +49,7 @@ export function useStartHeights(inputs: readonly (readonly [key: string, inputs:
       }
     };
     work()
-      .catch((error: Error) => setWhy(error.message))
+      .catch((error: Error) => setWhy(error))
       .finally(() => setWorking(null));
   };
   return { known, missing: missing.length, working, workOutMissing, why };

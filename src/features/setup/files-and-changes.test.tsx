@@ -4,6 +4,7 @@ import Papa from "papaparse";
 import { firstSettings, rateDps, settingsFile, throttleOut } from "@/core";
 import type { Aircraft } from "@/contract";
 import { plank } from "@/ui/testing/made-up";
+import { renderScreen } from "@/ui/testing/render-screen";
 import { ChangeLine } from "./change-line";
 import { curvesCsv, SetupFiles } from "./setup-files";
 
@@ -15,7 +16,9 @@ const choose = (chosen: File) =>
   userEvent.upload(screen.getByLabelText("File with a setup"), chosen, { applyAccept: false });
 const show = () => {
   const onRead = jest.fn();
-  render(<SetupFiles aircraft={aircraft} hasSetup settings={firstSettings} reason="first" onRead={onRead} />);
+  renderScreen(<SetupFiles aircraft={aircraft} hasSetup settings={firstSettings} reason="first" onRead={onRead} />, {
+    address: "/setup?pilot=odo",
+  });
   return onRead;
 };
 
@@ -30,16 +33,16 @@ it.each([
   ["photo.png", "x", "photo.png is not a JSON file"],
   ["half.json", '{"format":', "half.json is not whole: it cannot be read as JSON"],
   ["huge.json", `"${"x".repeat(70_000)}"`, "huge.json is larger than 64 kB; nothing of its kind is"],
-  ["odd.json", "{}", "tiltDeg is undefined; allowed: 0 to 80"],
+  ["odd.json", "{}", "Camera tilt is no number; 0 to 80° can be taken"],
   [
     "nan.json",
     JSON.stringify({ ...settingsFile(firstSettings, "", ""), settings: { ...firstSettings, tiltDeg: NaN } }),
-    "tiltDeg is null; allowed: 0 to 80",
+    "Camera tilt is no number; 0 to 80° can be taken",
   ],
   [
     "mark.json",
     JSON.stringify({ format: "<script>", version: 1, settings: firstSettings }),
-    'format is "<script>"; allowed: bathygon-setup',
+    'Format is "<script>"; allowed: bathygon-setup',
   ],
 ])("refuses %s field by field and changes nothing", async (name, text, message) => {
   const onRead = show();

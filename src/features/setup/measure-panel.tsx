@@ -27,7 +27,7 @@ import {
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { usePreferences } from "@/ui/theme/preferences";
-import { entryIn, type Quantity, numeral, quantityText, type UnitSystem } from "@/words";
+import { entryIn, type Quantity, numeral, quantityText, refusedWords, type UnitSystem } from "@/words";
 import { PlainTable } from "@/ui/layout/plain-table";
 
 const kinds = [
@@ -38,6 +38,7 @@ const kinds = [
   ["top-speed", "top speed, level"],
   ["run-on", "roll after letting go of full stick"],
   ["late-punch", "the same climb, fresh and late in the pack"],
+  ["hang", "hang after a punch"],
 ] as const satisfies readonly (readonly [Measurement["kind"], string])[];
 type Kind = Measurement["kind"];
 
@@ -57,7 +58,7 @@ export function MeasurePanel({
   const { enqueueSnackbar } = useSnackbar();
   const [list, setList] = useState<readonly Measurement[]>(aircraft.measurements);
   const changed = JSON.stringify(list) !== JSON.stringify(aircraft.measurements);
-  const fit = tryFit(aircraft.estimate, list);
+  const fit = tryFit(aircraft.estimate, list, units);
   const save = async () => {
     const result = await sendAction("measure-aircraft", {
       id: aircraft.id,
@@ -122,11 +123,15 @@ export function MeasurePanel({
   );
 }
 
-function tryFit(estimate: Airframe, list: readonly Measurement[]): FittedAirframe | { readonly problem: string } {
+function tryFit(
+  estimate: Airframe,
+  list: readonly Measurement[],
+  units: UnitSystem,
+): FittedAirframe | { readonly problem: string } {
   try {
     return fitAirframe(estimate, list, SEA_LEVEL_AIR);
   } catch (error) {
-    if (error instanceof DomainError) return { problem: `These do not fit together: ${error.message}.` };
+    if (error instanceof DomainError) return { problem: `These do not fit together: ${refusedWords(error, units)}.` };
     throw error;
   }
 }
@@ -225,6 +230,8 @@ function inWords(one: Measurement, units: UnitSystem): string {
       return `rolls on ${one.deg}° from ${one.rateDps} °/s`;
     case "late-punch":
       return `climbs in ${one.lateS} s with ${percent(one.usedShare)} of the pack used, in ${one.freshS} s fresh`;
+    case "hang":
+      return `hangs ${one.hangS} s after a punch of ${one.punchS} s with ${percent(one.command)} to the motors${at(one)}`;
   }
 }
 
@@ -246,8 +253,9 @@ const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: s
     ["value", "Late, s"],
     ["used", "Pack used, %"],
   ],
+  hang: [["value", "Hang, s"], ["punch", "Punch, s"], ["stick", "Stick of the punch, %"], elevation],
 };
-const withSettings: readonly Kind[] = ["hover", "cruise-throttle", "cruise-speed"];
+const withSettings: readonly Kind[] = ["hover", "cruise-throttle", "cruise-speed", "hang"];
 
 function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: Measurement) => void }) {
   const { units } = usePreferences();
@@ -269,7 +277,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
       const missing = fields.some((field) => field !== elevation && text(field[0]).trim() === "");
-      setProblem(missing ? "a number is missing" : error.message);
+      setProblem(missing ? "a number is missing" : refusedWords(error, units));
     }
   };
   return (
@@ -339,6 +347,14 @@ function read(kind: Kind, number: (name: string) => number, { throttle, tiltDeg 
       return { kind, rateDps: number("rate"), deg: value };
     case "late-punch":
       return { kind, freshS: number("fresh"), lateS: value, usedShare: number("used") / 100 };
+    case "hang":
+      return {
+        kind,
+        punchS: number("punch"),
+        command: throttleOut(throttle, number("stick") / 100),
+        hangS: value,
+        ...there,
+      };
   }
 }
 

@@ -5,17 +5,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Papa from "papaparse";
 import { useState } from "react";
-import {
-  rounded,
-  rateAtStick,
-  readSettingsFile,
-  settingsFile,
-  throttleAtStick,
-  type FileProblem,
-  type Settings,
-} from "@/core";
+import { rounded, rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type Settings } from "@/core";
 import type { Aircraft } from "@/contract";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { usePreferences } from "@/ui/theme/preferences";
+import { refusedWords } from "@/words";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
 import { cardPapers } from "./papers";
 
@@ -33,9 +27,10 @@ export function SetupFiles(props: {
 }) {
   const { aircraft, hasSetup, settings, reason, onRead } = props;
   const aircraftName = aircraft.name;
-  const [problems, setProblems] = useState<readonly FileProblem[]>([]);
+  const { units } = usePreferences();
+  const [problems, setProblems] = useState<readonly Error[]>([]);
   const take = (file: JsonFile) => {
-    if (!file.ok) return setProblems([{ field: "file", message: file.message }]);
+    if (!file.ok) return setProblems([new Error(file.message)]);
     const read = readSettingsFile(file.content);
     setProblems(read.ok ? [] : read.problems);
     if (read.ok) onRead(read.settings, file.name);
@@ -75,8 +70,8 @@ export function SetupFiles(props: {
         <Alert severity="error" onClose={() => setProblems([])} sx={{ mt: 1 }}>
           Nothing was changed.
           <Box component="ul" sx={{ m: 0, pl: 2 }}>
-            {problems.map(({ field, message }) => (
-              <li key={field}>{message}</li>
+            {problems.map((problem) => (
+              <li key={problem.message}>{refusedWords(problem, units)}</li>
             ))}
           </Box>
         </Alert>

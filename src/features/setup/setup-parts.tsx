@@ -9,6 +9,7 @@ import type { SetupData } from "./load";
 import { LoadsPanel } from "./loads-panel";
 import { MeasurePanel } from "./measure-panel";
 import { MixPanel } from "./mix-panel";
+import { PunchPanel } from "./punch-panel";
 import { RatesPanel, type Ghost } from "./rates-panel";
 import { StagePanel } from "./stage-panel";
 import { ThrottlePanel } from "./throttle-panel";
@@ -17,6 +18,7 @@ import { TiltPanel } from "./tilt-panel";
 export const tabs = [
   { id: "rates", name: "Rates" },
   { id: "throttle", name: "Throttle" },
+  { id: "punch", name: "Punch" },
   { id: "tilt", name: "Tilt" },
   { id: "mix", name: "Mix" },
   { id: "loads", name: "Loads" },
@@ -25,7 +27,7 @@ export const tabs = [
   { id: "measure", name: "Measured" },
 ] as const;
 /** Parts whose figures depend on the air. */
-export const inAir: readonly string[] = ["throttle", "tilt", "loads", "fleet", "stage"];
+export const inAir: readonly string[] = ["throttle", "punch", "tilt", "loads", "fleet", "stage"];
 export type Tab = (typeof tabs)[number]["id"];
 
 /** The part of a setup that is open. */
@@ -72,6 +74,9 @@ export function SetupPart({
           grip={data.pilot.grip}
           onChange={(throttle) => set({ throttle })}
         />
+      )}
+      {tab === "punch" && (
+        <PunchPanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
       )}
       {tab === "tilt" && (
         <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />

@@ -325,7 +325,7 @@ describe("measured at the field", () => {
   it("names what cannot be, and keeps what was typed", async () => {
     open();
     await add("weight with battery", "Weight, g", "heavy");
-    expect(screen.getByText(/^massKg is NaN; allowed: 0.01 to 25/)).toBeVisible();
+    expect(screen.getByText(/^Weight is no number; 10 to 25000 g can be taken/)).toBeVisible();
     expect(screen.getByLabelText("Weight, g")).toHaveValue("heavy");
     await add("throttle stick that hovers", "Stick, %", "4");
     expect(screen.getByText(/^These do not fit together|^command is/)).toBeVisible();

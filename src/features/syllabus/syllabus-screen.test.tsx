@@ -60,7 +60,9 @@ it("refuses what cannot be and says why; undo takes it back", async () => {
   renderScreen(<SyllabusScreen data={data()} />);
   choose("Slow flip");
   type("Clean", "9");
-  expect(bar().getByRole("alert")).toHaveTextContent("Slow flip: mark.rule.rule.k is 9; allowed: 1 to 4");
+  expect(bar().getByRole("alert")).toHaveTextContent(
+    "Slow flip: its pass mark cannot be judged. Pass mark, how many clean is 9; 1 to 4 can be taken.",
+  );
   await userEvent.click(screen.getByRole("button", { name: "Undo" }));
   expect(screen.queryByRole("alert")).toBeNull();
 });

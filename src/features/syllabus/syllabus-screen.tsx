@@ -17,7 +17,7 @@ import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
-import { syllabusChangeWords } from "@/words";
+import { refusedWords, syllabusChangeWords } from "@/words";
 import { useSyllabusDraft } from "./draft";
 import { LONGEST_SYLLABUS_BYTES } from "./limits";
 import type { SyllabusData } from "./load";
@@ -403,7 +403,7 @@ function problemOf(document: SyllabusDocument): string | null {
     requireSyllabus(document);
     return null;
   } catch (error) {
-    if (error instanceof SyllabusError) return error.message;
+    if (error instanceof SyllabusError) return refusedWords(error);
     return "The file is not whole: something in it is missing or of the wrong kind.";
   }
 }

@@ -129,7 +129,7 @@ it("passes refusals on with their status and fields", async () => {
   expect(await failing(badField("massG", "too heavy"))).toMatchObject({ status: 422, fields: { massG: "too heavy" } });
   expect(await failing(new DomainError("tiltDeg", 99, "0 to 60"))).toMatchObject({
     status: 422,
-    fields: { tiltDeg: "tiltDeg is 99; allowed: 0 to 60" },
+    fields: { tiltDeg: "Camera tilt is 99°; 0 to 60° can be taken" },
   });
   expect(log).not.toHaveBeenCalled();
 });

@@ -6,6 +6,7 @@ import type { ActionResult } from "@/contract";
 import { DomainError } from "@/core";
 import { requireAccess, type Found, type Need } from "../access";
 import { isCoach, type SignedIn, type SignedInCoach } from "../accounts/sign-ins";
+import { refusedWords, type UnitSystem } from "@/words";
 import { causeForLog, log } from "../log";
 import { Refusal } from "./errors";
 import { requireShallow } from "./nesting";
@@ -20,6 +21,8 @@ export interface Asker {
   readonly doneByAccountId?: string | null;
   /** The clock of the device when it sent this, ms; null where it did not say. */
   readonly deviceNowMs?: number | null;
+  /** The units figures are said in; metric where nobody chose. */
+  readonly units?: UnitSystem;
   /** Also in every line of the log that this request leaves. */
   readonly requestId: string;
   readonly setToken: (token: string | null) => Promise<void>;
@@ -104,7 +107,7 @@ export async function runAction<Input extends object, Output>(
     const found = await requireAccess(asked.who, asked.needs);
     return { ok: true, data: await run(input, asked.who, { ...asker, ...found }) };
   } catch (error) {
-    return failure(asked ? await asItIsNow(error, asked, asker.requestId) : error, asker.requestId);
+    return failure(asked ? await asItIsNow(error, asked, asker.requestId) : error, asker);
   }
 }
 
@@ -148,11 +151,12 @@ function requireSameAccount(who: SignedIn | null, { doneByAccountId }: Asker): v
     throw new Refusal(401, "Somebody else is signed in on this device now; it is sent when whoever did it signs in.");
 }
 
-function failure(error: unknown, requestId: string): ActionResult<never> {
+function failure(error: unknown, { requestId, units }: Asker): ActionResult<never> {
   if (error instanceof Refusal)
     return { ok: false, status: error.status, message: error.message, fields: error.fields };
   if (error instanceof DomainError) {
-    return { ok: false, status: 422, message: error.message, fields: { [error.field]: error.message } };
+    const message = refusedWords(error, units);
+    return { ok: false, status: 422, message, fields: { [error.field]: message } };
   }
   log("error", { requestId, cause: causeForLog(error) });
   if (databaseIsAway(error)) {

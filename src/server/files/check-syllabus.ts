@@ -2,6 +2,7 @@ import "server-only";
 import { requireSyllabus, SyllabusError, type SyllabusDocument } from "@/syllabus";
 import { badField } from "../actions/errors";
 import { fileKind, requireFile } from "./check-file";
+import { refusedWords } from "@/words";
 import schema from "./syllabus.schema.json";
 
 /** The published schema of a syllabus. */
@@ -15,7 +16,7 @@ export function requireSyllabusFile(file: unknown): SyllabusDocument {
   try {
     return requireSyllabus(document);
   } catch (error) {
-    if (error instanceof SyllabusError) throw badField(error.place, error.message);
+    if (error instanceof SyllabusError) throw badField(error.place, refusedWords(error));
     throw error;
   }
 }

@@ -8,7 +8,7 @@ import type { TrickWorker } from "@/workers/trick.worker";
 export type Flown =
   | { readonly kind: "flown"; readonly trick: FlownTrick }
   /** It cannot be begun at all. */
-  | { readonly kind: "refused"; readonly why: string };
+  | { readonly kind: "refused"; readonly why: Error };
 
 interface Asked {
   readonly key: string;
@@ -48,7 +48,7 @@ export function useFlown(request: TrickRequest | null): { readonly flown: Flown 
         const result = await client.current
           .ask((remote) => remote.flyAsSet(now))
           .then((trick): Flown => ({ kind: "flown", trick }))
-          .catch((error: Error): Flown => ({ kind: "refused", why: error.message }));
+          .catch((error: Error): Flown => ({ kind: "refused", why: error }));
         setAnswer({ key: asked, result });
       }
       busy.current = false;

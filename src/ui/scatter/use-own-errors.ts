@@ -14,13 +14,13 @@ interface Task {
 export function useOwnErrors(task: Task | null): {
   readonly own: OwnErrors | null;
   readonly errors: PilotErrors | null;
-  readonly why: string | null;
+  readonly why: Error | null;
 } {
   const [answer, setAnswer] = useState<{
     key: string;
     own: OwnErrors | null;
     errors: PilotErrors | null;
-    why: string | null;
+    why: Error | null;
   } | null>(null);
   const key = task === null ? "" : JSON.stringify(task);
   useEffect(() => {
@@ -28,7 +28,7 @@ export function useOwnErrors(task: Task | null): {
     let gone = false;
     const { plan, usual, measured } = JSON.parse(key) as Task;
     const pool = createPool(1);
-    const settle = (own: OwnErrors | null, errors: PilotErrors | null, why: string | null) => {
+    const settle = (own: OwnErrors | null, errors: PilotErrors | null, why: Error | null) => {
       pool.close();
       if (!gone) setAnswer({ key, own, errors, why });
     };
@@ -36,7 +36,7 @@ export function useOwnErrors(task: Task | null): {
       .run((remote) => remote.fitOwnErrors(plan, usual, measured))
       // What is measured and tells nothing leaves the hands as is usual.
       .then((own) => settle(own, own?.errors ?? usual, null))
-      .catch((error: Error) => settle(null, null, error.message));
+      .catch((error: Error) => settle(null, null, error));
     return () => {
       gone = true;
       pool.close();

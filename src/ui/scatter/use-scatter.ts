@@ -10,7 +10,7 @@ export type Computed<T> =
   | { readonly kind: "idle" }
   | { readonly kind: "flying"; readonly share: number }
   | { readonly kind: "done"; readonly result: T; readonly key: string }
-  | { readonly kind: "broken"; readonly why: string };
+  | { readonly kind: "broken"; readonly why: Error };
 
 type Compute<T> = (pool: Pool, onProgress: (share: number) => void) => Promise<T>;
 
@@ -72,7 +72,7 @@ export function useComputed<T>(): {
       };
       compute(pool.current, onProgress).then(
         (result) => settle({ kind: "done", result, key }),
-        (error: Error) => settle({ kind: "broken", why: error.message }),
+        (error: Error) => settle({ kind: "broken", why: error }),
       );
     },
     [stop, close],

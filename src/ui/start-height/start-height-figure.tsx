@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
-import { quantityText, type UnitSystem } from "@/words";
+import { quantityText, refusedWords, type UnitSystem } from "@/words";
 import type { StartHeightState } from "./use-start-height";
 
 /** The minimum start height with what decided it, or how far it is worked out. Never a figure that is not the whole one. */
@@ -25,7 +25,7 @@ export function StartHeightFigure({
     return (
       <Box role="status" sx={{ py: 1 }}>
         <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
-        {state.kind === "broken" && "not worked out: " + state.why}
+        {state.kind === "broken" && "not worked out: " + refusedWords(state.why, units)}
         {state.kind === "absent" && "not worked out yet: it is when a coach opens this brief"}
         {state.kind === "computing" && `being worked out, ${Math.round(100 * state.share)} %`}
       </Box>

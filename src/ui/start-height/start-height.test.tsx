@@ -111,7 +111,7 @@ it("says why when it cannot be worked out", async () => {
   });
   answers(null);
   const hook = renderHook(() => useStartHeight(inputs));
-  expect(await settled(hook)).toEqual({ kind: "broken", why: "out of memory" });
+  expect(await settled(hook)).toEqual({ kind: "broken", why: new Error("out of memory") });
   act(() => hook.unmount());
 });
 
@@ -122,7 +122,7 @@ describe("the figure", () => {
   it.each([
     [{ kind: "computing", share: 0.42 }, "being worked out, 42 %"],
     [{ kind: "absent" }, "not worked out yet: it is when a coach opens this brief"],
-    [{ kind: "broken", why: "out of memory" }, "not worked out: out of memory"],
+    [{ kind: "broken", why: new Error("out of memory") }, "not worked out: out of memory"],
   ] as const)("is none before it is whole: %j", (state, text) => {
     show(state);
     expect(screen.getByRole("status")).toHaveTextContent(text);

@@ -13,7 +13,7 @@ export type StartHeightState =
   | { readonly kind: "known"; readonly startHeight: StartHeight | null }
   /** Never worked out, and not to be worked out here: a coach's browser does that. */
   | { readonly kind: "absent" }
-  | { readonly kind: "broken"; readonly why: string };
+  | { readonly kind: "broken"; readonly why: Error };
 
 const SETTLED_MS = 300;
 
@@ -48,7 +48,7 @@ export function useStartHeight(
       if (startHeight && !gone) void keepOnServer(key, startHeight);
     };
     find()
-      .catch((error: Error) => settle({ kind: "broken", why: error.message }))
+      .catch((error: Error) => settle({ kind: "broken", why: error }))
       .finally(() => pool?.close());
     return () => {
       gone = true;

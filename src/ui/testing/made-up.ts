@@ -60,13 +60,13 @@ export const plankSetup = (number: number, settings: Settings = firstSettings) =
 
 /** Stands in for the worker that flies what is set: does it on the spot, each thing once. */
 export function onTheSpot() {
-  type Flown = { kind: "flown"; trick: FlownTrick } | { kind: "refused"; why: string };
+  type Flown = { kind: "flown"; trick: FlownTrick } | { kind: "refused"; why: Error };
   const flown = new Map<string, Flown>();
   const fly = (request: TrickRequest): Flown => {
     try {
       return { kind: "flown", trick: flyAsSet(request) };
     } catch (error) {
-      return { kind: "refused", why: (error as Error).message };
+      return { kind: "refused", why: error as Error };
     }
   };
   return (request: TrickRequest | null) => {

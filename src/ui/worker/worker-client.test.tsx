@@ -1,7 +1,8 @@
 import { act, renderHook, waitFor } from "@testing-library/react";
 import { MessageChannel } from "node:worker_threads";
 import { expose } from "comlink";
-import type { TrickRequest } from "@/core";
+import { answering } from "@/contract";
+import { DomainError, requireNumber, type TrickRequest } from "@/core";
 import { createPool } from "../scatter/pool";
 import { useFlown } from "../flight/use-flown";
 import { workerClient } from "./worker-client";
@@ -113,7 +114,7 @@ describe("a trick flown as it is set", () => {
     const { result, rerender, unmount } = flying();
     await waitFor(() => expect(started).toHaveLength(1));
     act(() => started[0].breakDown("out of memory"));
-    await waitFor(() => expect(result.current.flown).toEqual({ kind: "refused", why: "out of memory" }));
+    await waitFor(() => expect(result.current.flown).toEqual({ kind: "refused", why: new Error("out of memory") }));
     answers = (asked) => asked;
     rerender({ n: 2 });
     await waitFor(() => expect(result.current.flown).toEqual({ kind: "flown", trick: { n: 2 } }));
@@ -139,4 +140,22 @@ it("a pool shares jobs among its workers, each at one, and goes on with a new wo
   waiting.forEach((done) => done());
   expect(await Promise.all([one, three])).toEqual(["one", "three"]);
   pool.close();
+});
+
+it("carries what the arithmetic refuses out of a worker whole: field, value and range", async () => {
+  const client = echoing();
+  const { echo } = answering({ echo: (tiltDeg: number) => requireNumber("tiltDeg", tiltDeg, 0, 80) });
+  answers = (asked) => echo(Number(asked));
+  expect(await client.ask((remote) => remote.echo("20"))).toBe(20);
+  const refused: unknown = await client.ask((remote) => remote.echo("99")).catch((error: unknown) => error);
+  expect(refused).toBeInstanceOf(DomainError);
+  expect(refused).toMatchObject({ field: "tiltDeg", value: "99", range: [0, 80] });
+  const broken = answering({
+    echo: () => {
+      throw new TypeError("a mistake of ours");
+    },
+  });
+  answers = () => broken.echo();
+  await expect(client.ask((remote) => remote.echo("20"))).rejects.toThrow("a mistake of ours");
+  client.close();
 });

@@ -1,8 +1,9 @@
+import { unlessRefused } from "@/contract";
 import { releaseProxy, wrap, type Remote } from "comlink";
 
 /** The one way to ask a web worker something. */
 export interface WorkerClient<Api> {
-  /** Rejects when the worker breaks; whoever asks next gets a new one. Never settles once the client is closed. */
+  /** Rejects with a DomainError when the input is refused, and when the worker breaks; whoever asks next gets a new one. Never settles once the client is closed. */
   readonly ask: <Answer>(call: (remote: Remote<Api>) => Promise<Answer>) => Promise<Answer>;
   /** Ends the worker with whatever it is at. */
   readonly close: () => void;
@@ -39,7 +40,7 @@ export function workerClient<Api>(start: () => Worker): WorkerClient<Api> {
     ask: async (call) => {
       if (closed) return new Promise(() => undefined);
       running ??= begin();
-      return Promise.race([call(running.remote), running.broken]);
+      return unlessRefused(await Promise.race([call(running.remote), running.broken]));
     },
     close: () => {
       closed = true;

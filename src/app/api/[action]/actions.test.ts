@@ -183,7 +183,7 @@ describe("setups", () => {
     };
     expect(await post("save-setup", { ...setup, id: newId(), basedOn: before, settings: broken })).toMatchObject({
       status: 422,
-      body: { fields: { "rates.roll.expo": "rates.roll.expo is 4; allowed: 0 to 1" } },
+      body: { fields: { "rates.roll.expo": "Roll expo is 4; 0 to 1 can be taken" } },
     });
     for (const settings of [
       {},

@@ -1,0 +1,58 @@
+import {
+  DomainError,
+  fitAirframe,
+  airframePresets,
+  requireMark,
+  requireMeasurement,
+  requireSettings,
+  firstSettings,
+} from "@/core";
+import { refusedWords } from "./refused-field";
+
+const refusal = (run: () => unknown): Error => {
+  try {
+    run();
+  } catch (error) {
+    return error as Error;
+  }
+  throw new Error("nothing was refused");
+};
+
+it.each([
+  [() => requireMeasurement({ kind: "weight", massKg: NaN }), "Weight is no number; 10 to 25000 g can be taken"],
+  [() => requireMeasurement({ kind: "weight", massKg: 30 }), "Weight is 30000 g; 10 to 25000 g can be taken"],
+  [
+    () => requireMeasurement({ kind: "hover", command: 1.4 }),
+    "Throttle to the motors is 140 %; 2 to 100 % can be taken",
+  ],
+  [
+    () =>
+      requireSettings({
+        ...firstSettings,
+        rates: { ...firstSettings.rates, pitch: { family: "end-cubic", endDps: 9000, expo: 0 } },
+      }),
+    /^Pitch end rate is 9000 °\/s; \d+ to \d+ °\/s can be taken$/,
+  ],
+  [
+    () => requireMark({ kind: "each-direction", rule: { kind: "k-of-last", k: 5, n: 4 } }),
+    "Pass mark, how many clean is 5; 1 to 4 can be taken",
+  ],
+])("says %s as a coach reads it", (run, words) => {
+  expect(refusedWords(refusal(run))).toEqual(words instanceof RegExp ? expect.stringMatching(words) : words);
+});
+
+it("says figures in the units chosen, and a sentence of its own by the field's name", () => {
+  const heavy = refusal(() => requireMeasurement({ kind: "weight", massKg: 30 }));
+  expect(refusedWords(heavy, "imperial")).toBe("Weight is 1058.22 oz; 0.35 to 881.85 oz can be taken");
+  const slow = refusal(() =>
+    fitAirframe(airframePresets["five-inch-freestyle"].airframe, [{ kind: "run-on", rateDps: 600, deg: 170 }], {
+      heightM: 0,
+      isaOffsetK: 0,
+    }),
+  );
+  expect(refusedWords(slow)).toMatch(/^Angle turned on is 170; this aircraft runs on/);
+  expect(refusedWords(new Error("the worker broke"))).toBe("the worker broke");
+  expect(refusedWords(new DomainError("ghostStrengthMps", 3, "", undefined, [1, 2]))).toBe(
+    "Ghost strength is 3 m/s; 1 to 2 m/s can be taken",
+  );
+});
