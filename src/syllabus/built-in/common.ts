@@ -15,12 +15,26 @@ export const toSides = (recipe: string) => ({ right: `${recipe}-right`, left: `$
 export const toWays = (recipe: string) => ({ back: `${recipe}-back`, front: `${recipe}-front` });
 export const alone = (recipe: string) => ({ on: recipe });
 
-/** The usual cautions, shown with every skill. */
+/** The usual cautions, shown with every skill. Common practice, no source. */
 export const usualCautions: readonly string[] = [
-  "Nobody inside the working area; soft ground underneath; an observer beside the pilot in goggles.",
-  "New or repaired aircraft: first flight by eye, not goggles.",
+  "Nobody inside the working area; an observer beside the pilot in goggles.",
+  "Soft ground underneath: no water, no asphalt or rock, no roof, tree or far side of a fence it could not be fetched from.",
+  "New or repaired aircraft: first flight by eye, not goggles. After any contact, land: props, arms and camera tilt are checked before the next try.",
+  "Land with a reserve in the pack; nothing new begins in its last quarter.",
   "Arm switch drilled until automatic; in trouble low down, disarm.",
   "Local height limits and rules come first. This program advises; licensed instructors and local law decide.",
+];
+
+/** In goggles. */
+export const goggleCautions: readonly string[] = [
+  ...usualCautions,
+  "If the picture breaks up, stop the trick and climb out level; if it goes black, disarm. Nobody flies on blind.",
+];
+
+/** Where the throttle is closed in the air. */
+export const closedThrottleCautions: readonly string[] = [
+  ...goggleCautions,
+  "The motors idle with the throttle closed, they never stop: a setting that stops them in the air takes the control with it.",
 ];
 
 /** Faults seen at more than one trick. */

@@ -1,4 +1,4 @@
-import { toWays, usualCautions, ways } from "./common";
+import { toWays, closedThrottleCautions, ways } from "./common";
 import type { Fault } from "../types";
 import type { SkillText, StepText } from "./text";
 
@@ -125,6 +125,6 @@ export const flip: SkillText = {
   stage: 4,
   name: "Flip",
   steps,
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 30,
 };

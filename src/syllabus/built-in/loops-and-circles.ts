@@ -1,4 +1,4 @@
-import { alone, faults, oneWay, sides, toSides, usualCautions } from "./common";
+import { alone, faults, oneWay, sides, toSides, closedThrottleCautions } from "./common";
 import type { SkillText, StepText } from "./text";
 
 const loops = {
@@ -31,7 +31,7 @@ export const loop: SkillText = {
   id: "loop",
   stage: 6,
   name: "Loop",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 40,
   steps: [
     {
@@ -112,7 +112,7 @@ export const spin: SkillText = {
   id: "spin",
   stage: 6,
   name: "Spin",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 40,
   steps: [
     {
@@ -284,7 +284,7 @@ export const orbit: SkillText = {
   id: "orbit",
   stage: 6,
   name: "Orbit",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 40,
   steps: [
     {
@@ -348,7 +348,7 @@ export const style: SkillText = {
   id: "style",
   stage: 7,
   name: "Style",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 50,
   steps: [
     {

@@ -1,4 +1,4 @@
-import { alone, faults, oneWay, sides, toSides, usualCautions } from "./common";
+import { alone, faults, oneWay, sides, toSides, goggleCautions } from "./common";
 import type { SkillText, StepText } from "./text";
 
 const upright = { stopWithinDeg: null, turnsOver: null } as const satisfies Partial<StepText>;
@@ -19,7 +19,7 @@ export const stop: SkillText = {
   id: "stop",
   stage: 2,
   name: "Stop and brake",
-  cautions: usualCautions,
+  cautions: goggleCautions,
   roomM: 40,
   steps: [
     {
@@ -115,7 +115,7 @@ export const land: SkillText = {
   id: "land",
   stage: 2,
   name: "Land",
-  cautions: usualCautions,
+  cautions: goggleCautions,
   roomM: 30,
   steps: [
     {
@@ -180,7 +180,7 @@ export const bail: SkillText = {
   id: "bail",
   stage: 2,
   name: "Bail out",
-  cautions: [...usualCautions, "Begin at a soft obstacle, walking pace; tilt of the camera not above about 20°."],
+  cautions: [...goggleCautions, "Begin at a soft obstacle, walking pace; tilt of the camera not above about 20°."],
   roomM: 30,
   steps: [
     {
@@ -223,7 +223,7 @@ export const gaps: Omit<SkillText, "steps"> = {
   id: "gap",
   stage: 3,
   name: "Gaps",
-  cautions: usualCautions,
+  cautions: goggleCautions,
   roomM: 30,
 };
 
@@ -232,7 +232,7 @@ export const knife: SkillText = {
   id: "knife-edge",
   stage: 4,
   name: "Knife edge",
-  cautions: usualCautions,
+  cautions: goggleCautions,
   roomM: 30,
   steps: [
     {

@@ -1,4 +1,4 @@
-import { alone, faults, oneWay, sides, toSides, toWays, usualCautions, ways } from "./common";
+import { alone, faults, oneWay, sides, toSides, toWays, closedThrottleCautions, ways } from "./common";
 import type { SkillText, StepText } from "./text";
 
 const flips = {
@@ -16,7 +16,7 @@ export const flipParts: SkillText = {
   id: "flip-parts",
   stage: 4,
   name: "Flips in parts",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 30,
   steps: [
     {
@@ -77,7 +77,7 @@ export const roll: SkillText = {
   id: "roll",
   stage: 4,
   name: "Roll",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 40,
   steps: [
     {
@@ -152,7 +152,7 @@ export const tumble: SkillText = {
   id: "tumble",
   stage: 4,
   name: "Tumble",
-  cautions: usualCautions,
+  cautions: closedThrottleCautions,
   roomM: 30,
   steps: [
     {
@@ -180,7 +180,10 @@ export const upsideDown: SkillText = {
   id: "upside-down",
   stage: 5,
   name: "Upside down",
-  cautions: [...usualCautions, "Upside down the throttle drives it into the ground: closed throughout while learning."],
+  cautions: [
+    ...closedThrottleCautions,
+    "Upside down the throttle drives it into the ground: closed throughout while learning.",
+  ],
   roomM: 40,
   steps: [
     {
