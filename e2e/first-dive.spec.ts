@@ -54,7 +54,12 @@ test("a coach goes from nothing to a signed-off step", async ({ page }) => {
     await page.getByRole("button", { name: "Add aircraft" }).click();
     await expect(page.getByRole("heading", { name: "Plank" })).toBeVisible();
     await expect(page.getByText("New: first flight by eye")).toBeVisible();
-    await page.getByRole("button", { name: "Flown by eye, all well" }).click();
+    await page.getByRole("button", { name: "Check flight" }).click();
+    const checked = page.getByRole("dialog", { name: /^Check flight/ });
+    for (const name of ["the right way", "stays", "smooth", "cool to warm"])
+      await checked.getByRole("button", { name, exact: true }).click();
+    await checked.getByRole("button", { name: "All well: clear it to fly" }).click();
+    await expect(checked).toHaveCount(0);
     await expect(page.getByText("Checked and flying.")).toBeVisible();
 
     // Who is new begins slow and held level; for flips the stage is another, throttle before rates.

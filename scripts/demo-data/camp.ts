@@ -1,5 +1,5 @@
-import type { FlightState } from "@/contract";
-import { airframePresets, recipes, type Phase, type RateCurve, type Settings } from "@/core";
+import type { CheckFindings, Defect, FlightState, Mount } from "@/contract";
+import { airframePresets, recipes, type Measurement, type Phase, type RateCurve, type Settings } from "@/core";
 
 /** A made-up winter training camp on a disused salt works. Every person and aircraft in it is invented. */
 
@@ -47,7 +47,7 @@ interface CampSetup {
   readonly reason: string;
 }
 
-interface CampAircraft {
+export interface CampAircraft {
   readonly name: string;
   readonly preset: keyof typeof airframePresets;
   readonly state: FlightState;
@@ -58,7 +58,18 @@ interface CampAircraft {
     readonly massKg: number;
     readonly thrustToWeight: number | null;
   }[];
+  readonly mount?: Mount;
+  /** Readings of the tilt, on the eve of a flying day. */
+  readonly tilts?: readonly { readonly day: number; readonly readingsDeg: readonly number[] }[];
+  /** Flights by eye; what is not well is still open. */
+  readonly checkFlights?: readonly {
+    readonly day: number;
+    readonly found: CheckFindings;
+    readonly defects: readonly Pick<Defect, "kind" | "what">[];
+  }[];
+  readonly measured?: readonly Measurement[];
 }
+const FLEW_WELL = { sense: "right", drift: "none", noise: "smooth", heat: "cool" } as const;
 
 /** A stretch of flying days at one step with the share of clean attempts, first and last day. */
 interface Stretch {
@@ -85,6 +96,8 @@ interface CampPilot {
   readonly name: string;
   readonly stickMode: number;
   readonly grip: "thumbs" | "pinch" | "hybrid";
+  /** Speed of their own cruise, m/s. */
+  readonly cruiseMps?: number;
   readonly aircraft: readonly CampAircraft[];
   /** Signed off before the camp, on paper. */
   readonly broughtAlong: readonly string[];
@@ -196,12 +209,20 @@ export const pilots: readonly CampPilot[] = [
     measured: true,
     stickMode: 2,
     grip: "hybrid",
+    cruiseMps: 14,
     aircraft: [
       {
         name: "Rakes",
         preset: "five-inch-freestyle",
         state: "flying",
         setups: [{ day: 0, settings: settings(0.73, 25), reason: "Settled; left alone since" }],
+        mount: "fixed",
+        tilts: [{ day: 0, readingsDeg: [25.1, 24.9] }],
+        // Counted aloud at the pans: a little short of the model, as a counting tongue is late.
+        measured: [
+          { kind: "hang", punchS: 0.6, command: 0.441, hangS: 0.9 },
+          { kind: "hang", punchS: 0.9, command: 0.441, hangS: 1.2 },
+        ],
       },
     ],
     broughtAlong: [...throughCamera, "turn-brake", "land-short", "bail-flow", "gap-wide", "gap-narrow"],
@@ -223,6 +244,19 @@ export const pilots: readonly CampPilot[] = [
         name: "Spindle",
         preset: "five-inch-freestyle",
         state: "repaired",
+        mount: "adjustable",
+        tilts: [
+          { day: 1, readingsDeg: [30.2, 29.8, 30.1] },
+          { day: 19, readingsDeg: [26.1, 25.8, 26.2] },
+        ],
+        checkFlights: [
+          { day: 1, found: FLEW_WELL, defects: [] },
+          {
+            day: 19,
+            found: { ...FLEW_WELL, noise: "rough" },
+            defects: [{ kind: "noise", what: "front left, since the windmill" }],
+          },
+        ],
         setups: [
           { day: 0, settings: settings(0.74, 30), reason: "Reference setup" },
           {

@@ -8,6 +8,9 @@ import {
   insertAircraft,
   insertAttempt,
   insertCheck,
+  insertCheckFlight,
+  insertDefect,
+  insertTilt,
   insertCoach,
   insertLoad,
   insertMilestone,
@@ -28,7 +31,18 @@ import {
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
 import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
-import { coaches, flyingDaysAgo, type Alone, ownWay, pilots, planned, sites, squadName, targets } from "./camp";
+import {
+  coaches,
+  flyingDaysAgo,
+  type Alone,
+  type CampAircraft,
+  ownWay,
+  pilots,
+  planned,
+  sites,
+  squadName,
+  targets,
+} from "./camp";
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -116,7 +130,14 @@ class Camp {
       const id = this.id(this.dayMs(0) - 2 * DAY_MS);
       await insertPilot(
         this.transaction,
-        { id, squadId: this.squadId, name: plan.name, stickMode: plan.stickMode, grip: plan.grip },
+        {
+          id,
+          squadId: this.squadId,
+          name: plan.name,
+          stickMode: plan.stickMode,
+          grip: plan.grip,
+          cruiseMps: plan.cruiseMps ?? null,
+        },
         new Date(this.dayMs(0) - 2 * DAY_MS),
       );
       if (plan.signsIn) {
@@ -244,6 +265,7 @@ class Camp {
           { ...load, id: this.id(this.dayMs(0)), aircraftId },
           new Date(this.dayMs(0)),
         );
+      await this.lookedOver(aircraft, aircraftId);
       for (const [i, { day, settings, reason }] of aircraft.setups.entries()) {
         const atMs = this.dayMs(day) - 15 * HOUR_MS;
         const id = this.id(atMs);
@@ -260,6 +282,43 @@ class Camp {
       }
     }
     return ofFirst;
+  }
+
+  /** What was read and found about an aircraft itself. */
+  private async lookedOver(
+    { mount, tilts = [], checkFlights = [], measured = [] }: CampAircraft,
+    aircraftId: string,
+  ): Promise<void> {
+    const on = (day: number) => {
+      const at = new Date(this.dayMs(day) - 14 * HOUR_MS);
+      return { at, coachId: this.coachOn(day), id: this.id(at.getTime(), this.checks) };
+    };
+    for (const { day, readingsDeg } of tilts) {
+      const { at, coachId, id } = on(day);
+      const tiltDeg = readingsDeg.reduce((sum, deg) => sum + deg, 0) / readingsDeg.length;
+      const spreadDeg = Math.max(...readingsDeg) - Math.min(...readingsDeg);
+      await insertTilt(this.transaction, { id, aircraftId, coachId, tiltDeg, spreadDeg }, at);
+    }
+    for (const { day, found, defects } of checkFlights) {
+      const { at, coachId, id } = on(day);
+      await insertCheckFlight(this.transaction, { id, aircraftId, coachId, found }, at);
+      for (const defect of defects)
+        await insertDefect(
+          this.transaction,
+          { ...defect, id: this.id(at.getTime(), this.checks), aircraftId, coachId },
+          at,
+        );
+    }
+    await this.transaction("aircraft")
+      .where({ id: aircraftId })
+      .update({
+        mount: mount ?? null,
+        // Counted hangs settle nothing: the aircraft stays its estimate.
+        ...(measured.length > 0 && {
+          measurements: JSON.stringify(measured),
+          estimate: this.transaction.ref("airframe"),
+        }),
+      });
   }
 
   private async loadDay(day: number, people: readonly Person[]): Promise<void> {

@@ -231,6 +231,19 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   ],
   "remove-load": [coaches, () => ({ id: made.load })],
   "restore-load": [coaches, () => ({ id: made.load })],
+  "check-flight": [
+    coaches,
+    () => ({
+      id: newId(),
+      aircraftId: made.aircraft,
+      found: { sense: "right", drift: "none", noise: "smooth", heat: "cool" },
+      defects: [],
+    }),
+  ],
+  "add-defect": [coaches, () => ({ id: newId(), aircraftId: made.aircraft, what: "loose arm" })],
+  "mend-defect": [coaches, () => ({ id: newId(), aircraftId: made.aircraft, mended: true })],
+  "read-tilt": [coaches, () => ({ id: newId(), aircraftId: made.aircraft, readingsDeg: [24.6, 25] })],
+  "set-mount": [coaches, () => ({ id: made.aircraft, version: 2, mount: "fixed" })],
   "set-flight-state": [coaches, () => ({ id: made.aircraft, flightState: "flying" })],
   "measure-aircraft": [
     coaches,
@@ -522,7 +535,19 @@ describe("actions", () => {
 
 /** Every row of the records, to see that who may not changes nothing. */
 async function everything(): Promise<unknown> {
-  const tables = ["squad", "squad_coach", "pilot", "aircraft", "setup", "session", "attempt", "milestone", "note"];
+  const tables = [
+    "squad",
+    "squad_coach",
+    "pilot",
+    "aircraft",
+    "aircraft_check",
+    "aircraft_defect",
+    "setup",
+    "session",
+    "attempt",
+    "milestone",
+    "note",
+  ];
   return Promise.all(
     [...tables, "sign_off_request", "invitation", "account", "trail"].map((table) => database()(table)),
   );

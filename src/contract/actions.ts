@@ -1,6 +1,17 @@
 import type { AttemptMeasure, Measurement, Outcome, Place, Settings, SquadRules, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
-import type { FlightState, Grip, InvitationKind, PilotPlan, PropsFound, Session, SessionPilot } from "./records";
+import type {
+  CheckFindings,
+  DefectKind,
+  FlightState,
+  Grip,
+  InvitationKind,
+  Mount,
+  PilotPlan,
+  PropsFound,
+  Session,
+  SessionPilot,
+} from "./records";
 
 /** A number that a form sends as it was typed; the server reads it, and names the field where it is none. Empty text is no number. */
 export type TypedNumber = number | string;
@@ -39,6 +50,7 @@ interface PilotFields extends Id {
   readonly grip: Grip;
   readonly settingsFrozen?: boolean;
   readonly reactionS?: TypedNumber | null;
+  readonly cruiseMps?: TypedNumber | null;
 }
 interface SiteFields extends Id {
   readonly name: string;
@@ -159,6 +171,19 @@ interface AircraftActions {
   "remove-aircraft": Does<Id>;
   "restore-aircraft": Does<Id>;
   "rename-aircraft": Does<Versioned & { readonly name: string }>;
+  /** Flown by eye: what was found, with a defect for each thing that is not well. All well clears the aircraft. */
+  "check-flight": Does<
+    Id & {
+      readonly aircraftId: string;
+      readonly found: CheckFindings;
+      readonly defects: readonly (Id & { readonly kind: DefectKind; readonly what: string })[];
+    }
+  >;
+  "add-defect": Does<Id & { readonly aircraftId: string; readonly what: string }>;
+  "mend-defect": Does<Id & { readonly aircraftId: string; readonly mended: boolean }>;
+  /** Readings of the camera's tilt taken one after the other. */
+  "read-tilt": Does<Id & { readonly aircraftId: string; readonly readingsDeg: readonly number[] }>;
+  "set-mount": Does<Versioned & { readonly mount: Mount | null }>;
   "set-flight-state": Does<Id & { readonly flightState: FlightState }>;
   "measure-aircraft": Does<Versioned & { readonly measurements: readonly Measurement[] }>;
   "choose-reference": Does<Id>;

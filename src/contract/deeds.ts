@@ -21,6 +21,7 @@ export type DeedDone =
   | { readonly kind: "measured"; readonly aircraft: string }
   | { readonly kind: "renamed-aircraft"; readonly was: string; readonly is: string }
   | { readonly kind: "checked"; readonly aircraft: string; readonly tiltDeg: number }
+  | { readonly kind: "check-flown"; readonly aircraft: string; readonly well: boolean }
   | { readonly kind: "changed-pilot" | "changed-school" | "changed-squad-school" | "changed-squad-rules" }
   /** `pilot` to the squad `to`, as the squad reads it that they left. */
   | { readonly kind: "moved-away"; readonly pilot: string; readonly to: string }

@@ -29,6 +29,8 @@ export interface Pilot {
   readonly settingsFrozen: boolean;
   /** From the coach's call to the stick, measured, s; null where it was not. */
   readonly reactionS: number | null;
+  /** Speed at which the pilot cruises, m/s; null where nobody asked: level cruise at the camera's tilt is taken. */
+  readonly cruiseMps: number | null;
   /** The aircraft their hands know, which the others are compared with; null for none chosen. */
   readonly referenceAircraftId: string | null;
   /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */
@@ -67,9 +69,49 @@ export const flightStates: readonly FlightState[] = ["new", "repaired", "flying"
 export const propsFound = ["fine", "changed"] as const;
 export type PropsFound = (typeof propsFound)[number];
 
+/** What a check flight looks at, by eye, and how each may be found; the first is well. */
+export const checkFindings = {
+  sense: ["right", "reversed"],
+  drift: ["none", "drifts"],
+  noise: ["smooth", "rough"],
+  heat: ["cool", "hot"],
+} as const;
+export type CheckPart = keyof typeof checkFindings;
+export const checkParts = Object.keys(checkFindings) as readonly CheckPart[];
+export type CheckFindings = { readonly [Part in CheckPart]: (typeof checkFindings)[Part][number] };
+
+/** Nothing was found in a check flight. */
+export const flewWell = (found: CheckFindings): boolean =>
+  checkParts.every((part) => found[part] === checkFindings[part][0]);
+
+/** A flight by eye after which somebody said how the aircraft is. */
+export interface CheckFlight extends CheckFindings {
+  readonly id: string;
+  readonly coachName: string;
+  readonly atMs: number;
+}
+
+export const defectKinds = [...checkParts, "other"] as const;
+export type DefectKind = (typeof defectKinds)[number];
+
+/** Something wrong with an aircraft that nobody has mended yet. */
+export interface Defect {
+  readonly id: string;
+  readonly kind: DefectKind;
+  /** In the coach's words; may be empty where the kind says it. */
+  readonly what: string;
+  readonly foundAtMs: number;
+}
+
+/** Whether the camera can be set to another angle. */
+export const mounts = ["fixed", "adjustable"] as const;
+export type Mount = (typeof mounts)[number];
+
 /** The camera's tilt as it was measured, and when. */
 export interface TiltReading {
   readonly tiltDeg: number;
+  /** Of the readings from least to most, °; absent for a single one. */
+  readonly spreadDeg?: number;
   readonly atMs: number;
 }
 
@@ -92,6 +134,9 @@ export interface Aircraft {
   readonly openCrashes: readonly OpenCrash[];
   /** The last measured tilt of its camera; null where it never was. */
   readonly lastTilt: TiltReading | null;
+  readonly openDefects: readonly Defect[];
+  /** Null where nobody said. */
+  readonly mount: Mount | null;
   /** What was measured on it, oldest first; the airframe is fitted to it. */
   readonly measurements: readonly Measurement[];
   /** The airframe before measuring. */

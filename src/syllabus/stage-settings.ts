@@ -2,7 +2,7 @@ import {
   rounded,
   type Air,
   type Airframe,
-  cruiseIfPossible,
+  ownCruise,
   curveFeel,
   DomainError,
   dpsPerMillimetre,
@@ -184,6 +184,8 @@ export function settingsProposals(
   school: SettingsSchool,
   grip: keyof typeof stickTravelByGrip,
   air: Air = SEA_LEVEL_AIR,
+  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
+  cruiseMps: number | null = null,
 ): readonly SettingsProposal[] {
   requireSettings(settings);
   const wanted = byStage[stage];
@@ -210,7 +212,7 @@ export function settingsProposals(
       tiltDeg,
     })),
     ...limit(settings, wanted),
-    ...mid(settings, airframe, tiltDeg, wanted, air),
+    ...mid(settings, airframe, { tiltDeg, cruiseMps }, wanted, air),
     ...one(
       "expo",
       "Throttle expo",
@@ -403,15 +405,18 @@ function limit(settings: Settings, { throttleScale }: StageSettings): SettingsPr
 function mid(
   settings: Settings,
   airframe: Airframe,
-  tiltDeg: number,
+  cruising: Cruising,
   { throttleScale }: StageSettings,
   air: Air,
 ): SettingsProposal[] {
   // Through the limit that is proposed beside it.
   const limited = { ...settings.throttle, limit: limitOf(throttleScale) };
-  const wanted = cruiseMid(limited, airframe, tiltDeg, air);
+  const wanted = cruiseMid(limited, airframe, cruising, air);
   if (wanted === null || Math.abs(wanted - settings.throttle.mid) <= 0.02) return [];
-  const reason = "softest where this aircraft cruises at that tilt";
+  const reason =
+    cruising.cruiseMps === null
+      ? "softest where this aircraft cruises at that tilt"
+      : "softest where this pilot cruises with it";
   return one("mid", "Throttle mid", settings.throttle.mid.toFixed(2), wanted.toFixed(2), reason, (from) => ({
     ...from,
     throttle: { ...from.throttle, mid: wanted },
@@ -421,9 +426,11 @@ function mid(
 const limitOf = (throttleScale: number | null): ThrottleProfile["limit"] =>
   throttleScale === null ? { kind: "off", fraction: 1 } : { kind: "scale", fraction: throttleScale };
 
-/** The mid on the cruise, or null for an aircraft that cannot cruise level at this tilt. */
-function cruiseMid(profile: ThrottleProfile, airframe: Airframe, tiltDeg: number, air: Air): number | null {
-  const level = cruiseIfPossible(airframe, tiltDeg, air);
+type Cruising = Parameters<typeof ownCruise>[1];
+
+/** The mid on the cruise, or null for an aircraft that cannot cruise level so. */
+function cruiseMid(profile: ThrottleProfile, airframe: Airframe, cruising: Cruising, air: Air): number | null {
+  const level = ownCruise(airframe, cruising, air);
   return level && rounded(proposedMid(profile, level.throttle), 2);
 }
 

@@ -18,6 +18,7 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "answered-not-yet": { kind: "answered-not-yet", step: "Hang" },
   removed: { kind: "removed", thing: "record" },
   restored: { kind: "restored", thing: "record" },
+  "check-flown": { kind: "check-flown", aircraft: "Plank", well: false },
   checked: { kind: "checked", aircraft: "Plank", tiltDeg: 24.6 },
   "saved-setup": { kind: "saved-setup", aircraft: "Plank", number: 1, reason: "first" },
   measured: { kind: "measured", aircraft: "Plank" },

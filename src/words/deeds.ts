@@ -29,6 +29,8 @@ function doneWords(done: DeedDone): string {
       return `measured the aircraft ${done.aircraft}`;
     case "checked":
       return `cleared ${done.aircraft} to fly after a crash (tilt ${numeral(done.tiltDeg, 1)}°)`;
+    case "check-flown":
+      return `flew ${done.aircraft} by eye: ${done.well ? "all well" : "defects found"}`;
     case "changed-pilot":
       return "changed name, mode, grip or squad";
     case "changed-school":

@@ -4,6 +4,7 @@ export { blockNames } from "./block-names";
 export { blockReasonWords } from "./block-reasons";
 export { capital, lower } from "./capital";
 export { deedWords } from "./deeds";
+export { checkQuestions, defectWords } from "./defects";
 export { evidenceWords, judgedByWords } from "./evidence";
 export { lessonWords } from "./lesson";
 export { countWords, markWords, measureSides, measureWords, placeWords, unitOf } from "./marks";

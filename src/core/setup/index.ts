@@ -4,7 +4,7 @@ export { endRateFromRolls, fitAirframe, measuredNumbers, measurementKinds, requi
 export type { FittedAirframe, MeasuredNumber, Measurement } from "./measured";
 export { fastestMix, mixFor, pureHalfTurnViewDeg, tiltError, tiltOfSticks } from "./mix";
 export type { Mix, MixKind, TiltError } from "./mix";
-export { punchLadder, punchStick } from "./punch";
+export { CATCH_S, punchLadder, punchStick } from "./punch";
 export type { PunchRung } from "./punch";
 export { limitEffect, midVerdict, proposedMid, throttleExpoByFlying, throttlePoints } from "./throttle-advice";
 export type { LimitEffect, MidVerdict, ThrottlePoint, ThrottlePoints } from "./throttle-advice";

@@ -103,10 +103,12 @@ export interface PunchRung extends PunchFlight {
   readonly lateHangS: number;
   /** Seconds of a flip at full stick out of this punch; null where it does not turn. */
   readonly flipS: number | null;
-  /** Whole flips at full stick in the hang; null where it does not turn. */
+  /** Whole flips at full stick in the hang, with `CATCH_S` left; null where it does not turn. */
   readonly flips: number | null;
 }
 
+/** Of the hang so much is kept for the throttle to come back and the catch, s. Common practice, no source. */
+export const CATCH_S = 0.3;
 /** A learner's punch: so many times the thrust that hovers. Common practice, no source. */
 const USUAL_TIMES = 2;
 
@@ -138,7 +140,7 @@ export function punchLadder(
         ...flown,
         lateHangS: flyPunch({ ...punch, packUsed: lateUsed }).hangS,
         flipS: turn,
-        flips: turn === null ? null : Math.floor(flown.hangS / turn),
+        flips: turn === null ? null : Math.max(0, Math.floor((flown.hangS - CATCH_S) / turn)),
       };
     });
 }

@@ -24,6 +24,7 @@ const five = airframePresets["five-inch-freestyle"].airframe;
 const seven = airframePresets["seven-inch"].airframe;
 const open: ThrottleProfile = { mid: 0.3, expo: 0.5, limit: { kind: "off", fraction: 1 } };
 const thumbs = stickTravelByGrip.thumbs;
+const atTilt = (tiltDeg: number) => ({ tiltDeg, cruiseMps: null });
 const equal: AxisRates = {
   roll: { family: "end-cubic", endDps: 700, expo: 0.3 },
   pitch: { family: "end-cubic", endDps: 700, expo: 0.3 },
@@ -37,7 +38,7 @@ const about = (axis: "x" | "y" | "z", deg: number): Quaternion => {
 
 describe("throttle", () => {
   it("puts hover and cruise on the stick, cruise above hover, and gives back the commands", () => {
-    const { hover, cruise: level } = throttlePoints(open, five, 25, SEA_LEVEL_AIR, thumbs);
+    const { hover, cruise: level } = throttlePoints(open, five, atTilt(25), SEA_LEVEL_AIR, thumbs);
     expect(throttleOut(open, hover.stick!)).toBeCloseTo(hoverCommand(five), 6);
     expect(throttleOut(open, level!.stick!)).toBeCloseTo(cruise(five, 25, SEA_LEVEL_AIR).throttle, 6);
     expect(level!.command).toBeGreaterThan(hover.command);
@@ -75,7 +76,7 @@ describe("throttle", () => {
 
   it("one millimetre changes the climb less with more expo and with a longer stick", () => {
     const climb = (profile: ThrottleProfile, grip = thumbs) =>
-      throttlePoints(profile, five, 20, SEA_LEVEL_AIR, grip).hover.climbPerMm!;
+      throttlePoints(profile, five, atTilt(20), SEA_LEVEL_AIR, grip).hover.climbPerMm!;
     expect(climb({ ...open, expo: 0.7 })).toBeLessThan(climb({ ...open, expo: 0.2 }));
     expect(climb(open, stickTravelByGrip.pinch)).toBeCloseTo((climb(open) * 22) / 29, 9);
     // Straight stick, hover: g·W·(1−a+2au) over twice 22 mm·sin 25°, by hand.
@@ -92,8 +93,8 @@ describe("throttle", () => {
     const clipped = limitEffect({ ...open, expo: 0, limit: { kind: "clip", fraction: 0.65 } }, five);
     expect(clipped.deadAbove).toBeCloseTo(0.65, 6);
     expect(
-      throttlePoints({ ...open, limit: { kind: "scale", fraction: 0.25 } }, seven, 20, SEA_LEVEL_AIR, thumbs).hover
-        .stick,
+      throttlePoints({ ...open, limit: { kind: "scale", fraction: 0.25 } }, seven, atTilt(20), SEA_LEVEL_AIR, thumbs)
+        .hover.stick,
     ).toBeNull();
   });
 });

@@ -2,7 +2,7 @@ import { hoverCommand, thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { RAD_PER_DEG, requireNumber } from "../numbers";
 import { tipTravelMm, type StickTravel } from "../rates";
-import { cruiseIfPossible } from "../sustained";
+import { ownCruise } from "../sustained";
 import { requireThrottleProfile, stickForThrottleClamped, throttleAtStick, type ThrottleProfile } from "../throttle";
 
 /** One place on the throttle: a motor command and how it is reached. */
@@ -18,7 +18,7 @@ export interface ThrottlePoint {
 /** Hover and level cruise on the stick. */
 export interface ThrottlePoints {
   readonly hover: ThrottlePoint;
-  /** Null when the aircraft cannot cruise at this tilt. */
+  /** As the pilot cruises; null when the aircraft cannot fly level so. */
   readonly cruise: ThrottlePoint | null;
 }
 
@@ -26,7 +26,7 @@ export interface ThrottlePoints {
 export function throttlePoints(
   profile: ThrottleProfile,
   airframe: Airframe,
-  tiltDeg: number,
+  cruising: { readonly tiltDeg: number; readonly cruiseMps: number | null },
   air: Air,
   travel: StickTravel,
 ): ThrottlePoints {
@@ -36,8 +36,8 @@ export function throttlePoints(
     const stick = stickForThrottleClamped(profile, command);
     return { command, stick, climbPerMm: climbPerMm(profile, airframe, stick, leanDeg, travel) };
   };
-  const level = cruiseIfPossible(airframe, tiltDeg, air);
-  return { hover: point(hoverCommand(airframe), 0), cruise: level && point(level.throttle, tiltDeg) };
+  const level = ownCruise(airframe, cruising, air);
+  return { hover: point(hoverCommand(airframe), 0), cruise: level && point(level.throttle, level.leanDeg) };
 }
 
 /** Vertical acceleration for a millimetre of the tip: g·W·f′(u)·du/ds·cos(lean) over the travel from stop to stop. */

@@ -2,6 +2,8 @@ export { cruise, cruiseIfPossible, topSpeed } from "./cruise";
 export type { Cruise } from "./cruise";
 export { invertedFlat } from "./inverted";
 export type { InvertedFlat } from "./inverted";
+export { cruiseRangeMps, ownCruise } from "./own-cruise";
+export type { OwnCruise } from "./own-cruise";
 export { backFacingOrbit, orbitFacingCentre } from "./orbit";
 export type { BackFacingOrbit, Orbit } from "./orbit";
 export { powerFor, TooLittleThrust } from "./power";

@@ -1,5 +1,6 @@
 import { curveFeel, type Settings } from "@/core";
 import { toBeChecked, type Aircraft } from "@/contract";
+import { defectWords, lower } from "@/words";
 import { usualAt, type Step } from "@/syllabus";
 
 /** A throttle limit this much below what is usual is worth a word. Ours. */
@@ -19,11 +20,18 @@ export function cautionsFor(step: Step, stage: number, aircraft: Aircraft, setti
 }
 
 function aircraftCautions(aircraft: Aircraft): string[] {
+  // What older versions kept on a device knows of no defects.
+  const defects = (aircraft.openDefects ?? []).map(
+    (defect) => `${aircraft.name} has a defect: ${lower(defectWords(defect))}.`,
+  );
   const why = toBeChecked(aircraft);
-  if (why === null) return [];
+  if (why === null) return defects;
   return why === "crashed"
-    ? [`${aircraft.name} crashed: check the propellers, measure the tilt and fly it by eye before goggles go on.`]
-    : [`${aircraft.name} is ${why}: fly it by eye first, not in goggles.`];
+    ? [
+        ...defects,
+        `${aircraft.name} crashed: check the propellers, measure the tilt and fly it by eye before goggles go on.`,
+      ]
+    : [...defects, `${aircraft.name} is ${why}: fly it by eye first, not in goggles.`];
 }
 
 function turnCautions({ axis, endRateDps }: NonNullable<Step["turnsOver"]>, { modes, rates }: Settings): string[] {

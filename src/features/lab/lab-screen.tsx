@@ -177,6 +177,7 @@ function Hands({
           stopWithinDeg={lab.stopWithinDeg}
           frozen={data.pilot.settingsFrozen}
           grip={data.pilot.grip}
+          cruiseMps={data.pilot.cruiseMps}
         />
       )}
     </ScatterPanel>

@@ -43,6 +43,7 @@ function show(manner: Manner = { school: {}, own: [] }, frozen = false) {
       stopWithinDeg={15}
       frozen={frozen}
       grip="thumbs"
+      cruiseMps={null}
     />,
     { address: "/lab?pilot=odo" },
   );

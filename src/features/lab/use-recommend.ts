@@ -51,6 +51,8 @@ export interface RecommendProps {
   /** Whether the settings of the pilot are frozen. */
   frozen: boolean;
   grip: keyof typeof stickTravelByGrip;
+  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
+  cruiseMps: number | null;
 }
 
 /** What the coach lets change and weighs, and the search for what goes clean most often. */

@@ -17,6 +17,7 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { PilotData } from "./load";
 import { PlacePilot } from "./place-pilot";
 import { RemovePilot } from "./remove-pilot";
+import { usePreferences } from "@/ui/theme/preferences";
 
 /** Who it is, how deep they have sounded, and what may be done with the record. */
 export function PilotHeading({ data }: { data: PilotData }) {
@@ -24,6 +25,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
   const syllabus = useSyllabus();
   const router = useRouter();
   const [editing, setEditing] = useState(false);
+  const { units } = usePreferences();
   const way = pathOf(syllabus, routeOf(data.school)).filter(({ optional }) => !optional);
   const signed = new Set(milestones.map(({ stepId }) => stepId));
   const deepest = Math.max(-1, ...milestones.map(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage ?? -1));
@@ -70,8 +72,8 @@ export function PilotHeading({ data }: { data: PilotData }) {
             <SendForm
               action="edit-pilot"
               submit="Save"
-              fields={pilotFields(pilot, data.squads)}
-              input={(values) => ({ id: pilot.id, version: pilot.version, ...pilotFrom(values) })}
+              fields={pilotFields(pilot, data.squads, units)}
+              input={(values) => ({ id: pilot.id, version: pilot.version, ...pilotFrom(values, units) })}
               onDone={() => {
                 setEditing(false);
                 router.refresh();

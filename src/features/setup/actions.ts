@@ -32,6 +32,7 @@ import {
   updateFlightState,
   updateMeasurements,
 } from "@/server/repositories";
+import { checkActions } from "./check-actions";
 import {
   AddAircraftInput,
   AddLoadInput,
@@ -67,6 +68,8 @@ const setListed = (removedAt: () => Date | null) =>
 const MOST_LOADS = 50;
 
 export const setupActions = {
+  ...checkActions,
+
   "add-aircraft": coachAction(
     AddAircraftInput,
     ({ pilotId }) => [need("coach", "pilot", pilotId)],

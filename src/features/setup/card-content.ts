@@ -4,7 +4,8 @@ import { numeral, quantityText, type UnitSystem } from "@/words";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 import {
   airOfDay,
-  cruiseIfPossible,
+  ownCruise,
+  rounded,
   curveFeel,
   dayText,
   rateAtStick,
@@ -74,7 +75,9 @@ export function cardContent(
     },
   });
   const words = (text: string): Content => ({ text, fontSize: small });
-  const level = cruiseIfPossible(aircraft.airframe, settings.tiltDeg, airOfDay(heights.day));
+  const { tiltDeg } = settings;
+  const level = ownCruise(aircraft.airframe, { tiltDeg, cruiseMps: pilot.cruiseMps }, airOfDay(heights.day));
+  const leanDeg = rounded(level?.leanDeg ?? tiltDeg, 0);
   const { throttle, modes } = settings;
   const limit =
     throttle.limit.kind === "off"
@@ -121,7 +124,7 @@ export function cardContent(
         ["auto", "*", "auto", "auto", "auto", "auto"],
       ),
       table(
-        ["camera tilt", "throttle mid, expo, limit", "level cruise", "modes"],
+        ["camera tilt", "throttle mid, expo, limit", pilot.cruiseMps === null ? "level cruise" : "own cruise", "modes"],
         [
           [
             number(`${settings.tiltDeg}°`),
@@ -136,10 +139,18 @@ export function cardContent(
         ],
         ["auto", "auto", "*", "auto"],
       ),
-      heading(`Mix at ${settings.tiltDeg}° of tilt, to the right, by hand`),
+      heading(
+        `Mix at ${tiltDeg}° of tilt${leanDeg === tiltDeg ? "" : `, turns ${leanDeg}° nose down`}, to the right, by hand`,
+      ),
       table(
         ["sticks", "move", "roll", "yaw", "how the hands move"],
-        mixRows(settings, pilot.stickMode, TURN_DPS, SPIN_DPS, "hand").map(({ name, mix, words: how }, i) => [
+        mixRows(settings, {
+          stickMode: pilot.stickMode,
+          leanDeg,
+          turnDps: TURN_DPS,
+          spinDps: SPIN_DPS,
+          by: "hand",
+        }).map(({ name, mix, words: how }, i) => [
           {
             svg: stickPairSvg({
               rollStick: mix.rollStick,

@@ -12,6 +12,7 @@ const pilot: Pilot = {
   grip: "thumbs",
   settingsFrozen: false,
   reactionS: null,
+  cruiseMps: null,
   referenceAircraftId: null,
   school: {},
   version: 1,
@@ -74,6 +75,6 @@ it("says the same figures as the curves and the turn arithmetic", () => {
   expect(texts).toContain(rateDps(setup.settings.rates.roll, 1).toFixed(0));
   // In a level turn at 30 degrees of tilt roll is half the turning rate (sin 30).
   expect(levelTurnRates(30, 90).rollDps).toBeCloseTo(45);
-  const stick = texts.find((_, i) => texts[i - 1] === "Turn, camera level, 90\u00a0°/s")!;
+  const stick = texts.find((_, i) => texts[i - 1] === "Turn, horizon level, 90\u00a0°/s")!;
   expect(rateDps(setup.settings.rates.roll, Number.parseInt(stick) / 100)).toBeCloseTo(45, -1);
 });

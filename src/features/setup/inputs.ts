@@ -81,6 +81,8 @@ export class MeasurementInput {
   @IsOptional() @IsNumber({}, { message: "the time on a full pack is not a number" }) freshS?: number;
   @IsOptional() @IsNumber({}, { message: "the time late in the pack is not a number" }) lateS?: number;
   @IsOptional() @IsNumber({}, { message: "the share used is not a number" }) usedShare?: number;
+  @IsOptional() @IsNumber({}, { message: "the punch is not a number" }) punchS?: number;
+  @IsOptional() @IsNumber({}, { message: "the hang is not a number" }) hangS?: number;
 }
 
 export class MeasureAircraftInput {

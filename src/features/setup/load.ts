@@ -5,7 +5,7 @@ import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
 import { currentStepOf, type Day, type School, skillOf, stepName, type Syllabus } from "@/syllabus";
 import type { LoggedAttempt, Aircraft, KeptLoad, Pilot, Setup } from "@/contract";
-import { listAircraft, listAttempts, listLoads, listSetups } from "@/server/repositories";
+import { checkLog, listAircraft, listAttempts, listLoads, listSetups } from "@/server/repositories";
 
 /** Another aircraft of the pilot with its newest setup. */
 export interface FleetMember {
@@ -25,6 +25,8 @@ export interface SetupData {
   readonly aircraft: Aircraft | null;
   /** What it carries besides. */
   readonly loads: readonly KeptLoad[];
+  /** How its tilt was read and what flights by eye found, newest first. */
+  readonly checks: Awaited<ReturnType<typeof checkLog>>;
   /** Versions of this aircraft, newest first. */
   readonly setups: readonly Setup[];
   /** The newest setup of the pilot's other aircraft, to start a new one from. */
@@ -41,14 +43,17 @@ export interface SetupData {
   readonly mayChange: boolean;
 }
 
+const NO_CHECKS = { tilts: [], flights: [] };
+
 export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, progresses, attempts, day, loads] = await Promise.all([
+  const [all, fleet, progresses, attempts, day, loads, checks] = await Promise.all([
     listSetups(pilot.id),
     listAircraft([pilot.id]),
     loadProgress([pilot]),
     listAttempts([pilot.id]),
     loadDay(pilot.squadId),
     listLoads(aircraft ? [aircraft.id] : []),
+    aircraft ? checkLog(aircraft.id) : NO_CHECKS,
   ]);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const progress = entryOf(progresses, pilot.id);
@@ -62,6 +67,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     pilot,
     aircraft,
     loads,
+    checks,
     setups,
     changes: changesOf(setups, attempts, syllabus),
     elsewhere: fleet

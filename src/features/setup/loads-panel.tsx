@@ -5,15 +5,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import {
-  cruiseIfPossible,
-  loadedAirframe,
-  proposedMid,
-  stickTravelByGrip,
-  throttlePoints,
-  type Settings,
-} from "@/core";
-import type { Aircraft, Grip, KeptLoad } from "@/contract";
+import { ownCruise, loadedAirframe, proposedMid, stickTravelByGrip, throttlePoints, type Settings } from "@/core";
+import type { Aircraft, Pilot, KeptLoad } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useAir } from "@/ui/air/use-air";
 import { SendForm } from "@/ui/forms/send-form";
@@ -30,14 +23,14 @@ export function LoadsPanel({
   aircraft,
   loads,
   settings,
-  grip,
+  pilot: { grip, cruiseMps },
   mayChange,
 }: {
   aircraft: Aircraft;
   loads: readonly KeptLoad[];
   /** As they stand on this screen, saved or not. */
   settings: Settings;
-  grip: Grip;
+  pilot: Pick<Pilot, "grip" | "cruiseMps">;
   mayChange: boolean;
 }) {
   const air = useAir();
@@ -45,10 +38,11 @@ export function LoadsPanel({
   const undoable = useUndoable();
   const { units } = usePreferences();
   const [round, setRound] = useState(0);
+  const cruising = { tiltDeg: settings.tiltDeg, cruiseMps };
   const rows = [null, ...loads].map((load) => {
     const airframe = load ? loadedAirframe(aircraft.airframe, load) : aircraft.airframe;
-    const points = throttlePoints(settings.throttle, airframe, settings.tiltDeg, air, stickTravelByGrip[grip]);
-    const cruise = cruiseIfPossible(airframe, settings.tiltDeg, air);
+    const points = throttlePoints(settings.throttle, airframe, cruising, air, stickTravelByGrip[grip]);
+    const cruise = ownCruise(airframe, cruising, air);
     return [
       load?.name ?? "as it is",
       quantityText(airframe.massKg, "mass", units),

@@ -5,7 +5,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { fastestMix, tiltError, type MixKind, type Settings } from "@/core";
+import { fastestMix, ownCruise, rounded, tiltError, type Airframe, type MixKind, type Settings } from "@/core";
+import type { Pilot } from "@/contract";
+import { useAir } from "@/ui/air/use-air";
 import { StickPair } from "@/ui/sticks/stick-pair";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG, type By } from "./mix-rows";
 import { NumberSlider } from "@/ui/forms/number-slider";
@@ -15,12 +17,23 @@ import { PlainTable } from "@/ui/layout/plain-table";
 const rate = (dps: number) => numeral(Math.abs(dps), 0);
 
 /** The mix: how much roll goes with how much yaw at this tilt, in body rates and in stick travel through the pilot's own curves. */
-export function MixPanel({ settings, stickMode }: { settings: Settings; stickMode: number }) {
+export function MixPanel({
+  settings,
+  airframe,
+  pilot: { stickMode, cruiseMps },
+}: {
+  settings: Settings;
+  airframe: Airframe;
+  pilot: Pick<Pilot, "stickMode" | "cruiseMps">;
+}) {
   const [turnDps, setTurn] = useState(90);
   const [spinDps, setSpin] = useState(300);
   const [by, setBy] = useState<By>("hand");
-  const { rates, tiltDeg } = settings;
-  const rows = mixRows(settings, stickMode, turnDps, spinDps, by);
+  const { tiltDeg } = settings;
+  const own = ownCruise(airframe, { tiltDeg, cruiseMps }, useAir());
+  const [chosenLean, setLean] = useState<number | null>(null);
+  const leanDeg = chosenLean ?? rounded(own?.leanDeg ?? tiltDeg, 0);
+  const rows = mixRows(settings, { stickMode, leanDeg, turnDps, spinDps, by });
   return (
     <section aria-labelledby="mix">
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
@@ -56,7 +69,25 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
           digits={0}
           onChange={setSpin}
         />
+        {by === "hand" && (
+          <NumberSlider
+            label="Turned with the nose down, °"
+            value={leanDeg}
+            range={[0, 80]}
+            step={1}
+            digits={0}
+            onChange={setLean}
+          />
+        )}
       </Box>
+      {by === "hand" && Math.abs(leanDeg - tiltDeg) >= 1 && (
+        <Typography sx={{ fontSize: "0.9rem", mb: 1 }}>
+          {chosenLean === null && cruiseMps !== null && "That is this pilot's own cruise. "}
+          Turns go by the pitch that is flown, not by the tilt: at {leanDeg}° nose down the horizon stands{" "}
+          <b className="num">{Math.abs(tiltDeg - leanDeg)}°</b> {leanDeg < tiltDeg ? "below" : "above"} the middle of
+          the picture. A roll about the view goes by the tilt.
+        </Typography>
+      )}
       <PlainTable
         label="Mix"
         head={["to the right", "roll, °/s", "yaw, °/s", "roll stick", "yaw stick", "how the hands move"]}
@@ -73,9 +104,27 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
         ])}
       />
       <Typography sx={{ fontSize: "0.9rem", my: 1 }}>
-        Fastest with these curves: turn or spin <Fastest kind="level-turn" settings={settings} />, roll about the view{" "}
-        <Fastest kind="view-roll" settings={settings} />.
+        Fastest with these curves: turn or spin{" "}
+        <Fastest kind="level-turn" settings={{ ...settings, tiltDeg: by === "hand" ? leanDeg : tiltDeg }} />, roll about
+        the view <Fastest kind="view-roll" settings={settings} />.
       </Typography>
+      <WrongTilt settings={settings} turnDps={turnDps} spinDps={spinDps} />
+    </section>
+  );
+}
+
+/** What the same sticks do when the camera is not tilted as one thinks. */
+function WrongTilt({
+  settings: { rates, tiltDeg },
+  turnDps,
+  spinDps,
+}: {
+  settings: Settings;
+  turnDps: number;
+  spinDps: number;
+}) {
+  return (
+    <>
       <Typography variant="h2" sx={{ mt: 3, mb: 0.5 }}>
         If the camera sits differently than you think
       </Typography>
@@ -104,7 +153,7 @@ export function MixPanel({ settings, stickMode }: { settings: Settings; stickMod
         Body rates of a steady turn, ISO 1151-1 axes: roll = turn · sin tilt, yaw = turn · cos tilt; about the view,
         roll = rate · cos tilt, yaw = rate · sin tilt the other way. Sticks through these curves.
       </Typography>
-    </section>
+    </>
   );
 }
 

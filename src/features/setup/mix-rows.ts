@@ -12,16 +12,28 @@ export interface MixRow {
   readonly words: string;
 }
 
-/** The mixes a pilot needs at this tilt, to the right, at chosen speeds. */
-export function mixRows(settings: Settings, stickMode: number, turnDps: number, spinDps: number, by: By): MixRow[] {
+/**
+ * The mixes a pilot needs, to the right, at chosen speeds. By hand a turn goes by how far the nose is down, a roll about the view by the tilt; the
+ * controller goes by the tilt it is set to.
+ */
+export function mixRows(
+  settings: Settings,
+  {
+    stickMode,
+    leanDeg,
+    turnDps,
+    spinDps,
+    by,
+  }: { stickMode: number; leanDeg: number; turnDps: number; spinDps: number; by: By },
+): MixRow[] {
+  const { rates, tiltDeg } = settings;
   const moves = [
-    { name: "Turn, camera level", kind: "level-turn", dps: turnDps },
-    { name: "Flat spin", kind: "level-turn", dps: spinDps },
-    { name: "Roll about the view", kind: "view-roll", dps: spinDps },
+    { name: "Turn, horizon level", kind: "level-turn", dps: turnDps, atDeg: leanDeg },
+    { name: "Flat spin", kind: "level-turn", dps: spinDps, atDeg: leanDeg },
+    { name: "Roll about the view", kind: "view-roll", dps: spinDps, atDeg: tiltDeg },
   ] as const;
-  return moves.map(({ name, kind, dps }) => {
-    const mix =
-      by === "hand" ? mixFor(kind, settings.rates, settings.tiltDeg, dps) : mixedByController(kind, settings, dps);
+  return moves.map(({ name, kind, dps, atDeg }) => {
+    const mix = by === "hand" ? mixFor(kind, rates, atDeg, dps) : mixedByController(kind, settings, dps);
     return { name, mix, words: inWords(mix, stickMode) };
   });
 }

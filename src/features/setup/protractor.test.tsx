@@ -29,7 +29,7 @@ it("takes the tilt from a phone held along the plate and along the camera, stead
     await userEvent.click(screen.getByRole("button", { name: "Take it" }));
     expect(phone.listening()).toBe(false);
   }
-  await userEvent.click(screen.getByRole("button", { name: "Set the tilt to 28°" }));
+  await userEvent.click(screen.getByRole("button", { name: "Set the tilt to 28.0°" }));
   expect(onTilt).toHaveBeenCalledWith(28);
 });
 
@@ -39,10 +39,29 @@ it("takes typed angles as well, and doubts what cannot be", () => {
   const type = (label: RegExp, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
   type(/plate/, "-2");
   type(/camera/, "23,4");
-  fireEvent.click(screen.getByRole("button", { name: "Set the tilt to 25°" }));
-  expect(onTilt).toHaveBeenCalledWith(25);
+  fireEvent.click(screen.getByRole("button", { name: "Set the tilt to 25.4°" }));
+  expect(onTilt).toHaveBeenCalledWith(25.4);
   type(/camera/, "170");
-  expect(screen.getByRole("button", { name: "172° cannot be; measure again" })).toBeDisabled();
+  expect(screen.getByRole("button", { name: "172.0° cannot be; measure again" })).toBeDisabled();
+});
+
+it("takes several readings to a mean with its spread, and keeps them", async () => {
+  const onReadings = jest.fn(async () => true);
+  const onTilt = jest.fn();
+  renderScreen(<Protractor onTilt={onTilt} onReadings={onReadings} />);
+  const read = (lens: string) => {
+    fireEvent.change(screen.getByLabelText(/plate/), { target: { value: "0" } });
+    fireEvent.change(screen.getByLabelText(/camera/), { target: { value: lens } });
+  };
+  read("24.6");
+  await userEvent.click(screen.getByRole("button", { name: "Read once more" }));
+  read("25.2");
+  expect(screen.getByText(/^Read:/)).toHaveTextContent("Read: 24.6°, 25.2°; mean 24.9°, spread 0.6°");
+  await userEvent.click(screen.getByRole("button", { name: "Set the tilt to 24.9°" }));
+  expect(onTilt).toHaveBeenCalledWith(24.9);
+  await userEvent.click(screen.getByRole("button", { name: "Keep these 2 readings" }));
+  expect(onReadings).toHaveBeenCalledWith([24.6, 25.2]);
+  expect(screen.queryByText(/^Read:/)).toBeNull();
 });
 
 it("says when there is no sensor, and offers a made-up one to try it", async () => {

@@ -7,10 +7,11 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
-import { settingsRanges } from "@/core";
+import { rounded, settingsRanges } from "@/core";
 import { askForAngle, phoneAngle, simulatedAngle, type AngleSensor } from "@/ui/sensors/angle-sensor";
 
 const SILENT_MS = 2000;
+const MOST_READINGS = 9;
 /** What the made-up phone reads on the plate and on the lens. */
 const SIMULATED = { plate: 1, lens: 28 } as const;
 type Place = "plate" | "lens";
@@ -19,21 +20,39 @@ const places = [
   ["lens", "along the camera"],
 ] as const;
 
-/** The true tilt from two angles: a phone held against the plate, then against the lens; or both typed from a protractor. */
+/**
+ * The true tilt from two angles: a phone held against the plate, then against the lens; or both typed from a protractor. Several readings make a mean
+ * and a spread.
+ */
 export function Protractor({
   onTilt,
+  onReadings = null,
   sensor = phoneAngle,
 }: {
   onTilt: (tiltDeg: number) => void;
+  /** Takes the readings down; null where nobody may. Returns whether that went. */
+  onReadings?: ((readingsDeg: readonly number[]) => Promise<boolean>) | null;
   sensor?: AngleSensor;
 }) {
+  const [readings, setReadings] = useState<readonly number[]>([]);
   const [reading, setReading] = useState<Place | null>(null);
   const [simulated, setSimulated] = useState(false);
   const [typed, setTyped] = useState<Readonly<Record<Place, string>>>({ plate: "", lens: "" });
   const number = (place: Place) => typedNumber(typed[place]);
-  const tiltDeg = Math.abs(number("lens") - number("plate"));
+  const read = rounded(Math.abs(number("lens") - number("plate")), 1);
   const [least, most] = settingsRanges.tiltDeg;
-  const plausible = tiltDeg >= least && tiltDeg <= most;
+  const plausible = read >= least && read <= most;
+  const all = Number.isFinite(read) && plausible ? [...readings, read] : readings;
+  const meanDeg = rounded(all.reduce((sum, deg) => sum + deg, 0) / all.length, 1);
+  const again = () => {
+    setReadings(all);
+    setTyped({ plate: "", lens: "" });
+  };
+  const keep = async () => {
+    if (!onReadings || !(await onReadings(all))) return;
+    setReadings([]);
+    setTyped({ plate: "", lens: "" });
+  };
   return (
     <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
       <Typography variant="h2" sx={{ mb: 1 }}>
@@ -72,12 +91,36 @@ export function Protractor({
             )}
           </Box>
         ))}
-        {Number.isFinite(tiltDeg) && (
-          <Button variant="outlined" disabled={!plausible} onClick={() => onTilt(Math.round(tiltDeg))}>
-            {plausible ? `Set the tilt to ${Math.round(tiltDeg)}°` : `${Math.round(tiltDeg)}° cannot be; measure again`}
+        {Number.isFinite(read) && !plausible && (
+          <Button variant="outlined" disabled>
+            {numeral(read, 1)}° cannot be; measure again
           </Button>
         )}
+        {all.length > 0 && (Number.isNaN(read) || plausible) && (
+          <>
+            <Button variant="outlined" onClick={() => onTilt(meanDeg)}>
+              Set the tilt to {numeral(meanDeg, 1)}°
+            </Button>
+            {onReadings && (
+              <Button variant="outlined" onClick={keep}>
+                Keep {all.length === 1 ? "this reading" : `these ${all.length} readings`}
+              </Button>
+            )}
+            {Number.isFinite(read) && all.length < MOST_READINGS && <Button onClick={again}>Read once more</Button>}
+          </>
+        )}
       </Box>
+      {readings.length > 0 && (
+        <Typography sx={{ mt: 1 }}>
+          Read: <span className="num">{all.map((deg) => `${numeral(deg, 1)}°`).join(", ")}</span>
+          {all.length > 1 && (
+            <>
+              ; mean <b className="num">{numeral(meanDeg, 1)}°</b>, spread{" "}
+              <b className="num">{numeral(Math.max(...all) - Math.min(...all), 1)}°</b>
+            </>
+          )}
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -69,8 +69,13 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
 
   const changeFamily = (axis: Axis, family: RateFamily) => {
     const fit = fitCurve(rates[axis], family);
+    const [was, is] = [rates[axis], fit.curve].map((curve) => Math.round(curveFeel(curve).centreSlopeDps));
+    const centre =
+      was === is
+        ? "The centre stays as it is"
+        : `At the centre ${was} → ${is} °/s for a whole stick, ${Math.round(100 * Math.abs(is / was - 1))} % ${is > was ? "quicker" : "softer"}`;
     setFitted(
-      `${axis}: nearest curve of "${familyName(family)}" by least squares; off by ${Math.round(fit.worstErrorDps)} °/s at worst, at ${Math.round(100 * fit.worstAtStick)} % stick.`,
+      `${axis}: nearest curve of "${familyName(family)}" by least squares; off by ${Math.round(fit.worstErrorDps)} °/s at worst, at ${Math.round(100 * fit.worstAtStick)} % stick. ${centre}.`,
     );
     onChange({ ...rates, [axis]: tidied(fit.curve) });
   };
@@ -278,6 +283,8 @@ function EqualSticks({
   if (tiltDeg < 1) return null;
   const nowOffDeg = equalStickError(rates.roll, rates.yaw, tiltDeg);
   const { curve, worstTiltOffDeg, worstErrorDps, worstAtStick } = equalStickYaw(rates.roll, rates.yaw, tiltDeg);
+  const endDps = rateAtStick(curve, 1);
+  const flies = endDps <= FOLLOWED_DPS;
   return (
     <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
       <Typography>
@@ -287,18 +294,28 @@ function EqualSticks({
         <span className="num">{numeral(worstTiltOffDeg, 1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
         {Math.round(100 * worstAtStick)} % stick).
         {worstTiltOffDeg > 3 && " At so little tilt no curve gets there."}
-        {rateAtStick(curve, 1) > FOLLOWED_DPS &&
-          " Hands do not follow a yaw that fast. With more tilt it is less, at 45° as fast as the roll; or roll slower."}
+        {!flies &&
+          ` Neither hands nor aircraft follow a yaw that fast, so it is not proposed: it takes ${leastTiltDeg(rates.roll)}° of tilt, or a roll of ${Math.floor((FOLLOWED_DPS * Math.tan((tiltDeg * Math.PI) / 180)) / 10) * 10} °/s at most.`}
       </Typography>
-      <Button size="small" variant="outlined" sx={{ mt: 1 }} onClick={() => onChange({ ...rates, yaw: tidied(curve) })}>
-        Take this yaw curve
-      </Button>
+      {flies && (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ mt: 1 }}
+          onClick={() => onChange({ ...rates, yaw: tidied(curve) })}
+        >
+          Take this yaw curve
+        </Button>
+      )}
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
         Matched, both hands do the same in a spin; left to comfort, each axis suits its own job.
       </Typography>
     </Box>
   );
 }
+
+/** Tilt from which equal sticks ask for no faster yaw than can be followed: yaw = roll / tan(tilt). */
+const leastTiltDeg = (roll: RateCurve) => Math.ceil((Math.atan(rateAtStick(roll, 1) / FOLLOWED_DPS) * 180) / Math.PI);
 
 /** Parameters as people type them. */
 function tidied(curve: RateCurve): RateCurve {

@@ -24,6 +24,9 @@ import { inAir, SetupPart, tabs, type Tab } from "./setup-parts";
 import { SymptomFinder } from "./symptom-finder";
 import { SetupVersions } from "./setup-versions";
 
+/** All of them in sight at 1280 px. */
+const tabsLook = { minHeight: 40, displayPrint: "none", "& .MuiTab-root": { minWidth: 0, px: 1.5 } };
+
 interface SetupEditorProps {
   readonly data: SetupData;
   readonly aircraft: Aircraft;
@@ -95,7 +98,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             onChange={(_, next: Tab) => setTab(next)}
             variant="scrollable"
             aria-label="Parts of the setup"
-            sx={(theme) => ({ borderBottom: `1.5px solid ${theme.tokens.ink}`, minHeight: 40, displayPrint: "none" })}
+            sx={({ tokens }) => ({ ...tabsLook, borderBottom: `1.5px solid ${tokens.ink}` })}
           >
             {tabs.map(({ id, name }) => (
               <MuiTab key={id} value={id} label={name} id={`tab-${id}`} aria-controls={`part-${id}`} />
@@ -142,10 +145,10 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
 
 /** For somebody's first aircraft: what is usual at their stage. */
 function useSettingsToBegin({ stage, school, pilot, day }: SetupData, { airframe }: Aircraft): Settings {
-  const { grip } = pilot;
+  const { grip, cruiseMps } = pilot;
   return useMemo(
-    () => settingsToBegin(firstSettings, airframe, stage, settingsSchoolOf(school), grip, airOfDay(day.air)),
-    [airframe, stage, school, grip, day],
+    () => settingsToBegin(firstSettings, airframe, stage, settingsSchoolOf(school), grip, airOfDay(day.air), cruiseMps),
+    [airframe, stage, school, grip, day, cruiseMps],
   );
 }
 

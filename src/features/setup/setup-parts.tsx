@@ -71,6 +71,7 @@ export function SetupPart({
           profile={settings.throttle}
           airframe={aircraft.airframe}
           tiltDeg={settings.tiltDeg}
+          cruiseMps={data.pilot.cruiseMps}
           grip={data.pilot.grip}
           onChange={(throttle) => set({ throttle })}
         />
@@ -79,15 +80,22 @@ export function SetupPart({
         <PunchPanel key={aircraft.version} aircraft={aircraft} settings={settings} mayChange={data.mayChange} />
       )}
       {tab === "tilt" && (
-        <TiltPanel settings={settings} airframe={aircraft.airframe} stage={data.stage} onChange={set} />
+        <TiltPanel
+          settings={settings}
+          aircraft={aircraft}
+          tilts={data.checks.tilts}
+          mayChange={data.mayChange}
+          stage={data.stage}
+          onChange={set}
+        />
       )}
-      {tab === "mix" && <MixPanel settings={settings} stickMode={data.pilot.stickMode} />}
+      {tab === "mix" && <MixPanel settings={settings} airframe={aircraft.airframe} pilot={data.pilot} />}
       {tab === "loads" && (
         <LoadsPanel
           aircraft={aircraft}
           loads={data.loads}
           settings={settings}
-          grip={data.pilot.grip}
+          pilot={data.pilot}
           mayChange={data.mayChange}
         />
       )}
@@ -108,7 +116,8 @@ export function SetupPart({
           settings={settings}
           airframe={aircraft.airframe}
           stage={data.stage}
-          grip={data.pilot.grip}
+          pilot={data.pilot}
+          mount={aircraft.mount}
           school={data.school}
           onChange={set}
         />

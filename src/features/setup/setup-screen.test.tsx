@@ -1,7 +1,7 @@
 import { standardDay } from "@/syllabus";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { type Settings, firstSettings } from "@/core";
+import { type Settings, firstSettings, levelTurnRates, ownCruise, SEA_LEVEL_AIR } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { plank } from "@/ui/testing/made-up";
@@ -16,6 +16,7 @@ const pilot = {
   grip: "thumbs",
   settingsFrozen: false,
   reactionS: null,
+  cruiseMps: null,
   referenceAircraftId: null,
   school: {},
   version: 1,
@@ -35,6 +36,7 @@ const data = (change: Partial<SetupData> = {}): SetupData => ({
   pilot,
   aircraft,
   loads: [],
+  checks: { tilts: [], flights: [] },
   setups: [version(2, { tiltDeg: 25 }), version(1)],
   elsewhere: [],
   mayChange: true,
@@ -146,7 +148,9 @@ it("turns a curve into another family and says how far it strays", async () => {
   renderScreen(<SetupScreen data={data()} />);
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Roll, family" }));
   await userEvent.click(screen.getByRole("option", { name: "centre and end" }));
-  expect(screen.getByText(/nearest curve of "centre and end".*off by \d+ °\/s at worst/)).toBeVisible();
+  expect(screen.getByText(/nearest curve of "centre and end".*off by \d+ °\/s at worst/)).toHaveTextContent(
+    /At the centre \d+ → \d+ °\/s for a whole stick, \d+ % (quicker|softer)\.$/,
+  );
   expect(screen.getByLabelText("roll end, °/s, typed")).toBeVisible();
 });
 
@@ -155,14 +159,6 @@ it("warns of a throttle limit that leaves too little to hover", () => {
   renderScreen(<SetupScreen data={data({ setups: [version(1, { throttle: limited })] })} />);
   part("Throttle");
   expect(screen.getByText(/leaves too little to hover/)).toBeVisible();
-});
-
-it("asks for a flight by eye of a new aircraft, and notes that it was done", async () => {
-  const sent = fakeServer();
-  renderScreen(<SetupScreen data={data({ aircraft: { ...aircraft, flightState: "new" } })} />);
-  expect(screen.getByText(/first flight by eye, not goggles/)).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Flown by eye, all well" }));
-  expect(sent[0]).toEqual({ action: "set-flight-state", input: { id: "plank", flightState: "flying" } });
 });
 
 it("starts a new version from an old one", async () => {
@@ -201,8 +197,11 @@ describe("rates", () => {
   ])("at %d° of tilt, whether that yaw is faster than hands follow: %s", (tiltDeg, tooFast) => {
     renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg })] })} />);
     const says = screen.getByText(/Equal sticks make a flat spin/).parentElement!;
-    if (tooFast) expect(says).toHaveTextContent("Hands do not follow a yaw that fast");
-    else expect(says).not.toHaveTextContent("Hands do not follow");
+    const take = screen.queryByRole("button", { name: "Take this yaw curve" });
+    if (!tooFast) return expect(take).toBeVisible();
+    // What cannot be flown is not proposed, and what it would take is said.
+    expect(take).toBeNull();
+    expect(says).toHaveTextContent(/it takes 30° of tilt, or a roll of 320 °\/s at most/);
   });
 });
 
@@ -237,7 +236,7 @@ it("gives the mix in sticks and words of the pilot's mode, by hand or by the con
   );
   part("Mix");
   const turn = () =>
-    within(screen.getByRole("row", { name: /^Turn, camera level/ }))
+    within(screen.getByRole("row", { name: /^Turn, horizon level/ }))
       .getAllByRole("cell")
       .map((cell) => cell.textContent);
   // sin and cos of 30° of 90 °/s.
@@ -249,6 +248,37 @@ it("gives the mix in sticks and words of the pilot's mode, by hand or by the con
   expect(screen.getByRole("row", { name: /^\+5°/ })).toHaveTextContent("10°");
   await userEvent.click(screen.getByRole("button", { name: "by the flight controller" }));
   expect(turn()[4]).toBe("right hand right (yaw), left hand rests");
+});
+
+it("mixes turns by the pitch that is flown, and puts the mid on the pilot's own cruise", () => {
+  const throttle = { ...firstSettings.throttle, mid: 0.6 };
+  const tilted = version(1, { tiltDeg: 30, throttle });
+  const own = { ...pilot, cruiseMps: 8 };
+  const { leanDeg, throttle: command } = ownCruise(aircraft.airframe, { tiltDeg: 30, cruiseMps: 8 }, SEA_LEVEL_AIR)!;
+  renderScreen(<SetupScreen data={data({ pilot: own, setups: [tilted] })} />);
+  part("Mix");
+  const turn = within(screen.getByRole("row", { name: /^Turn, horizon level/ })).getAllByRole("cell");
+  const { rollDps, yawDps } = levelTurnRates(Math.round(leanDeg), 90);
+  expect(turn.slice(0, 2).map((cell) => cell.textContent)).toEqual([rollDps, yawDps].map((dps) => dps.toFixed(0)));
+  expect(screen.getByText(/own cruise/)).toHaveTextContent(
+    `${30 - Math.round(leanDeg)}° below the middle of the picture`,
+  );
+  part("Throttle");
+  expect(screen.getByRole("button", { name: /^Put the mid on the cruise/ })).toHaveTextContent(command.toFixed(2));
+  expect(screen.getByRole("row", { name: /^Own cruise at 8\.0/ })).toBeVisible();
+});
+
+it("proposes no other tilt where the mount is fixed", () => {
+  const shown = (mount: "fixed" | "adjustable") => {
+    const { unmount } = renderScreen(
+      <SetupScreen data={data({ aircraft: { ...aircraft, mount }, setups: [version(1, { tiltDeg: 5 })] })} />,
+    );
+    part("By stage");
+    const proposed = screen.queryByText(/^Camera tilt/) !== null;
+    unmount();
+    return proposed;
+  };
+  expect([shown("adjustable"), shown("fixed")]).toEqual([true, false]);
 });
 
 it("words what another aircraft changes for the hands", () => {

@@ -9,16 +9,16 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { toBeChecked, type Aircraft, type FlightState } from "@/contract";
+import type { Aircraft, FlightState } from "@/contract";
 import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
-import { Moment } from "@/ui/moment/moment";
 import { usePreferences } from "@/ui/theme/preferences";
-import { entryIn, capital, numeral, quantityText } from "@/words";
+import { entryIn, numeral, quantityText } from "@/words";
 import { gramsFrom } from "./grams";
 import type { SetupData } from "./load";
+import { FlightStateLine } from "./flight-state";
 import { SetupEditor } from "./setup-editor";
 import type { Tab } from "./setup-parts";
 
@@ -92,7 +92,7 @@ export function SetupScreen({ data }: { data: SetupData }) {
         )}
       </Box>
       <FiguresChanged aircraft={aircraft} mayChange={data.mayChange} />
-      <FlightStateLine aircraft={aircraft} mayChange={data.mayChange} />
+      <FlightStateLine aircraft={aircraft} flights={data.checks.flights} mayChange={data.mayChange} />
       <SetupEditor
         key={`${aircraft.id} ${data.setups[0]?.id ?? "none"}`}
         data={data}
@@ -199,63 +199,5 @@ function FiguresChanged({ aircraft, mayChange }: { aircraft: Aircraft; mayChange
       Figures changed: the flight model now counts inflow, air density, rotor drag, battery sag and the rate loop of
       this size of aircraft. What nobody measured is the estimate of its kind: look through Measured and estimated.
     </Alert>
-  );
-}
-
-function FlightStateLine({ aircraft, mayChange }: { aircraft: Aircraft; mayChange: boolean }) {
-  const { sendAction, pending } = useSend();
-  const router = useRouter();
-  const { units } = usePreferences();
-  const { id, lastTilt } = aircraft;
-  const why = toBeChecked(aircraft);
-  const set = async (next: FlightState) => {
-    if ((await sendAction("set-flight-state", { id, flightState: next })).ok) router.refresh();
-  };
-  return (
-    <Box
-      sx={{
-        display: "flex",
-        gap: 2,
-        alignItems: "center",
-        mb: 2,
-        fontSize: "0.92rem",
-        color: why === null ? "text.secondary" : "error.main",
-      }}
-    >
-      {why === null ? (
-        <>
-          Checked and flying.
-          {lastTilt && (
-            <span>
-              Tilt measured {quantityText(lastTilt.tiltDeg, "angle", units, 1)} on{" "}
-              <Moment atMs={lastTilt.atMs} show="day" />.
-            </span>
-          )}
-          {mayChange && (
-            <Button size="small" disabled={pending} onClick={() => set("repaired")} sx={{ minHeight: 28 }}>
-              It was repaired
-            </Button>
-          )}
-        </>
-      ) : (
-        <>
-          <b>
-            ▲ {capital(why)}: first flight by eye, not goggles. Propellers off on the bench
-            {why !== "new" && "; measure the tilt before anything else, under Tilt"}.
-          </b>
-          {mayChange && (
-            <Button
-              size="small"
-              variant="outlined"
-              disabled={pending}
-              onClick={() => set("flying")}
-              sx={{ minHeight: 28 }}
-            >
-              Flown by eye, all well
-            </Button>
-          )}
-        </>
-      )}
-    </Box>
   );
 }

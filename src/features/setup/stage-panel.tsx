@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
-import type { Grip } from "@/contract";
+import type { Mount, Pilot } from "@/contract";
 import {
   schoolQuestion,
   settingsProposals,
@@ -32,7 +32,8 @@ export function StagePanel({
   settings,
   airframe,
   stage: currentStage,
-  grip,
+  pilot: { grip, cruiseMps },
+  mount,
   school: own,
   onChange,
 }: {
@@ -40,7 +41,9 @@ export function StagePanel({
   airframe: Airframe;
   /** Stage the pilot is at. */
   stage: number;
-  grip: Grip;
+  pilot: Pick<Pilot, "grip" | "cruiseMps">;
+  /** How the camera is mounted; null where nobody said. */
+  mount: Mount | null;
   /** What the pilot's school says; looked at otherwise here without changing it. */
   school: School;
   onChange: (settings: Settings) => void;
@@ -48,8 +51,16 @@ export function StagePanel({
   const [stage, setStage] = useState(currentStage);
   const [school, setSchool] = useState<SettingsSchool>(() => settingsSchoolOf(own));
   const { stages } = useSyllabus();
-  const proposals = settingsProposals(settings, airframe, stage, school, grip, useAir());
-  const open = proposals.filter(({ waits }) => !waits);
+  const proposals = settingsProposals(
+    settings,
+    airframe,
+    stage,
+    // What cannot be tilted is not proposed to be.
+    mount === "fixed" ? { ...school, tilt: "fixed" } : school,
+    grip,
+    useAir(),
+    cruiseMps,
+  );
   return (
     <section aria-labelledby="stage">
       <Typography variant="h2" id="stage" sx={{ mb: 1.5 }}>
@@ -103,29 +114,47 @@ export function StagePanel({
       {proposals.length === 0 ? (
         <Typography>■ All of it is usual for this stage already.</Typography>
       ) : (
-        <>
-          {proposals.map((proposal) => (
-            <ProposalLine
-              key={proposal.id}
-              proposal={proposal}
-              waits={tuningWords[school.tuning ?? "throttle"]}
-              onTake={() => onChange(proposal.apply(settings))}
-            />
-          ))}
-          <Button
-            variant="outlined"
-            sx={{ mt: 2 }}
-            onClick={() => onChange(open.reduce((now, { apply }) => apply(now), settings))}
-          >
-            Take all {open.length}
-          </Button>
-        </>
+        <Proposals proposals={proposals} school={school} settings={settings} onChange={onChange} />
       )}
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1.5 }}>
         Common practice for learners&apos; settings; where practice names a range, the value in it is ours. Nothing is
         saved until you save a setup.
       </Typography>
     </section>
+  );
+}
+
+/** Taken one by one, or all that wait for nothing together. */
+function Proposals({
+  proposals,
+  school,
+  settings,
+  onChange,
+}: {
+  proposals: readonly SettingsProposal[];
+  school: SettingsSchool;
+  settings: Settings;
+  onChange: (settings: Settings) => void;
+}) {
+  const open = proposals.filter(({ waits }) => !waits);
+  return (
+    <>
+      {proposals.map((proposal) => (
+        <ProposalLine
+          key={proposal.id}
+          proposal={proposal}
+          waits={tuningWords[school.tuning ?? "throttle"]}
+          onTake={() => onChange(proposal.apply(settings))}
+        />
+      ))}
+      <Button
+        variant="outlined"
+        sx={{ mt: 2 }}
+        onClick={() => onChange(open.reduce((now, { apply }) => apply(now), settings))}
+      >
+        Take all {open.length}
+      </Button>
+    </>
   );
 }
 

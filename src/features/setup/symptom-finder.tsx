@@ -24,7 +24,13 @@ export function SymptomFinder({
   const [symptom, setSymptom] = useState<Symptom | "">("");
   const { airframe, lastTilt } = aircraft;
   const facts = (): SymptomFacts => {
-    const { hover } = throttlePoints(settings.throttle, airframe, settings.tiltDeg, air, stickTravelByGrip[grip]);
+    const { hover } = throttlePoints(
+      settings.throttle,
+      airframe,
+      { tiltDeg: settings.tiltDeg, cruiseMps: null },
+      air,
+      stickTravelByGrip[grip],
+    );
     const { emptyShare, loadShare } = airframe.sag ?? { emptyShare: 0, loadShare: 0 };
     return {
       tiltDeg: settings.tiltDeg,

@@ -1,6 +1,7 @@
 "use client";
 
-import { numeral, percent } from "@/words";
+import { usePreferences } from "@/ui/theme/preferences";
+import { numeral, percent, quantityText, type UnitSystem } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -33,19 +34,23 @@ export function ThrottlePanel({
   profile,
   airframe,
   tiltDeg,
+  cruiseMps,
   grip,
   onChange,
 }: {
   profile: ThrottleProfile;
   airframe: Airframe;
   tiltDeg: number;
+  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
+  cruiseMps: number | null;
   grip: Grip;
   onChange: (profile: ThrottleProfile) => void;
 }) {
   const air = useAir();
+  const { units } = usePreferences();
   const points = useMemo(
-    () => throttlePoints(profile, airframe, tiltDeg, air, stickTravelByGrip[grip]),
-    [profile, airframe, tiltDeg, grip, air],
+    () => throttlePoints(profile, airframe, { tiltDeg, cruiseMps }, air, stickTravelByGrip[grip]),
+    [profile, airframe, tiltDeg, cruiseMps, grip, air],
   );
   const lines = useMemo(() => [profileLine(profile)], [profile]);
   const marks = useMemo(() => marksOf(points), [points]);
@@ -58,7 +63,7 @@ export function ThrottlePanel({
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
         <Box>
           <MidAndExpo profile={profile} onChange={onChange} />
-          <ExpoByFlying profile={profile} airframe={airframe} tiltDeg={tiltDeg} grip={grip} onChange={onChange} />
+          <ExpoByFlying {...{ profile, airframe, tiltDeg, cruiseMps, grip, onChange }} />
           <LimitControls profile={profile} onChange={onChange} />
           <LineChart
             label={`Motor command against throttle stick; hover at ${hover.stick === null ? "no stick" : percent(hover.stick)} of the stick`}
@@ -79,7 +84,7 @@ export function ThrottlePanel({
             head={["", "to the motors", "stick", "1 mm of stick changes the climb by"]}
             rows={[
               ["Hover", ...pointCells(hover)],
-              [`Level cruise at ${tiltDeg}°`, ...(cruise ? pointCells(cruise) : ["not possible", "", ""])],
+              [cruiseName(tiltDeg, cruiseMps, units), ...(cruise ? pointCells(cruise) : ["not possible", "", ""])],
             ]}
           />
           {hover.stick === null ? (
@@ -92,14 +97,20 @@ export function ThrottlePanel({
           )}
           <LimitLine profile={profile} airframe={airframe} />
           <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1 }}>
-            Thrust over weight {numeral(airframe.thrustToWeight, 1)}, level cruise with the horizon centred, sea-level
-            air (ISO 2533). Stick travel of a {grip} grip is an estimate.
+            Thrust over weight {numeral(airframe.thrustToWeight, 1)}, level cruise{" "}
+            {cruiseMps === null
+              ? "with the horizon centred; say under Pilot how fast they cruise, and it goes by that"
+              : "at the pilot's own speed, whatever the tilt"}
+            . Stick travel of a {grip} grip is an estimate.
           </Typography>
         </Box>
       </Box>
     </section>
   );
 }
+
+const cruiseName = (tiltDeg: number, cruiseMps: number | null, units: UnitSystem) =>
+  cruiseMps === null ? `Level cruise at ${tiltDeg}°` : `Own cruise at ${quantityText(cruiseMps, "speed", units)}`;
 
 const pointCells = ({ command, stick, climbPerMm }: ThrottlePoint) => [
   percent(command),
@@ -117,10 +128,9 @@ function MidAdvice({
   points: ThrottlePoints;
   onChange: (profile: ThrottleProfile) => void;
 }) {
-  if (!cruise)
-    return <Typography color="error.main">▲ This aircraft cannot hold level flight at this tilt.</Typography>;
+  if (!cruise) return <Typography color="error.main">▲ This aircraft does not fly level like that.</Typography>;
   if (cruise.stick === null)
-    return <Typography color="error.main">▲ The limit keeps level cruise at this tilt out of reach.</Typography>;
+    return <Typography color="error.main">▲ The limit keeps that cruise out of reach.</Typography>;
   const mid = rounded(proposedMid(profile, cruise.command), 2);
   const verdict = midVerdict(profile, cruise.stick);
   return (
@@ -149,15 +159,22 @@ function ExpoByFlying(props: {
   profile: ThrottleProfile;
   airframe: Airframe;
   tiltDeg: number;
+  cruiseMps: number | null;
   grip: Grip;
   onChange: (profile: ThrottleProfile) => void;
 }) {
-  const { profile, airframe, tiltDeg, grip, onChange } = props;
+  const { profile, airframe, tiltDeg, cruiseMps, grip, onChange } = props;
   const air = useAir();
   return (
     <Box role="group" aria-label="Expo by flying" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       {throttleExpoByFlying.map(({ flying, expo }) => {
-        const { cruise, hover } = throttlePoints({ ...profile, expo }, airframe, tiltDeg, air, stickTravelByGrip[grip]);
+        const { cruise, hover } = throttlePoints(
+          { ...profile, expo },
+          airframe,
+          { tiltDeg, cruiseMps },
+          air,
+          stickTravelByGrip[grip],
+        );
         const perMm = (cruise ?? hover).climbPerMm;
         return (
           <Button

@@ -7,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { memo, useDeferredValue, useMemo } from "react";
+import { memo, useDeferredValue, useMemo, useState } from "react";
 import {
   cruiseIfPossible,
   fromEuler,
@@ -21,6 +21,10 @@ import {
   type Quaternion,
   type Settings,
 } from "@/core";
+import { useRouter } from "next/navigation";
+import { v7 as newId } from "uuid";
+import type { Aircraft, TiltReading } from "@/contract";
+import { useSend } from "@/ui/actions/use-send";
 import { usualTilt } from "@/syllabus";
 import { LineChart, type Line } from "@/ui/charts/chart";
 import { CameraView } from "@/ui/flight/camera-view";
@@ -30,6 +34,7 @@ import { useAir } from "@/ui/air/use-air";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { TiltSlider } from "@/ui/settings/setting-sliders";
 import { Protractor } from "./protractor";
+import { TiltReadings } from "./tilt-readings";
 
 const bankLimits = [30, 45, 60] as const;
 const TILTS_DEG = Array.from({ length: 31 }, (_, i) => 2 * i);
@@ -39,17 +44,34 @@ const bare = (value: number) => String(Math.round(value));
 /** Camera tilt: the level cruise it asks for, what the camera then sees, the lens and the learning modes. */
 export function TiltPanel({
   settings,
-  airframe,
+  aircraft,
+  tilts,
+  mayChange,
   stage,
   onChange,
 }: {
   settings: Settings;
-  airframe: Airframe;
+  aircraft: Aircraft;
+  /** Readings of its tilt, newest first. */
+  tilts: readonly TiltReading[];
+  mayChange: boolean;
   /** Stage the pilot is at, whose usual tilt stands beside the slider. */
   stage: number;
   onChange: (change: Partial<Settings>) => void;
 }) {
   const { tiltDeg, camera } = settings;
+  const { airframe, mount } = aircraft;
+  const router = useRouter();
+  const { sendAction } = useSend();
+  const [readId, setReadId] = useState(() => newId());
+  const keepReadings = async (readingsDeg: readonly number[]) => {
+    const { ok } = await sendAction("read-tilt", { id: readId, aircraftId: aircraft.id, readingsDeg });
+    if (ok) {
+      setReadId(newId());
+      router.refresh();
+    }
+    return ok;
+  };
   // The pictures follow the slider when there is time.
   const shown = useDeferredValue(settings);
   return (
@@ -61,7 +83,7 @@ export function TiltPanel({
         <div>
           <TiltSlider tiltDeg={tiltDeg} onChange={(value) => onChange({ tiltDeg: value })} />
           <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
-            Usual at this stage: {usualTilt(stage)}
+            {mount === "fixed" ? "The mount is fixed: set what was read." : `Usual at this stage: ${usualTilt(stage)}`}
           </Typography>
           <NumberSlider
             label="Vertical view, °"
@@ -77,7 +99,8 @@ export function TiltPanel({
       </Box>
       <Views settings={shown} />
       <CruiseCharts settings={shown} airframe={airframe} />
-      <Protractor onTilt={(measured) => onChange({ tiltDeg: measured })} />
+      <Protractor onTilt={(measured) => onChange({ tiltDeg: measured })} onReadings={mayChange ? keepReadings : null} />
+      <TiltReadings aircraft={aircraft} tilts={tilts} setupTiltDeg={tiltDeg} mayChange={mayChange} />
       <Modes settings={settings} onChange={onChange} />
     </section>
   );

@@ -1,5 +1,5 @@
 export { answerDownload } from "./answer-download";
-export { chosenUnits } from "./chosen-units";
+export { chosenUnits, unitsIn } from "./chosen-units";
 export { parameter, pilotAtHand } from "./at-hand";
 export type { SearchParams } from "./at-hand";
 export { enter, enterAsCoach, homeOf, leadIn, requirePageAccess } from "./enter";

@@ -50,6 +50,7 @@ export const squadActions = {
           ...pilot,
           settingsFrozen: pilot.settingsFrozen ?? false,
           reactionS: pilot.reactionS ?? null,
+          cruiseMps: pilot.cruiseMps ?? null,
         });
         // A repeated send, of which the trail has a line.
         if (edited === "same") return;

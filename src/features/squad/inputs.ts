@@ -1,10 +1,11 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
 import { IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
-import { reactionRangeS } from "@/core";
+import { cruiseRangeMps, reactionRangeS } from "@/core";
 import { IsId, IsName, IsOneOf, numberOf } from "@/server/actions";
 import { grips, type Grip } from "@/contract";
 
+const CRUISE = `the cruise is ${cruiseRangeMps.join(" to ")} m/s`;
 const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
 
 export class AddPilotInput {
@@ -28,6 +29,13 @@ export class AddPilotInput {
   @IsNumber({}, { message: REACTION })
   @Transform(numberOf)
   reactionS?: number | null;
+  /** Speed of the pilot's own cruise, m/s. */
+  @IsOptional()
+  @Max(cruiseRangeMps[1], { message: CRUISE })
+  @Min(cruiseRangeMps[0], { message: CRUISE })
+  @IsNumber({}, { message: CRUISE })
+  @Transform(numberOf)
+  cruiseMps?: number | null;
 }
 
 export class EditPilotInput extends AddPilotInput {

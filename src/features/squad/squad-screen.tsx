@@ -21,6 +21,7 @@ import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useKeys } from "@/ui/keys/keys";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
+import { usePreferences } from "@/ui/theme/preferences";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { SquadData, SquadRow } from "./load";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
@@ -146,6 +147,7 @@ function AddPilot({
   squads: SquadData["squads"];
   onClose: () => void;
 }) {
+  const { units } = usePreferences();
   const router = useRouter();
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="add-pilot" fullWidth maxWidth="xs">
@@ -155,8 +157,12 @@ function AddPilot({
           <SendForm
             action="add-pilot"
             submit="Add"
-            fields={pilotFields({ name: "", stickMode: 2, grip: "thumbs", squadId: squadId ?? undefined }, squads)}
-            input={(values, id) => ({ id, ...pilotFrom(values) })}
+            fields={pilotFields(
+              { name: "", stickMode: 2, grip: "thumbs", squadId: squadId ?? undefined },
+              squads,
+              units,
+            )}
+            input={(values, id) => ({ id, ...pilotFrom(values, units) })}
             onDone={(id) => {
               onClose();
               router.push(`/pilot?pilot=${id}`);

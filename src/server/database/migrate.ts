@@ -22,6 +22,7 @@ import * as kinds from "./migrations/0019-kinds";
 import * as field from "./migrations/0020-field";
 import * as rules from "./migrations/0021-rules";
 import * as rise from "./migrations/0022-rise";
+import * as checkFlight from "./migrations/0023-check-flight";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -52,6 +53,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0020-field", field],
   ["0021-rules", rules],
   ["0022-rise", rise],
+  ["0023-check-flight", checkFlight],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

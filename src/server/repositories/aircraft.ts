@@ -1,7 +1,7 @@
-import type { FlightState, Aircraft, Setup } from "@/contract";
+import type { FlightState, Aircraft, Mount, Setup } from "@/contract";
 import { completedAirframe, MODEL_VERSION } from "@/core";
 import { database, type Transaction } from "../database";
-import { conditionsOf } from "./checks";
+import { conditionsOf, type Condition } from "./checks";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 export interface AircraftRow {
@@ -13,6 +13,7 @@ export interface AircraftRow {
   flight_state: FlightState;
   measurements: unknown;
   estimate: unknown;
+  mount: Mount | null;
   version: number;
   model_version: number;
   cleared_at: Date;
@@ -29,10 +30,9 @@ export interface SetupRow {
   created_at: Date;
 }
 
-type Condition = Pick<Aircraft, "openCrashes" | "lastTilt">;
-const READY: Condition = { openCrashes: [], lastTilt: null };
+const READY: Condition = { openCrashes: [], lastTilt: null, openDefects: [] };
 
-const aircraftFrom = (row: AircraftRow, { openCrashes, lastTilt }: Condition = READY): Aircraft => ({
+const aircraftFrom = (row: AircraftRow, condition: Condition = READY): Aircraft => ({
   id: row.id,
   pilotId: row.pilot_id,
   name: row.name,
@@ -40,8 +40,8 @@ const aircraftFrom = (row: AircraftRow, { openCrashes, lastTilt }: Condition = R
   airframe: completedAirframe(fromJson(row.airframe), row.preset_id),
   flightState: row.flight_state,
   clearedAtMs: row.cleared_at.getTime(),
-  openCrashes,
-  lastTilt,
+  ...condition,
+  mount: row.mount,
   measurements: row.measurements === null ? [] : fromJson(row.measurements),
   estimate: completedAirframe(fromJson(row.estimate ?? row.airframe), row.preset_id),
   version: row.version,
@@ -116,7 +116,7 @@ export async function insertAircraft(
   transaction: Transaction,
   aircraft: Omit<
     Aircraft,
-    "measurements" | "estimate" | "version" | "modelVersion" | "clearedAtMs" | "openCrashes" | "lastTilt"
+    "measurements" | "estimate" | "version" | "modelVersion" | "clearedAtMs" | "mount" | keyof Condition
   >,
   now: Date,
 ): Promise<void> {
@@ -203,6 +203,14 @@ export async function renameAircraft(
   { id, name, version }: Pick<Aircraft, "id" | "name" | "version">,
 ): Promise<Edited> {
   return updateOnce(transaction, "aircraft", { id, version }, { name });
+}
+
+/** Says how the camera is mounted, on the version that was read. */
+export async function setMount(
+  transaction: Transaction,
+  { id, mount, version }: Pick<Aircraft, "id" | "mount" | "version">,
+): Promise<Edited> {
+  return updateOnce(transaction, "aircraft", { id, version }, { mount });
 }
 
 /** Puts an aircraft into the bin, or brings it back with null. */

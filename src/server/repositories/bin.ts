@@ -120,7 +120,7 @@ async function deleteAircraft(transaction: Transaction, aircraftIds: readonly st
     .whereIn("aircraft_id", [...aircraftIds]);
   await transaction("session_pilot").whereIn("load_id", loads.clone()).update({ load_id: null });
   await transaction("attempt").whereIn("load_id", loads.clone()).update({ load_id: null });
-  for (const table of ["setup", "aircraft_load", "aircraft_check"])
+  for (const table of ["setup", "aircraft_load", "aircraft_check", "aircraft_defect"])
     await transaction(table)
       .whereIn("aircraft_id", [...aircraftIds])
       .delete();

@@ -1,14 +1,52 @@
-import type { Aircraft, OpenCrash, PropsFound } from "@/contract";
+import type {
+  Aircraft,
+  CheckFindings,
+  CheckFlight,
+  Defect,
+  DefectKind,
+  OpenCrash,
+  PropsFound,
+  TiltReading,
+} from "@/contract";
 import { database, type Transaction } from "../database";
 import { insertOnce } from "./rows";
 
+/** How an aircraft stands since it was last cleared. */
+export type Condition = Pick<Aircraft, "openCrashes" | "lastTilt" | "openDefects">;
+
+export interface CheckRow {
+  id: string;
+  aircraft_id: string;
+  coach_id: string;
+  props: PropsFound | null;
+  tilt_deg: number | null;
+  tilt_spread_deg: number | null;
+  sense: CheckFindings["sense"] | null;
+  drift: CheckFindings["drift"] | null;
+  noise: CheckFindings["noise"] | null;
+  heat: CheckFindings["heat"] | null;
+  checked_at: Date;
+}
+
+export interface DefectRow {
+  id: string;
+  aircraft_id: string;
+  coach_id: string;
+  kind: DefectKind;
+  what: string;
+  found_at: Date;
+  mended_at: Date | null;
+}
+
+/** Checks of an aircraft that are listed; older ones stay in its record. Ours. */
+const MOST_LOGGED = 60;
+
 /** How some aircraft stand since they were last cleared, by aircraft id; those of which nothing is known are left out. */
-export async function conditionsOf(
-  aircraftIds: readonly string[],
-): Promise<ReadonlyMap<string, Pick<Aircraft, "openCrashes" | "lastTilt">>> {
-  const [crashes, tilts]: [
+export async function conditionsOf(aircraftIds: readonly string[]): Promise<ReadonlyMap<string, Condition>> {
+  const [crashes, tilts, defects]: [
     { id: string; flown_at: Date; aircraft_id: string }[],
-    { aircraft_id: string; tilt_deg: number; checked_at: Date }[],
+    { aircraft_id: string; tilt_deg: number; tilt_spread_deg: number | null; checked_at: Date }[],
+    DefectRow[],
   ] = await Promise.all([
     database()("attempt")
       .join("aircraft", "aircraft.pilot_id", "attempt.pilot_id")
@@ -21,23 +59,125 @@ export async function conditionsOf(
       .whereIn("aircraft.id", [...aircraftIds])
       .orderBy(["attempt.flown_at", "attempt.id"]),
     database()("aircraft_check")
-      .select("aircraft_id", "tilt_deg", "checked_at")
+      .select("aircraft_id", "tilt_deg", "tilt_spread_deg", "checked_at")
       .whereIn("aircraft_id", [...aircraftIds])
       .whereNotNull("tilt_deg")
       .orderBy(["checked_at", "id"]),
+    database()("aircraft_defect")
+      .whereIn("aircraft_id", [...aircraftIds])
+      .whereNull("mended_at")
+      .orderBy(["found_at", "id"]),
   ]);
-  const found = new Map<string, { openCrashes: OpenCrash[]; lastTilt: Aircraft["lastTilt"] }>();
+  const found = new Map<string, { openCrashes: OpenCrash[]; lastTilt: Aircraft["lastTilt"]; openDefects: Defect[] }>();
   const of = (id: string) => {
-    const known = found.get(id) ?? { openCrashes: [], lastTilt: null };
+    const known = found.get(id) ?? { openCrashes: [], lastTilt: null, openDefects: [] };
     found.set(id, known);
     return known;
   };
   for (const { id, flown_at, aircraft_id } of crashes)
     of(aircraft_id).openCrashes.push({ attemptId: id, atMs: flown_at.getTime() });
   // The last one stays.
-  for (const { aircraft_id, tilt_deg, checked_at } of tilts)
-    of(aircraft_id).lastTilt = { tiltDeg: tilt_deg, atMs: checked_at.getTime() };
+  for (const row of tilts) of(row.aircraft_id).lastTilt = tiltFrom(row);
+  for (const { aircraft_id, id, kind, what, found_at } of defects)
+    of(aircraft_id).openDefects.push({ id, kind, what, foundAtMs: found_at.getTime() });
   return found;
+}
+
+const tiltFrom = (row: { tilt_deg: number; tilt_spread_deg: number | null; checked_at: Date }): TiltReading => ({
+  tiltDeg: row.tilt_deg,
+  ...(row.tilt_spread_deg !== null && { spreadDeg: row.tilt_spread_deg }),
+  atMs: row.checked_at.getTime(),
+});
+
+/** Tilt readings and check flights of an aircraft, newest first. */
+export async function checkLog(
+  aircraftId: string,
+): Promise<{ readonly tilts: readonly TiltReading[]; readonly flights: readonly CheckFlight[] }> {
+  const rows: (CheckRow & { coach_name: string })[] = await database()("aircraft_check")
+    .join("coach", "coach.id", "aircraft_check.coach_id")
+    .select("aircraft_check.*", "coach.name as coach_name")
+    .where({ aircraft_id: aircraftId })
+    .orderBy([
+      { column: "checked_at", order: "desc" },
+      { column: "aircraft_check.id", order: "desc" },
+    ])
+    .limit(MOST_LOGGED);
+  return {
+    tilts: rows.flatMap((row) => (row.tilt_deg === null ? [] : [tiltFrom({ ...row, tilt_deg: row.tilt_deg })])),
+    flights: rows.flatMap((row) => {
+      const { id, sense, drift, noise, heat, coach_name: coachName, checked_at } = row;
+      return sense && drift && noise && heat
+        ? [{ id, sense, drift, noise, heat, coachName, atMs: checked_at.getTime() }]
+        : [];
+    }),
+  };
+}
+
+/** Keeps a measured tilt, once. */
+export async function insertTilt(
+  transaction: Transaction,
+  one: { id: string; aircraftId: string; coachId: string; tiltDeg: number; spreadDeg: number | null },
+  at: Date,
+): Promise<void> {
+  await insertOnce(transaction, "aircraft_check", {
+    id: one.id,
+    aircraft_id: one.aircraftId,
+    coach_id: one.coachId,
+    tilt_deg: one.tiltDeg,
+    tilt_spread_deg: one.spreadDeg,
+    checked_at: at,
+  });
+}
+
+/** Keeps what a flight by eye found, once. Returns whether it was new. */
+export async function insertCheckFlight(
+  transaction: Transaction,
+  one: { id: string; aircraftId: string; coachId: string; found: CheckFindings },
+  at: Date,
+): Promise<boolean> {
+  const { id, aircraftId, coachId, found } = one;
+  const { sense, drift, noise, heat } = found;
+  const row = { id, aircraft_id: aircraftId, coach_id: coachId, sense, drift, noise, heat, checked_at: at };
+  return (await insertOnce(transaction, "aircraft_check", row)) === null;
+}
+
+/** Keeps something that is wrong with an aircraft, once. */
+export async function insertDefect(
+  transaction: Transaction,
+  one: Omit<Defect, "foundAtMs"> & { readonly aircraftId: string; readonly coachId: string },
+  at: Date,
+): Promise<void> {
+  const { id, aircraftId, coachId, kind, what } = one;
+  await insertOnce(transaction, "aircraft_defect", {
+    id,
+    aircraft_id: aircraftId,
+    coach_id: coachId,
+    kind,
+    what,
+    found_at: at,
+  });
+}
+
+/** Says of a defect of an aircraft when it was mended, or that it was not. False where there is no such defect. */
+export async function setMended(
+  transaction: Transaction,
+  { id, aircraftId }: { readonly id: string; readonly aircraftId: string },
+  mendedAt: Date | null,
+): Promise<boolean> {
+  const own = transaction("aircraft_defect").where({ id, aircraft_id: aircraftId });
+  if (!(await own.clone().forUpdate().first())) return false;
+  await own.clone().update({ mended_at: mendedAt });
+  return true;
+}
+
+/** How many defects of an aircraft are open. Locks them until the transaction ends. */
+export async function countOpenDefects(transaction: Transaction, aircraftId: string): Promise<number> {
+  const open: { id: string }[] = await transaction("aircraft_defect")
+    .select("id")
+    .where({ aircraft_id: aircraftId })
+    .whereNull("mended_at")
+    .forUpdate();
+  return open.length;
 }
 
 /** Keeps that an aircraft was looked at, once, and that it is ready. Returns whether it was new. */

@@ -10,6 +10,7 @@ export interface PilotRow {
   grip: Grip;
   settings_frozen: number;
   reaction_s: number | null;
+  cruise_mps: number | null;
   reference_aircraft_id: string | null;
   school: unknown;
   version: number;
@@ -29,6 +30,7 @@ const fromRow = (row: PilotRow): Pilot => ({
   grip: row.grip,
   settingsFrozen: Boolean(row.settings_frozen),
   reactionS: row.reaction_s,
+  cruiseMps: row.cruise_mps,
   referenceAircraftId: row.reference_aircraft_id,
   school: row.school === null ? {} : fromJson(row.school),
   version: row.version,
@@ -59,11 +61,12 @@ export async function findPilots(ids: readonly string[]): Promise<Pilot[]> {
 
 export async function insertPilot(
   transaction: Transaction,
-  pilot: Omit<Pilot, "version" | "settingsFrozen" | "reactionS" | "referenceAircraftId" | "school"> &
-    Partial<Pick<Pilot, "settingsFrozen" | "reactionS" | "school">>,
+  pilot: Omit<Pilot, "version" | "settingsFrozen" | "reactionS" | "cruiseMps" | "referenceAircraftId" | "school"> &
+    Partial<Pick<Pilot, "settingsFrozen" | "reactionS" | "cruiseMps" | "school">>,
   now: Date,
 ): Promise<void> {
-  const { id, squadId, name, stickMode, grip, settingsFrozen = false, reactionS = null, school = {} } = pilot;
+  const { id, squadId, name, stickMode, grip, settingsFrozen = false, school = {} } = pilot;
+  const { reactionS = null, cruiseMps = null } = pilot;
   await insertOnce(transaction, "pilot", {
     id,
     squad_id: squadId,
@@ -72,6 +75,7 @@ export async function insertPilot(
     grip,
     settings_frozen: settingsFrozen,
     reaction_s: reactionS,
+    cruise_mps: cruiseMps,
     school: JSON.stringify(school),
     created_at: now,
   });
@@ -88,6 +92,7 @@ export async function updatePilot(
     grip,
     settingsFrozen,
     reactionS,
+    cruiseMps,
     version,
   }: Omit<Pilot, "referenceAircraftId" | "school">,
 ): Promise<Edited> {
@@ -102,6 +107,7 @@ export async function updatePilot(
       grip,
       settings_frozen: settingsFrozen,
       reaction_s: reactionS,
+      cruise_mps: cruiseMps,
     },
   );
 }

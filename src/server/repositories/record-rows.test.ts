@@ -7,6 +7,8 @@ import {
   attemptOf,
   checkOf,
   checkRow,
+  defectOf,
+  defectRow,
   attemptRow,
   loadOf,
   loadRow,
@@ -129,11 +131,12 @@ describe("what is brought in from a file and taken out again is the same", () =>
       grip: "pinch",
       settingsFrozen: true,
       reactionS: 0.4,
+      cruiseMps: 9.5,
       referenceAircraftId: null,
       school: { simulator: "first" },
     };
     expect(pilotOf(pilotRow(pilot, "squad", now))).toEqual(pilot);
-    const { reactionS: _, school: __, ...plain } = pilot;
+    const { reactionS: _, cruiseMps: ___, school: __, ...plain } = pilot;
     expect(pilotOf(pilotRow(plain, "squad", now))).toEqual(plain);
     const load = {
       id: "load",
@@ -146,6 +149,23 @@ describe("what is brought in from a file and taken out again is the same", () =>
     expect(loadOf(loadRow(load, "plank", now))).toEqual(load);
     const check = { id: "c", coach, props: "changed", tiltDeg: 24.6, checkedAt: "2026-02-01T00:00:00.000Z" } as const;
     expect(checkOf(checkRow(check, "plank"), nameOf)).toEqual(check);
+    const flight = { sense: "right", drift: "drifts", noise: "smooth", heat: "cool" } as const;
+    const { id, checkedAt } = check;
+    for (const one of [
+      { id, coach, checkedAt, ...flight },
+      { id, coach, checkedAt, tiltDeg: 25, tiltSpreadDeg: 0.4 },
+    ])
+      expect(checkOf(checkRow(one, "plank"), nameOf)).toEqual(one);
+    const defect = {
+      id: "d",
+      coach,
+      kind: "drift",
+      what: "to the left",
+      foundAt: "2026-02-01T00:00:00.000Z",
+      mendedAt: null,
+    } as const;
+    for (const one of [defect, { ...defect, mendedAt: "2026-02-02T00:00:00.000Z" }])
+      expect(defectOf(defectRow(one, "plank"), nameOf)).toEqual(one);
     const setup = {
       id: "v1",
       number: 1,
@@ -164,9 +184,11 @@ describe("what is brought in from a file and taken out again is the same", () =>
       createdAt: "2026-01-01T00:00:00.000Z",
       inBin: true,
       loads: [load],
+      mount: "adjustable",
       checks: [check],
+      defects: [defect],
       setups: [setup],
     };
-    expect(aircraftOf(aircraftRow(aircraft, "odo", now), [setup], [load], [check])).toEqual(aircraft);
+    expect(aircraftOf(aircraftRow(aircraft, "odo", now), [setup], [load], [check], [defect])).toEqual(aircraft);
   });
 });

@@ -86,13 +86,14 @@ it("all writes of one action stand or none", async () => {
 });
 
 it("changes a pilot only on the version that was read", async () => {
-  const change = { ...pilot, name: "Changed", settingsFrozen: true, reactionS: 0.42, version: 1 };
+  const change = { ...pilot, name: "Changed", settingsFrozen: true, reactionS: 0.42, cruiseMps: 9.5, version: 1 };
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe("changed");
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe("same");
   expect(await inTransaction((transaction) => updatePilot(transaction, { ...change, name: "Too late" }))).toBe("other");
   expect((await listPilots({ coachId: coach.id, pilotId: null }))[0]).toMatchObject({
     name: "Changed",
     settingsFrozen: true,
+    cruiseMps: 9.5,
     reactionS: 0.42,
     version: 2,
   });

@@ -3,6 +3,7 @@
 import Typography from "@mui/material/Typography";
 import { useDeferredValue, useMemo } from "react";
 import {
+  CATCH_S,
   DomainError,
   NEARLY_EMPTY,
   punchLadder,
@@ -77,7 +78,7 @@ export function PunchLadder({
         being lost.{" "}
         {turn === null
           ? "With authority at idle off it does not turn with the throttle closed."
-          : `A flip at full stick takes ${seconds(turn)}; leave the last third of the hang for the catch.`}
+          : `A flip at full stick takes ${seconds(turn)}; ${seconds(CATCH_S)} of the hang are kept for the catch.`}
       </Typography>
     </>
   );

@@ -122,7 +122,7 @@ export function TiltSlider({ tiltDeg, onChange }: { tiltDeg: number; onChange: (
       value={tiltDeg}
       range={settingsRanges.tiltDeg}
       step={1}
-      digits={0}
+      digits={Number.isInteger(tiltDeg) ? 0 : 1}
       unit="°"
       onChange={onChange}
     />

@@ -5,6 +5,7 @@ import { signedInBy } from "@/server/accounts";
 import { database } from "@/server/database";
 import {
   carrying,
+  checkLog,
   findAircraft,
   listAttempts,
   listCoaches,
@@ -234,6 +235,41 @@ it("keeps what an aircraft carries, weighed or measured, and flies a session onl
   expect((await post("restore-load", { id: load.id })).status).toBe(200);
 });
 
+it("keeps check flights, defects, readings of the tilt and the mount, and clears only what flew well with nothing open", async () => {
+  const plank = { ...aircraft, id: newId(), flightState: "new" };
+  const aircraftId = plank.id;
+  await post("add-aircraft", plank);
+  const now = async () => (await findAircraft(aircraftId))!;
+  const well = { sense: "right", drift: "none", noise: "smooth", heat: "cool" };
+  const drifts = { id: newId(), aircraftId, found: { ...well, drift: "drifts" }, defects: [] as object[] };
+  drifts.defects = [{ id: newId(), kind: "drift", what: "to the left" }];
+  for (const status of [200, 200]) expect((await post("check-flight", drifts)).status).toBe(status);
+  expect(await now()).toMatchObject({ flightState: "repaired", openDefects: [{ kind: "drift", what: "to the left" }] });
+  // Flown well, but something is still open.
+  const again = { id: newId(), aircraftId, found: well, defects: [] };
+  expect((await post("check-flight", again)).status).toBe(200);
+  expect((await now()).flightState).toBe("repaired");
+  const [{ id: defectId }] = (await now()).openDefects;
+  expect((await post("mend-defect", { id: defectId, aircraftId: aircraft.id, mended: true })).status).toBe(404);
+  expect((await post("mend-defect", { id: defectId, aircraftId, mended: true })).status).toBe(200);
+  expect((await post("check-flight", { ...again, id: newId() })).status).toBe(200);
+  expect(await now()).toMatchObject({ flightState: "flying", openDefects: [] });
+  expect((await checkLog(aircraftId)).flights.map(({ drift }) => drift)).toEqual(["none", "none", "drifts"]);
+  // Two sends of one reading are one; the mean and the spread are kept.
+  const tilt = { id: newId(), aircraftId, readingsDeg: [24.6, 25.2] };
+  for (const status of [200, 200]) expect((await post("read-tilt", tilt)).status).toBe(status);
+  expect((await now()).lastTilt).toMatchObject({ tiltDeg: expect.closeTo(24.9, 9), spreadDeg: expect.closeTo(0.6, 9) });
+  expect((await checkLog(aircraftId)).tilts).toHaveLength(1);
+  expect((await post("read-tilt", { ...tilt, id: newId(), readingsDeg: [95] })).status).toBe(422);
+  expect((await post("read-tilt", { ...tilt, id: newId(), readingsDeg: [] })).status).toBe(422);
+  expect((await post("add-defect", { id: newId(), aircraftId, what: "  " })).body.fields).toHaveProperty("what");
+  const { version } = await now();
+  expect((await post("set-mount", { id: aircraftId, version, mount: "fixed" })).status).toBe(200);
+  expect((await post("set-mount", { id: aircraftId, version, mount: "adjustable" })).status).toBe(409);
+  expect((await post("set-mount", { id: aircraftId, version: version + 1, mount: "glued" })).status).toBe(422);
+  expect((await now()).mount).toBe("fixed");
+});
+
 it("fits an aircraft to what was measured, on the version that was read, and back to the estimate without", async () => {
   const plank = { ...aircraft, id: newId() };
   await post("add-aircraft", plank);
@@ -256,6 +292,7 @@ it("fits an aircraft to what was measured, on the version that was read, and bac
     { kind: "top-speed", speedMps: 33 },
     { kind: "run-on", rateDps: 660, deg: 30 },
     { kind: "late-punch", freshS: 1, lateS: 1.2, usedShare: 0.8 },
+    { kind: "hang", punchS: 0.6, command: 0.5, hangS: 0.9 },
   ];
   expect(everyKind.map(({ kind }) => kind)).toEqual([...measurementKinds]);
   expect(await measure(2, everyKind)).toMatchObject({ status: 200 });

@@ -3,7 +3,7 @@ import { currentAccount, deviceKind, setToken } from "@/server/accounts";
 import type { ActionResult } from "@/contract";
 import { runAction, type Asker } from "@/server/actions";
 import { readBody, requireOwnPages } from "@/server/actions/read-body";
-import { chosenUnits } from "@/features/shell";
+import { unitsIn } from "@/features/shell";
 import { log } from "@/server/log";
 import { findAction } from "./registry";
 
@@ -14,7 +14,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
   const { action: name } = await params;
   const action = findAction(name);
   const result: ActionResult<unknown> = action
-    ? await runAction(action, () => readBody(request, action.longestBytes), await askerOf(request, requestId))
+    ? await runAction(action, () => readBody(request, action.longestBytes), askerOf(request, requestId))
     : { ok: false, status: 404, message: "There is no such action.", fields: {} };
   const status = result.ok ? 200 : result.status;
   log("info", { requestId, action: action ? name : "unknown", status, ms: Date.now() - startedMs });
@@ -25,7 +25,7 @@ function momentOf(text: string | null): number | null {
   return text !== null && /^\d{1,15}$/.test(text) ? Number(text) : null;
 }
 
-async function askerOf(request: Request, requestId: string): Promise<Asker> {
+function askerOf(request: Request, requestId: string): Asker {
   return {
     identify: () => {
       requireOwnPages(request);
@@ -36,7 +36,7 @@ async function askerOf(request: Request, requestId: string): Promise<Asker> {
     doneByAccountId: request.headers.get("x-bathygon-account"),
     deviceNowMs: momentOf(request.headers.get("x-bathygon-device-ms")),
     device: deviceKind(request.headers.get("user-agent") ?? ""),
-    units: await chosenUnits(),
+    units: unitsIn(request),
     requestId,
     setToken,
   };

@@ -1,4 +1,4 @@
-import type { FlightState, Grip, MilestoneEvidence, PropsFound } from "@/contract";
+import type { CheckFindings, DefectKind, FlightState, Grip, MilestoneEvidence, Mount, PropsFound } from "@/contract";
 import type { Airframe, AttemptMeasure, Load, Measurement, Outcome, Place, Settings } from "@/core";
 import type { School } from "@/syllabus";
 
@@ -18,6 +18,7 @@ export interface PilotRecord {
     readonly grip: Grip;
     readonly settingsFrozen?: boolean;
     readonly reactionS?: number | null;
+    readonly cruiseMps?: number | null;
     readonly referenceAircraftId?: string | null;
     readonly school?: School;
   };
@@ -32,13 +33,25 @@ export interface PilotRecord {
     readonly estimate?: Airframe;
     /** What it carries; left out where nothing was said. */
     readonly loads?: readonly (Named & Load & { readonly createdAt: string; readonly inBin: boolean })[];
-    /** What was found after crashes; left out where nothing was. */
-    readonly checks?: readonly {
+    /** How the camera is mounted; left out where nobody said. */
+    readonly mount?: Mount;
+    /** What was found after crashes, in check flights and with a protractor; left out where nothing was. */
+    readonly checks?: readonly ({
       readonly id: string;
       readonly coach: Named;
-      readonly props: PropsFound;
-      readonly tiltDeg: number;
+      readonly props?: PropsFound | null;
+      readonly tiltDeg?: number | null;
+      readonly tiltSpreadDeg?: number | null;
       readonly checkedAt: string;
+    } & Partial<CheckFindings>)[];
+    /** What was wrong with it; left out where nothing was. */
+    readonly defects?: readonly {
+      readonly id: string;
+      readonly coach: Named;
+      readonly kind: DefectKind;
+      readonly what: string;
+      readonly foundAt: string;
+      readonly mendedAt: string | null;
     }[];
     readonly setups: readonly {
       readonly id: string;

@@ -1,11 +1,13 @@
 import { database } from "../../database";
 import type { AttemptRow } from "../attempt-row";
+import type { CheckRow, DefectRow } from "../checks";
 import type { LoadRow } from "../loads";
 import type { Named, PilotRecord } from "./pilot-record";
 import {
   aircraftOf,
   attemptOf,
   checkOf,
+  defectOf,
   loadOf,
   milestoneOf,
   noteOf,
@@ -15,7 +17,6 @@ import {
   setupOf,
   targetOf,
   type AircraftRow,
-  type CheckRow,
   type MilestoneRow,
   type NoteRow,
   type PilotRow,
@@ -44,6 +45,7 @@ export async function readRecord(pilotId: string, now: Date): Promise<PilotRecor
         rows.setups.filter((setup) => setup.aircraft_id === row.id).map((setup) => setupOf(setup, nameOf)),
         rows.loads.filter((load) => load.aircraft_id === row.id).map(loadOf),
         rows.checks.filter((check) => check.aircraft_id === row.id).map((check) => checkOf(check, nameOf)),
+        rows.defects.filter((defect) => defect.aircraft_id === row.id).map((defect) => defectOf(defect, nameOf)),
       ),
     ),
     sessions: rows.sessions.map((row) => sessionOf(row, nameOf)),
@@ -61,12 +63,13 @@ async function rowsOf(pilotId: string) {
   const own = { pilot_id: pilotId };
   const ofAircraft = (table: string) =>
     db(table).select(`${table}.*`).join("aircraft", "aircraft.id", "aircraft_id").where(own);
-  const [aircraft, setups, loads, checks, sessions, attempts, milestones, notes, requests, targets] = await Promise.all(
-    [
+  const [aircraft, setups, loads, checks, defects, sessions, attempts, milestones, notes, requests, targets] =
+    await Promise.all([
       db("aircraft").where(own).orderBy(["created_at", "id"]) as Promise<AircraftRow[]>,
       ofAircraft("setup").orderBy(["setup.number", "setup.id"]) as Promise<SetupRow[]>,
       ofAircraft("aircraft_load").orderBy(["aircraft_load.created_at", "aircraft_load.id"]) as Promise<LoadRow[]>,
       ofAircraft("aircraft_check").orderBy(["checked_at", "aircraft_check.id"]) as Promise<CheckRow[]>,
+      ofAircraft("aircraft_defect").orderBy(["found_at", "aircraft_defect.id"]) as Promise<DefectRow[]>,
       db("session")
         .whereNotNull("begun_at")
         .join("session_pilot", "session_id", "session.id")
@@ -78,7 +81,6 @@ async function rowsOf(pilotId: string) {
       db("note").where(own).whereNull("removed_at").orderBy(["written_at", "id"]) as Promise<NoteRow[]>,
       db("sign_off_request").where(own).orderBy(["asked_at", "id"]) as Promise<RequestRow[]>,
       db("target").where(own).whereNull("removed_at").orderBy(["due_at", "id"]) as Promise<TargetRow[]>,
-    ],
-  );
-  return { aircraft, setups, loads, checks, sessions, attempts, milestones, notes, requests, targets };
+    ]);
+  return { aircraft, setups, loads, checks, defects, sessions, attempts, milestones, notes, requests, targets };
 }

@@ -1,8 +1,9 @@
 import { completedAirframe, MODEL_VERSION, type AttemptMeasure, type Airframe, type Measurement } from "@/core";
-import type { MilestoneEvidence, PropsFound } from "@/contract";
+import type { MilestoneEvidence } from "@/contract";
 import type { School } from "@/syllabus";
 import type { AircraftRow as KeptAircraftRow, SetupRow as KeptSetupRow } from "../aircraft";
 import type { AttemptRow } from "../attempt-row";
+import type { CheckRow, DefectRow } from "../checks";
 import type { LoadRow } from "../loads";
 import type { MilestoneRow as KeptMilestoneRow } from "../milestones";
 import type { PilotRow as KeptPilotRow } from "../pilots";
@@ -19,6 +20,7 @@ type AircraftOf = One<"aircraft">;
 type SetupOf = AircraftOf["setups"][number];
 type LoadOf = NonNullable<AircraftOf["loads"]>[number];
 type CheckOf = NonNullable<AircraftOf["checks"]>[number];
+type DefectOf = NonNullable<AircraftOf["defects"]>[number];
 export type NameOf = (coachId: string) => Named;
 
 const iso = (date: Date) => date.toISOString();
@@ -36,6 +38,7 @@ export const pilotOf = (row: PilotRow): PilotRecord["pilot"] => ({
   grip: row.grip,
   settingsFrozen: Boolean(row.settings_frozen),
   ...(row.reaction_s !== null && { reactionS: row.reaction_s }),
+  ...(row.cruise_mps !== null && { cruiseMps: row.cruise_mps }),
   referenceAircraftId: row.reference_aircraft_id,
   ...(row.school !== null && { school: fromJson<School>(row.school) }),
 });
@@ -48,6 +51,7 @@ export const pilotRow = (pilot: PilotRecord["pilot"], squadId: string, now: Date
   grip: pilot.grip,
   settings_frozen: pilot.settingsFrozen ?? false,
   reaction_s: pilot.reactionS ?? null,
+  cruise_mps: pilot.cruiseMps ?? null,
   reference_aircraft_id: pilot.referenceAircraftId ?? null,
   school: pilot.school ? JSON.stringify(pilot.school) : null,
   created_at: now,
@@ -63,6 +67,7 @@ export const aircraftOf = (
   setups: readonly SetupOf[],
   loads: readonly LoadOf[],
   checks: readonly CheckOf[],
+  defects: readonly DefectOf[],
 ): AircraftOf => ({
   id: row.id,
   name: row.name,
@@ -76,7 +81,9 @@ export const aircraftOf = (
     estimate: fromJson<Airframe>(row.estimate),
   }),
   ...(loads.length > 0 && { loads }),
+  ...(row.mount !== null && { mount: row.mount }),
   ...(checks.length > 0 && { checks }),
+  ...(defects.length > 0 && { defects }),
   setups,
 });
 
@@ -91,6 +98,7 @@ export const aircraftRow = (one: AircraftOf, pilotId: string, now: Date): Aircra
   created_at: at(one.createdAt),
   removed_at: one.inBin ? now : null,
   measurements: one.measurements ? JSON.stringify(one.measurements) : null,
+  mount: one.mount ?? null,
   estimate: one.estimate ? JSON.stringify(completedAirframe(one.estimate, one.presetId)) : null,
 });
 
@@ -134,20 +142,16 @@ export const loadRow = (one: LoadOf, aircraftId: string, now: Date): LoadRow => 
   removed_at: one.inBin ? now : null,
 });
 
-export interface CheckRow {
-  id: string;
-  aircraft_id: string;
-  coach_id: string;
-  props: PropsFound;
-  tilt_deg: number;
-  checked_at: Date;
-}
-
 export const checkOf = (row: CheckRow, nameOf: NameOf): CheckOf => ({
   id: row.id,
   coach: nameOf(row.coach_id),
-  props: row.props,
-  tiltDeg: row.tilt_deg,
+  ...(row.props !== null && { props: row.props }),
+  ...(row.tilt_deg !== null && { tiltDeg: row.tilt_deg }),
+  ...(row.tilt_spread_deg !== null && { tiltSpreadDeg: row.tilt_spread_deg }),
+  ...(row.sense !== null && { sense: row.sense }),
+  ...(row.drift !== null && { drift: row.drift }),
+  ...(row.noise !== null && { noise: row.noise }),
+  ...(row.heat !== null && { heat: row.heat }),
   checkedAt: iso(row.checked_at),
 });
 
@@ -155,9 +159,33 @@ export const checkRow = (one: CheckOf, aircraftId: string): CheckRow => ({
   id: one.id,
   aircraft_id: aircraftId,
   coach_id: one.coach.id,
-  props: one.props,
-  tilt_deg: one.tiltDeg,
+  props: one.props ?? null,
+  tilt_deg: one.tiltDeg ?? null,
+  tilt_spread_deg: one.tiltSpreadDeg ?? null,
+  sense: one.sense ?? null,
+  drift: one.drift ?? null,
+  noise: one.noise ?? null,
+  heat: one.heat ?? null,
   checked_at: at(one.checkedAt),
+});
+
+export const defectOf = (row: DefectRow, nameOf: NameOf): DefectOf => ({
+  id: row.id,
+  coach: nameOf(row.coach_id),
+  kind: row.kind,
+  what: row.what,
+  foundAt: iso(row.found_at),
+  mendedAt: row.mended_at && iso(row.mended_at),
+});
+
+export const defectRow = (one: DefectOf, aircraftId: string): DefectRow => ({
+  id: one.id,
+  aircraft_id: aircraftId,
+  coach_id: one.coach.id,
+  kind: one.kind,
+  what: one.what,
+  found_at: at(one.foundAt),
+  mended_at: one.mendedAt === null ? null : at(one.mendedAt),
 });
 
 export type SessionRow = Pick<KeptSessionRow, "id" | "coach_id" | "place" | "started_at" | "ended_at"> &

@@ -7,6 +7,7 @@ import {
   aircraftRow,
   attemptRow,
   checkRow,
+  defectRow,
   loadRow,
   milestoneRow,
   noteRow,
@@ -62,6 +63,11 @@ export async function writeRecord(
     record.aircraft.flatMap(({ id, checks = [] }) => checks.map((one) => checkRow(one, id))),
     ["aircraft_id"],
   );
+  await add(
+    "aircraft_defect",
+    record.aircraft.flatMap(({ id, defects = [] }) => defects.map((one) => defectRow(one, id))),
+    ["aircraft_id"],
+  );
   const sessions = await newSessions(transaction, record);
   await add(
     "session",
@@ -97,7 +103,7 @@ export async function writeRecord(
 /** Coaches come as names: a row without an account opens nothing. */
 function coachRows({ aircraft, sessions, milestones, notes }: PilotRecord, now: Date) {
   const signing = [
-    ...aircraft.flatMap(({ setups, checks = [] }) => [...setups, ...checks]),
+    ...aircraft.flatMap(({ setups, checks = [], defects = [] }) => [...setups, ...checks, ...defects]),
     ...sessions,
     ...milestones,
     ...notes,
