@@ -1,4 +1,4 @@
-import { recipes, stoppedAs, type Recipe, type StopStyle } from "@/core";
+import { levelledBySwitch, recipes, stoppedAs, type Recipe, type StopStyle } from "@/core";
 import { ownRecipe, type OwnVariant } from "./own-variants";
 import { schoolQuestion, schoolQuestions, sideOf, type School } from "./schools";
 import type { Syllabus } from "./syllabus";
@@ -39,7 +39,10 @@ export function recipeOf({ flownAs }: Pick<Step, "flownAs">, direction: string, 
   const own = ownVariantOf(flownAs, direction, manner);
   const recipe = own ? ownRecipe(own, direction) : recipes[variantOf(flownAs, manner.school)?.recipes[direction] ?? ""];
   if (!recipe) return null;
-  return withSettings(own ? recipe : stoppedAsIn(manner.school, flownAs.trick, recipe), flownAs);
+  return withSettings(
+    own ? recipe : escapedAsIn(manner.school, stoppedAsIn(manner.school, flownAs.trick, recipe)),
+    flownAs,
+  );
 }
 
 /** Stopped as the school stops what the question is about. */
@@ -47,6 +50,10 @@ function stoppedAsIn(school: School, trick: string, recipe: Recipe): Recipe {
   const asked = schoolQuestion("stop").steps.includes(trick);
   return asked ? stoppedAs(recipe, sideOf(school, "stop").id as StopStyle) : recipe;
 }
+
+/** Given up as the school gives up what went wrong. */
+const escapedAsIn = (school: School, recipe: Recipe): Recipe =>
+  sideOf(school, "trouble").id === "level-switch" ? levelledBySwitch(recipe) : recipe;
 
 function withSettings(recipe: Recipe, flownAs: FlownAs): Recipe {
   const parameters = Object.entries(flownAs.set ?? {}).flatMap(([name, value]) =>

@@ -1,3 +1,4 @@
+import { builtInSyllabus, findStep, recipeOf, type School } from ".";
 import { recipes } from "@/core";
 import { directionWords, tricks } from ".";
 
@@ -14,4 +15,14 @@ it("names each direction, and what each side gains where there are two ways", ()
       if (variants.length > 1) expect(variant.gains).not.toBe("");
     }
   }
+});
+
+it("gives up what turns over as the school does: turned on, or levelled by a switch", () => {
+  const way = (school: School) =>
+    recipeOf(findStep(builtInSyllabus, "flip-slow")!, "back", { school, own: [] })!.abort[0].id;
+  expect([way({}), way({ trouble: "fly-out" }), way({ trouble: "level-switch" })]).toEqual([
+    "keep-turning",
+    "keep-turning",
+    "level-switch",
+  ]);
 });

@@ -49,6 +49,7 @@ export type {
 export { startTrim } from "./start-trim";
 export type { TrimFigures, Value } from "./value";
 export type { Slip } from "./slips";
+export { levelledBySwitch } from "./level-switch";
 export { stoppedAs } from "./stop-style";
 export type { StopStyle } from "./stop-style";
 export { solve, withSlip } from "./solve";

@@ -42,7 +42,7 @@ const NOISE_STEPS = 5;
 /** With which a height is flown through the climb speed. Ours. */
 const CLIMB_GAIN_PER_S = 3;
 /** Self-level and bank-limit loops turn an angle error into a rate at this gain. Common practice, no source. */
-const ANGLE_LOOP_PER_S = 6;
+export const ANGLE_LOOP_PER_S = 6;
 const SELF_LEVEL_REACH_DEG = 45;
 
 type EyePlan = Extract<StickPlan, { kind: "eye" }>;
