@@ -51,6 +51,8 @@ interface PilotFields extends Id {
   readonly settingsFrozen?: boolean;
   readonly reactionS?: TypedNumber | null;
   readonly cruiseMps?: TypedNumber | null;
+  readonly reachShare?: TypedNumber | null;
+  readonly stickLengthMm?: TypedNumber | null;
 }
 interface SiteFields extends Id {
   readonly name: string;

@@ -31,6 +31,10 @@ export interface Pilot {
   readonly reactionS: number | null;
   /** Speed at which the pilot cruises, m/s; null where nobody asked: level cruise at the camera's tilt is taken. */
   readonly cruiseMps: number | null;
+  /** Share of the stick's way the hand really reaches when it means all of it, measured; null where it was not. */
+  readonly reachShare: number | null;
+  /** From the stick's pivot to where the hand holds it, mm; null for what is usual with the grip. */
+  readonly stickLengthMm: number | null;
   /** The aircraft their hands know, which the others are compared with; null for none chosen. */
   readonly referenceAircraftId: string | null;
   /** Sides the pilot takes where practitioners disagree; left out where the squad's is taken. */

@@ -33,7 +33,7 @@ export type { FlownWith } from "./start-height";
 export { siteRefusal } from "./refusals";
 export type { BrokenLimit, LeftOut, SiteLimits, SiteRefusal, StepRefusal } from "./refusals";
 export { settingsProposals, settingsToBegin, usualAt, usualTilt, settingsSchoolOf } from "./stage-settings";
-export type { SettingsProposal, SettingsSchool } from "./stage-settings";
+export type { Hands, SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";
 export { directionWords, findTrick, trickOf, tricks } from "./tricks";
 export type { MeasureName, Trick, TrickVariant } from "./tricks";

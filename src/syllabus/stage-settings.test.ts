@@ -6,16 +6,18 @@ import {
   firstSettings,
   requireSettings,
   SEA_LEVEL_AIR,
-  stickTravelByGrip,
+  rateAtStick,
+  stickTravelOf,
   throttleOut,
   type Settings,
 } from "@/core";
-import { settingsProposals, type SettingsSchool } from "./stage-settings";
+import { settingsProposals, type Hands, type SettingsSchool } from "./stage-settings";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
+const thumbs: Hands = { grip: "thumbs", stickLengthMm: null, reachShare: null, cruiseMps: null };
 const usual: SettingsSchool = { tilt: "by-stage", route: "bank-limit" };
 const applied = (settings: Settings, stage: number, school = usual): Settings =>
-  settingsProposals(settings, five, stage, school, "thumbs").reduce((now, { apply }) => apply(now), settings);
+  settingsProposals(settings, five, stage, school, thumbs).reduce((now, { apply }) => apply(now), settings);
 const families = [
   { family: "base-rise", base: 1, rise: 0.7, expo: 0.1 },
   { family: "centre-end", centreDps: 200, endDps: 700, expo: 0.3 },
@@ -29,7 +31,7 @@ it.each([0, 1, 2, 3, 4, 5, 6, 7])(
       const settings = { ...firstSettings, rates: { roll: curve, pitch: curve, yaw: curve } };
       const after = applied(settings, stage);
       expect(() => requireSettings(after)).not.toThrow();
-      expect(settingsProposals(after, five, stage, usual, "thumbs")).toEqual([]);
+      expect(settingsProposals(after, five, stage, usual, thumbs)).toEqual([]);
     }
   },
 );
@@ -73,7 +75,7 @@ it("put the throttle's mid on the cruise of this aircraft at the tilt proposed, 
 
 it("follow the school: one camera angle for ever, straight rate mode, self-level at first", () => {
   expect(
-    settingsProposals(firstSettings, five, 7, { ...usual, tilt: "fixed" }, "thumbs").map(({ id }) => id),
+    settingsProposals(firstSettings, five, 7, { ...usual, tilt: "fixed" }, thumbs).map(({ id }) => id),
   ).not.toContain("tilt");
   expect(applied(firstSettings, 0, { ...usual, route: "rate-mode" }).modes.bankLimitDeg).toBeNull();
   expect(applied(firstSettings, 0, { ...usual, route: "self-level" }).modes.selfLevel).toBe(true);
@@ -81,24 +83,44 @@ it("follow the school: one camera angle for ever, straight rate mode, self-level
 });
 
 it("each changes only what it says", () => {
-  const proposals = settingsProposals(firstSettings, five, 0, usual, "thumbs");
+  const proposals = settingsProposals(firstSettings, five, 0, usual, thumbs);
   const tilt = proposals.find(({ id }) => id === "tilt")!;
   expect(tilt.apply(firstSettings)).toEqual({ ...firstSettings, tiltDeg: 0 });
   expect(proposals.every(({ reason, now, wanted }) => reason.length > 5 && now !== wanted)).toBe(true);
-  expect(() => settingsProposals(firstSettings, five, 8, usual, "thumbs")).toThrow(/^stage is 8; allowed: 0 to 7$/);
+  expect(() => settingsProposals(firstSettings, five, 8, usual, thumbs)).toThrow(/^stage is 8; allowed: 0 to 7$/);
 });
 
-it("soften the centre for a grip that moves the stick little, and leave it for one that moves it far", () => {
+it("soften the centre only for a stick that was measured, as far as it moves little", () => {
   const quick = { family: "end-cubic", endDps: 700, expo: 0.62 } as const;
   const settings = { ...firstSettings, rates: { roll: quick, pitch: quick, yaw: quick } };
-  const centres = (grip: "thumbs" | "pinch") =>
-    settingsProposals(settings, five, 4, usual, grip).filter(({ id }) => id.startsWith("centre"));
-  expect(centres("pinch")).toEqual([]);
-  const [roll] = centres("thumbs");
+  const centres = (stickLengthMm: number | null) =>
+    settingsProposals(settings, five, 4, usual, { ...thumbs, stickLengthMm }).filter(({ id }) =>
+      id.startsWith("centre"),
+    );
+  expect(centres(null)).toEqual([]);
+  expect(centres(29)).toEqual([]);
+  const [roll] = centres(22);
   const after = roll.apply(settings).rates.roll;
-  expect(dpsPerMillimetre(after, 0, stickTravelByGrip.thumbs)).toBeCloseTo(22, 1);
+  expect(dpsPerMillimetre(after, 0, stickTravelOf({ grip: "thumbs", stickLengthMm: 22 }))).toBeCloseTo(22, 1);
   expect(curveFeel(after).endDps).toBeCloseTo(700, 6);
 });
+
+it.each(families)(
+  "give a hand that never reaches the stop a faster end, so that what it reaches turns as is usual: $family",
+  (curve) => {
+    const settings: Settings = { ...firstSettings, rates: { roll: curve, pitch: curve, yaw: curve } };
+    const pinch = { ...thumbs, grip: "pinch", reachShare: 0.88 } as const;
+    const after = settingsProposals(settings, five, 4, usual, pinch).reduce((now, { apply }) => apply(now), settings);
+    const whole = applied(settings, 4);
+    for (const axis of ["roll", "pitch", "yaw"] as const) {
+      const wanted = curveFeel(whole.rates[axis]).endDps;
+      // Within the tenth that is left alone.
+      expect(Math.abs(rateAtStick(after.rates[axis], 0.88) / wanted - 1)).toBeLessThan(0.11);
+      expect(curveFeel(after.rates[axis]).endDps).toBeGreaterThan(0.98 * wanted);
+    }
+    expect(settingsProposals(after, five, 4, usual, pinch).filter(({ id }) => id.startsWith("end-"))).toEqual([]);
+  },
+);
 
 it("make equal sticks a flat spin where the school matches them: yaw = roll / tan(tilt), as a level turn has it", () => {
   const { rates, tiltDeg } = applied(firstSettings, 5, { ...usual, yawMatch: "matched" });
@@ -116,7 +138,7 @@ it("mix for the camera in the controller where the school does so, at the tilt t
 
 it("wait for what the school tunes first, but for a first aircraft, which is set up whole", () => {
   const waiting = (stage: number, tuning: "throttle" | "rates") =>
-    settingsProposals(firstSettings, five, stage, { ...usual, tuning }, "thumbs").flatMap(({ id, waits }) =>
+    settingsProposals(firstSettings, five, stage, { ...usual, tuning }, thumbs).flatMap(({ id, waits }) =>
       waits ? [id] : [],
     );
   expect(waiting(6, "throttle")).toContain("end-yaw");

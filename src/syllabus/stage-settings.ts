@@ -7,14 +7,16 @@ import {
   DomainError,
   dpsPerMillimetre,
   proposedMid,
-  type RateCurve,
   requireSettings,
   SEA_LEVEL_AIR,
   type Settings,
-  stickTravelByGrip,
+  type stickTravelByGrip,
   type ThrottleProfile,
   tipTravelMm,
+  rateAtStick,
+  stickTravelOf,
 } from "@/core";
+import { reachingEnd, withCentre } from "./shaped-curve";
 import { routeOf, sideOf, type School } from "./schools";
 import type { Route, StepWants } from "./types";
 
@@ -172,6 +174,17 @@ export function usualSettings(stage: number, wants: StepWants = {}): string {
 export const usualAt = (stage: number): Pick<StageSettings, "endDps" | "throttleScale"> | null =>
   byStage[stage] ?? null;
 
+/** What is known of a pilot's hands; null for what nobody measured. */
+export interface Hands {
+  readonly grip: keyof typeof stickTravelByGrip;
+  /** From the pivot to where the hand holds the stick. */
+  readonly stickLengthMm: number | null;
+  /** Share of the stick's way that is reached when all of it is meant. */
+  readonly reachShare: number | null;
+  /** Their own cruise, m/s. */
+  readonly cruiseMps: number | null;
+}
+
 /** Settings for somebody's first aircraft: usual at their stage in every part. */
 export const settingsToBegin = (...asked: Parameters<typeof settingsProposals>): Settings =>
   settingsProposals(...asked).reduce((settings, { apply }) => apply(settings), asked[0]);
@@ -182,10 +195,8 @@ export function settingsProposals(
   airframe: Airframe,
   stage: number,
   school: SettingsSchool,
-  grip: keyof typeof stickTravelByGrip,
+  hands: Hands,
   air: Air = SEA_LEVEL_AIR,
-  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
-  cruiseMps: number | null = null,
 ): readonly SettingsProposal[] {
   requireSettings(settings);
   const wanted = byStage[stage];
@@ -197,6 +208,7 @@ export function settingsProposals(
   const ends = endRates(
     settings,
     wanted,
+    hands.reachShare ?? 1,
     school.yawMatch === "matched" && tiltDeg >= MATCHED_FROM_DEG ? tiltDeg : null,
   );
   const all: readonly SettingsProposal[] = [
@@ -205,14 +217,14 @@ export function settingsProposals(
     ...centres(
       ends.reduce((now, { apply }) => apply(now), settings),
       stage,
-      grip,
+      hands,
     ),
     ...one("tilt", "Camera tilt", `${settings.tiltDeg}°`, `${tiltDeg}°`, `usual here: ${wanted.tiltWords}`, (now) => ({
       ...now,
       tiltDeg,
     })),
     ...limit(settings, wanted),
-    ...mid(settings, airframe, { tiltDeg, cruiseMps }, wanted, air),
+    ...mid(settings, airframe, { tiltDeg, cruiseMps: hands.cruiseMps }, wanted, air),
     ...one(
       "expo",
       "Throttle expo",
@@ -310,14 +322,24 @@ const MATCHED_FROM_DEG = 20;
 /** Quicker yaw than this nobody wants, whatever the match says. Ours. */
 const MOST_YAW_DPS = 1200;
 
-function endRates(settings: Settings, { endDps, why }: StageSettings, flatAtDeg: number | null): SettingsProposal[] {
+/** End rates usual at a stage, as far as the hand goes: who never reaches the stop gets a faster end. */
+function endRates(
+  settings: Settings,
+  { endDps, why }: StageSettings,
+  reach: number,
+  flatAtDeg: number | null,
+): SettingsProposal[] {
   return (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
     const target = axis === "yaw" ? yawEnd(endDps, flatAtDeg) : endDps;
-    const now = curveFeel(settings.rates[axis]).endDps;
-    if (Math.abs(now - target) <= 0.1 * target) return [];
-    return one(`end-${axis}`, `End rate, ${axis}`, `${Math.round(now)} °/s`, `${target} °/s`, why, (from) => ({
+    const curve = settings.rates[axis];
+    if (Math.abs(rateAtStick(curve, reach) - target) <= 0.1 * target) return [];
+    const wanted = reachingEnd(curve, target, reach);
+    const [now, then] = [curve, wanted].map((one) => `${Math.round(curveFeel(one).endDps)} °/s`);
+    const reason =
+      reach === 1 ? why : `${why}; ${Math.round(100 * reach)} % of the stick is reached, so ${target} °/s there`;
+    return one(`end-${axis}`, `End rate, ${axis}`, now, then, reason, (from) => ({
       ...from,
-      rates: { ...from.rates, [axis]: withEnd(from.rates[axis], target) },
+      rates: { ...from.rates, [axis]: reachingEnd(from.rates[axis], target, reach) },
     }));
   });
 }
@@ -325,14 +347,15 @@ function endRates(settings: Settings, { endDps, why }: StageSettings, flatAtDeg:
 /** Most turning rate for a millimetre of stick at the centre, °/s per mm: a learner's, and from the flips on. Ours; hands differ. */
 const MOST_PER_MM = { learning: 14, flying: 22 } as const;
 
-/** A grip that moves the stick tip little wants softer centres. */
-function centres(settings: Settings, stage: number, grip: keyof typeof stickTravelByGrip): SettingsProposal[] {
+/** A hand that moves the stick tip little wants softer centres: only where its stick was measured. */
+function centres(settings: Settings, stage: number, { grip, stickLengthMm }: Hands): SettingsProposal[] {
+  if (stickLengthMm === null) return [];
   const most = stage < 4 ? MOST_PER_MM.learning : MOST_PER_MM.flying;
-  const travel = stickTravelByGrip[grip];
+  const travel = stickTravelOf({ grip, stickLengthMm });
   return (["roll", "pitch", "yaw"] as const).flatMap((axis) => {
     const now = dpsPerMillimetre(settings.rates[axis], 0, travel);
     if (now <= 1.02 * most) return [];
-    const reason = `with ${grip === "hybrid" ? "a hybrid grip" : grip} a millimetre at the centre already turns that much`;
+    const reason = `held ${stickLengthMm} mm up the stick, a millimetre at the centre already turns that much`;
     return one(
       `centre-${axis}`,
       `Centre, ${axis}`,
@@ -345,39 +368,6 @@ function centres(settings: Settings, stage: number, grip: keyof typeof stickTrav
       }),
     );
   });
-}
-
-/** The same curve with a softer centre, °/s for the whole stick; what bends it is its own family's. */
-function withCentre(curve: RateCurve, slopeDps: number): RateCurve {
-  const within = (expo: number) => rounded(Math.min(1, Math.max(0, expo)), 3);
-  switch (curve.family) {
-    case "end-cubic":
-      return { ...curve, expo: within(1 - slopeDps / curve.endDps) };
-    case "centre-end":
-      return { ...curve, centreDps: Math.max(10, Math.floor(slopeDps)) };
-    case "base-rise":
-      return { ...curve, expo: within(1 - slopeDps / (curveFeel({ ...curve, expo: 0 }).centreSlopeDps || 1)) };
-  }
-}
-
-/** The same shape of curve with another end rate. */
-function withEnd(curve: RateCurve, endDps: number): RateCurve {
-  const ratio = endDps / curveFeel(curve).endDps;
-  switch (curve.family) {
-    case "end-cubic":
-      return { ...curve, endDps };
-    case "centre-end":
-      return { ...curve, endDps, centreDps: Math.max(10, Math.round(curve.centreDps * ratio)) };
-    case "base-rise":
-      return baseWithEnd(curve, endDps);
-  }
-}
-
-/** End rate 200·base/(1 − rise) for a base up to 2: the base moves within what feels alike, the rise takes the rest. */
-function baseWithEnd(curve: Extract<RateCurve, { family: "base-rise" }>, endDps: number): RateCurve {
-  const base = Math.min(1.6, Math.max(0.4, Math.min(curve.base, endDps / 200)));
-  const rise = Math.min(0.95, Math.max(0, 1 - (200 * base) / endDps));
-  return { ...curve, base, rise: rounded(rise, 3) };
 }
 
 function limit(settings: Settings, { throttleScale }: StageSettings): SettingsProposal[] {

@@ -15,6 +15,23 @@ export const stickTravelByGrip: Readonly<Record<"thumbs" | "pinch" | "hybrid", S
   pinch: { stickLengthMm: 29, throwDeg: 25 },
 };
 
+export const stickLengthRangeMm = [10, 60] as const;
+export const reachRange = [0.5, 1] as const;
+
+/** How far a pilot's hand moves the stick tip: their own stick where it was measured, else what is usual with the grip. */
+export function stickTravelOf({
+  grip,
+  stickLengthMm,
+}: {
+  readonly grip: keyof typeof stickTravelByGrip;
+  readonly stickLengthMm: number | null;
+}): StickTravel {
+  const usual = stickTravelByGrip[grip];
+  return stickLengthMm === null
+    ? usual
+    : { ...usual, stickLengthMm: requireNumber("stickLengthMm", stickLengthMm, ...stickLengthRangeMm) };
+}
+
 /** Way of the tip from the centre to the stop, mm: length · sin(throw). */
 export function tipTravelMm({ stickLengthMm, throwDeg }: StickTravel): number {
   const lengthMm = requireNumber("stickLengthMm", stickLengthMm, 5, 100);

@@ -15,7 +15,7 @@ export { feelDistance } from "./distance";
 export type { FeelDistance } from "./distance";
 export { equalStickError, equalStickYaw } from "./equal-sticks";
 export type { EqualStickYaw } from "./equal-sticks";
-export { stickTravelByGrip, tipTravelMm } from "./grip";
+export { stickTravelByGrip, tipTravelMm, reachRange, stickLengthRangeMm, stickTravelOf } from "./grip";
 export type { StickTravel } from "./grip";
 export { fitCurve, fitRates } from "./fit";
 export { withRise } from "./old-names";

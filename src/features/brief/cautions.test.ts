@@ -1,6 +1,6 @@
 import { airframePresets, draftBrief, CALM_AIR, firstSettings, recipes } from "@/core";
 import { builtInSyllabus, findStep, settingsToBegin } from "@/syllabus";
-import { plank } from "@/ui/testing/made-up";
+import { odo, plank } from "@/ui/testing/made-up";
 import { cautionsFor } from "./cautions";
 
 const airframe = airframePresets["five-inch-freestyle"].airframe;
@@ -49,5 +49,5 @@ it("checks what the step is about and what is usual at its stage, and never warn
     ["gap-wide", 3],
     ["flip-slow", 4],
   ] as const)
-    expect(at(id, stage, settingsToBegin(firstSettings, airframe, stage, school, "thumbs"))).toEqual([]);
+    expect(at(id, stage, settingsToBegin(firstSettings, airframe, stage, school, odo))).toEqual([]);
 });

@@ -176,8 +176,7 @@ function Hands({
           errors={errors}
           stopWithinDeg={lab.stopWithinDeg}
           frozen={data.pilot.settingsFrozen}
-          grip={data.pilot.grip}
-          cruiseMps={data.pilot.cruiseMps}
+          hands={data.pilot}
         />
       )}
     </ScatterPanel>

@@ -4,7 +4,7 @@ import { CALM_AIR, costOfTurned, firstSettings, recipes, seededRandom, usualErro
 import { findTrick, type Manner } from "@/syllabus";
 import { createPool } from "@/ui/scatter/pool";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
-import { plank, plankSetup } from "@/ui/testing/made-up";
+import { odo, plank, plankSetup } from "@/ui/testing/made-up";
 import { RecommendPanel } from "./recommend-panel";
 
 jest.mock("@/ui/scatter/pool");
@@ -42,8 +42,7 @@ function show(manner: Manner = { school: {}, own: [] }, frozen = false) {
       errors={usualErrors(4)}
       stopWithinDeg={15}
       frozen={frozen}
-      grip="thumbs"
-      cruiseMps={null}
+      hands={{ ...odo, grip: "thumbs" }}
     />,
     { address: "/lab?pilot=odo" },
   );

@@ -19,7 +19,7 @@ const MOST_OTHERS = 2;
 
 /** Looks within the coach's bounds for what makes a trick kinder, against what it costs other tricks. */
 export function RecommendPanel(props: RecommendProps) {
-  const { trick, manner, setup, aircraft, environment, frozen, grip, cruiseMps } = props;
+  const { trick, manner, setup, aircraft, environment, frozen, hands } = props;
   const recommend = useRecommend(props);
   const { units } = usePreferences();
   const { knobs, boundsOf, wrong, setBounds, state, cancel, search } = recommend;
@@ -72,15 +72,7 @@ export function RecommendPanel(props: RecommendProps) {
           aircraft={aircraft}
           frozen={frozen}
           usual={(turned) =>
-            settingsProposals(
-              turned,
-              aircraft.airframe,
-              trick.stage,
-              settingsSchoolOf(manner.school),
-              grip,
-              air,
-              cruiseMps,
-            )
+            settingsProposals(turned, aircraft.airframe, trick.stage, settingsSchoolOf(manner.school), hands, air)
           }
         />
       )}

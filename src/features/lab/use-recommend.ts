@@ -12,9 +12,8 @@ import {
   type PilotErrors,
   type Recipe,
   type Settings,
-  type stickTravelByGrip,
 } from "@/core";
-import { findStep, recipeOf, type Manner, type Trick } from "@/syllabus";
+import { findStep, recipeOf, type Hands, type Manner, type Trick } from "@/syllabus";
 import { useComputed } from "@/ui/scatter/use-scatter";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { Searched } from "./found";
@@ -50,9 +49,7 @@ export interface RecommendProps {
   stopWithinDeg: number | null;
   /** Whether the settings of the pilot are frozen. */
   frozen: boolean;
-  grip: keyof typeof stickTravelByGrip;
-  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
-  cruiseMps: number | null;
+  hands: Hands;
 }
 
 /** What the coach lets change and weighs, and the search for what goes clean most often. */

@@ -13,6 +13,8 @@ const pilot: Pilot = {
   settingsFrozen: false,
   reactionS: null,
   cruiseMps: null,
+  reachShare: null,
+  stickLengthMm: null,
   referenceAircraftId: null,
   school: {},
   version: 1,

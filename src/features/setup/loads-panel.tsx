@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { ownCruise, loadedAirframe, proposedMid, stickTravelByGrip, throttlePoints, type Settings } from "@/core";
+import { ownCruise, loadedAirframe, proposedMid, stickTravelOf, throttlePoints, type Settings } from "@/core";
 import type { Aircraft, Pilot, KeptLoad } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useAir } from "@/ui/air/use-air";
@@ -23,14 +23,14 @@ export function LoadsPanel({
   aircraft,
   loads,
   settings,
-  pilot: { grip, cruiseMps },
+  pilot,
   mayChange,
 }: {
   aircraft: Aircraft;
   loads: readonly KeptLoad[];
   /** As they stand on this screen, saved or not. */
   settings: Settings;
-  pilot: Pick<Pilot, "grip" | "cruiseMps">;
+  pilot: Pilot;
   mayChange: boolean;
 }) {
   const air = useAir();
@@ -38,10 +38,10 @@ export function LoadsPanel({
   const undoable = useUndoable();
   const { units } = usePreferences();
   const [round, setRound] = useState(0);
-  const cruising = { tiltDeg: settings.tiltDeg, cruiseMps };
+  const cruising = { tiltDeg: settings.tiltDeg, cruiseMps: pilot.cruiseMps };
   const rows = [null, ...loads].map((load) => {
     const airframe = load ? loadedAirframe(aircraft.airframe, load) : aircraft.airframe;
-    const points = throttlePoints(settings.throttle, airframe, cruising, air, stickTravelByGrip[grip]);
+    const points = throttlePoints(settings.throttle, airframe, cruising, air, stickTravelOf(pilot));
     const cruise = ownCruise(airframe, cruising, air);
     return [
       load?.name ?? "as it is",

@@ -18,13 +18,13 @@ import {
   fitCurve,
   rateAtStick,
   rateFamilies,
-  stickTravelByGrip,
+  stickTravelOf,
   type AxisRates,
   type RateCurve,
   type RateFamily,
 } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
-import type { Grip } from "@/contract";
+import type { Pilot } from "@/contract";
 import { familyName } from "@/ui/settings/differences";
 import { CurveSliders } from "@/ui/settings/setting-sliders";
 import { NumberSlider } from "@/ui/forms/number-slider";
@@ -52,12 +52,12 @@ interface RatesPanelProps {
   /** Setups that can be drawn as ghosts: the saved version first, then older ones and other aircraft. */
   readonly ghosts: readonly Ghost[];
   readonly tiltDeg: number;
-  readonly grip: Grip;
+  readonly pilot: Pilot;
   readonly onChange: (rates: AxisRates) => void;
 }
 
 /** Rates of the three axes: any family, curves drawn live, and what they feel like in figures. */
-export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: RatesPanelProps) {
+export function RatesPanel({ rates, ghosts: others, tiltDeg, pilot, onChange }: RatesPanelProps) {
   const [fitted, setFitted] = useState<string | null>(null);
   const [ghostId, setGhostId] = useState<string | null>(null);
   const [reading, setReading] = useState(0.5);
@@ -124,7 +124,7 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, grip, onChange }: R
           formatX={percent}
           formatY={rate}
         />
-        <FeelTable rates={rates} ghost={saved} reading={reading} grip={grip} />
+        <FeelTable rates={rates} ghost={saved} reading={reading} pilot={pilot} />
       </Box>
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1.35fr 1fr" }, gap: 3, mt: 1 }}>
         <NumberSlider
@@ -212,15 +212,15 @@ function FeelTable({
   rates,
   ghost,
   reading,
-  grip,
+  pilot,
 }: {
   rates: AxisRates;
   ghost: AxisRates | null;
   reading: number;
-  grip: Grip;
+  pilot: Pilot;
 }) {
   const feel = axes.map((axis) => curveFeel(rates[axis]));
-  const travel = stickTravelByGrip[grip];
+  const travel = stickTravelOf(pilot);
   const at = Math.round(100 * reading);
   const perMm = axes.map((axis) => numeral(dpsPerMillimetre(rates[axis], 0, travel), 0));
   return (
@@ -234,7 +234,7 @@ function FeelTable({
         ["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))],
         ["End, °/s", ...feel.map((one) => numeral(one.endDps, 0))],
         ["90, 180, 360°, s", ...feel.map((one) => [one.time90S, one.time180S, one.time360S].map(hundredth).join(" "))],
-        [`°/s per mm at centre, ${grip}`, ...perMm],
+        [`°/s per mm at centre, ${pilot.stickLengthMm === null ? pilot.grip : `${pilot.stickLengthMm} mm`}`, ...perMm],
       ]}
     />
   );

@@ -125,7 +125,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
             onBack={() => drop(saved)}
           />
           <UndoRedo undo={undo} redo={redo} />
-          <SymptomFinder aircraft={aircraft} settings={settings} grip={data.pilot.grip} />
+          <SymptomFinder aircraft={aircraft} settings={settings} pilot={data.pilot} />
           <SetupFiles
             aircraft={aircraft}
             hasSetup={latest !== undefined}
@@ -145,10 +145,9 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
 
 /** For somebody's first aircraft: what is usual at their stage. */
 function useSettingsToBegin({ stage, school, pilot, day }: SetupData, { airframe }: Aircraft): Settings {
-  const { grip, cruiseMps } = pilot;
   return useMemo(
-    () => settingsToBegin(firstSettings, airframe, stage, settingsSchoolOf(school), grip, airOfDay(day.air), cruiseMps),
-    [airframe, stage, school, grip, day, cruiseMps],
+    () => settingsToBegin(firstSettings, airframe, stage, settingsSchoolOf(school), pilot, airOfDay(day.air)),
+    [airframe, stage, school, pilot, day],
   );
 }
 

@@ -62,7 +62,7 @@ export function SetupPart({
           rates={settings.rates}
           ghosts={ghosts}
           tiltDeg={settings.tiltDeg}
-          grip={data.pilot.grip}
+          pilot={data.pilot}
           onChange={(rates) => set({ rates })}
         />
       )}
@@ -71,8 +71,7 @@ export function SetupPart({
           profile={settings.throttle}
           airframe={aircraft.airframe}
           tiltDeg={settings.tiltDeg}
-          cruiseMps={data.pilot.cruiseMps}
-          grip={data.pilot.grip}
+          pilot={data.pilot}
           onChange={(throttle) => set({ throttle })}
         />
       )}

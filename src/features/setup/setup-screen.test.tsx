@@ -17,6 +17,8 @@ const pilot = {
   settingsFrozen: false,
   reactionS: null,
   cruiseMps: null,
+  reachShare: null,
+  stickLengthMm: null,
   referenceAircraftId: null,
   school: {},
   version: 1,

@@ -32,7 +32,7 @@ export function StagePanel({
   settings,
   airframe,
   stage: currentStage,
-  pilot: { grip, cruiseMps },
+  pilot,
   mount,
   school: own,
   onChange,
@@ -41,7 +41,7 @@ export function StagePanel({
   airframe: Airframe;
   /** Stage the pilot is at. */
   stage: number;
-  pilot: Pick<Pilot, "grip" | "cruiseMps">;
+  pilot: Pilot;
   /** How the camera is mounted; null where nobody said. */
   mount: Mount | null;
   /** What the pilot's school says; looked at otherwise here without changing it. */
@@ -57,9 +57,8 @@ export function StagePanel({
     stage,
     // What cannot be tilted is not proposed to be.
     mount === "fixed" ? { ...school, tilt: "fixed" } : school,
-    grip,
+    pilot,
     useAir(),
-    cruiseMps,
   );
   return (
     <section aria-labelledby="stage">

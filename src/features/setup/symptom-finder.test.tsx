@@ -1,15 +1,13 @@
 import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { firstSettings } from "@/core";
-import { plank } from "@/ui/testing/made-up";
+import { odo, plank } from "@/ui/testing/made-up";
 import { renderScreen } from "@/ui/testing/render-screen";
 import { SymptomFinder } from "./symptom-finder";
 
 const says = async (symptom: RegExp, lastTilt: number | null) => {
   const aircraft = { ...plank(), lastTilt: lastTilt === null ? null : { tiltDeg: lastTilt, atMs: 0 } };
-  const { unmount } = renderScreen(
-    <SymptomFinder aircraft={aircraft as never} settings={firstSettings} grip="thumbs" />,
-  );
+  const { unmount } = renderScreen(<SymptomFinder aircraft={aircraft as never} settings={firstSettings} pilot={odo} />);
   await userEvent.click(screen.getByRole("combobox", { name: "Feels wrong?" }));
   await userEvent.click(screen.getByRole("option", { name: symptom }));
   const said = screen.getByRole("status").textContent;

@@ -5,21 +5,13 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { stickTravelByGrip, throttlePoints, type Settings } from "@/core";
+import { stickTravelOf, throttlePoints, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { symptomNames, symptoms, symptomWords, type Symptom, type SymptomFacts } from "@/words";
 
 /** What feels wrong, what it points to, and what this aircraft and its settings say about it. */
-export function SymptomFinder({
-  aircraft,
-  settings,
-  grip,
-}: {
-  aircraft: Aircraft;
-  settings: Settings;
-  grip: Pilot["grip"];
-}) {
+export function SymptomFinder({ aircraft, settings, pilot }: { aircraft: Aircraft; settings: Settings; pilot: Pilot }) {
   const air = useAir();
   const [symptom, setSymptom] = useState<Symptom | "">("");
   const { airframe, lastTilt } = aircraft;
@@ -27,9 +19,9 @@ export function SymptomFinder({
     const { hover } = throttlePoints(
       settings.throttle,
       airframe,
-      { tiltDeg: settings.tiltDeg, cruiseMps: null },
+      { tiltDeg: settings.tiltDeg, cruiseMps: pilot.cruiseMps },
       air,
-      stickTravelByGrip[grip],
+      stickTravelOf(pilot),
     );
     const { emptyShare, loadShare } = airframe.sag ?? { emptyShare: 0, loadShare: 0 };
     return {

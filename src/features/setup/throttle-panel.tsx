@@ -11,7 +11,7 @@ import {
   limitEffect,
   midVerdict,
   proposedMid,
-  stickTravelByGrip,
+  stickTravelOf,
   throttleAtStick,
   throttleExpoByFlying,
   throttlePoints,
@@ -20,7 +20,7 @@ import {
   type ThrottlePoints,
   type ThrottleProfile,
 } from "@/core";
-import type { Grip } from "@/contract";
+import type { Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -34,23 +34,21 @@ export function ThrottlePanel({
   profile,
   airframe,
   tiltDeg,
-  cruiseMps,
-  grip,
+  pilot,
   onChange,
 }: {
   profile: ThrottleProfile;
   airframe: Airframe;
   tiltDeg: number;
-  /** The pilot's own cruise, m/s; null for level flight at the tilt. */
-  cruiseMps: number | null;
-  grip: Grip;
+  pilot: Pilot;
   onChange: (profile: ThrottleProfile) => void;
 }) {
   const air = useAir();
   const { units } = usePreferences();
+  const { cruiseMps } = pilot;
   const points = useMemo(
-    () => throttlePoints(profile, airframe, { tiltDeg, cruiseMps }, air, stickTravelByGrip[grip]),
-    [profile, airframe, tiltDeg, cruiseMps, grip, air],
+    () => throttlePoints(profile, airframe, { tiltDeg, cruiseMps }, air, stickTravelOf(pilot)),
+    [profile, airframe, tiltDeg, cruiseMps, pilot, air],
   );
   const lines = useMemo(() => [profileLine(profile)], [profile]);
   const marks = useMemo(() => marksOf(points), [points]);
@@ -63,7 +61,7 @@ export function ThrottlePanel({
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "1fr 1fr" }, gap: 4 }}>
         <Box>
           <MidAndExpo profile={profile} onChange={onChange} />
-          <ExpoByFlying {...{ profile, airframe, tiltDeg, cruiseMps, grip, onChange }} />
+          <ExpoByFlying {...{ profile, airframe, tiltDeg, pilot, onChange }} />
           <LimitControls profile={profile} onChange={onChange} />
           <LineChart
             label={`Motor command against throttle stick; hover at ${hover.stick === null ? "no stick" : percent(hover.stick)} of the stick`}
@@ -101,7 +99,11 @@ export function ThrottlePanel({
             {cruiseMps === null
               ? "with the horizon centred; say under Pilot how fast they cruise, and it goes by that"
               : "at the pilot's own speed, whatever the tilt"}
-            . Stick travel of a {grip} grip is an estimate.
+            . Stick travel{" "}
+            {pilot.stickLengthMm === null
+              ? `of a ${pilot.grip} grip is an estimate`
+              : `by a stick of ${pilot.stickLengthMm} mm`}
+            .
           </Typography>
         </Box>
       </Box>
@@ -159,11 +161,11 @@ function ExpoByFlying(props: {
   profile: ThrottleProfile;
   airframe: Airframe;
   tiltDeg: number;
-  cruiseMps: number | null;
-  grip: Grip;
+  pilot: Pilot;
   onChange: (profile: ThrottleProfile) => void;
 }) {
-  const { profile, airframe, tiltDeg, cruiseMps, grip, onChange } = props;
+  const { profile, airframe, tiltDeg, pilot, onChange } = props;
+  const { cruiseMps } = pilot;
   const air = useAir();
   return (
     <Box role="group" aria-label="Expo by flying" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
@@ -173,7 +175,7 @@ function ExpoByFlying(props: {
           airframe,
           { tiltDeg, cruiseMps },
           air,
-          stickTravelByGrip[grip],
+          stickTravelOf(pilot),
         );
         const perMm = (cruise ?? hover).climbPerMm;
         return (

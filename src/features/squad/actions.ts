@@ -51,6 +51,8 @@ export const squadActions = {
           settingsFrozen: pilot.settingsFrozen ?? false,
           reactionS: pilot.reactionS ?? null,
           cruiseMps: pilot.cruiseMps ?? null,
+          reachShare: pilot.reachShare ?? null,
+          stickLengthMm: pilot.stickLengthMm ?? null,
         });
         // A repeated send, of which the trail has a line.
         if (edited === "same") return;

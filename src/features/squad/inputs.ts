@@ -1,11 +1,13 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
 import { IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
-import { cruiseRangeMps, reactionRangeS } from "@/core";
+import { cruiseRangeMps, reachRange, reactionRangeS, stickLengthRangeMm } from "@/core";
 import { IsId, IsName, IsOneOf, numberOf } from "@/server/actions";
 import { grips, type Grip } from "@/contract";
 
 const CRUISE = `the cruise is ${cruiseRangeMps.join(" to ")} m/s`;
+const REACH = `the stick reached is ${reachRange.map((share) => 100 * share).join(" to ")} %`;
+const STICK = `the stick length is ${stickLengthRangeMm.join(" to ")} mm`;
 const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
 
 export class AddPilotInput {
@@ -36,6 +38,19 @@ export class AddPilotInput {
   @IsNumber({}, { message: CRUISE })
   @Transform(numberOf)
   cruiseMps?: number | null;
+  /** Share of the stick's way that is reached. */
+  @IsOptional()
+  @Max(reachRange[1], { message: REACH })
+  @Min(reachRange[0], { message: REACH })
+  @IsNumber({}, { message: REACH })
+  @Transform(numberOf)
+  reachShare?: number | null;
+  @IsOptional()
+  @Max(stickLengthRangeMm[1], { message: STICK })
+  @Min(stickLengthRangeMm[0], { message: STICK })
+  @IsNumber({}, { message: STICK })
+  @Transform(numberOf)
+  stickLengthMm?: number | null;
 }
 
 export class EditPilotInput extends AddPilotInput {

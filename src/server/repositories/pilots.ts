@@ -11,6 +11,8 @@ export interface PilotRow {
   settings_frozen: number;
   reaction_s: number | null;
   cruise_mps: number | null;
+  reach_share: number | null;
+  stick_length_mm: number | null;
   reference_aircraft_id: string | null;
   school: unknown;
   version: number;
@@ -31,6 +33,8 @@ const fromRow = (row: PilotRow): Pilot => ({
   settingsFrozen: Boolean(row.settings_frozen),
   reactionS: row.reaction_s,
   cruiseMps: row.cruise_mps,
+  reachShare: row.reach_share,
+  stickLengthMm: row.stick_length_mm,
   referenceAircraftId: row.reference_aircraft_id,
   school: row.school === null ? {} : fromJson(row.school),
   version: row.version,
@@ -59,14 +63,17 @@ export async function findPilots(ids: readonly string[]): Promise<Pilot[]> {
   return ids.flatMap((id) => rows.filter((row) => row.id === id).map(fromRow));
 }
 
+/** What may be measured of a pilot's hands. */
+type MeasuredHands = "reactionS" | "cruiseMps" | "reachShare" | "stickLengthMm";
+
 export async function insertPilot(
   transaction: Transaction,
-  pilot: Omit<Pilot, "version" | "settingsFrozen" | "reactionS" | "cruiseMps" | "referenceAircraftId" | "school"> &
-    Partial<Pick<Pilot, "settingsFrozen" | "reactionS" | "cruiseMps" | "school">>,
+  pilot: Omit<Pilot, "version" | "settingsFrozen" | MeasuredHands | "referenceAircraftId" | "school"> &
+    Partial<Pick<Pilot, "settingsFrozen" | MeasuredHands | "school">>,
   now: Date,
 ): Promise<void> {
   const { id, squadId, name, stickMode, grip, settingsFrozen = false, school = {} } = pilot;
-  const { reactionS = null, cruiseMps = null } = pilot;
+  const { reactionS = null, cruiseMps = null, reachShare = null, stickLengthMm = null } = pilot;
   await insertOnce(transaction, "pilot", {
     id,
     squad_id: squadId,
@@ -76,6 +83,8 @@ export async function insertPilot(
     settings_frozen: settingsFrozen,
     reaction_s: reactionS,
     cruise_mps: cruiseMps,
+    reach_share: reachShare,
+    stick_length_mm: stickLengthMm,
     school: JSON.stringify(school),
     created_at: now,
   });
@@ -93,6 +102,8 @@ export async function updatePilot(
     settingsFrozen,
     reactionS,
     cruiseMps,
+    reachShare,
+    stickLengthMm,
     version,
   }: Omit<Pilot, "referenceAircraftId" | "school">,
 ): Promise<Edited> {
@@ -108,6 +119,8 @@ export async function updatePilot(
       settings_frozen: settingsFrozen,
       reaction_s: reactionS,
       cruise_mps: cruiseMps,
+      reach_share: reachShare,
+      stick_length_mm: stickLengthMm,
     },
   );
 }

@@ -132,11 +132,13 @@ describe("what is brought in from a file and taken out again is the same", () =>
       settingsFrozen: true,
       reactionS: 0.4,
       cruiseMps: 9.5,
+      reachShare: 0.93,
+      stickLengthMm: 24,
       referenceAircraftId: null,
       school: { simulator: "first" },
     };
     expect(pilotOf(pilotRow(pilot, "squad", now))).toEqual(pilot);
-    const { reactionS: _, cruiseMps: ___, school: __, ...plain } = pilot;
+    const { reactionS: _, cruiseMps: ___, reachShare: ____, stickLengthMm: _____, school: __, ...plain } = pilot;
     expect(pilotOf(pilotRow(plain, "squad", now))).toEqual(plain);
     const load = {
       id: "load",

@@ -86,7 +86,16 @@ it("all writes of one action stand or none", async () => {
 });
 
 it("changes a pilot only on the version that was read", async () => {
-  const change = { ...pilot, name: "Changed", settingsFrozen: true, reactionS: 0.42, cruiseMps: 9.5, version: 1 };
+  const change = {
+    ...pilot,
+    name: "Changed",
+    settingsFrozen: true,
+    reactionS: 0.42,
+    cruiseMps: 9.5,
+    reachShare: 0.93,
+    stickLengthMm: 24,
+    version: 1,
+  };
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe("changed");
   expect(await inTransaction((transaction) => updatePilot(transaction, change))).toBe("same");
   expect(await inTransaction((transaction) => updatePilot(transaction, { ...change, name: "Too late" }))).toBe("other");
@@ -94,6 +103,8 @@ it("changes a pilot only on the version that was read", async () => {
     name: "Changed",
     settingsFrozen: true,
     cruiseMps: 9.5,
+    reachShare: 0.93,
+    stickLengthMm: 24,
     reactionS: 0.42,
     version: 2,
   });

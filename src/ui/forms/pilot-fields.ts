@@ -12,7 +12,7 @@ const grips: readonly (readonly [Grip, string])[] = [
 /** The fields of a pilot, for adding and for changing one. Which squad is asked only where there are several. */
 export function pilotFields(
   pilot: Pick<Pilot, "name" | "stickMode" | "grip"> &
-    Partial<Pick<Pilot, "squadId" | "settingsFrozen" | "reactionS" | "cruiseMps">>,
+    Partial<Pick<Pilot, "squadId" | "settingsFrozen" | "reactionS" | "cruiseMps" | "reachShare" | "stickLengthMm">>,
   squads: readonly { readonly id: string; readonly name: string }[],
   units: UnitSystem,
 ) {
@@ -51,21 +51,32 @@ export function pilotFields(
       initial: pilot.cruiseMps == null ? "" : entryIn("speed", units).text(pilot.cruiseMps),
       help: "How fast they fly along when nothing is asked. The throttle's mid and the mix go by it.",
     },
+    reachShare: {
+      label: "Stick reached, % (empty: all of it)",
+      initial: pilot.reachShare == null ? "" : String(rounded(100 * pilot.reachShare, 1)),
+      help: "Ask for full stick and read the transmitter's bars. End rates are proposed for what is reached.",
+    },
+    stickLengthMm: {
+      label: "Stick length, mm (empty: as usual with the grip)",
+      initial: String(pilot.stickLengthMm ?? ""),
+      help: "From the pivot to where the hand holds it. Softer centres are proposed by it.",
+    },
   };
 }
 
 /** What is sent of them. */
 export const pilotFrom = (
-  { settingsFrozen, cruiseMps, ...values }: FormValues<ReturnType<typeof pilotFields>>,
+  { settingsFrozen, cruiseMps, reachShare, ...values }: FormValues<ReturnType<typeof pilotFields>>,
   units: UnitSystem,
 ): Omit<ActionInput<"add-pilot">, "id"> => ({
   ...values,
   settingsFrozen: settingsFrozen === "yes",
-  cruiseMps: metric(cruiseMps, units),
+  cruiseMps: changed(cruiseMps, (speed) => entryIn("speed", units).read(speed)),
+  reachShare: changed(reachShare, (percent) => percent / 100),
 });
 
-/** A speed as it was typed, m/s; what is no number stays as it is, to be refused by its name. */
-function metric(text: string, units: UnitSystem): string {
-  const mps = entryIn("speed", units).read(typedNumber(text));
-  return Number.isFinite(mps) ? String(rounded(mps, 3)) : text;
+/** A number as it is sent; what is none stays as it was typed, to be refused by its name. */
+function changed(text: string, to: (value: number) => number): string {
+  const value = to(typedNumber(text));
+  return text.trim() !== "" && Number.isFinite(value) ? String(rounded(value, 4)) : text;
 }

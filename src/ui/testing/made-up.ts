@@ -23,6 +23,8 @@ export const odo = {
   settingsFrozen: false,
   reactionS: null,
   cruiseMps: null,
+  reachShare: null,
+  stickLengthMm: null,
   referenceAircraftId: null,
   school: {},
   version: 4,

@@ -2,10 +2,11 @@ import type { Knex } from "knex";
 
 const ID = "char(36) character set ascii collate ascii_bin";
 const MOMENT = "datetime(3)";
+const MEASURED = ["cruise_mps", "reach_share", "stick_length_mm"];
 
 /**
  * Check flights (sense, drift, noise, heat) beside crash checks, tilt readings with their spread, open defects, how the camera is mounted, and the
- * pilot's own cruise speed.
+ * pilot's own cruise speed, reach and stick length.
  */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable("aircraft_check", (table) => {
@@ -27,13 +28,13 @@ export async function up(knex: Knex): Promise<void> {
     table.string("mount", 12).nullable();
   });
   await knex.schema.alterTable("pilot", (table) => {
-    table.double("cruise_mps").nullable();
+    for (const measured of MEASURED) table.double(measured).nullable();
   });
 }
 
 export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable("pilot", (table) => {
-    table.dropColumn("cruise_mps");
+    for (const measured of MEASURED) table.dropColumn(measured);
   });
   await knex.schema.alterTable("aircraft", (table) => {
     table.dropColumn("mount");

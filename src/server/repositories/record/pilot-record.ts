@@ -19,6 +19,8 @@ export interface PilotRecord {
     readonly settingsFrozen?: boolean;
     readonly reactionS?: number | null;
     readonly cruiseMps?: number | null;
+    readonly reachShare?: number | null;
+    readonly stickLengthMm?: number | null;
     readonly referenceAircraftId?: string | null;
     readonly school?: School;
   };

@@ -39,6 +39,8 @@ export const pilotOf = (row: PilotRow): PilotRecord["pilot"] => ({
   settingsFrozen: Boolean(row.settings_frozen),
   ...(row.reaction_s !== null && { reactionS: row.reaction_s }),
   ...(row.cruise_mps !== null && { cruiseMps: row.cruise_mps }),
+  ...(row.reach_share !== null && { reachShare: row.reach_share }),
+  ...(row.stick_length_mm !== null && { stickLengthMm: row.stick_length_mm }),
   referenceAircraftId: row.reference_aircraft_id,
   ...(row.school !== null && { school: fromJson<School>(row.school) }),
 });
@@ -52,6 +54,8 @@ export const pilotRow = (pilot: PilotRecord["pilot"], squadId: string, now: Date
   settings_frozen: pilot.settingsFrozen ?? false,
   reaction_s: pilot.reactionS ?? null,
   cruise_mps: pilot.cruiseMps ?? null,
+  reach_share: pilot.reachShare ?? null,
+  stick_length_mm: pilot.stickLengthMm ?? null,
   reference_aircraft_id: pilot.referenceAircraftId ?? null,
   school: pilot.school ? JSON.stringify(pilot.school) : null,
   created_at: now,
