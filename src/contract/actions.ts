@@ -99,7 +99,12 @@ export interface OpenedInvitation {
 /** Accounts and sign-ins. */
 interface AccountActions {
   begin: Does<Id & { readonly name: string; readonly password: string }>;
-  "sign-in": Does<{ readonly name: string; readonly password: string }>;
+  /** `code` where the account has a second factor; who leaves it out is asked for it at that field. */
+  "sign-in": Does<{ readonly name: string; readonly password: string; readonly code?: string }>;
+  "begin-second-factor": Does<{ readonly password: string }, { readonly secret: string; readonly address: string }>;
+  "confirm-second-factor": Does<{ readonly code: string }, { readonly recoveryCodes: readonly string[] }>;
+  "renew-recovery-codes": Does<{ readonly code: string }, { readonly recoveryCodes: readonly string[] }>;
+  "end-second-factor": Does<{ readonly password: string; readonly code: string }>;
   "sign-out": Does<{ readonly everywhere: boolean }>;
   "change-password": Does<{ readonly password: string; readonly newPassword: string }>;
   "end-sign-in": Does<Id>;

@@ -17,6 +17,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { AccountData } from "./load";
+import { SecondFactorPart } from "./second-factor";
 
 /** One's own account: password, and the devices on which they are signed in. */
 export function AccountScreen({ data }: { data: AccountData }) {
@@ -68,6 +69,7 @@ export function AccountScreen({ data }: { data: AccountData }) {
             router.refresh();
           }}
         />
+        {data.coaches && <SecondFactorPart factor={data.secondFactor} />}
         <Dialog open={leaving !== null} onClose={() => setLeaving(null)} aria-labelledby="leaving">
           <DialogTitle id="leaving">
             <span className="num">{items.length}</span> still waiting on this device

@@ -4,19 +4,18 @@ import {
   dropOldSignIns,
   endSignIns,
   findAccount,
-  findAccountById,
   forgetFailures,
   giveTryBack,
   hashPassword,
   insertAccount,
   LONGEST_SIGN_IN_MS,
-  passwordSubjects,
-  passwordMatches,
   requireGoodPassword,
   requireShortName,
+  secondFactorOf,
   signInName,
   signInSubjects,
   startSignIn,
+  takeCode,
   takeTry,
   type Subject,
   updatePassword,
@@ -35,23 +34,12 @@ import {
   livedThrough,
   noteDay,
 } from "@/server/repositories";
+import { comparedOrGivenBack, requirePassword, tooManyTries } from "./tries";
+import { secondFactorActions } from "./second-factor-actions";
 import { BeginInput, ChangePasswordInput, SignInInput, SignOutInput } from "./inputs";
 
 /** Touches nobody's records: only the account of whoever asks. */
 const ownBusiness = () => [];
-
-const tooManyTries = (waitMs: number) =>
-  new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
-
-/** Whether the password is right. A try that was not compared, because too many wait for theirs, is not held against anybody. */
-async function comparedOrGivenBack(subjects: readonly Subject[], passwordHash: string | undefined, password: string) {
-  try {
-    return await passwordMatches(passwordHash, password);
-  } catch (error) {
-    await giveTryBack(subjects);
-    throw error;
-  }
-}
 
 /** Lets go of what is past its time, where that time was lived through. */
 async function tidyUp(now: Date): Promise<void> {
@@ -61,9 +49,22 @@ async function tidyUp(now: Date): Promise<void> {
   if (await livedThrough(LONGEST_SIGN_IN_MS, now)) await dropOldSignIns(now);
 }
 
+/** Asks for the code of a second factor, where the account has one. Being asked is no failure; a wrong code is. */
+async function requireSecondFactor(accountId: string, code: string, subjects: readonly Subject[], now: Date) {
+  if (!(await secondFactorOf(accountId))) return;
+  if (code.trim() === "") {
+    await giveTryBack(subjects);
+    throw badField("code", "Now the code of your authenticator, or a recovery code.");
+  }
+  if (!(await inTransaction((transaction) => takeCode(transaction, accountId, code, now))))
+    throw badField("code", "That code is not right, or was used already. Wait for the next one.");
+}
+
 const begunAlready = () => conflict("Somebody has begun here already. Sign in instead.");
 
 export const accountActions = {
+  ...secondFactorActions,
+
   /** The first coach of empty records. Works once; afterwards there is always somebody who can sign in. */
   begin: openAction(BeginInput, async ({ id, name, password }, { device, setToken }) => {
     // Looked at before the costly part too: strangers make nobody's machine work.
@@ -87,27 +88,31 @@ export const accountActions = {
   }),
 
   /** Says the same for a wrong name as for a wrong password, and takes as long. */
-  "sign-in": openAction(SignInInput, async ({ name, password }, { address, device, identify, requestId, setToken }) => {
-    const now = new Date();
-    const subjects = signInSubjects(signInName(name), address);
-    const waitMs = await takeTry(subjects, now);
-    if (waitMs > 0) throw tooManyTries(waitMs);
-    const account = await findAccount(name);
-    if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)) || !account)
-      throw new Refusal(422, "This name and password do not go together.");
-    await forgetFailures(subjects);
-    const before = await identify();
-    const token = await inTransaction(async (transaction) => {
-      // The sign-in this browser had ends with the new one.
-      if (before) await endSignIns(transaction, before.accountId, { id: before.signInId });
-      return startSignIn(transaction, account.id, device, now);
-    });
-    await setToken(token);
-    // The bin has no clock of its own; somebody coming in is often enough.
-    await tidyUp(now).catch((error: unknown) =>
-      log("error", { requestId, doing: "tidy up", cause: causeForLog(error) }),
-    );
-  }),
+  "sign-in": openAction(
+    SignInInput,
+    async ({ name, password, code = "" }, { address, device, identify, requestId, setToken }) => {
+      const now = new Date();
+      const subjects = signInSubjects(signInName(name), address);
+      const waitMs = await takeTry(subjects, now);
+      if (waitMs > 0) throw tooManyTries(waitMs);
+      const account = await findAccount(name);
+      if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)) || !account)
+        throw new Refusal(422, "This name and password do not go together.");
+      await requireSecondFactor(account.id, code, subjects, now);
+      await forgetFailures(subjects);
+      const before = await identify();
+      const token = await inTransaction(async (transaction) => {
+        // The sign-in this browser had ends with the new one.
+        if (before) await endSignIns(transaction, before.accountId, { id: before.signInId });
+        return startSignIn(transaction, account.id, device, now);
+      });
+      await setToken(token);
+      // The bin has no clock of its own; somebody coming in is often enough.
+      await tidyUp(now).catch((error: unknown) =>
+        log("error", { requestId, doing: "tidy up", cause: causeForLog(error) }),
+      );
+    },
+  ),
 
   "sign-out": memberAction(SignOutInput, ownBusiness, async ({ everywhere }, { accountId, signInId }, { setToken }) => {
     await inTransaction(async (transaction) => {
@@ -122,13 +127,7 @@ export const accountActions = {
     ChangePasswordInput,
     ownBusiness,
     async ({ password, newPassword }, { accountId, signInId, name }) => {
-      const account = await findAccountById(accountId);
-      const subjects = passwordSubjects(accountId);
-      const waitMs = await takeTry(subjects, new Date());
-      if (waitMs > 0) throw tooManyTries(waitMs);
-      if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)))
-        throw badField("password", "That is not your present password.");
-      await forgetFailures(subjects);
+      await requirePassword(accountId, password);
       requireGoodPassword("newPassword", newPassword, name);
       const passwordHash = await hashPassword(newPassword);
       await inTransaction(async (transaction) => {

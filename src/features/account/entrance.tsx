@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import { Entrance } from "@/ui/entrance/entrance";
 import { SendForm, type FormField } from "@/ui/forms/send-form";
 
@@ -40,6 +41,8 @@ export function BeginScreen() {
 /** Sign in. */
 export function SignInScreen() {
   const router = useRouter();
+  // Shown once the password is right and the account has a second factor.
+  const [asked, setAsked] = useState(false);
   return (
     <Entrance title="Sign in">
       <Box sx={{ mt: 2 }}>
@@ -49,8 +52,16 @@ export function SignInScreen() {
           fields={{
             name,
             password: { label: "Password", initial: "", secret: true, autoComplete: "current-password" },
+            code: {
+              label: "Code of the authenticator",
+              initial: "",
+              autoComplete: "one-time-code",
+              help: "Six figures, or one of your recovery codes.",
+              hidden: !asked,
+            },
           }}
-          input={(values) => values}
+          input={({ code, ...values }) => (asked ? { ...values, code } : values)}
+          onRefused={({ code }) => code !== undefined && setAsked(true)}
           onDone={() => {
             router.push("/");
             router.refresh();

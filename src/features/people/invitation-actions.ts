@@ -9,6 +9,7 @@ import {
   insertAccount,
   requireGoodPassword,
   requireShortName,
+  secondFactorOf,
   startSignIn,
   updatePassword,
 } from "@/server/accounts";
@@ -187,7 +188,7 @@ export const invitationActions = {
       }),
   ),
 
-  /** A new password by link; every device is signed out. */
+  /** A new password by link; every device is signed out. With a second factor the way in leads past it still. */
   "take-way-back": openAction(WayBackInput, async ({ token, password }, { device, setToken }) => {
     requireGoodPassword("password", password, "");
     if (!(await findInvitation(token, new Date()))) throw worthless();
@@ -198,8 +199,9 @@ export const invitationActions = {
       if (!invitation?.accountId) throw worthless();
       await updatePassword(transaction, invitation.accountId, passwordHash);
       await endSignIns(transaction, invitation.accountId, "all");
+      if (await secondFactorOf(invitation.accountId)) return null;
       return startSignIn(transaction, invitation.accountId, device, now);
     });
-    await setToken(signIn);
+    if (signIn) await setToken(signIn);
   }),
 };

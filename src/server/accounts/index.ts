@@ -1,6 +1,16 @@
 export { LONGEST_MS as LONGEST_SIGN_IN_MS } from "./sign-ins";
 export { currentAccount, setToken } from "./current";
 export { deviceKind } from "./device";
+export { addressOf, newSecret } from "./one-time-codes";
+export {
+  confirmPending,
+  endSecondFactor,
+  keepPending,
+  replaceRecoveryCodes,
+  secondFactorOf,
+  takeCode,
+} from "./second-factor";
+export type { SecondFactor } from "./second-factor";
 export { hashPassword, passwordMatches, passwordProblem, requireGoodPassword } from "./passwords";
 export {
   accountsOfPilots,

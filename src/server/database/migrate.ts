@@ -23,6 +23,7 @@ import * as field from "./migrations/0020-field";
 import * as rules from "./migrations/0021-rules";
 import * as rise from "./migrations/0022-rise";
 import * as checkFlight from "./migrations/0023-check-flight";
+import * as secondFactor from "./migrations/0024-second-factor";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -54,6 +55,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0021-rules", rules],
   ["0022-rise", rise],
   ["0023-check-flight", checkFlight],
+  ["0024-second-factor", secondFactor],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -8,7 +8,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import type { ActionInput, ActionName } from "@/contract";
+import type { ActionInput, ActionName, ActionOutput } from "@/contract";
 import { send } from "../actions/send";
 
 export interface FormField<Value extends string | number = string> {
@@ -39,7 +39,9 @@ interface SendFormProps<Name extends ActionName, Fields extends FormFields> {
   /** What is sent: from what stands in the fields, and the id for what the form makes. */
   readonly input: (values: FormValues<Fields>, id: string) => ActionInput<Name>;
   readonly submit: string;
-  readonly onDone: (id: string) => void;
+  readonly onDone: (id: string, answer: ActionOutput<Name>) => void;
+  /** The fields that were refused, by name: one that is not shown yet may have to be. */
+  readonly onRefused?: (fields: Readonly<Record<string, string>>) => void;
 }
 
 /** A short form that sends one action. Messages stand at their fields; what was typed stays until it is saved. */
@@ -49,6 +51,7 @@ export function SendForm<Name extends ActionName, Fields extends FormFields>({
   input,
   submit,
   onDone,
+  onRefused,
 }: SendFormProps<Name, Fields>) {
   const shown = Object.entries(fields).filter(([, { hidden }]) => !hidden);
   // One id for the thing this form makes, kept over failed sends so that a repeated one changes nothing.
@@ -67,10 +70,11 @@ export function SendForm<Name extends ActionName, Fields extends FormFields>({
       for (const name of known)
         form.setError(name, { message: result.fields[name] }, { shouldFocus: name === known[0] });
       if (known.length === 0) setFailure(result.message);
+      onRefused?.(result.fields);
       return;
     }
     form.reset(initial);
-    onDone(id);
+    onDone(id, result.data);
     setId(newId());
   });
 
