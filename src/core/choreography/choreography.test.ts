@@ -27,7 +27,7 @@ const high = { ...CALM_AIR, entryHeightM: 150 };
 const settings = firstSettings;
 const flown = (recipe: Recipe) => fly(recipe, aircraft, settings, high);
 const figuresFor = (recipe: Recipe) => startTrim(recipe, aircraft, settings, high).figures;
-const hardwareFor = (recipe: Recipe) => ({ aircraft, settings, figures: figuresFor(recipe) });
+const contextFor = (recipe: Recipe) => ({ aircraft, settings, figures: figuresFor(recipe) });
 const built = Object.entries(recipes);
 const columns = ["timeS", "northM", "eastM", "heightM", "qw", "qx", "qy", "qz", "stickPitch", "stickThrottle"] as const;
 
@@ -160,7 +160,7 @@ describe("the end of a phase", () => {
 });
 
 describe("what is said of a phase", () => {
-  const notes = (recipe: Recipe, flight: Flight = flown(recipe)) => phaseNotes(recipe, flight, hardwareFor(recipe));
+  const notes = (recipe: Recipe, flight: Flight = flown(recipe)) => phaseNotes(recipe, flight, contextFor(recipe));
 
   it("is how near a guard came that is never reached", () => {
     const recipe = one([{ kind: "turned", axis: "yaw", deg: 720 }], { yaw: { kind: "rate", dps: 90 } });
@@ -200,8 +200,8 @@ describe("what is said of a phase", () => {
       throttle: { kind: "thrust", g: 19 },
     });
     const rates = { roll: curve, pitch: curve, yaw: curve };
-    const hardware = { ...hardwareFor(recipe), settings: { ...settings, rates } };
-    expect(phaseNotes(recipe, flown(recipe), hardware)).toEqual([
+    const context = { ...contextFor(recipe), settings: { ...settings, rates } };
+    expect(phaseNotes(recipe, flown(recipe), context)).toEqual([
       { phase: 0, kind: "rate-beyond", axis: "roll", askedDps: 900, mostDps: expect.closeTo(667, 0) },
       { phase: 0, kind: "thrust-beyond", askedG: 19, mostG: expect.closeTo(aircraft.thrustToWeight, 6) },
     ]);
@@ -222,10 +222,10 @@ describe("stick targets", () => {
     pitch: { kind: "ramp", from: 0.1, to: 0.6, overS: 0.3 },
     yaw: { kind: "hold", at: -0.25 },
   });
-  const hardware = hardwareFor(recipe);
+  const context = contextFor(recipe);
 
   it("stand where the stick goes", () => {
-    const handles = handlesOf(recipe, 0, hardware);
+    const handles = handlesOf(recipe, 0, context);
     expect(handles.map(({ place, where }) => [place.part, place.name, where])).toEqual([
       ["throttle", "g", "middle"],
       ["roll", "dps", "middle"],
@@ -244,24 +244,24 @@ describe("stick targets", () => {
 
   it("are there for a stick at rest, which is held where it is moved to", () => {
     const still = one([{ kind: "time", s: 0.5 }]);
-    const [, , pitch] = handlesOf(still, 0, hardware);
+    const [, , pitch] = handlesOf(still, 0, context);
     expect(pitch).toMatchObject({ place: { part: "pitch", name: "at" }, at: 0, rests: true });
-    const moved = withHandleAt(still, pitch.place, -0.4, hardware);
+    const moved = withHandleAt(still, pitch.place, -0.4, context);
     expect(moved.phases[0].pitch).toEqual({ kind: "hold", at: -0.4 });
-    expect(handlesOf(moved, 0, hardware)[2]).toMatchObject({ at: -0.4, rests: false });
+    expect(handlesOf(moved, 0, context)[2]).toMatchObject({ at: -0.4, rests: false });
   });
 
   it("move to what the stick gives there, through the curve and the motors", () => {
-    for (const { place } of handlesOf(recipe, 0, hardware)) {
-      const moved = withHandleAt(recipe, place, 0.52, hardware);
-      const handle = handlesOf(moved, 0, hardware).find(
+    for (const { place } of handlesOf(recipe, 0, context)) {
+      const moved = withHandleAt(recipe, place, 0.52, context);
+      const handle = handlesOf(moved, 0, context).find(
         (other) => other.place.part === place.part && other.place.name === place.name,
       )!;
       // As near as the digits in which rates and thrusts are set.
       expect(Math.abs(handle.at - 0.52)).toBeLessThan(0.012);
     }
     const roll: FigurePlace = { phase: 0, part: "roll", guard: null, name: "dps" };
-    expect(figureAt(withHandleAt(recipe, roll, 1, hardware), roll).value).toBeCloseTo(
+    expect(figureAt(withHandleAt(recipe, roll, 1, context), roll).value).toBeCloseTo(
       rateDps(settings.rates.roll, 1),
       -1,
     );

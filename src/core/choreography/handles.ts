@@ -14,7 +14,7 @@ import {
 import { rounded, turningAxes, withFigureAt, withPhase, type FigurePlace } from "./figures";
 
 /** With what a recipe is flown: what a stick position means. */
-export interface Hardware {
+export interface FlightContext {
   readonly aircraft: Airframe;
   readonly settings: Settings;
   readonly figures: TrimFigures;
@@ -30,9 +30,9 @@ export interface Handle {
 }
 
 /** The stick targets of a phase, those of sticks at rest too. What the eye holds, and what follows from another stick, has none. */
-export function handlesOf(recipe: Recipe, at: number, hardware: Hardware): readonly Handle[] {
+export function handlesOf(recipe: Recipe, at: number, context: FlightContext): readonly Handle[] {
   const phase = recipe.phases[at];
-  const value = (of: Value) => resolve(recipe, of, hardware.figures);
+  const value = (of: Value) => resolve(recipe, of, context.figures);
   const handle = (
     part: Axis | "throttle",
     name: string,
@@ -53,7 +53,7 @@ export function handlesOf(recipe: Recipe, at: number, hardware: Hardware): reado
           handle(
             "throttle",
             "g",
-            stickForThrust(hardware.aircraft, hardware.settings.throttle, value(throttle.g)),
+            stickForThrust(context.aircraft, context.settings.throttle, value(throttle.g)),
             "middle",
           ),
         ]
@@ -66,7 +66,7 @@ export function handlesOf(recipe: Recipe, at: number, hardware: Hardware): reado
         case "hold":
           return [handle(axis, "at", value(plan.at), "middle")];
         case "rate":
-          return [handle(axis, "dps", stickForRateClamped(hardware.settings.rates[axis], value(plan.dps)), "middle")];
+          return [handle(axis, "dps", stickForRateClamped(context.settings.rates[axis], value(plan.dps)), "middle")];
         case "ramp":
         case "ease":
           return [handle(axis, "from", value(plan.from), "start"), handle(axis, "to", value(plan.to), "end")];
@@ -78,8 +78,8 @@ export function handlesOf(recipe: Recipe, at: number, hardware: Hardware): reado
 }
 
 /** The recipe with a stick target moved to a stick position: a rate or a thrust to what that position gives with this aircraft and these settings. */
-export function withHandleAt(recipe: Recipe, place: FigurePlace, stick: number, hardware: Hardware): Recipe {
-  const { settings, figures } = hardware;
+export function withHandleAt(recipe: Recipe, place: FigurePlace, stick: number, context: FlightContext): Recipe {
+  const { settings, figures } = context;
   const { part } = place;
   if (part !== "throttle" && part !== "until" && recipe.phases[place.phase][part] === undefined) {
     const held: StickPlan = { kind: "hold", at: rounded(Math.max(-1, Math.min(1, stick)), 0.01) };
@@ -89,7 +89,7 @@ export function withHandleAt(recipe: Recipe, place: FigurePlace, stick: number, 
     place.name === "dps"
       ? rateAtStick(settings.rates[place.part as Axis], Math.max(-1, Math.min(1, stick)))
       : place.name === "g"
-        ? thrustAtStick(hardware.aircraft, settings.throttle, stick)
+        ? thrustAtStick(context.aircraft, settings.throttle, stick)
         : stick;
   return withFigureAt(recipe, place, wanted, figures);
 }

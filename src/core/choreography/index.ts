@@ -25,7 +25,7 @@ export {
 } from "./figures";
 export type { FigureField, FigurePlace, Part } from "./figures";
 export { handlesOf, withHandleAt } from "./handles";
-export type { Handle, Hardware } from "./handles";
+export type { Handle, FlightContext } from "./handles";
 export { phaseNotes } from "./notes";
 export type { Miss, PhaseNote } from "./notes";
 export { phaseSpans } from "./spans";

@@ -13,7 +13,7 @@ import {
   type Recipe,
 } from "../recipes";
 import { turningAxes } from "./figures";
-import type { Hardware } from "./handles";
+import type { FlightContext } from "./handles";
 import { phaseSpans, watchedBy, type PhaseSpan } from "./spans";
 
 /** What a guard waited for and how near it came, in the unit of its bound. */
@@ -38,12 +38,12 @@ export type PhaseNote = { readonly phase: number } & (
 );
 
 /** What is to be said of each phase of a flown recipe: those without an end first of all. */
-export function phaseNotes(recipe: Recipe, flight: Flight, hardware: Hardware): readonly PhaseNote[] {
+export function phaseNotes(recipe: Recipe, flight: Flight, context: FlightContext): readonly PhaseNote[] {
   const spans = phaseSpans(recipe, flight);
   return recipe.phases.flatMap((_, at): PhaseNote[] => {
     const span = spans[at];
     if (!span) return [{ phase: at, kind: "not-reached" }];
-    return [...flownNotes(recipe, at, span, flight, hardware), ...beyond(recipe, at, hardware)];
+    return [...flownNotes(recipe, at, span, flight, context), ...beyond(recipe, at, context)];
   });
 }
 
@@ -52,7 +52,7 @@ function flownNotes(
   at: number,
   span: PhaseSpan,
   { trace, events }: Flight,
-  { figures }: Hardware,
+  { figures }: FlightContext,
 ): PhaseNote[] {
   const { until } = recipe.phases[at];
   if (span.timedOut) {
@@ -89,9 +89,9 @@ function flownNotes(
 }
 
 /** What is asked of the sticks that the curves or the motors do not give. */
-function beyond(recipe: Recipe, at: number, hardware: Hardware): PhaseNote[] {
+function beyond(recipe: Recipe, at: number, context: FlightContext): PhaseNote[] {
   const phase = recipe.phases[at];
-  const { settings, figures } = hardware;
+  const { settings, figures } = context;
   const notes: PhaseNote[] = turningAxes.flatMap((axis) => {
     const plan = phase[axis];
     if (plan?.kind !== "rate") return [];
@@ -101,7 +101,7 @@ function beyond(recipe: Recipe, at: number, hardware: Hardware): PhaseNote[] {
   });
   if (phase.throttle.kind === "thrust") {
     const askedG = resolve(recipe, phase.throttle.g, figures);
-    const mostG = thrustAtStick(hardware.aircraft, settings.throttle, 1);
+    const mostG = thrustAtStick(context.aircraft, settings.throttle, 1);
     if (askedG > mostG + 0.005) notes.push({ phase: at, kind: "thrust-beyond", askedG, mostG });
   }
   return notes;

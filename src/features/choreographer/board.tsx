@@ -8,7 +8,7 @@ import { useMemo } from "react";
 import {
   type FlownTrick,
   hangsOn,
-  type Hardware,
+  type FlightContext,
   indexAt,
   mirrorImage,
   MOST_PHASES,
@@ -48,7 +48,7 @@ interface BoardProps {
   /** As it is set down now; `flown` may be a moment behind. */
   readonly present: Recipe;
   readonly pending: boolean;
-  readonly hardware: Hardware;
+  readonly context: FlightContext;
   readonly selected: number;
   readonly onSelect: (phase: number) => void;
   readonly onChange: (recipe: Recipe, gesture?: string) => void;
@@ -61,11 +61,11 @@ interface BoardProps {
 /** The timeline with what is done to it, the phase looked at, and what the aircraft makes of it. */
 export function Board(props: BoardProps) {
   const { units } = usePreferences();
-  const { data, draft, flown, present, pending, hardware, selected, onSelect, onChange, aircraft, setup } = props;
+  const { data, draft, flown, present, pending, context, selected, onSelect, onChange, aircraft, setup } = props;
   const { flight } = flown;
   const player = usePlayer(flight.measures.durationS);
   const { cursorS } = player;
-  const notes = useMemo(() => phaseNotes(flown.recipe, flight, hardware), [flown.recipe, flight, hardware]);
+  const notes = useMemo(() => phaseNotes(flown.recipe, flight, context), [flown.recipe, flight, context]);
   const edits = useEdits(props, cursorS);
   const keys = useMemo(
     () => [
@@ -88,7 +88,7 @@ export function Board(props: BoardProps) {
           recipe={present}
           flight={flight}
           pending={pending}
-          hardware={hardware}
+          context={context}
           stickMode={data.pilot.stickMode}
           notes={notes}
           selected={selected}
@@ -129,7 +129,7 @@ export function Board(props: BoardProps) {
           <Typography variant="h2" sx={{ mb: 1 }}>
             Phase <span className="num">{selected + 1}</span> of <span className="num">{present.phases.length}</span>
           </Typography>
-          <PhasePanel recipe={present} at={selected} figures={hardware.figures} onChange={onChange} />
+          <PhasePanel recipe={present} at={selected} figures={context.figures} onChange={onChange} />
           {stays && <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>{stays}</Typography>}
           <TrickFigures recipe={present} baseSolveFor={props.baseSolveFor} onChange={onChange} />
         </Box>
@@ -185,7 +185,7 @@ interface Edit {
 
 /** What can be done to the phase that is looked at, and taken back. */
 function useEdits(
-  { draft, flown, present, pending, hardware, selected, onSelect, onChange }: BoardProps,
+  { draft, flown, present, pending, context, selected, onSelect, onChange }: BoardProps,
   cursorS: number | null,
 ): readonly Edit[] {
   return useMemo(() => {
@@ -220,7 +220,7 @@ function useEdits(
         name: inside ? "Split it at the moment" : "Split it in the middle",
         run:
           room && long && cutS !== null
-            ? () => onChange(withPhaseSplit(present, selected, flown.flight, cutS, hardware.figures))
+            ? () => onChange(withPhaseSplit(present, selected, flown.flight, cutS, context.figures))
             : null,
       },
       {
@@ -238,7 +238,7 @@ function useEdits(
       { key: "u", name: "Undo", run: draft.undo },
       { key: "r", name: "Redo", run: draft.redo },
     ];
-  }, [draft, flown, present, pending, hardware, selected, cursorS, onChange, onSelect]);
+  }, [draft, flown, present, pending, context, selected, cursorS, onChange, onSelect]);
 }
 
 const mirrorName = (direction: string) => {

@@ -11,7 +11,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { CALM_AIR, DomainError, type Hardware, type Recipe, recipes, startTrim, type TrickRequest } from "@/core";
+import { CALM_AIR, DomainError, type FlightContext, type Recipe, recipes, startTrim, type TrickRequest } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { directionWords, trickOf } from "@/syllabus";
 import { useDraft } from "@/ui/drafts/use-draft";
@@ -78,7 +78,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
   const trickFlown = flown?.kind === "flown" ? flown.trick : null;
   // Worked-out figures come back with the flight; until it is there, those of before stand.
   const present = trickFlown && !pending ? trickFlown.recipe : recipe;
-  const hardware = useHardware(trickFlown?.recipe ?? recipe, aircraft, setup);
+  const context = useFlightContext(trickFlown?.recipe ?? recipe, aircraft, setup);
   const [wanted, setSelected] = useState(0);
   const selected = Math.min(wanted, recipe.phases.length - 1);
   const change = (next: Recipe, gesture?: string) => draft.change({ ...draft.document, recipe: next }, gesture);
@@ -104,14 +104,14 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
           <b>This cannot be flown:</b> {refusedWords(flown.why, units)}. Undo, or change what it says.
         </Alert>
       )}
-      {trickFlown && hardware ? (
+      {trickFlown && context ? (
         <Board
           data={data}
           draft={draft}
           flown={trickFlown}
           present={present}
           pending={pending}
-          hardware={hardware}
+          context={context}
           selected={selected}
           onSelect={setSelected}
           onChange={change}
@@ -142,7 +142,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
 }
 
 /** With what it is flown; null for a start that there is not. */
-function useHardware(recipe: Recipe, aircraft: Aircraft, setup: Setup): Hardware | null {
+function useFlightContext(recipe: Recipe, aircraft: Aircraft, setup: Setup): FlightContext | null {
   return useMemo(() => {
     const { airframe } = aircraft;
     const { settings } = setup;

@@ -7,7 +7,7 @@ import {
   withHandleAt,
   type Flight,
   type Handle,
-  type Hardware,
+  type FlightContext,
   type PhaseNote,
   type Recipe,
 } from "@/core";
@@ -22,7 +22,7 @@ interface TimelineProps {
   /** How it was flown last: while it is flown again, a moment behind the recipe. */
   readonly flight: Flight;
   readonly pending: boolean;
-  readonly hardware: Hardware;
+  readonly context: FlightContext;
   readonly stickMode: number;
   readonly notes: readonly PhaseNote[];
   readonly selected: number;
@@ -40,10 +40,10 @@ const KEY_STICK = 0.02;
 
 /** The phases of a flown trick over time, with what each stick does. Ends and stick targets are dragged, or moved by the arrow keys. */
 export function Timeline(props: TimelineProps) {
-  const { recipe, flight, pending, hardware, stickMode, notes, selected, cursorS, onSelect, onChange } = props;
+  const { recipe, flight, pending, context, stickMode, notes, selected, cursorS, onSelect, onChange } = props;
   const { frozenS, askedS, gripFor } = useGrips(onChange);
   const spans = phaseSpans(recipe, flight);
-  const handles = recipe.phases.flatMap((_, i) => (spans[i] ? handlesOf(recipe, i, hardware) : []));
+  const handles = recipe.phases.flatMap((_, i) => (spans[i] ? handlesOf(recipe, i, context) : []));
   const quiet = lanes.filter((lane) => {
     const wanders = flight.trace[laneColumns[lane]].some((at) => Math.abs(at) > RESTS);
     return !wanders && !handles.some(({ place, rests }) => place.part === lane && !rests);
@@ -51,7 +51,7 @@ export function Timeline(props: TimelineProps) {
   const { durationS } = flight.measures;
   // What is dragged past the end needs room.
   const scale = scaleOf(frozenS ?? Math.max(1.06 * durationS, durationS + 0.2), new Set(quiet));
-  const grip = gripFor({ recipe, flight, hardware }, scale, pending);
+  const grip = gripFor({ recipe, flight, context }, scale, pending);
   const fatal = new Set(notes.filter(isFatal).map(({ phase }) => phase));
   const noted = new Set(notes.map(({ phase }) => phase));
   const flown = recipe.phases.flatMap(({ id, label }, at) => {
@@ -112,20 +112,20 @@ export function Timeline(props: TimelineProps) {
 
 const endMoves = (at: number): Moves => ({
   orientation: "horizontal",
-  to: (base, { s }) => withEndAt(base.recipe, at, base.flight, s, base.hardware.figures),
+  to: (base, { s }) => withEndAt(base.recipe, at, base.flight, s, base.context.figures),
   by: (base, steps) => {
     const { endS } = phaseSpans(base.recipe, base.flight)[at]!;
-    return withEndAt(base.recipe, at, base.flight, endS + steps * KEY_S, base.hardware.figures);
+    return withEndAt(base.recipe, at, base.flight, endS + steps * KEY_S, base.context.figures);
   },
 });
 
 const knobMoves = ({ place }: Handle, scale: Scale): Moves => ({
   orientation: "vertical",
-  to: (base, { y }) => withHandleAt(base.recipe, place, scale.stickAt(place.part as Lane, y), base.hardware),
+  to: (base, { y }) => withHandleAt(base.recipe, place, scale.stickAt(place.part as Lane, y), base.context),
   by: (base, steps) => {
-    const start = handlesOf(base.recipe, place.phase, base.hardware).find(
+    const start = handlesOf(base.recipe, place.phase, base.context).find(
       (one) => one.place.part === place.part && one.place.name === place.name,
     )!;
-    return withHandleAt(base.recipe, place, start.at + steps * KEY_STICK, base.hardware);
+    return withHandleAt(base.recipe, place, start.at + steps * KEY_STICK, base.context);
   },
 });

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from "@testing-library/react";
 import { useState } from "react";
-import { recipes, type Flight, type Hardware, type Recipe } from "@/core";
+import { recipes, type Flight, type FlightContext, type Recipe } from "@/core";
 import { WIDTH, type Scale } from "./timeline-scale";
 import { useGrips, type Moves } from "./use-grips";
 
@@ -22,7 +22,7 @@ function show({ orientation = "horizontal" as Moves["orientation"], pending = fa
       emitted.push([next.id, gesture]);
       setRecipe(next);
     });
-    const base = { recipe, flight: {} as Flight, hardware: {} as Hardware };
+    const base = { recipe, flight: {} as Flight, context: {} as FlightContext };
     return (
       <svg>
         <g {...gripFor(base, scale, pending)(moves(orientation))} aria-label="end" aria-valuenow={0} />

@@ -1,14 +1,14 @@
 "use client";
 
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type SVGProps } from "react";
-import type { Flight, Hardware, Recipe } from "@/core";
+import type { Flight, FlightContext, Recipe } from "@/core";
 import { WIDTH, type Scale } from "./timeline-scale";
 
 /** The recipe and the flight from which something is moved: as they were when it was taken hold of. */
 export interface Base {
   readonly recipe: Recipe;
   readonly flight: Flight;
-  readonly hardware: Hardware;
+  readonly context: FlightContext;
 }
 
 /** How something on the timeline is moved: to where a pointer is, or by so many presses of a key. */
