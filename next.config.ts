@@ -24,7 +24,15 @@ const config: NextConfig = {
   experimental: { authInterrupts: true },
   // `npm run types` checks types; the build does not do it a second time.
   typescript: { ignoreBuildErrors: true },
-  headers: async () => [{ source: "/:path*", headers: securityHeaders }],
+  headers: async () => [
+    { source: "/:path*", headers: securityHeaders },
+    // Behind TLS only: a browser that was told so never asks in the clear again.
+    {
+      source: "/:path*",
+      has: [{ type: "header", key: "x-forwarded-proto", value: "https" }],
+      headers: [{ key: "Strict-Transport-Security", value: "max-age=31536000; includeSubDomains" }],
+    },
+  ],
 };
 
 export default config;

@@ -1,6 +1,7 @@
 import assert from "node:assert/strict";
 import { randomBytes } from "node:crypto";
 import { appendFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { spawn } from "node:child_process";
 import { connect, createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -12,7 +13,8 @@ import { ensureBuild } from "./lib/build.mjs";
 import { query, startClient } from "./lib/database.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
-import { freePort, pause, run } from "./lib/processes.mjs";
+import { root } from "./lib/paths.mjs";
+import { freePort, pause, run, stopChild } from "./lib/processes.mjs";
 import { say } from "./lib/say.mjs";
 
 /**
@@ -483,6 +485,62 @@ async function databaseAway(world, database, again, [address]) {
   }
 }
 
+/** Served as an operator does, and told to stop while a request is under way. */
+async function toldToStop(world) {
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const metricsPort = await freePort();
+  const serve = (env) =>
+    spawn(process.execPath, [join(root, "scripts/serve.mjs")], {
+      env: { ...process.env, ...databaseEnv, PORT: String(port), ...env },
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+  const ended = (child) => new Promise((done) => child.once("exit", done));
+  const empty = `${databaseEnv.BATHYGON_DB_NAME}_empty`;
+  await query(databaseEnv, databaseEnv.BATHYGON_DB_NAME, `create database ${empty}`);
+  const early = serve({ BATHYGON_DB_NAME: empty });
+  let words = "";
+  early.stderr.on("data", (chunk) => (words += chunk));
+  expect(
+    "nothing is served before the tables are there, and it says what to do",
+    (await ended(early)) === 1 && words.includes("npm run migrate"),
+    words,
+  );
+  const child = serve({ BATHYGON_DRAIN_S: "1", BATHYGON_METRICS_PORT: String(metricsPort) });
+  stops.push(() => stopChild(child));
+  const ready = () => fetch(`${address}/readyz`).catch(() => null);
+  for (let waited = 0; waited < PATIENCE_MS && !(await ready())?.ok; waited += 200) await pause(200);
+  expect("it says that it is ready", (await ready())?.ok === true);
+  const numbers = await (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
+  expect(
+    "its numbers are on a port of their own",
+    numbers.includes("bathygon_request_seconds_count"),
+    numbers.slice(0, 200),
+  );
+  // Whoever writes an attempt waits until the table is let go.
+  startClient("mariadb", databaseEnv, [
+    "--execute=lock tables attempt write; do sleep(4)",
+    databaseEnv.BATHYGON_DB_NAME,
+  ]);
+  await pause(500);
+  const id = newId();
+  const underWay = post(address, "log-attempt", attempt(world, id, world.pilots[0]));
+  await pause(500);
+  const exit = ended(child);
+  child.kill("SIGTERM");
+  await pause(400);
+  const draining = await ready();
+  expect("while it stops it says that nothing more is to come", draining?.status === 503, draining?.status);
+  await pause(1200);
+  expect("then it takes nothing more", (await ready()) === null);
+  const { status } = await underWay;
+  if (status === 200) world.attempts.push(id);
+  expect("what was under way is answered", status === 200, status);
+  expect("and it ends as it was told", (await exit) === 0);
+  const kept = await sql(`select id from attempt where id = '${id}'`);
+  expect("what was acknowledged is there", kept.length === 1);
+}
+
 let build, scratch, database, applications, addresses, world;
 const restart = async () => {
   const started = await startApplication(build, new URL(addresses[0]).port, databaseEnv);
@@ -515,6 +573,7 @@ faultTest("The application killed in the middle of writes, and started again", (
 );
 faultTest("Two application processes on one database", () => twoApplications(world, addresses));
 faultTest("Two people change the same setup at the same moment, on two processes", () => twoEditors(world, addresses));
+faultTest("Served as an operator does, and told to stop while somebody writes", () => toldToStop(world));
 faultTest("Every connection of the pool held up", () => poolExhausted(world, addresses));
 faultTest("MariaDB stopped where it stands, without a word", () => databaseStopped(world, database, addresses));
 faultTest("Connections to the database cut without a word, as by a cable", () => databaseCutOff(world, build));

@@ -144,3 +144,27 @@ it("ships nothing whose licence asks for more than its text, and the text of wha
   expect(fonts).toHaveLength(4);
   for (const { text } of fonts) expect(text).toContain("SIL OPEN FONT LICENSE");
 });
+
+it("serve says what is missing of the environment before it does anything", async () => {
+  const { BATHYGON_DB_HOST: _, BATHYGON_DB_USER: __, BATHYGON_DB_NAME: ___, ...bare } = process.env;
+  const serve = (env: Record<string, string>) =>
+    runFile(process.execPath, ["scripts/serve.mjs"], { cwd: root, env: { ...bare, ...env } });
+  await expect(serve({})).rejects.toMatchObject({
+    code: 1,
+    stderr: expect.stringContaining("BATHYGON_DB_HOST is not set"),
+  });
+  await expect(serve({ BATHYGON_DB_HOST: "127.0.0.1" })).rejects.toMatchObject({
+    stderr: expect.stringContaining("BATHYGON_DB_USER is not set"),
+  });
+});
+
+it("reads the password from a file, and wants to know plainly whether the connection is sealed", async () => {
+  const file = join(place, "password");
+  writeFileSync(file, "brine-fog\n");
+  const { databaseAddress } = await import("@/server/database");
+  const env = (more: Record<string, string>) => ({ NODE_ENV: "test", ...more }) as NodeJS.ProcessEnv;
+  expect(databaseAddress(env({ BATHYGON_DB_PASSWORD_FILE: file }))).toMatchObject({ password: "brine-fog", tls: null });
+  expect(databaseAddress(env({ BATHYGON_DB_TLS: "on" })).tls).toEqual({});
+  expect(databaseAddress(env({ BATHYGON_DB_TLS: "on", BATHYGON_DB_CA_FILE: file })).tls).toEqual({ ca: "brine-fog\n" });
+  expect(() => databaseAddress(env({ BATHYGON_DB_TLS: "maybe" }))).toThrow("BATHYGON_DB_TLS is maybe; it is on or off");
+});

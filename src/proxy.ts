@@ -51,4 +51,4 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/static|api/|healthz).*)" }] };
+export const config = { matcher: [{ source: "/((?!_next/static|api/|healthz|readyz).*)" }] };

@@ -40,7 +40,9 @@ const named = () => ({
   BATHYGON_DB_HOST: process.env.BATHYGON_DB_HOST ?? "127.0.0.1",
   BATHYGON_DB_PORT: process.env.BATHYGON_DB_PORT ?? "3306",
   BATHYGON_DB_USER: process.env.BATHYGON_DB_USER ?? "bathygon",
-  BATHYGON_DB_PASSWORD: process.env.BATHYGON_DB_PASSWORD ?? "",
+  BATHYGON_DB_PASSWORD: process.env.BATHYGON_DB_PASSWORD_FILE
+    ? readFileSync(process.env.BATHYGON_DB_PASSWORD_FILE, "utf8").replace(/\r?\n$/, "")
+    : (process.env.BATHYGON_DB_PASSWORD ?? ""),
   BATHYGON_DB_NAME: process.env.BATHYGON_DB_NAME ?? "bathygon",
 });
 
@@ -60,6 +62,8 @@ export function startClient(program, env, args) {
     `--port=${env.BATHYGON_DB_PORT}`,
     `--user=${env.BATHYGON_DB_USER}`,
     "--default-character-set=utf8mb4",
+    ...(process.env.BATHYGON_DB_TLS === "on" ? ["--ssl", "--ssl-verify-server-cert"] : []),
+    ...(process.env.BATHYGON_DB_CA_FILE ? [`--ssl-ca=${process.env.BATHYGON_DB_CA_FILE}`] : []),
   ];
   const child = spawn(findCommand(program), [...connection, ...args], { stdio: ["pipe", "pipe", "pipe"] });
   let words = "";

@@ -379,6 +379,7 @@ const open = [
   "(open)/sign-in/page.tsx",
   "api/[action]/route.ts",
   "healthz/route.ts",
+  "readyz/route.ts",
   "layout.tsx",
   "page.tsx",
   "schemas/[name]/route.ts",

@@ -1,4 +1,5 @@
 import "server-only";
+import { readFileSync } from "node:fs";
 import { AsyncLocalStorage } from "node:async_hooks";
 import knex, { type Knex } from "knex";
 
@@ -12,6 +13,21 @@ export interface DatabaseAddress {
   readonly user: string;
   readonly password: string;
   readonly name: string;
+  /** Null for a connection in the clear, as on loopback; else what its certificate is checked against, the system's authorities without `ca`. */
+  readonly tls: { readonly ca?: string } | null;
+}
+
+/** What a file holds that a secret of the environment names, without the line's end; the environment's own value where no file is named. */
+function fromFileOr(environment: NodeJS.ProcessEnv, name: string): string | undefined {
+  const file = environment[`${name}_FILE`];
+  return file === undefined ? environment[name] : readFileSync(file, "utf8").replace(/\r?\n$/, "");
+}
+
+/** How the connection is sealed. Throws where the environment says neither on nor off. */
+function tlsOf({ BATHYGON_DB_TLS: on = "off", BATHYGON_DB_CA_FILE: ca }: NodeJS.ProcessEnv): DatabaseAddress["tls"] {
+  if (on !== "on" && on !== "off") throw new Error(`BATHYGON_DB_TLS is ${on}; it is on or off`);
+  if (on === "off") return null;
+  return ca === undefined ? {} : { ca: readFileSync(ca, "utf8") };
 }
 
 export function databaseAddress(environment: NodeJS.ProcessEnv = process.env): DatabaseAddress {
@@ -21,8 +37,9 @@ export function databaseAddress(environment: NodeJS.ProcessEnv = process.env): D
     host: environment.BATHYGON_DB_HOST ?? "127.0.0.1",
     port,
     user: environment.BATHYGON_DB_USER ?? "bathygon",
-    password: environment.BATHYGON_DB_PASSWORD ?? "",
+    password: fromFileOr(environment, "BATHYGON_DB_PASSWORD") ?? "",
     name: environment.BATHYGON_DB_NAME ?? "bathygon",
+    tls: tlsOf(environment),
   };
 }
 
@@ -65,6 +82,7 @@ export function connect(
       user: address.user,
       password: address.password,
       database: address.name,
+      ...(address.tls && { ssl: { ...address.tls, rejectUnauthorized: true } }),
       timezone: "Z",
       charset: "utf8mb4",
       supportBigNumbers: true,

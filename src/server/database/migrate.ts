@@ -70,6 +70,12 @@ export async function migrateUp(database: Database): Promise<string[]> {
   return ran as string[];
 }
 
+/** Names of the migrations that a database lacks. */
+export async function migrationsMissing(database: Database): Promise<string[]> {
+  const [, missing] = await database.migrate.list({ migrationSource: source });
+  return (missing as readonly (readonly [string, Migration])[]).map(([name]) => name);
+}
+
 /** Takes back every migration. For tests and for starting over. */
 export async function migrateDown(database: Database): Promise<void> {
   await database.migrate.rollback({ migrationSource: source }, true);
