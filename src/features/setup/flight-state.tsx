@@ -83,7 +83,7 @@ export function FlightStateLine({
       ))}
       {flights.length > 0 && (
         <Box sx={{ maxWidth: 760, mt: 0.5 }}>
-          <Fold title="Check flights" beside={String(flights.length)}>
+          <Fold level={2} title="Check flights" beside={String(flights.length)}>
             <PlainTable
               label="Check flights"
               head={["flown on", "turns", "sticks at rest", "sound", "motors", "by"]}

@@ -12,11 +12,14 @@ export function Fold({
   title,
   beside,
   open = false,
+  level = 3,
   children,
 }: {
   title: string;
   beside?: ReactNode;
   open?: boolean;
+  /** Of its title among the headings of the page. */
+  level?: 2 | 3;
   children: ReactNode;
 }) {
   return (
@@ -25,7 +28,7 @@ export function Fold({
       square
       elevation={0}
       defaultExpanded={open}
-      slotProps={{ heading: { component: "h3" }, transition: { unmountOnExit: true } }}
+      slotProps={{ heading: { component: `h${level}` }, transition: { unmountOnExit: true } }}
       sx={(theme) => ({
         bgcolor: "transparent",
         borderTop: `1.5px solid ${theme.tokens.rule}`,
