@@ -186,7 +186,7 @@ test("setup, part by part: nothing for assistive technology to trip over, nothin
   test.setTimeout(150_000);
   await openPilot(page, "Corvin Haldt");
   await page.getByRole("navigation").getByRole("link", { name: "Setup" }).click();
-  for (const part of ["Rates", "Throttle", "Tilt", "Mix", "Fleet", "By stage", "Measured"]) {
+  for (const part of ["Rates", "Throttle", "Punch", "Tilt", "Mix", "Fleet", "By stage", "Measured"]) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.getByRole("tab", { name: part }).click();
     await expect(page.getByRole("tabpanel")).toBeVisible();

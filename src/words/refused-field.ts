@@ -91,10 +91,8 @@ export function refusedWords(error: Error, units: UnitSystem = "metric"): string
   return `${capital(name)} ${is}; ${ends[0]} to ${ends[1]}${unit} can be taken`;
 }
 
-/** A sentence of its own, with the field called by its name. */
+/** A sentence of its own, with the field called by its name; one that names a place in a file is left as it is. */
 function inPlace(message: string, field: string, name: string): string {
-  const begins = [`${field} is `, `${field}: `, field].find((start) => message.startsWith(start));
-  if (begins === undefined) return message;
-  const rest = message.slice(begins.length);
-  return `${capital(name)}${begins.endsWith(" is ") ? ` is ${rest}` : begins.endsWith(": ") ? `: ${rest}` : rest}`;
+  if (!message.startsWith(field) || message.startsWith(`${field}: `)) return message;
+  return `${capital(name)}${message.slice(field.length)}`;
 }

@@ -127,7 +127,7 @@ it("passes refusals on with their status and fields", async () => {
   });
   expect(await failing(conflict("Somebody was faster"))).toMatchObject({ status: 409, message: "Somebody was faster" });
   expect(await failing(badField("massG", "too heavy"))).toMatchObject({ status: 422, fields: { massG: "too heavy" } });
-  expect(await failing(new DomainError("tiltDeg", 99, "0 to 60"))).toMatchObject({
+  expect(await failing(new DomainError("tiltDeg", 99, "0 to 60", undefined, [0, 60]))).toMatchObject({
     status: 422,
     fields: { tiltDeg: "Camera tilt is 99°; 0 to 60° can be taken" },
   });
