@@ -506,7 +506,7 @@ async function toldToStop(world) {
     (await ended(early)) === 1 && words.includes("npm run migrate"),
     words,
   );
-  const child = serve({ BATHYGON_DRAIN_S: "1", BATHYGON_METRICS_PORT: String(metricsPort) });
+  const child = serve({ BATHYGON_DRAIN_S: "3", BATHYGON_METRICS_PORT: String(metricsPort) });
   stops.push(() => stopChild(child));
   const ready = () => fetch(`${address}/readyz`).catch(() => null);
   for (let waited = 0; waited < PATIENCE_MS && !(await ready())?.ok; waited += 200) await pause(200);
@@ -519,7 +519,7 @@ async function toldToStop(world) {
   );
   // Whoever writes an attempt waits until the table is let go.
   startClient("mariadb", databaseEnv, [
-    "--execute=lock tables attempt write; do sleep(4)",
+    "--execute=lock tables attempt write; do sleep(6)",
     databaseEnv.BATHYGON_DB_NAME,
   ]);
   await pause(500);
@@ -528,10 +528,14 @@ async function toldToStop(world) {
   await pause(500);
   const exit = ended(child);
   child.kill("SIGTERM");
-  await pause(400);
-  const draining = await ready();
-  expect("while it stops it says that nothing more is to come", draining?.status === 503, draining?.status);
-  await pause(1200);
+  let draining = await ready();
+  for (let waited = 0; waited < 2500 && draining?.ok; waited += 100) {
+    await pause(100);
+    draining = await ready();
+  }
+  const why = draining && (await draining.json()).why;
+  expect("while it stops it says that nothing more is to come", why === "stopping", `${draining?.status} ${why}`);
+  await pause(4000);
   expect("then it takes nothing more", (await ready()) === null);
   const { status } = await underWay;
   if (status === 200) world.attempts.push(id);
