@@ -40,7 +40,9 @@ export function StartLine({
             : "none: begun at its own height, and crashes are what is counted"}
         </Box>
       ) : (
-        <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={[]} />
+        <Box sx={{ width: 200 }}>
+          <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={[]} />
+        </Box>
       )}
       {begunM !== null && (
         <Box sx={{ color: below ? "error.main" : "text.secondary" }}>
