@@ -22,7 +22,7 @@ export function kindOf(path: string): "action" | "file" | "health" | "page" {
 }
 
 /** The numbers of this process: its own, those of the pool, and how long requests took. Nothing in them names anybody. */
-export function createMetrics(): { readonly registry: Registry; readonly leaveOut: (server: Server) => void } {
+function createMetrics(): { readonly registry: Registry; readonly leaveOut: (server: Server) => void } {
   const registry = new Registry();
   collectDefaultMetrics({ register: registry, prefix: "bathygon_" });
   const requests = new Histogram({
