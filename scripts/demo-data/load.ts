@@ -295,9 +295,7 @@ class Camp {
     };
     for (const { day, readingsDeg } of tilts) {
       const { at, coachId, id } = on(day);
-      const tiltDeg = readingsDeg.reduce((sum, deg) => sum + deg, 0) / readingsDeg.length;
-      const spreadDeg = Math.max(...readingsDeg) - Math.min(...readingsDeg);
-      await insertTilt(this.transaction, { id, aircraftId, coachId, tiltDeg, spreadDeg }, at);
+      await insertTilt(this.transaction, { id, aircraftId, coachId, readingsDeg }, at);
     }
     for (const { day, found, defects } of checkFlights) {
       const { at, coachId, id } = on(day);

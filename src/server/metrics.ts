@@ -3,6 +3,7 @@ import { subscribe } from "node:diagnostics_channel";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from "prom-client";
 import { database } from "./database";
+import { causeForLog, log } from "./log";
 
 /** What Node says of each request that any server of this process was asked (node:diagnostics_channel). */
 interface RequestMessage {
@@ -76,5 +77,7 @@ export function serveMetrics(port: number, host: string): Server {
     );
   });
   leaveOut(server);
+  // Another process may have the port: squads are served without numbers too.
+  server.on("error", (error) => log("error", { doing: "serve the numbers", port, cause: causeForLog(error) }));
   return server.listen(port, host);
 }

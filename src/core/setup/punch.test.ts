@@ -15,13 +15,13 @@ const noDrag = (airframe: Airframe): Airframe => ({
 });
 const ladder = (settings = firstSettings, airframe = five) =>
   punchLadder(airframe, settings, SEA_LEVEL_AIR, {
-    stick: punchStick(airframe, settings, SEA_LEVEL_AIR),
+    stick: punchStick(airframe, settings, SEA_LEVEL_AIR)!,
     lateUsed: 0.8,
   });
 
 it("is the textbook projectile where nothing but thrust and weight acts: v = (n − 1)·g·t, hang 2v/g, peak s + v²/2g", () => {
   const bare = noDrag(five);
-  const command = throttleOut(firstSettings.throttle, punchStick(bare, firstSettings, SEA_LEVEL_AIR));
+  const command = throttleOut(firstSettings.throttle, punchStick(bare, firstSettings, SEA_LEVEL_AIR)!);
   const g = 9.80665;
   for (const punchS of [0.3, 0.75, 1.2]) {
     const flown = flyPunch({ airframe: bare, air: SEA_LEVEL_AIR, command, punchS });
@@ -49,7 +49,7 @@ it("buys more with every rung, less late in the pack, and nothing of it without 
 });
 
 it("holds a counted hang against what the rest says, and settles nothing with it", () => {
-  const command = throttleOut(firstSettings.throttle, punchStick(five, firstSettings, SEA_LEVEL_AIR));
+  const command = throttleOut(firstSettings.throttle, punchStick(five, firstSettings, SEA_LEVEL_AIR)!);
   const { hangS } = flyPunch({ airframe: five, air: SEA_LEVEL_AIR, command, punchS: 0.9 });
   const fitted = fitAirframe(
     five,
@@ -65,6 +65,10 @@ it("holds a counted hang against what the rest says, and settles nothing with it
 });
 
 it("refuses an aircraft that cannot hover, and a punch of no length", () => {
-  expect(() => ladder(firstSettings, withMass(five, 20))).toThrow(/too little thrust to hover/);
+  const heavy = withMass(five, 20);
+  expect(punchStick(heavy, firstSettings, SEA_LEVEL_AIR)).toBeNull();
+  expect(() => punchLadder(heavy, firstSettings, SEA_LEVEL_AIR, { stick: 1, lateUsed: 0.8 })).toThrow(
+    /too little thrust to hover/,
+  );
   expect(() => flyPunch({ airframe: five, air: SEA_LEVEL_AIR, command: 1, punchS: 0 })).toThrow(/^punchS is 0/);
 });

@@ -112,11 +112,10 @@ export const CATCH_S = 0.3;
 /** A learner's punch: so many times the thrust that hovers. Common practice, no source. */
 const USUAL_TIMES = 2;
 
-/** Throttle stick of a learner's punch, 0..1: full where the limit leaves less. Throws a DomainError for an aircraft that cannot hover. */
-export function punchStick(airframe: Airframe, { throttle }: Settings, air: Air): number {
+/** Throttle stick of a learner's punch, 0..1: full where the limit leaves less. Null for an aircraft that cannot hover. */
+export function punchStick(airframe: Airframe, { throttle }: Settings, air: Air): number | null {
   const density = airDensity(air);
-  const hover = powerFor(airframe, 1, 0, density);
-  if (hover === null) throw new TooLittleThrust("this aircraft has too little thrust to hover");
+  if (powerFor(airframe, 1, 0, density) === null) return null;
   const power = powerFor(airframe, USUAL_TIMES, 0, density);
   return power === null ? 1 : stickForThrottleClamped(throttle, power.throttle);
 }

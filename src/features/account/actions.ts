@@ -34,7 +34,7 @@ import {
   livedThrough,
   noteDay,
 } from "@/server/repositories";
-import { comparedOrGivenBack, requirePassword, tooManyTries } from "./tries";
+import { comparedOrGivenBack, requirePassword, tooManyTries, wrongCode } from "./tries";
 import { secondFactorActions } from "./second-factor-actions";
 import { BeginInput, ChangePasswordInput, SignInInput, SignOutInput } from "./inputs";
 
@@ -56,8 +56,7 @@ async function requireSecondFactor(accountId: string, code: string, subjects: re
     await giveTryBack(subjects);
     throw badField("code", "Now the code of your authenticator, or a recovery code.");
   }
-  if (!(await inTransaction((transaction) => takeCode(transaction, accountId, code, now))))
-    throw badField("code", "That code is not right, or was used already. Wait for the next one.");
+  if (!(await inTransaction((transaction) => takeCode(transaction, accountId, code, now)))) throw wrongCode();
 }
 
 const begunAlready = () => conflict("Somebody has begun here already. Sign in instead.");

@@ -10,14 +10,13 @@ import {
   secondFactorOf,
   takeCode,
 } from "@/server/accounts";
-import { badField, coachAction, conflict } from "@/server/actions";
+import { coachAction, conflict } from "@/server/actions";
 import { inTransaction } from "@/server/repositories";
 import { CodeInput, PasswordAndCodeInput, PasswordInput } from "./inputs";
-import { requirePassword, requireTry } from "./tries";
+import { requirePassword, requireTry, wrongCode } from "./tries";
 
 /** Touches nobody's records: only the account of whoever asks. */
 const ownBusiness = () => [];
-const wrongCode = () => badField("code", "That code is not right, or was used already. Wait for the next one.");
 
 /** A second factor for coaches, by choice: one-time codes of an authenticator (RFC 6238) and recovery codes. */
 export const secondFactorActions = {

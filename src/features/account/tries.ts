@@ -12,6 +12,8 @@ import { badField, Refusal } from "@/server/actions";
 export const tooManyTries = (waitMs: number) =>
   new Refusal(429, `Too many tries. Wait ${Math.ceil(waitMs / 1000)} seconds, then try again.`);
 
+export const wrongCode = () => badField("code", "That code is not right, or was used already. Wait for the next one.");
+
 /** Whether the password is right. A try that was not compared, because too many wait for theirs, is not held against anybody. */
 export async function comparedOrGivenBack(
   subjects: readonly Subject[],

@@ -193,6 +193,8 @@ const LADDER_TRICK = "hang";
 function Ladder({ aircraft, settings, air: day }: { aircraft: Aircraft; settings: Settings; air: DayAir }) {
   const air = useMemo(() => airOfDay(day), [day]);
   const stick = punchStick(aircraft.airframe, settings, air);
+  // That it cannot hover is said above.
+  if (stick === null) return null;
   return (
     <Box component="section" aria-labelledby="ladder" sx={{ mt: 2 }}>
       <Typography variant="h2" id="ladder" sx={{ mb: 0.5 }}>

@@ -51,11 +51,7 @@ export const checkActions = {
   ),
 
   "read-tilt": coachAction(ReadTiltInput, ofAircraft, ({ id, aircraftId, readingsDeg }, { coachId }) =>
-    inTransaction((transaction) => {
-      const tiltDeg = readingsDeg.reduce((sum, deg) => sum + deg, 0) / readingsDeg.length;
-      const spreadDeg = readingsDeg.length > 1 ? Math.max(...readingsDeg) - Math.min(...readingsDeg) : null;
-      return insertTilt(transaction, { id, aircraftId, coachId, tiltDeg, spreadDeg }, new Date());
-    }),
+    inTransaction((transaction) => insertTilt(transaction, { id, aircraftId, coachId, readingsDeg }, new Date())),
   ),
 
   "set-mount": coachAction(

@@ -16,7 +16,7 @@ const show = (measurements: readonly Measurement[] = []) =>
 const row = (name: RegExp) => within(screen.getByRole("row", { name })).getAllByRole("cell");
 
 it("counts a hang against the one worked out, at the stick it was flown with", async () => {
-  const stick = rounded(punchStick(plank().airframe, firstSettings, SEA_LEVEL_AIR), 2);
+  const stick = rounded(punchStick(plank().airframe, firstSettings, SEA_LEVEL_AIR)!, 2);
   const command = throttleAtStick(firstSettings.throttle, stick);
   const { unmount } = show([{ kind: "hang", punchS: 0.6, command, hangS: 0.5 }]);
   expect(row(/^0\.60/).at(-1)).toHaveTextContent(/^0\.50 s, \d+ % shorter$/);

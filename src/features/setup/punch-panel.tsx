@@ -36,10 +36,10 @@ export function PunchPanel({
 }) {
   const air = useAir();
   const [chosen, setStick] = useState<number | null>(null);
-  const usual = usualStick(aircraft, settings, air);
+  const usual = punchStick(aircraft.airframe, settings, air);
   if (usual === null)
     return <Typography color="error.main">▲ This aircraft has too little thrust to hover.</Typography>;
-  const stick = chosen ?? usual;
+  const stick = chosen ?? rounded(usual, 2);
   const command = throttleAtStick(settings.throttle, stick);
   return (
     <section aria-labelledby="punch">
@@ -68,15 +68,6 @@ export function PunchPanel({
       {mayChange && <CountedHang aircraft={aircraft} command={command} />}
     </section>
   );
-}
-
-function usualStick(aircraft: Aircraft, settings: Settings, air: ReturnType<typeof useAir>): number | null {
-  try {
-    return rounded(punchStick(aircraft.airframe, settings, air), 2);
-  } catch (error) {
-    if (error instanceof DomainError) return null;
-    throw error;
-  }
 }
 
 const fields = [

@@ -113,18 +113,23 @@ export async function checkLog(
   };
 }
 
-/** Keeps a measured tilt, once. */
+/** Keeps a measured tilt, once: the mean of its readings and their spread. */
 export async function insertTilt(
   transaction: Transaction,
-  one: { id: string; aircraftId: string; coachId: string; tiltDeg: number; spreadDeg: number | null },
+  {
+    id,
+    aircraftId,
+    coachId,
+    readingsDeg,
+  }: { id: string; aircraftId: string; coachId: string; readingsDeg: readonly number[] },
   at: Date,
 ): Promise<void> {
   await insertOnce(transaction, "aircraft_check", {
-    id: one.id,
-    aircraft_id: one.aircraftId,
-    coach_id: one.coachId,
-    tilt_deg: one.tiltDeg,
-    tilt_spread_deg: one.spreadDeg,
+    id,
+    aircraft_id: aircraftId,
+    coach_id: coachId,
+    tilt_deg: readingsDeg.reduce((sum, deg) => sum + deg, 0) / readingsDeg.length,
+    tilt_spread_deg: readingsDeg.length > 1 ? Math.max(...readingsDeg) - Math.min(...readingsDeg) : null,
     checked_at: at,
   });
 }
