@@ -79,6 +79,9 @@ it("the whole database goes into one file and comes back the same on an empty se
   await expect(node(["scripts/backup.mjs", file], here)).rejects.toMatchObject({
     stderr: expect.stringContaining("is there already and is not overwritten"),
   });
+  const { stdout } = await node(["scripts/restore.mjs", file, "--try"], here);
+  expect(stdout).toMatch(/comes back: \d+ tables, \d{4} attempts, the newest deed at 20/);
+  expect(await everything(here)).toEqual(before);
 
   await onEmptyServer(async (env) => {
     const restore = (name: string, ...more: string[]) => node(["scripts/restore.mjs", join(place, name), ...more], env);

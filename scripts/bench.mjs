@@ -60,7 +60,14 @@ if (camp) await runMain(() => runTypeScript("bench/camp.ts", [process.argv[3] ??
 const rates = process.argv[2] === "rates";
 if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: false }));
 
-if (!safe && !hands && !camp && !rates)
+/** `-- load [minutes]`: what one process and one database carry. */
+const load = process.argv[2] === "load";
+if (load) {
+  const { measureLoad } = await import("./bench/load.mjs");
+  await runMain(() => measureLoad(Number(process.argv[3] ?? 0)));
+}
+
+if (!safe && !hands && !camp && !rates && !load)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

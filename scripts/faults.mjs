@@ -1,16 +1,34 @@
-import assert from "node:assert/strict";
 import { randomBytes } from "node:crypto";
 import { appendFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { spawn } from "node:child_process";
 import { connect, createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { after, before, test } from "node:test";
+import { after, before } from "node:test";
 import { chromium } from "@playwright/test";
 import { v7 as newId } from "uuid";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { query, startClient } from "./lib/database.mjs";
+import {
+  PATIENCE_MS,
+  RETRY_MS,
+  TRIES,
+  attempt,
+  begin,
+  expect,
+  expectAllThere,
+  faultTest,
+  health,
+  honest,
+  manyWrites,
+  post,
+  seat,
+  sql,
+  twoApplications,
+  twoEditors,
+  untilWell,
+} from "./lib/fault-test.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
@@ -21,162 +39,9 @@ import { say } from "./lib/say.mjs";
  * Breaks things on purpose, on loopback and on data of its own, and looks whether every write that was acknowledged is there afterwards, whole
  * and once: npm run test:faults. Every loop is bounded.
  */
-const WRITERS = 6;
-const WRITES_EACH = 25;
 const ROUNDS = 3;
-const TRIES = 80;
-const RETRY_MS = 100;
-const PASSWORD = "four plain words here";
-
-/** No answer within this is no answer, also on a machine that does much else. */
-const PATIENCE_MS = 60_000;
 
 const stops = [];
-let cookie = "";
-
-/** The fault under way, and what is expected of it: a test each, so that one which fails keeps none from being looked at. */
-let fault = null;
-let expected = [];
-
-/** One expectation, and what was there instead. */
-const expect = (what, holds, found = "") => expected.push(fault.test(what, () => assert.ok(holds, String(found))));
-
-/** One fault as a test with its expectations. */
-const faultTest = (name, work) =>
-  test(name, async (context) => {
-    fault = context;
-    expected = [];
-    await work();
-    await Promise.all(expected);
-  });
-
-async function post(address, action, input) {
-  try {
-    const response = await fetch(`${address}/api/${action}`, {
-      method: "POST",
-      headers: { "content-type": "application/json", cookie },
-      body: JSON.stringify(input),
-      signal: AbortSignal.timeout(PATIENCE_MS),
-    });
-    const fresh = response.headers.getSetCookie()[0];
-    if (fresh) cookie = fresh.split(";")[0];
-    return { status: response.status, ...(await response.json()) };
-  } catch {
-    return { status: 0 };
-  }
-}
-
-/** Sends until it is acknowledged, as the field tally does. Notes every answer that was no success. */
-async function untilTaken(addressOf, action, input, refusals) {
-  for (let attempt = 0; attempt < TRIES; attempt++) {
-    const { status, message } = await post(addressOf(), action, input);
-    if (status === 200) return true;
-    refusals.push({ status, message });
-    await pause(RETRY_MS);
-  }
-  return false;
-}
-
-/** Several people tap, start sessions and sign off at once, until every one of their writes was acknowledged. */
-async function manyWrites(world, addressOf) {
-  const refusals = [];
-  const taken = { attempt: [], session: [] };
-  await Promise.all(
-    Array.from({ length: WRITERS }, async (_, writer) => {
-      for (let n = 0; n < WRITES_EACH; n++) {
-        const id = newId();
-        const [kind, action, input] =
-          n % 5 === 4
-            ? ["session", "start-session", { id, place: "field", pilots: world.pilots.map(member) }]
-            : ["attempt", "log-attempt", attempt(world, id, world.pilots[writer % world.pilots.length])];
-        if (await untilTaken(addressOf, action, input, refusals)) taken[kind].push(id);
-      }
-    }),
-  );
-  return { taken, refusals };
-}
-
-const member = (pilotId) => ({ pilotId, stepId: "flip-slow", setupId: null });
-const attempt = (world, id, pilotId) => ({
-  id,
-  sessionId: world.session,
-  pilotId,
-  stepId: "flip-slow",
-  direction: "back",
-  outcome: "clean",
-  flownAtMs: Date.now(),
-});
-
-/** What was acknowledged is there, once and whole; nothing else is. */
-async function expectAllThere(world, { taken }) {
-  world.attempts.push(...taken.attempt);
-  world.sessions.push(...taken.session);
-  expect(
-    `all ${WRITERS * WRITES_EACH} writes were acknowledged in the end`,
-    taken.attempt.length + taken.session.length === WRITERS * WRITES_EACH,
-    `${taken.attempt.length + taken.session.length}`,
-  );
-  const kept = new Set(await sql("select id from attempt"));
-  const lost = world.attempts.filter((id) => !kept.has(id));
-  expect(
-    "every acknowledged attempt is there, and no other",
-    lost.length === 0 && kept.size === world.attempts.length,
-    lost,
-  );
-  const sessions = new Set(await sql("select id from session"));
-  expect(
-    "every acknowledged session is there, and no other",
-    world.sessions.every((id) => sessions.has(id)) && sessions.size === world.sessions.length,
-    `${sessions.size} for ${world.sessions.length}`,
-  );
-  const half = await sql(
-    `select session.id from session left join session_pilot on session_id = session.id group by session.id having count(pilot_id) <> ${world.pilots.length}`,
-  );
-  expect("no session is half-written", half.length === 0, half);
-}
-
-let databaseEnv;
-const sql = (statement) => query(databaseEnv, databaseEnv.BATHYGON_DB_NAME, statement);
-const honest = ({ refusals }) => refusals.filter(({ status }) => status !== 0 && status !== 503);
-
-async function health(address) {
-  const response = await fetch(`${address}/healthz`).catch(() => null);
-  return response ? { status: response.status, ...(await response.json()) } : { status: 0 };
-}
-
-async function untilWell(address) {
-  for (let waited = 0; waited < PATIENCE_MS; waited += 100) {
-    if ((await health(address)).status === 200) return;
-    await pause(100);
-  }
-  throw new Error(`${address} did not become well again`);
-}
-
-async function begin(address) {
-  const world = { pilots: [newId(), newId()], session: newId(), aircraft: newId(), attempts: [], sessions: [] };
-  await post(address, "begin", { id: newId(), name: "Ann Pell", password: PASSWORD });
-  const squadId = newId();
-  await post(address, "add-squad", { id: squadId, name: "Pans" });
-  for (const [i, id] of world.pilots.entries())
-    await post(address, "add-pilot", { id, squadId, name: `Pilot ${"AB"[i]}`, stickMode: 2, grip: "thumbs" });
-  await post(address, "add-aircraft", {
-    id: world.aircraft,
-    pilotId: world.pilots[0],
-    name: "Plank",
-    presetId: "three-inch",
-    flightState: "flying",
-    massG: "",
-    thrustToWeight: "",
-  });
-  const { status, message } = await post(address, "start-session", {
-    id: world.session,
-    place: "field",
-    pilots: world.pilots.map(member),
-  });
-  if (status !== 200) throw new Error(`could not begin: ${status} ${message}`);
-  world.sessions.push(world.session);
-  return world;
-}
 
 async function databaseKilled(world, database, [address]) {
   let writing = true;
@@ -212,55 +77,8 @@ async function applicationKilled(world, applications, restart) {
   await expectAllThere(world, outcome);
 }
 
-async function twoApplications(world, [first, second]) {
-  let turn = 0;
-  const outcome = await manyWrites(world, () => [first, second][turn++ % 2]);
-  await expectAllThere(world, outcome);
-  const id = newId();
-  const answers = await Promise.all(
-    [first, second, first, second].map((address) => post(address, "log-attempt", attempt(world, id, world.pilots[0]))),
-  );
-  world.attempts.push(id);
-  expect(
-    "one tap sent to both at once is taken by both and kept once",
-    answers.every(({ status }) => status === 200) &&
-      (await sql(`select id from attempt where id = '${id}'`)).length === 1,
-    answers.map(({ status }) => status),
-  );
-}
-
-async function twoEditors(world, [first, second]) {
-  const { settings } = JSON.parse((await runTypeScript("first-settings.ts", [], {})).output);
-  const save = (address, basedOn, tiltDeg) =>
-    post(address, "save-setup", {
-      id: newId(),
-      aircraftId: world.aircraft,
-      basedOn,
-      reason: `tilt ${tiltDeg}`,
-      settings: { ...settings, tiltDeg },
-    });
-  await save(first, 0, 10);
-  for (let round = 1; round <= 5; round++) {
-    const both = await Promise.all([save(first, round, 10 + round), save(second, round, 20 + round)]);
-    const statuses = both.map(({ status }) => status).sort();
-    expect(
-      `round ${round}: one is saved, the other is told and keeps their input`,
-      statuses.join() === "200,409" && both.some(({ message }) => message?.includes("was saved meanwhile")),
-      statuses,
-    );
-  }
-  const numbers = await sql("select number from setup order by number");
-  expect("every version has a number of its own, without gaps", numbers.join() === "1,2,3,4,5,6", numbers);
-  const told = await sql("select id from trail where deed = 'saved-setup'");
-  expect(
-    "the trail has a line for each version, and for none that was refused",
-    told.length === numbers.length,
-    told.length,
-  );
-}
-
 async function poolExhausted(world, [address]) {
-  const { child, ended } = startClient("mariadb", databaseEnv, ["--batch", databaseEnv.BATHYGON_DB_NAME]);
+  const { child, ended } = startClient("mariadb", seat.databaseEnv, ["--batch", seat.databaseEnv.BATHYGON_DB_NAME]);
   child.stdin.write(`begin; select id from pilot for update;\n`);
   await pause(600);
   const asked = world.pilots.flatMap((pilotId) => Array.from({ length: 12 }, () => ({ pilotId, id: newId() })));
@@ -308,7 +126,7 @@ const LONGEST_ANSWER_MS = 20_000;
 
 async function databaseStopped(world, database, [address]) {
   process.kill(database.pid, "SIGSTOP");
-  const page = fetch(`${address}/squad`, { headers: { cookie, accept: "text/html" } });
+  const page = fetch(`${address}/squad`, { headers: { cookie: seat.cookie, accept: "text/html" } });
   const notes = await notesAtOnce(world, address, 12);
   expect("a page is answered 503 meanwhile", (await page).status === 503, (await page).status);
   process.kill(database.pid, "SIGCONT");
@@ -358,8 +176,8 @@ function cutter(port) {
 }
 
 async function databaseCutOff(world, build) {
-  const between = cutter(Number(databaseEnv.BATHYGON_DB_PORT));
-  const env = { ...databaseEnv, BATHYGON_DB_PORT: String(await between.listen()) };
+  const between = cutter(Number(seat.databaseEnv.BATHYGON_DB_PORT));
+  const env = { ...seat.databaseEnv, BATHYGON_DB_PORT: String(await between.listen()) };
   const application = await startApplication(build, await freePort(), env);
   stops.push(application.stop, between.stop);
   const { address } = application;
@@ -391,14 +209,14 @@ async function diskFull() {
     rmSync(disk, { recursive: true, force: true });
     return;
   }
-  const kept = { cookie, databaseEnv };
+  const kept = { ...seat };
   const own = [];
   try {
     const database = await startMariaDb(disk);
     own.push(database.stop);
-    databaseEnv = { ...database.env, BATHYGON_DB_NAME: "bathygon_full" };
-    await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
-    const application = await startApplication(await ensureBuild(), await freePort(), databaseEnv);
+    seat.databaseEnv = { ...database.env, BATHYGON_DB_NAME: "bathygon_full" };
+    await runTypeScript("prepare-database.ts", ["--create"], seat.databaseEnv);
+    const application = await startApplication(await ensureBuild(), await freePort(), seat.databaseEnv);
     own.push(application.stop);
     const world = await begin(application.address);
     writeFileSync(join(disk, "ballast"), Buffer.alloc(1024));
@@ -428,7 +246,7 @@ async function diskFull() {
     for (const stop of own.reverse()) await stop();
     await run("umount", ["-l", disk], { allowFailure: true, quiet: true });
     rmSync(disk, { recursive: true, force: true });
-    ({ cookie, databaseEnv } = kept);
+    Object.assign(seat, kept);
   }
 }
 
@@ -451,7 +269,7 @@ async function databaseAway(world, database, again, [address]) {
   });
   try {
     const context = await browser.newContext();
-    const [name, value] = cookie.split("=");
+    const [name, value] = seat.cookie.split("=");
     await context.addCookies([{ name, value, url: address }]);
     const tally = await context.newPage();
     await tally.goto(`${address}/session/${world.session}`);
@@ -492,12 +310,12 @@ async function toldToStop(world) {
   const metricsPort = await freePort();
   const serve = (env) =>
     spawn(process.execPath, [join(root, "scripts/serve.mjs")], {
-      env: { ...process.env, ...databaseEnv, PORT: String(port), ...env },
+      env: { ...process.env, ...seat.databaseEnv, PORT: String(port), ...env },
       stdio: ["ignore", "pipe", "pipe"],
     });
   const ended = (child) => new Promise((done) => child.once("exit", done));
-  const empty = `${databaseEnv.BATHYGON_DB_NAME}_empty`;
-  await query(databaseEnv, databaseEnv.BATHYGON_DB_NAME, `create database ${empty}`);
+  const empty = `${seat.databaseEnv.BATHYGON_DB_NAME}_empty`;
+  await query(seat.databaseEnv, seat.databaseEnv.BATHYGON_DB_NAME, `create database ${empty}`);
   const early = serve({ BATHYGON_DB_NAME: empty });
   let words = "";
   early.stderr.on("data", (chunk) => (words += chunk));
@@ -518,9 +336,9 @@ async function toldToStop(world) {
     numbers.slice(0, 200),
   );
   // Whoever writes an attempt waits until the table is let go.
-  startClient("mariadb", databaseEnv, [
+  startClient("mariadb", seat.databaseEnv, [
     "--execute=lock tables attempt write; do sleep(6)",
-    databaseEnv.BATHYGON_DB_NAME,
+    seat.databaseEnv.BATHYGON_DB_NAME,
   ]);
   await pause(500);
   const id = newId();
@@ -547,11 +365,11 @@ async function toldToStop(world) {
 
 let build, scratch, database, applications, addresses, world;
 const restart = async () => {
-  const started = await startApplication(build, new URL(addresses[0]).port, databaseEnv);
+  const started = await startApplication(build, new URL(addresses[0]).port, seat.databaseEnv);
   stops.push(started.stop);
   return started;
 };
-const again = () => startMariaDb(scratch, { port: Number(databaseEnv.BATHYGON_DB_PORT) });
+const again = () => startMariaDb(scratch, { port: Number(seat.databaseEnv.BATHYGON_DB_PORT) });
 
 before(async () => {
   await prepareMachine({ ...backupPackages, ...browserPackages });
@@ -559,10 +377,10 @@ before(async () => {
   scratch = mkdtempSync(join(tmpdir(), "bathygon-faults-"));
   stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
   database = await startMariaDb(scratch);
-  databaseEnv = { ...database.env, BATHYGON_DB_NAME: `bathygon_${randomBytes(3).toString("hex")}` };
-  await runTypeScript("prepare-database.ts", ["--create"], databaseEnv);
+  seat.databaseEnv = { ...database.env, BATHYGON_DB_NAME: `bathygon_${randomBytes(3).toString("hex")}` };
+  await runTypeScript("prepare-database.ts", ["--create"], seat.databaseEnv);
   applications = [];
-  for (let n = 0; n < 2; n++) applications.push(await startApplication(build, await freePort(), databaseEnv));
+  for (let n = 0; n < 2; n++) applications.push(await startApplication(build, await freePort(), seat.databaseEnv));
   stops.push(...applications.map(({ stop }) => stop), database.stop);
   addresses = applications.map(({ address }) => address);
   world = await begin(addresses[0]);

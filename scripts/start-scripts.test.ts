@@ -168,3 +168,23 @@ it("reads the password from a file, and wants to know plainly whether the connec
   expect(databaseAddress(env({ BATHYGON_DB_TLS: "on", BATHYGON_DB_CA_FILE: file })).tls).toEqual({ ca: "brine-fog\n" });
   expect(() => databaseAddress(env({ BATHYGON_DB_TLS: "maybe" }))).toThrow("BATHYGON_DB_TLS is maybe; it is on or off");
 });
+
+it("known weaknesses stop the run where they are grave, and a registry that is silent stops nothing", async () => {
+  const answering = async (answer: string, code: number) => {
+    writeFileSync(join(place, "npm"), `#!/bin/sh\ncat <<'E'\nnpm warn something\n${answer}\nE\nexit ${code}\n`, {
+      mode: 0o755,
+    });
+    return runFile(process.execPath, ["scripts/audit.mjs"], {
+      cwd: root,
+      env: { ...process.env, PATH: `${place}:${process.env.PATH}` },
+    });
+  };
+  const found = (counts: object) =>
+    JSON.stringify({ metadata: { vulnerabilities: { high: 0, critical: 0, ...counts } } });
+  await expect(answering(found({ high: 2, moderate: 1, total: 3 }), 1)).rejects.toMatchObject({
+    code: 1,
+    stderr: expect.stringContaining("2 high, 1 moderate"),
+  });
+  expect((await answering(found({ low: 4, total: 4 }), 1)).stdout).toContain("4 low");
+  expect((await answering('{"message": "405 Method Not Allowed", "error": {}}', 1)).stdout).toContain("does not say");
+});

@@ -56,17 +56,13 @@ export async function restore(env, file, { replace = false } = {}) {
       `The database ${name} holds ${there.length} tables already. Nothing was changed. To put the backup in their place, say --replace.`,
     );
   }
-  const make = (database) =>
-    query(env, "", `create database \`${database}\` character set utf8mb4 collate utf8mb4_unicode_ci`);
-  await query(env, "", `drop database if exists \`${tryOut}\``);
-  await make(tryOut);
+  await makeAnew(env, tryOut);
   try {
     await load(env, tryOut, file);
     await requireTables(env, tryOut, file);
     if (there.length === 0) await query(env, "", `create database if not exists \`${name}\``);
     // What was tried out takes the place of what was there, all at once or not at all; nothing is loaded a second time.
-    await query(env, "", `drop database if exists \`${before}\``);
-    await make(before);
+    await makeAnew(env, before);
     const moved = (tables, from, to) => tables.map((table) => `\`${from}\`.\`${table}\` to \`${to}\`.\`${table}\``);
     const now = await tablesOf(env, tryOut);
     await query(env, "", `rename table ${[...moved(there, name, before), ...moved(now, tryOut, name)].join(", ")}`);
@@ -75,6 +71,42 @@ export async function restore(env, file, { replace = false } = {}) {
     await query(env, "", `drop database if exists \`${before}\``);
   }
   return (await tablesOf(env, name)).length;
+}
+
+/**
+ * Loads a backup beside the database, looks at what came, and drops it again: the database itself is only read. Returns how many tables and attempts there
+ * were, and when the newest deed of its trail was done, as text. Fails plainly when the backup has nobody in it, or less than the database had when it was made.
+ */
+export async function tryOut(env, file) {
+  if (!existsSync(file)) throw new PlainFailure(`${file} is not there.`);
+  await requireWhole(file);
+  const name = env.BATHYGON_DB_NAME;
+  const beside = `${name}_nightly`;
+  await makeAnew(env, beside);
+  try {
+    await load(env, beside, file);
+    await requireTables(env, beside, file);
+    const number = async (sql, database = beside) => Number((await query(env, database, sql))[0]);
+    if ((await number("select count(*) from coach")) === 0) throw new PlainFailure(`${file} has no coach in it.`);
+    const [newest] = await query(env, beside, "select coalesce(max(at), '') from trail");
+    const done = `select count(*) from trail where at <= '${newest}'`;
+    const [here, kept] = [await number(done, name), await number(done)];
+    if (newest && kept < here)
+      throw new PlainFailure(`${file} has ${kept} deeds until ${newest}, and the database has ${here}.`);
+    return {
+      tables: (await tablesOf(env, beside)).length,
+      attempts: await number("select count(*) from attempt"),
+      newest,
+    };
+  } finally {
+    await query(env, "", `drop database if exists \`${beside}\``);
+  }
+}
+
+/** An empty database of this name, whatever it held. */
+async function makeAnew(env, name) {
+  await query(env, "", `drop database if exists \`${name}\``);
+  await query(env, "", `create database \`${name}\` character set utf8mb4 collate utf8mb4_unicode_ci`);
 }
 
 async function load(env, database, file) {

@@ -134,7 +134,7 @@ it("passes refusals on with their status and fields", async () => {
   expect(log).not.toHaveBeenCalled();
 });
 
-it.each(["ECONNREFUSED", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT"])(
+it.each(["ECONNREFUSED", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT", "ER_UNKNOWN_COM_ERROR"])(
   "says that the database is away on %s",
   async (code) => {
     const result = await failing(Object.assign(new Error("secret host name"), { code }));

@@ -195,6 +195,9 @@ export function databaseIsAway(error: unknown): boolean {
       "ETIMEDOUT",
       "PROTOCOL_CONNECTION_LOST",
       "ER_SERVER_SHUTDOWN",
+      // A node of a cluster that lost the others, or has not caught up.
+      "ER_UNKNOWN_COM_ERROR",
+      "ER_ERROR_DURING_COMMIT",
       "ER_CON_COUNT_ERROR",
       "ER_LOCK_WAIT_TIMEOUT",
       // Nothing came back within the longest time a statement may take.
