@@ -12,9 +12,13 @@ const config: NextConfig = {
   turbopack: { root: import.meta.dirname },
   outputFileTracingRoot: import.meta.dirname,
   serverExternalPackages: ["knex", "mysql2", "@node-rs/argon2", "pdfmake"],
-  // The typefaces of PDFs are opened by path.
+  // PDFs are set in a thread of its own, which opens its file, its package and its typefaces by path.
   outputFileTracingIncludes: {
-    "/setup-card/*": ["./node_modules/@fontsource/*/files/*-latin-[467]00-normal.woff"],
+    "/setup-card/*": [
+      "./src/server/files/pdf-worker.mjs",
+      "./node_modules/pdfmake/**",
+      "./node_modules/@fontsource/*/files/*-latin-[467]00-normal.woff",
+    ],
   },
   // No picture is scaled by the server: the scaler, with a library under the LGPL in it, stays out of the build.
   images: { unoptimized: true },

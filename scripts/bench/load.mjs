@@ -82,9 +82,13 @@ async function lookAround(address, password) {
   });
   const headers = { cookie: signIn.headers.getSetCookie()[0].split(";")[0] };
   const text = async (path) => (await fetch(`${address}${path}`, { headers })).text();
-  const pilot = /pilot=([0-9a-f-]{36})[^"]*"[^>]*>Made-up pilot \d+</.exec(await text("/squad"))[1];
+  const pilots = [
+    ...new Set(
+      [...(await text("/squad")).matchAll(/pilot=([0-9a-f-]{36})[^"]*"[^>]*>Made-up pilot \d+</g)].map(([, id]) => id),
+    ),
+  ];
   const session = /\/session\/([0-9a-f-]{36})/.exec(await text("/session"))[1];
-  return { headers, pilot, session };
+  return { headers, pilots, session };
 }
 
 const PAGES = [
@@ -123,7 +127,8 @@ export async function measureLoad(minutes) {
     const application = await startApplication(build, await freePort(), database.env);
     stops.push(application.stop);
     const { address } = application;
-    const { headers, pilot, session } = await lookAround(address, password);
+    const { headers, pilots, session } = await lookAround(address, password);
+    const [pilot] = pilots;
     const pages = PAGES.map((name) => ({ name, path: name === "/account" ? name : `${name}?pilot=${pilot}`, headers }));
     const papers = [`/reports/${pilot}/season.pdf`, `/debriefs/${session}`].map((path) => ({
       name: path.replace(/\/[0-9a-f-]{36}/, ""),
@@ -149,8 +154,9 @@ export async function measureLoad(minutes) {
         String(result.failed),
       ]);
     }
-    say("Taps of twenty at once");
-    await taps(address, headers, { pilot });
+    say("Taps of twenty at once, of one pilot at one step and of the whole squad");
+    await taps(address, headers, { name: "one pilot", pilots: [pilot] });
+    await taps(address, headers, { name: "squad", pilots });
 
     say(`One visit at a time, ${VISITS} each`);
     row("", ["median", "95 %"]);
@@ -180,13 +186,17 @@ export async function measureLoad(minutes) {
 }
 
 /** How many attempts a second are acknowledged, logged by twenty at once. */
-async function taps(address, headers, { pilot }) {
+async function taps(address, headers, { name, pilots }) {
   const json = { ...headers, "content-type": "application/json" };
   const id = newId();
   const started = await fetch(`${address}/api/start-session`, {
     method: "POST",
     headers: json,
-    body: JSON.stringify({ id, place: "field", pilots: [{ pilotId: pilot, stepId: "hang", setupId: null }] }),
+    body: JSON.stringify({
+      id,
+      place: "field",
+      pilots: pilots.map((pilotId) => ({ pilotId, stepId: "hang", setupId: null })),
+    }),
   });
   if (started.status !== 200) throw new Error(`a session could not be started: ${await started.text()}`);
   const result = await autocannon({
@@ -204,7 +214,7 @@ async function taps(address, headers, { pilot }) {
             body: JSON.stringify({
               id: newId(),
               sessionId: id,
-              pilotId: pilot,
+              pilotId: pilots[Math.floor(Math.random() * pilots.length)],
               stepId: "hang",
               direction: "right",
               outcome: "clean",
@@ -214,7 +224,7 @@ async function taps(address, headers, { pilot }) {
         },
       ]),
   });
-  row("log-attempt", [
+  row(name, [
     `${result.latency.p50} ms`,
     `${result.latency.p97_5} ms`,
     result.requests.average.toFixed(1),

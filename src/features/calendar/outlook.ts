@@ -43,8 +43,18 @@ function toGo(step: Step, own: DigestedStep | undefined, pace: number): Attempts
       windowOf(step.mark).share,
     ),
   }));
-  return attemptsToMeet(step.mark, own.recent, rates, seededRandom(1));
+  // The same attempts have the same future, and nothing else of a calendar takes as long.
+  const key = JSON.stringify([step.mark, step.directions, own.recent]);
+  const known = futures.get(key);
+  if (known) return known;
+  const future = attemptsToMeet(step.mark, own.recent, rates, seededRandom(1));
+  if (futures.size >= MOST_FUTURES) futures.clear();
+  futures.set(key, future);
+  return future;
 }
+
+const futures = new Map<string, AttemptsToGo>();
+const MOST_FUTURES = 300;
 
 /** Attempts a step took until it was signed off, as a median of this pilot's. */
 function paceOf(flown: ReadonlyMap<string, DigestedStep>, signedOff: ReadonlySet<string>): number {

@@ -1,4 +1,5 @@
-import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import type { Content } from "pdfmake/interfaces";
+import type { Paper } from "@/server/files";
 import { dayText, outcomes, type Outcome } from "@/core";
 import type { LoggedAttempt, TallyData, TallyPilot, TallyStep } from "@/contract";
 import { flownStep, stepName, type Syllabus } from "@/syllabus";
@@ -26,7 +27,7 @@ export function debriefPaper(
   syllabus: Syllabus,
   title: string,
   { pilotId = null, units = "metric" }: { readonly pilotId?: string | null; readonly units?: UnitSystem } = {},
-): TDocumentDefinitions {
+): Paper {
   const { session, site } = data;
   const pilots = data.pilots.filter(({ id }) => pilotId === null || id === pilotId);
   const attempts = data.attempts.filter((one) => !one.undone && (pilotId === null || one.pilotId === pilotId));
@@ -36,6 +37,7 @@ export function debriefPaper(
     pageMargins: [42, 40, 42, 40],
     info: { title: `Debrief, ${date}`, creator: "Bathygon" },
     defaultStyle: { color: ink, fontSize: 9.5 },
+    ruled: { ruled: { colour: rule, widthPt: 0.5, paddingPt: [2, 4, 2, 4] } },
     content: [
       { text: "Debrief", bold: true, fontSize: 20 },
       {
@@ -100,7 +102,7 @@ function stepContent(
     stack: [
       head,
       {
-        layout: { hLineColor: () => rule, hLineWidth: () => 0.5, vLineWidth: () => 0 },
+        layout: "ruled",
         table: {
           widths: [110, ...outcomes.map(() => 60)],
           body: [

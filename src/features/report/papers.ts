@@ -1,24 +1,21 @@
 import { dayText } from "@/core";
 import { adviceWords, evidenceWords, percent, type Listener } from "@/words";
-import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import type { Content } from "pdfmake/interfaces";
+import type { Paper } from "@/server/files";
 import { directionNames, findStep, stepName, type Glance, type Syllabus } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
 import type { Season } from "./load";
 
 const { ink, inkSoft, rule, shoal } = tokens.light;
 
-const sheet = (title: string, content: readonly Content[], landscape = false): TDocumentDefinitions => ({
+const sheet = (title: string, content: readonly Content[], landscape = false): Paper => ({
   pageSize: "A4",
   pageOrientation: landscape ? "landscape" : "portrait",
   pageMargins: [42, 42, 42, 46],
   info: { title, creator: "Bathygon" },
   defaultStyle: { color: ink, fontSize: 9.5 },
-  footer: (page, pages) => ({
-    text: `${title}   ${page}/${pages}`,
-    color: inkSoft,
-    fontSize: 7.5,
-    margin: [42, 12, 42, 0],
-  }),
+  footer: { text: `${title}   {page}/{pages}`, color: inkSoft, fontSize: 7.5, margin: [42, 12, 42, 0] },
+  ruled: { ruled: { colour: rule, widthPt: 0.6, paddingPt: [2, 6, 2, 2] } },
   content: [...content],
 });
 
@@ -28,13 +25,7 @@ function table(
   widths: readonly string[],
 ): Content {
   return {
-    layout: {
-      hLineColor: () => rule,
-      hLineWidth: () => 0.6,
-      vLineWidth: () => 0,
-      paddingLeft: () => 2,
-      paddingRight: () => 6,
-    },
+    layout: "ruled",
     table: {
       headerRows: 1,
       widths: [...widths],
@@ -52,7 +43,7 @@ function table(
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12.5, margin: [0, 10, 0, 2] });
 
 /** A pilot's season on paper. */
-export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): TDocumentDefinitions {
+export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): Paper {
   const day = (atMs: number) => dayText(season.timeZone, atMs);
   const { pilot, figures, milestones, setups, standing, sinceMs, nowMs } = season;
   const { current, reviewsDue } = standing;
@@ -133,7 +124,7 @@ export function overviewPaper(
   squadName: string,
   rows: readonly OverviewRow[],
   { nowMs, timeZone, to }: { readonly nowMs: number; readonly timeZone: string; readonly to: Listener },
-): TDocumentDefinitions {
+): Paper {
   const day = (atMs: number) => dayText(timeZone, atMs);
   return sheet(
     `${squadName}, ${day(nowMs)}`,
@@ -164,7 +155,7 @@ export function certificatePaper(
   stageName: string,
   steps: readonly { readonly name: string; readonly coachName: string; readonly signedAtMs: number }[],
   timeZone: string,
-): TDocumentDefinitions {
+): Paper {
   const day = (atMs: number) => dayText(timeZone, atMs);
   const last = Math.max(...steps.map(({ signedAtMs }) => signedAtMs));
   return {

@@ -1,7 +1,8 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import { numeral, quantityText, type UnitSystem } from "@/words";
-import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import type { Content } from "pdfmake/interfaces";
+import type { Paper } from "@/server/files";
 import {
   airOfDay,
   ownCruise,
@@ -49,7 +50,7 @@ export function cardContent(
   paper: CardPaper,
   heights: CardHeights,
   units: UnitSystem = "metric",
-): TDocumentDefinitions {
+): Paper {
   const k = scales[paper];
   const { settings } = setup;
   const small = 6.4 * k;
@@ -60,15 +61,7 @@ export function cardContent(
     rows: readonly (readonly Content[])[],
     widths: readonly string[],
   ): Content => ({
-    layout: {
-      hLineColor: () => rule,
-      hLineWidth: () => 0.5,
-      vLineWidth: () => 0,
-      paddingLeft: () => 2,
-      paddingRight: () => 2,
-      paddingTop: () => k,
-      paddingBottom: () => k,
-    },
+    layout: "ruled",
     table: {
       widths: [...widths],
       body: [head.map((text) => ({ text, fontSize: 5.6 * k, color: inkSoft })), ...rows.map((row) => [...row])],
@@ -88,6 +81,7 @@ export function cardContent(
     pageMargins: 12 * k,
     info: { title: `${aircraft.name}, setup ${setup.number}`, creator: "Bathygon" },
     defaultStyle: { color: ink, fontSize: 6 * k },
+    ruled: { ruled: { colour: rule, widthPt: 0.5, paddingPt: [k, 2, k, 2] } },
     content: [
       {
         columns: [

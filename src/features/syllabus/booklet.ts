@@ -1,4 +1,5 @@
-import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
+import type { Content } from "pdfmake/interfaces";
+import type { Paper } from "@/server/files";
 import { markWords, quantityText, type UnitSystem } from "@/words";
 import { schoolQuestion, type Skill, type Step, type SyllabusDocument } from "@/syllabus";
 import { tokens } from "@/ui/theme/tokens";
@@ -15,7 +16,7 @@ export function bookletContent(
     date,
     units,
   }: { readonly squadName: string; readonly number: number; readonly date: string; readonly units: UnitSystem },
-): TDocumentDefinitions {
+): Paper {
   const names = new Map(document.skills.flatMap(({ steps }) => steps.map(({ id, name }) => [id, name])));
   const version = number === 0 ? "built-in syllabus" : `syllabus ${number}`;
   return {
@@ -23,13 +24,13 @@ export function bookletContent(
     pageMargins: [34, 38, 34, 38],
     info: { title: `Syllabus, ${squadName}`, creator: "Bathygon" },
     defaultStyle: { color: ink, fontSize: 9, lineHeight: 1.15 },
-    footer: (page) => ({
+    footer: {
       columns: [
         { text: `${squadName}, ${version}, ${date}`, color: inkSoft, fontSize: 7 },
-        { text: String(page), alignment: "right", font: "Numbers", fontSize: 7 },
+        { text: "{page}", alignment: "right", font: "Numbers", fontSize: 7 },
       ],
       margin: [34, 8, 34, 0],
-    }),
+    },
     content: [
       { text: "Syllabus", bold: true, fontSize: 22 },
       { text: `${squadName}, ${version}`, margin: [0, 2, 0, 10] },

@@ -7,3 +7,4 @@ export type { CsvTable } from "./csv";
 export { calendarText } from "./icalendar";
 export type { CalendarEvent } from "./icalendar";
 export { pdfOf } from "./pdf";
+export type { Paper } from "./pdf";

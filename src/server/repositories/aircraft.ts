@@ -72,6 +72,29 @@ export async function listAircraft(pilotIds: readonly string[]): Promise<Aircraf
   return rows.map((row) => aircraftFrom(row, conditions.get(row.id)));
 }
 
+/** What an aircraft is told apart by. */
+export interface NamedAircraft {
+  readonly id: string;
+  readonly pilotId: string;
+  readonly name: string;
+  /** Number of its newest setup; null without one. */
+  readonly setupNumber: number | null;
+}
+
+/** The aircraft of some pilots as `listAircraft` has them, by name only: for whoever picks one. */
+export async function nameAircraft(pilotIds: readonly string[]): Promise<NamedAircraft[]> {
+  const rows: (Pick<AircraftRow, "id" | "pilot_id" | "name"> & { number: number | null })[] = await database()(
+    "aircraft",
+  )
+    .leftJoin("setup", "setup.aircraft_id", "aircraft.id")
+    .select("aircraft.id", "aircraft.pilot_id", "aircraft.name", database().raw("max(setup.number) as number"))
+    .whereIn("aircraft.pilot_id", [...pilotIds])
+    .whereNull("aircraft.removed_at")
+    .groupBy("aircraft.id", "aircraft.pilot_id", "aircraft.name", "aircraft.created_at")
+    .orderBy(["aircraft.created_at", "aircraft.id"]);
+  return rows.map(({ id, pilot_id, name, number }) => ({ id, pilotId: pilot_id, name, setupNumber: number }));
+}
+
 export async function findAircraft(id: string): Promise<Aircraft | undefined> {
   const row: AircraftRow | undefined = await database()("aircraft").where({ id }).first();
   return row && aircraftFrom(row, (await conditionsOf([id])).get(id));

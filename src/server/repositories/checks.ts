@@ -41,6 +41,33 @@ export interface DefectRow {
 /** Checks of an aircraft that are listed; older ones stay in its record. Ours. */
 const MOST_LOGGED = 60;
 
+/** Crashes of one aircraft that are listed while it was not looked at: one alone keeps it on the ground. Ours. */
+const MOST_CRASHES = 20;
+
+/** The newest crashes of each aircraft since it was cleared, oldest first. */
+async function openCrashesOf(aircraftIds: readonly string[]) {
+  const newestFirst = database()("attempt")
+    .join("aircraft", "aircraft.pilot_id", "attempt.pilot_id")
+    .join("setup", (join) => join.on("setup.id", "attempt.setup_id").andOn("setup.aircraft_id", "aircraft.id"))
+    .select("attempt.id", "attempt.flown_at", "setup.aircraft_id")
+    .select(
+      database().raw(
+        "row_number() over (partition by setup.aircraft_id order by attempt.flown_at desc, attempt.id desc) as place",
+      ),
+    )
+    .where({ outcome: "crashed" })
+    .whereNull("undone_at")
+    .whereNot("attempt.place", "simulator")
+    .whereRaw("attempt.flown_at > aircraft.cleared_at")
+    .whereIn("aircraft.id", [...aircraftIds]);
+  const rows: { id: string; flown_at: Date; aircraft_id: string }[] = await database()
+    .select("id", "flown_at", "aircraft_id")
+    .from(newestFirst.as("crash"))
+    .where("place", "<=", MOST_CRASHES)
+    .orderBy(["flown_at", "id"]);
+  return rows;
+}
+
 /** How some aircraft stand since they were last cleared, by aircraft id; those of which nothing is known are left out. */
 export async function conditionsOf(aircraftIds: readonly string[]): Promise<ReadonlyMap<string, Condition>> {
   const [crashes, tilts, defects]: [
@@ -48,16 +75,7 @@ export async function conditionsOf(aircraftIds: readonly string[]): Promise<Read
     { aircraft_id: string; tilt_deg: number; tilt_spread_deg: number | null; checked_at: Date }[],
     DefectRow[],
   ] = await Promise.all([
-    database()("attempt")
-      .join("aircraft", "aircraft.pilot_id", "attempt.pilot_id")
-      .join("setup", (join) => join.on("setup.id", "attempt.setup_id").andOn("setup.aircraft_id", "aircraft.id"))
-      .select("attempt.id", "attempt.flown_at", "setup.aircraft_id")
-      .where({ outcome: "crashed" })
-      .whereNull("undone_at")
-      .whereNot("attempt.place", "simulator")
-      .whereRaw("attempt.flown_at > aircraft.cleared_at")
-      .whereIn("aircraft.id", [...aircraftIds])
-      .orderBy(["attempt.flown_at", "attempt.id"]),
+    openCrashesOf(aircraftIds),
     database()("aircraft_check")
       .select("aircraft_id", "tilt_deg", "tilt_spread_deg", "checked_at")
       .whereIn("aircraft_id", [...aircraftIds])

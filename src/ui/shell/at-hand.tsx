@@ -20,8 +20,6 @@ export interface HandPilot {
   readonly name: string;
   readonly squadId: string;
   readonly aircraft: readonly HandAircraft[];
-  /** Step to fly next. */
-  readonly currentStepId: string | null;
 }
 export interface ShellData {
   /** Who is signed in. */
