@@ -5,6 +5,7 @@ export * from "./camera";
 export * from "./choreography";
 export * from "./flight";
 export * from "./gaps";
+export * from "./lines";
 export * from "./numbers";
 export * from "./progress";
 export * from "./rates";

@@ -3,6 +3,6 @@ export { DAY_MS, Z90 } from "./constants";
 export { entryOf } from "./entry";
 export { nonNegativeLeastSquares } from "./least-squares";
 export { rounded } from "./rounded";
-export { seededNormal, seededRandom } from "./random";
+export { NormalDraws, seededNormal, seededRandom } from "./random";
 export { DomainError, requireFinite, requireNumber, requireOneOf, requireWhole } from "./require";
 export { bisect, goldenMinimum, risingCubicRoot } from "./roots";

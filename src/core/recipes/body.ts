@@ -54,6 +54,11 @@ export class Body {
     hands.command(this.seen, this.commandNow);
   }
 
+  /** Goes on from another: its command runs on without a step. */
+  goOnFrom(other: Body): void {
+    this.commandNow.set(other.commandNow);
+  }
+
   get heightM(): number {
     return -this.state[DOWN];
   }

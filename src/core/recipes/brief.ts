@@ -8,6 +8,7 @@ import type { Measures } from "./measures";
 import type { Problem } from "./problem";
 import { resolve, withParameters, type Recipe } from "./recipe";
 import { CLEAR_OF_GROUND_M, solve, type Goal } from "./solve";
+import type { GoingOn } from "./under-way";
 import { flyUncaught, wayOut, type WayOut } from "./way-out";
 
 /** What decided the minimum start height. */
@@ -247,16 +248,17 @@ export function whyNot(recipe: Recipe, { events, measures, trace }: Flight): Pro
 }
 
 /** Meets one goal after the other, each on the recipe of the one before; stops at the first that has no answer and says why. */
-function solveInTurn(
+export function solveInTurn(
   recipe: Recipe,
   goals: readonly Goal[],
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
+  going?: GoingOn,
 ): { recipe: Recipe; problem: Problem | null } {
   let solved = recipe;
   for (const goal of goals) {
-    const solution = solve(solved, goal, aircraft, settings, environment);
+    const solution = solve(solved, goal, aircraft, settings, environment, going);
     if (solution.answer === null) return { recipe: solved, problem: solution.problem };
     solved = solution.recipe;
   }

@@ -1,6 +1,6 @@
 import { requireAirframe, type Airframe } from "../airframe";
-import { createDerivative, createStep, requireSettings, type Settings } from "../flight";
-import { DomainError } from "../numbers";
+import { createDerivative, createStep, requireSettings, STATE, type Settings } from "../flight";
+import { DomainError, wrapDeg } from "../numbers";
 import { TooLittleThrust } from "../sustained";
 import { throttleAtStick } from "../throttle";
 import { Body } from "./body";
@@ -17,7 +17,8 @@ import { resolve, type Recipe } from "./recipe";
 import type { TrimFigures, Value } from "./value";
 import { Shake } from "./shake";
 import type { Slip } from "./slips";
-import { startTrim } from "./start-trim";
+import { startTrim, type StartTrim } from "./start-trim";
+import { stateGoingOn, type GoingOn, type UnderWay } from "./under-way";
 import type { FlightEvent, Happening, InPhase, Trace } from "./trace";
 
 export interface Flight {
@@ -51,8 +52,42 @@ export function fly(
   change?: ChangeOfPlan,
   slips: readonly Slip[] = [],
 ): Flight {
-  const { object, ...flown } = play({ recipe, aircraft, settings, environment, change, slips }, false);
-  const { trace, events, obstacles } = flown;
+  const { obstacles, trace, events, measures, looksAt } = flyWhole({
+    recipe,
+    aircraft,
+    settings,
+    environment,
+    change,
+    slips,
+  });
+  return { obstacles, trace, events, measures, looksAt };
+}
+
+/** A flight that goes on from another, and itself at its end. */
+export interface FlownOn extends Flight {
+  readonly end: UnderWay;
+  /** Every phase ended as planned. */
+  readonly ended: boolean;
+}
+
+/**
+ * Flies a recipe on from a flight under way instead of from its own start; from that, to the last bit as `fly`, where there is none. What it counts from its
+ * entry, and the wind and the obstacles of its environment, count along the line of entry that it goes on along.
+ */
+export function flyOn(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  { going, change, slips = [] }: Pick<Asked, "going" | "change"> & { readonly slips?: readonly Slip[] },
+): FlownOn {
+  return flyWhole({ recipe, aircraft, settings, environment, change, slips, going });
+}
+
+function flyWhole(asked: Asked): FlownOn {
+  const { recipe, settings, environment } = asked;
+  const { object, end, ...flown } = play(asked, false);
+  const { trace, events, obstacles, complete: ended } = flown;
   const camera = { ...settings.camera, tiltDeg: settings.tiltDeg };
   const measures = measure({ ...flown, recipe, environment, seen: object && { object, camera } });
   // Once it is left nobody looks back at it; a spot is looked for till it is stood on.
@@ -62,7 +97,7 @@ export function fly(
       : events.find((event) => event.kind === "phase" && event.detail === recipe.inPicture?.to);
   const lookedFor = left ? indexAt(trace, left.timeS) : trace.timeS.length - 1;
   const looksAt = object && { object, out: outOfPicture(trace, object, camera, 0, lookedFor) };
-  return { obstacles, trace, events, measures, looksAt };
+  return { obstacles, trace, events, measures, looksAt, end, ended };
 }
 
 /** A flight for what it measures and its path: `fly` without the times in which what is looked at is lost, for many of them. */
@@ -110,6 +145,7 @@ interface Played {
   readonly complete: boolean;
   readonly reachM: number;
   readonly object: SeenObject | null;
+  readonly end: UnderWay;
 }
 
 /** What is flown, by whom and where. */
@@ -120,6 +156,8 @@ interface Asked {
   readonly environment: Environment;
   readonly change?: ChangeOfPlan;
   readonly slips: readonly Slip[];
+  /** What it goes on from; from its own start if not said. */
+  readonly going?: GoingOn;
 }
 
 /** Plays a recipe; `briefly` records only what an outcome is told from. */
@@ -174,21 +212,30 @@ function play(asked: Asked, briefly: boolean): Played {
       break;
     }
   }
-  return { obstacles, trace: recorder.trace, events, complete: run.complete, reachM, object: start.object };
+  return {
+    obstacles,
+    trace: recorder.trace,
+    events,
+    complete: run.complete,
+    reachM,
+    object: start.object,
+    end: { body, hands, shake, entryHeightM },
+  };
 }
 
 /** The aircraft at its start with hands, air and obstacles. Throws a DomainError for what cannot be flown. */
-function prepare({ recipe, aircraft, settings, environment: given }: Asked, briefly: boolean) {
+function prepare({ recipe, aircraft, settings, environment: given, going }: Asked, briefly: boolean) {
   requireAirframe(aircraft);
   requireSettings(settings);
   requireEnvironment(given);
   const { sideWindMps } = recipe;
   const environment = sideWindMps === undefined ? given : acrossWind(given, resolve(recipe, sideWindMps));
   const { entryHeightM, windNorthMps, windEastMps, shakeSeed } = environment;
-  const start = startTrim(recipe, aircraft, settings, environment);
+  const trim = startTrim(recipe, aircraft, settings, environment);
+  const start = going ? begunOn(trim, going, recipe, environment) : trim;
   const obstacles = obstaclesOf(recipe, environment, start.figures);
   const reachM = HALF_SPAN * aircraft.motorDiagonalM;
-  requireClear(obstacles, entryHeightM, reachM);
+  if (!going) requireClear(obstacles, entryHeightM, reachM);
   const neededMotor = Math.max(start.motor, start.sustainedMotor);
   if (throttleAtStick(settings.throttle, 1) < neededMotor) {
     throw new TooLittleThrust(
@@ -196,16 +243,49 @@ function prepare({ recipe, aircraft, settings, environment: given }: Asked, brie
     );
   }
   const wind = { windNorthMps, windEastMps };
-  const shake = shakeSeed === undefined ? undefined : new Shake(shakeSeed);
+  const shake = shakeSeed === undefined ? undefined : new Shake(going?.from.shake ?? shakeSeed);
   const airDensityKgM3 = densityOf(environment);
   const step = createStep(
     createDerivative(aircraft, { airDensityKgM3, ...wind, shake: shake?.rotors }, settings.modes.idleAuthority),
   );
   const hands = new Hands(recipe, aircraft, settings, environment, STEP_S, start);
+  if (going) {
+    const { body: before, hands: theirs, entryHeightM: wasM } = going.from;
+    // In the line of entry that it goes on along its nose points straight on, by what it was turned.
+    hands.goOnFrom(
+      theirs,
+      before.seen.headingDeg - wrapDeg(before.seen.yawDeg - going.frame.headingDeg),
+      before.heightM - wasM,
+    );
+  }
   const body = new Body(start.state, step, hands, settings.tiltDeg, entryHeightM, wind);
+  if (going) body.goOnFrom(going.from.body);
   const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
   const recorder = new Recorder(body, hands, aircraft, camera, airDensityKgM3, STEP_S * SAMPLE_STEPS, briefly);
   return { start, entryHeightM, obstacles, reachM, shake, hands, body, recorder };
+}
+
+/** Speed below which a trick that is flown with speed is begun standing. */
+const STANDING_MPS = 1;
+
+/** The trim of a recipe, begun where another flight stands: its figures are those of the speed that there is. */
+function begunOn(
+  trim: StartTrim,
+  going: GoingOn,
+  { start }: Recipe,
+  { windNorthMps, windEastMps }: Environment,
+): StartTrim {
+  const state = stateGoingOn(going);
+  const speedMps = Math.hypot(state[STATE.vNorth] - windNorthMps, state[STATE.vEast] - windEastMps);
+  const straight = start.kind === "cruise" || start.kind === "level";
+  return {
+    ...trim,
+    state,
+    figures: {
+      ...trim.figures,
+      ...(straight && speedMps > STANDING_MPS && { trimSpeedMps: speedMps }),
+    },
+  };
 }
 
 function requireClear(obstacles: readonly Obstacle[], entryHeightM: number, reachM: number): void {

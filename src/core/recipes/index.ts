@@ -8,6 +8,7 @@ export {
   NEARLY_EMPTY,
   onPacks,
   reactionRangeS,
+  solveInTurn,
   solveTrick,
   startHeightByFreezes,
   USUAL_FREEZE,
@@ -19,8 +20,10 @@ export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
-export { fly, flyMeasured, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
-export type { Flight, FlightOutcome } from "./fly";
+export { fly, flyMeasured, flyOn, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
+export type { Flight, FlightOutcome, FlownOn } from "./fly";
+export { frameAhead, SAME_FRAME } from "./under-way";
+export type { Frame, GoingOn, UnderWay } from "./under-way";
 export type { ChangeOfPlan } from "./phase-runner";
 export { boundOf, senseOf } from "./guards";
 export { recipes } from "./library";
@@ -54,6 +57,7 @@ export { stoppedAs } from "./stop-style";
 export type { StopStyle } from "./stop-style";
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";
+export { emptyTrace } from "./trace";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";
 export { flyUncaught, marginsBySpeed, wayOut, withoutCatch } from "./way-out";
 export type { SpeedMargin, Uncaught, WayOut } from "./way-out";

@@ -1,5 +1,5 @@
 import type { Vector3 } from "../attitude";
-import { requireFinite, requireNumber, requireOneOf } from "../numbers";
+import { RAD_PER_DEG, requireFinite, requireNumber, requireOneOf } from "../numbers";
 import type { Value } from "./value";
 
 export const obstacleKinds = ["pole", "tree", "bar", "gap", "wall", "building"] as const;
@@ -18,6 +18,8 @@ export interface Obstacle {
   readonly acrossM: number;
   readonly heightM: number;
   readonly widthM: number;
+  /** Turned about the vertical against standing across the line of entry, clockwise from above, °; 0 if not said. */
+  readonly turnedDeg?: number;
 }
 
 /** An obstacle whose place and size follow from a recipe's parameters. Its height is counted from the entry when `aboveEntry`. */
@@ -42,14 +44,14 @@ export function requireObstacle(obstacle: Obstacle, name = "obstacle"): Obstacle
   requireNumber(`${name}.acrossM`, obstacle.acrossM, -500, 500);
   requireNumber(`${name}.heightM`, obstacle.heightM, 0.1, 200);
   requireNumber(`${name}.widthM`, obstacle.widthM, 0.05, 200);
+  if (obstacle.turnedDeg !== undefined) requireNumber(`${name}.turnedDeg`, obstacle.turnedDeg, -360, 360);
   return obstacle;
 }
 
 /** Distance from a point (m along, across, above the ground) to the surface of an obstacle; negative inside. */
 export function distanceTo(obstacle: Obstacle, alongM: number, acrossM: number, heightM: number): number {
-  const x = alongM - obstacle.alongM;
-  const y = acrossM - obstacle.acrossM;
-  const { widthM: width, heightM: height } = obstacle;
+  const { widthM: width, heightM: height, turnedDeg = 0 } = obstacle;
+  const [x, y] = turnedBack(alongM - obstacle.alongM, acrossM - obstacle.acrossM, turnedDeg);
   switch (obstacle.kind) {
     case "pole":
       return postDistance(x, y, heightM, 0.5 * width, height);
@@ -72,6 +74,13 @@ export function distanceTo(obstacle: Obstacle, alongM: number, acrossM: number, 
     case "building":
       return boxDistance(x, y, heightM - 0.5 * height, 0.5 * width, 0.5 * width, 0.5 * height);
   }
+}
+
+/** A place seen from the middle of an obstacle, in the directions along and across that it has itself. */
+function turnedBack(alongM: number, acrossM: number, turnedDeg: number): readonly [number, number] {
+  if (turnedDeg === 0) return [alongM, acrossM];
+  const [cos, sin] = [Math.cos(RAD_PER_DEG * turnedDeg), Math.sin(RAD_PER_DEG * turnedDeg)];
+  return [cos * alongM + sin * acrossM, cos * acrossM - sin * alongM];
 }
 
 /** Distance to a box about the origin given by its half sizes. */
@@ -97,12 +106,11 @@ function postDistance(x: number, y: number, heightM: number, radius: number, hei
 export type Edge = readonly [Vector3, Vector3];
 
 /** The lines by which an obstacle is drawn in a picture. */
-export function edgesOf({ kind, alongM, acrossM, heightM, widthM }: Obstacle): readonly Edge[] {
-  const at = (along: number, across: number, height: number): Vector3 => ({
-    x: alongM + along,
-    y: acrossM + across,
-    z: -height,
-  });
+export function edgesOf({ kind, alongM, acrossM, heightM, widthM, turnedDeg = 0 }: Obstacle): readonly Edge[] {
+  const at = (along: number, across: number, height: number): Vector3 => {
+    const [x, y] = turnedBack(along, across, -turnedDeg);
+    return { x: alongM + x, y: acrossM + y, z: -height };
+  };
   const upright = (along: number, across: number, height = heightM): Edge => [
     at(along, across, 0),
     at(along, across, height),

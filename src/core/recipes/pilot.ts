@@ -1,7 +1,7 @@
 import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import { STATE, type Settings } from "../flight";
-import { DEG_PER_RAD, RAD_PER_DEG, seededNormal, seededRandom, wrapDeg } from "../numbers";
+import { DEG_PER_RAD, NormalDraws, RAD_PER_DEG, wrapDeg } from "../numbers";
 import { rateAtStick, stickForRateClamped } from "../rates";
 import { stickForThrottleClamped, throttleAtStick } from "../throttle";
 import { densityOf, type Environment } from "./environment";
@@ -98,9 +98,11 @@ export class Hands {
   private readonly history: Readonly<Record<Sight, Float64Array>>;
   private readonly length: number;
   private count = 0;
-  private readonly normal: () => number;
+  private draws: NormalDraws;
   private readonly noise = { roll: 0, pitch: 0, yaw: 0 };
   private phase: Phase | null = null;
+  /** What is looked at is another from now on: what was seen of the one before says nothing of it. */
+  private looksAfresh = false;
   private readonly before = { roll: 0, pitch: 0, yaw: 0, throttle: 0 };
   /** Static thrust over weight of full throttle in this air, on a full pack and on this one. */
   private readonly fullG: number;
@@ -148,7 +150,29 @@ export class Hands {
       Sight,
       Float64Array
     >;
-    this.normal = seededNormal(seededRandom(environment.seed));
+    this.draws = new NormalDraws(environment.seed);
+  }
+
+  /**
+   * Goes on from other hands: sticks, what was seen and how they wander. What they saw as heading and height against their entry counts from this one:
+   * so many ° and m are taken off. An object is looked for from here on.
+   */
+  goOnFrom(other: Hands, headingDeg: number, heightM: number): void {
+    this.roll = other.roll;
+    this.pitch = other.pitch;
+    this.yaw = other.yaw;
+    this.throttle = other.throttle;
+    this.motor = other.motor;
+    this.count = other.count;
+    this.draws = other.draws.copy();
+    Object.assign(this.noise, other.noise);
+    const { history } = this;
+    for (const sight of sights) history[sight].set(other.history[sight]);
+    for (let i = 0; i < this.length; i++) {
+      history.heading[i] -= headingDeg;
+      history.height[i] -= heightM;
+    }
+    this.looksAfresh = true;
   }
 
   /** Moves the sticks for `dtS` towards what the phase asks. What is seen is remembered on the grid of equal steps only. */
@@ -374,6 +398,9 @@ export class Hands {
       history.object[at] = wrapped(Math.atan2(east, north) * TO_DEG - seen.yawDeg);
       history.distance[at] = distanceM;
       history.growing[at] = -(north * state[STATE.vNorth] + east * state[STATE.vEast]) / Math.max(0.1, distanceM);
+      if (this.looksAfresh)
+        for (const sight of ["object", "distance", "growing"] as const) history[sight].fill(history[sight][at]);
+      this.looksAfresh = false;
     }
     this.count++;
   }
@@ -405,9 +432,9 @@ export class Hands {
   private drawNoise(): void {
     const keep = Math.exp((-NOISE_STEPS * this.dtS) / 0.2);
     const add = this.environment.stickNoise * Math.sqrt(1 - keep * keep);
-    this.noise.roll = keep * this.noise.roll + add * this.normal();
-    this.noise.pitch = keep * this.noise.pitch + add * this.normal();
-    this.noise.yaw = keep * this.noise.yaw + add * this.normal();
+    this.noise.roll = keep * this.noise.roll + add * this.draws.next();
+    this.noise.pitch = keep * this.noise.pitch + add * this.draws.next();
+    this.noise.yaw = keep * this.noise.yaw + add * this.draws.next();
   }
 }
 

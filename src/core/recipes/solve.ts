@@ -2,10 +2,11 @@ import { fullThrustG, type Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { bisect, wrapDeg } from "../numbers";
 import { densityOf, type Environment } from "./environment";
-import { fly } from "./fly";
+import { flyOn } from "./fly";
 import type { Problem } from "./problem";
 import { resolve, withParameters, type Aim, type Recipe } from "./recipe";
 import { startTrim } from "./start-trim";
+import type { GoingOn } from "./under-way";
 
 export type Goal = Aim;
 
@@ -19,19 +20,21 @@ export const CLEAR_OF_GROUND_M = 400;
 /** A gap's beam above an aircraft that goes through its middle, m. Ours. */
 const BEAM_ABOVE_M = 1;
 
-/** Finds the recipe parameter that meets an aim. */
+/** Finds the recipe parameter that meets an aim, flown from its own start or on from a flight under way. */
 export function solve(
   recipe: Recipe,
   goal: Goal,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
+  begun?: GoingOn,
 ): Solution {
   // High up and with nothing about, unless the aim is about what stands there or the trick belongs at its own height.
   const entryHeightM = recipe.entryHeightM === undefined ? CLEAR_OF_GROUND_M : resolve(recipe, recipe.entryHeightM);
   const high = { ...environment, entryHeightM, obstacles: [], ceilingM: null };
   const open = { ...recipe, obstacles: [] };
-  const bodily = (tried: Recipe) => fly(tried, aircraft, settings, high).measures;
+  const going = begun && { ...begun, entryHeightM };
+  const bodily = (tried: Recipe) => flyOn(tried, aircraft, settings, high, { going }).measures;
   switch (goal.kind) {
     case "stop-on-mark":
       return solveParameter(
@@ -73,7 +76,7 @@ export function solve(
     case "gap-ahead":
     case "gap-beside":
     case "gap-above": {
-      const { trace } = fly(open, aircraft, settings, high);
+      const { trace } = flyOn(open, aircraft, settings, high, { going });
       const phase = recipe.phases.findIndex(({ id }) => id === goal.phase);
       const within = trace.timeS.map((_, i) => i).filter((i) => trace.phase[i] === phase);
       const middle = within[Math.floor(within.length / 2)];

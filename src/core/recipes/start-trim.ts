@@ -1,12 +1,11 @@
 import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
 import { fromEuler } from "../attitude";
-import type { Air } from "../atmosphere";
 import { levelState, STATE, type Settings } from "../flight";
-import { bisect, DomainError, RAD_PER_DEG } from "../numbers";
+import { DomainError, RAD_PER_DEG } from "../numbers";
 import {
   attitudeOfView,
   cruise,
-  cruiseIfPossible,
+  leanForSpeed,
   orbitFacingCentre,
   powerFor,
   steadyTurn,
@@ -227,18 +226,4 @@ function hoverPower(aircraft: Airframe, airDensityKgM3: number, packUsed: number
       `airframe.thrustToWeight is ${aircraft.thrustToWeight}; in this air, on this pack, the aircraft cannot hover`,
     );
   return power;
-}
-
-/** Lean at which level flight has a speed. Throws a DomainError for more speed than the aircraft has. */
-function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air, packUsed: number): number {
-  const fastestAt = bisect((lean) => (cruiseIfPossible(aircraft, lean, air, packUsed) ? -1 : 1), 0, 80, 0.1) ?? 80;
-  const lean = bisect(
-    (tried) => (cruiseIfPossible(aircraft, tried, air, packUsed)?.speedMps ?? Infinity) - speedMps,
-    0,
-    fastestAt,
-    1e-6,
-  );
-  if (lean === null)
-    throw new TooLittleThrust(`speedMps is ${speedMps}; this aircraft does not fly that fast in level flight`);
-  return lean;
 }

@@ -2,7 +2,8 @@ import { DomainError } from "../numbers";
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Environment } from "./environment";
-import { fly, type Flight } from "./fly";
+import { flyOn, type Flight } from "./fly";
+import type { GoingOn } from "./under-way";
 import { indexAt } from "./measures";
 import { withParameters, type Phase, type Recipe } from "./recipe";
 
@@ -45,14 +46,18 @@ export function withoutCatch(recipe: Recipe): Recipe {
   return at < 0 ? recipe : { ...recipe, phases: [...recipe.phases.slice(0, at), frozen] };
 }
 
-/** Flies `withoutCatch` to the ground or for 8 s of falling. */
+/** Flies `withoutCatch` to the ground or for 8 s of falling; on from `going` where that is given. */
 export function flyUncaught(
   recipe: Recipe,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
+  going?: GoingOn,
 ): Uncaught {
-  const flight = fly(withoutCatch(recipe), aircraft, settings, environment);
+  const { obstacles, trace, events, measures, looksAt } = flyOn(withoutCatch(recipe), aircraft, settings, environment, {
+    going,
+  });
+  const flight: Flight = { obstacles, trace, events, measures, looksAt };
   const due = flight.events.find((event) => event.kind === "phase" && event.detail === FROZEN.id);
   const stuck = flight.events.some((event) => event.kind === "phase-timeout" && event.detail !== FROZEN.id);
   return { flight, catchS: due && !stuck ? due.timeS : null };
@@ -60,21 +65,23 @@ export function flyUncaught(
 
 /**
  * The last instant at which giving up still clears the ground and what stands about, for a pilot who freezes where the recipe says.
- * Null when nothing is met, when the recipe names no such place, or when no instant is early enough.
+ * Null when nothing is met, when the recipe names no such place, or when no instant is early enough. Flown on from `going` where that is given.
  */
 export function wayOut(
   recipe: Recipe,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
+  going?: GoingOn,
 ): WayOut | null {
-  const uncaught = flyUncaught(recipe, aircraft, settings, environment);
+  const uncaught = flyUncaught(recipe, aircraft, settings, environment, going);
   const { trace, measures, events } = uncaught.flight;
   const cutS = measures.throttleClosedAtS;
   if (uncaught.catchS === null || !events.some(({ kind }) => kind === "crash" || kind === "touchdown")) return null;
   const frozen = withoutCatch(recipe);
   const clears = (atS: number) => {
-    const tried = fly(frozen, aircraft, settings, environment, { atS, phases: recipe.abort });
+    const change = { atS, phases: recipe.abort };
+    const tried = flyOn(frozen, aircraft, settings, environment, { going, change });
     return !tried.events.some((event) => event.kind === "crash" || event.kind === "touchdown");
   };
   let early = uncaught.catchS;

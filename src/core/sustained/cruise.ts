@@ -63,3 +63,17 @@ export function topSpeed(
   const cruising = cruiseIfPossible(airframe, Math.max(0, leanDeg - 0.02), air, packUsed);
   return { speedMps: cruising?.speedMps ?? 0, leanDeg };
 }
+
+/** Lean at which level flight has a speed. Throws a DomainError for more speed than the aircraft has. */
+export function leanForSpeed(aircraft: Airframe, speedMps: number, air: Air, packUsed = 0): number {
+  const fastestAt = bisect((lean) => (cruiseIfPossible(aircraft, lean, air, packUsed) ? -1 : 1), 0, 80, 0.1) ?? 80;
+  const lean = bisect(
+    (tried) => (cruiseIfPossible(aircraft, tried, air, packUsed)?.speedMps ?? Infinity) - speedMps,
+    0,
+    fastestAt,
+    1e-6,
+  );
+  if (lean === null)
+    throw new TooLittleThrust(`speedMps is ${speedMps}; this aircraft does not fly that fast in level flight`);
+  return lean;
+}

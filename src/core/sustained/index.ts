@@ -1,4 +1,4 @@
-export { cruise, cruiseIfPossible, topSpeed } from "./cruise";
+export { cruise, cruiseIfPossible, leanForSpeed, topSpeed } from "./cruise";
 export type { Cruise } from "./cruise";
 export { invertedFlat } from "./inverted";
 export type { InvertedFlat } from "./inverted";

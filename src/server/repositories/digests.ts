@@ -58,19 +58,6 @@ export async function listFlownBriefly(
   );
 }
 
-/** When each of some pilots flew each step last, ms, by pilot and step id. */
-export async function lastFlown(
-  pilotIds: readonly string[],
-): Promise<ReadonlyMap<string, ReadonlyMap<string, number>>> {
-  const rows: { pilot_id: string; step_id: string; last_at: Date }[] = await database()("step_digest")
-    .select("pilot_id", "step_id", "last_at")
-    .whereIn("pilot_id", [...pilotIds])
-    .whereNotNull("last_at");
-  const flown = new Map(pilotIds.map((id) => [id, new Map<string, number>()]));
-  for (const { pilot_id, step_id, last_at } of rows) flown.get(pilot_id)?.set(step_id, last_at.getTime());
-  return flown;
-}
-
 /** Digests by their text: between two looks at a squad hardly one changes, and to read them all anew is a good part of the work. */
 const read = new Map<string, StepDigest>();
 const MOST_READ = 3000;

@@ -18,15 +18,7 @@ export {
 export * from "./bin";
 export * from "./checks";
 export * from "./coaches";
-export {
-  listFlown,
-  listFlownBriefly,
-  rebuildDigests,
-  refreshDigestsIn,
-  refreshDigestsOf,
-  lastFlown,
-  type Flown,
-} from "./digests";
+export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsIn, refreshDigestsOf, type Flown } from "./digests";
 export * from "./invitations";
 export * from "./loads";
 export * from "./milestones";

@@ -249,7 +249,7 @@ const helix = (leave: "pitch" | "roll"): Omit<Recipe, "id" | "label"> => ({
   turn: null,
   solveFor: [{ aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder }],
   freeze: { before: "catch" },
-  abort: lookBack.abort,
+  abort: leave === "pitch" ? lookBack.abort : keepTurning("roll"),
   slip: { punchS: 0.8 },
   // Over the nose it comes out the way it went, by a roll the other way.
   marks: [{ kind: "heading", deg: leave === "pitch" ? 0 : 180, withinDeg: 30 }],

@@ -198,6 +198,9 @@ export const catchCruise: Phase = {
   until: [after(1.4)],
 };
 
+/** Nose so far up or down, ° from the level, that rolling helps no more. Ours. */
+const STEEP_DEG = 65;
+
 /** Keeps turning about an axis until upright, then full power: the way out of a turn that was begun. */
 export const keepTurning = (axis: "roll" | "pitch", label = "Keep the stick in until upright"): readonly Phase[] => [
   {
@@ -205,8 +208,15 @@ export const keepTurning = (axis: "roll" | "pitch", label = "Keep the stick in u
     label,
     [axis]: { kind: "hold", at: 1 },
     throttle: closed,
-    // A roll begun with the nose low comes round with the nose low.
-    until: [{ kind: "upright", withinDeg: axis === "roll" ? 60 : 40 }],
+    // A roll begun with the nose low comes round with the nose low. Straight up or down no roll brings it upright: then it is pulled level.
+    until:
+      axis === "roll"
+        ? [
+            { kind: "upright", withinDeg: 60 },
+            { kind: "pitch", is: "below", deg: -STEEP_DEG },
+            { kind: "pitch", is: "above", deg: STEEP_DEG },
+          ]
+        : [{ kind: "upright", withinDeg: 40 }],
     maxS: 2.5,
   },
   fullPower,

@@ -1,0 +1,15 @@
+export { entryWindow } from "./entry-window";
+export type { EntryWindow } from "./entry-window";
+export { flyLine } from "./fly-line";
+export type { FlownItem, LineFlight, LineOptions, LineState } from "./fly-line";
+export { joins } from "./joins";
+export type { Joint } from "./joins";
+export type { Anchor, AnchorWay, Join, JoinItem, Line, LineItem, TrickItem } from "./line";
+export type { LineMeasures, LineTurn } from "./line-measures";
+export { lineStartHeight } from "./line-start-height";
+export type { LineStartHeight, LineStartHeightOptions } from "./line-start-height";
+export { lineWayOut } from "./line-way-out";
+export type { ItemWayOut } from "./line-way-out";
+export { mirroredLine } from "./mirrored-line";
+export { scatterLine } from "./scatter-line";
+export type { LineOdds, LineRun, LineScatterOptions, LineScatterPlan } from "./scatter-line";
