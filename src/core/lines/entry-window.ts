@@ -12,6 +12,7 @@ import {
   type UnderWay,
 } from "../recipes";
 import { endedClean } from "./clean";
+import { keptBySetup } from "./kept";
 
 /** From the least to the most of a figure with which a trick still ends clean, the others as in its own start. */
 export type Range = readonly [least: number, most: number];
@@ -43,7 +44,6 @@ const reach = {
 } as const satisfies Record<keyof Entry, { down: number; up: number; fine: number }>;
 
 const windows = new WeakMap<Airframe, Map<string, EntryWindow | null>>();
-const MOST_KEPT = 200;
 
 /**
  * How far speed, climb, pitch and bank may be from a trick's own start, one at a time, for it still to end clean: what is worked out is worked out again from
@@ -55,16 +55,10 @@ export function entryWindow(
   settings: Settings,
   environment: Environment,
 ): EntryWindow | null {
-  const { siteElevationM, isaOffsetK, windNorthMps, windEastMps, packUsed = 0 } = environment;
-  const key = JSON.stringify([recipe, settings, siteElevationM, isaOffsetK, windNorthMps, windEastMps, packUsed]);
-  let kept = windows.get(aircraft);
-  if (!kept) windows.set(aircraft, (kept = new Map()));
-  const known = kept.get(key);
-  if (known !== undefined) return known;
-  const found = findWindow({ ...recipe, obstacles: [] }, aircraft, settings, highUp(environment));
-  if (kept.size >= MOST_KEPT) kept.clear();
-  kept.set(key, found);
-  return found;
+  const high = highUp(environment);
+  return keptBySetup(windows, aircraft, [recipe], settings, high, () =>
+    findWindow({ ...recipe, obstacles: [] }, aircraft, settings, high),
+  );
 }
 
 function findWindow(recipe: Recipe, aircraft: Airframe, settings: Settings, high: Environment): EntryWindow | null {

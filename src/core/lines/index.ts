@@ -1,7 +1,10 @@
 export { entryWindow } from "./entry-window";
 export type { EntryWindow } from "./entry-window";
+export { withFirstWorkedOut } from "./first-trick";
 export { flyLine } from "./fly-line";
 export type { FlownItem, LineFlight, LineOptions, LineState } from "./fly-line";
+export { inventLines } from "./invent";
+export type { InventedLine, LineReason, LineScore, LineStyle, Wish } from "./invent";
 export { joins } from "./joins";
 export type { Joint } from "./joins";
 export type { Anchor, AnchorWay, Join, JoinItem, Line, LineItem, TrickItem } from "./line";

@@ -1,9 +1,12 @@
 import type { Airframe } from "../airframe";
 import { STATE, type Settings } from "../flight";
-import { solveInTurn, startTrim, type Environment, type Recipe } from "../recipes";
+import { DomainError } from "../numbers";
+import { frameAhead, solveInTurn, startTrim, type Environment, type Recipe } from "../recipes";
 import { endedClean } from "./clean";
 import { flyLegs, type LineLeg } from "./fly-line";
 import type { Join, Line } from "./line";
+import { BEGINNING, placeAhead } from "./placed";
+import { keptBySetup } from "./kept";
 
 /** What it takes to fly one trick out of another. */
 export type Joint =
@@ -21,14 +24,15 @@ export type Joint =
 
 /** Flown on before anything else is tried, m. */
 const ON_M = 8;
-/** Height put back by a bridge is rounded up to this, m. */
-const CLIMB_STEP_M = 1;
+/** Height put back by a bridge is rounded up to whole metres. */
 const LEAST_CLIMB_M = 1;
 const MOST_CLIMB_M = 30;
+/** And with so much more, where that is not enough. */
+const MORE_CLIMB_M = 5;
 
 /**
- * Whether one trick can be flown out of another: straight in, with a bridge, or never, and why in numbers. Begun at the environment's height with the first
- * trick's own start; what the second works out is worked out from where it really begins.
+ * Whether one trick can be flown out of another: straight in, with a bridge, or never, and why in numbers. The first is begun at the environment's height as by
+ * itself, worked out for that; the second is worked out for where it really begins. Kept by aircraft, settings and air.
  */
 export function joins(
   from: Recipe,
@@ -37,41 +41,62 @@ export function joins(
   settings: Settings,
   environment: Environment,
 ): Joint {
-  const goals = from.solveFor.map(({ aim }) => aim);
-  const { recipe: begun } = solveInTurn(from, goals, aircraft, settings, environment);
-  const fly = (bridge: readonly Join[]) => flyLegs(lineOf(begun, bridge, to), aircraft, settings, environment);
-  const straight = fly([]);
-  const [first, second] = straight;
-  if (goes(straight, 2)) return { kind: "straight" };
+  return keptBySetup(joints, aircraft, [from, to], settings, environment, () =>
+    jointOf(from, to, aircraft, settings, environment),
+  );
+}
+
+const joints = new WeakMap<Airframe, Map<string, Joint>>();
+const firsts = new WeakMap<Airframe, Map<string, LineLeg>>();
+
+function jointOf(from: Recipe, to: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): Joint {
+  const first = keptBySetup(firsts, aircraft, [from], settings, environment, () => {
+    const goals = from.solveFor.map(({ aim }) => aim);
+    const { recipe } = solveInTurn(from, goals, aircraft, settings, environment);
+    return flyLegs(lineOf(recipe, [], to, 1), aircraft, settings, environment)[0];
+  });
+  const { end, trace, measures } = first.flown;
   const { state } = startTrim(to, aircraft, settings, environment);
   const wantsSpeedMps = Math.hypot(state[STATE.vNorth], state[STATE.vEast]);
-  const left = first.flown.end.body;
-  const speedMps = Math.hypot(left.state[STATE.vNorth], left.state[STATE.vEast]);
   const never = (why: "first" | "second"): Joint => ({
     kind: "never",
     why,
-    exitSpeedMps: speedMps,
-    exitHeightM: left.heightM,
+    exitSpeedMps: Math.hypot(end.body.state[STATE.vNorth], end.body.state[STATE.vEast]),
+    exitHeightM: end.body.heightM,
     wantsSpeedMps,
   });
-  if (!endedClean(first.recipe, first.flown.measures)) return never("first");
+  if (!endedClean(first.recipe, measures)) return never("first");
+  const place = placeAhead(BEGINNING, frameAhead(end), trace.timeS[trace.timeS.length - 1]);
+  const fly = (bridge: readonly Join[]) =>
+    flyLegs(lineOf(first.recipe, bridge, to), aircraft, settings, environment, {
+      takenUp: { before: end, place, item: 1 },
+    });
+  if (
+    goes(
+      triedOrNone(() => fly([])),
+      1,
+    )
+  )
+    return { kind: "straight" };
   const speed: Join = wantsSpeedMps < 1 ? { kind: "hover", s: 0.5 } : { kind: "speed", mps: wantsSpeedMps };
-  // What it went too low by, and the height that the first trick took.
-  const shortM = Math.max(0, environment.entryHeightM - left.heightM);
-  const lowM = second?.flown.measures.crashed ? Math.max(shortM, LEAST_CLIMB_M) : shortM;
-  const climbM = Math.min(MOST_CLIMB_M, CLIMB_STEP_M * Math.ceil(lowM / CLIMB_STEP_M));
-  const climb: readonly Join[] = climbM >= LEAST_CLIMB_M ? [{ kind: "climb", m: climbM }] : [];
+  const lostM = Math.ceil(environment.entryHeightM - end.body.heightM);
+  const climb = (m: number): readonly Join[] =>
+    m >= LEAST_CLIMB_M ? [{ kind: "climb", m: Math.min(MOST_CLIMB_M, m) }] : [];
   const bridges: readonly (readonly Join[])[] = [
     [{ kind: "on", m: ON_M }],
     [speed],
-    ...(climb.length > 0 ? [climb, [...climb, speed]] : []),
-    [{ kind: "climb", m: Math.min(MOST_CLIMB_M, climbM + 5) }, speed],
+    climb(lostM),
+    [...climb(lostM), speed],
+    [...climb(Math.max(0, lostM) + MORE_CLIMB_M), speed],
   ];
-  const found = bridges.flatMap((bridge) => {
+  const tried = new Map(
+    bridges.filter((bridge) => bridge.length > 0).map((bridge) => [JSON.stringify(bridge), bridge]),
+  );
+  const found = [...tried.values()].flatMap((bridge) => {
     const legs = triedOrNone(() => fly(bridge));
-    if (!goes(legs, bridge.length + 2)) return [];
-    const between = legs.slice(1, -1);
-    const s = between.reduce((sum, { flown }) => sum + (flown.trace.timeS.at(-1) ?? 0), 0);
+    if (!goes(legs, bridge.length + 1)) return [];
+    const between = legs.slice(0, -1);
+    const s = between.reduce((sum, { flown }) => sum + flown.measures.durationS, 0);
     const m = between.reduce((sum, { flown }) => sum + Math.hypot(flown.measures.alongM, flown.measures.acrossM), 0);
     return [{ kind: "bridge", joins: bridge, s, m } as const];
   });
@@ -83,7 +108,7 @@ function triedOrNone(fly: () => readonly LineLeg[]): readonly LineLeg[] {
   try {
     return fly();
   } catch (error) {
-    if (error instanceof RangeError) return [];
+    if (error instanceof DomainError) return [];
     throw error;
   }
 }
@@ -91,15 +116,11 @@ function triedOrNone(fly: () => readonly LineLeg[]): readonly LineLeg[] {
 const goes = (legs: readonly LineLeg[], items: number) =>
   legs.length === items && legs.every(({ recipe, problem, flown }) => !problem && endedClean(recipe, flown.measures));
 
-const lineOf = (from: Recipe, bridge: readonly Join[], to: Recipe): Line => ({
-  id: "pair",
-  label: "Pair",
-  start: from.start,
-  headingDeg: 0,
-  anchors: [],
-  items: [
+function lineOf(from: Recipe, bridge: readonly Join[], to: Recipe, items = Infinity): Line {
+  const all = [
     { kind: "trick", recipe: from },
     ...bridge.map((join) => ({ kind: "join", join }) as const),
     { kind: "trick", recipe: to },
-  ],
-});
+  ] as const;
+  return { id: "pair", label: "Pair", start: from.start, headingDeg: 0, anchors: [], items: all.slice(0, items) };
+}

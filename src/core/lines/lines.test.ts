@@ -10,6 +10,7 @@ import {
   lineWayOut,
   mirroredLine,
   scatterLine,
+  withFirstWorkedOut,
   type Join,
   type Line,
   type LineItem,
@@ -184,6 +185,10 @@ it("carries what there is on, and works out anew what is flown out of something 
     { axis: "roll", direction: "right" },
     { axis: "roll", direction: "left" },
   ]);
+  // The first is flown as it stands, unless it is worked out before.
+  const worked = flown(withFirstWorkedOut({ ...four, items: four.items.slice(0, 1) }, five, firstSettings, high));
+  expect(Math.abs(worked.measures.gainedM[0])).toBeLessThan(0.05);
+  expect(measures.gainedM[0]).toBeLessThan(-5);
   const byHand = { ...trick("roll-level-right"), parameters: { punchS: 0.5 } } as LineItem;
   const { items: set } = flown(lineOf([...joined({ kind: "on", m: 5 }), byHand]));
   expect(set[1].recipe.parameters.punchS.value).toBe(0.5);
@@ -224,12 +229,12 @@ it("rounds, passes and goes under what stands there, and breaks where it meets i
 it("the odds of a line lie in the interval of flights flown with another seed, and repeat with the same", () => {
   const line = lineOf([trick("roll-level-right"), ...joined({ kind: "turn", deg: 90 }), trick("yaw-snap-left")]);
   const odds = (runs: number, seed: number) => scatterLine(line, five, firstSettings, high, { runs, seed });
-  const first = odds(80, 1);
-  const other = odds(160, 2);
+  const first = odds(50, 1);
+  const other = odds(100, 2);
   expect(other.clean.value).toBeGreaterThan(first.clean.low);
   expect(other.clean.value).toBeLessThan(first.clean.high);
-  expect(odds(20, 1).flights).toEqual(first.flights.slice(0, 20));
-  expect(first.brokeAt.reduce((a, b) => a + b, 0)).toBe(80 - Math.round(80 * first.clean.value));
+  expect(odds(10, 1).flights).toEqual(first.flights.slice(0, 10));
+  expect(first.brokeAt.reduce((a, b) => a + b, 0)).toBe(50 - Math.round(50 * first.clean.value));
   expect(first.product).toBeCloseTo(first.singles[0]! * first.singles[2]!, 12);
   expect(first.singles[1]).toBeNull();
   // Hands without errors fly it as it is planned.

@@ -31,7 +31,7 @@ export interface LineOdds {
   readonly clean: Estimate;
   /** At each item, how many broke there. */
   readonly brokeAt: readonly number[];
-  /** Share clean of each trick flown by itself from its own start; null for a join. */
+  /** Share clean of each trick flown by itself from its own start; null for a join, and where that was not asked for. */
   readonly singles: readonly (number | null)[];
   /** What those come to one after the other, as if joints cost nothing. */
   readonly product: number;
@@ -51,7 +51,10 @@ export interface LineScatterPlan {
   readonly planned: readonly Recipe[];
 }
 
-export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed" | "stopWithinDeg">;
+export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed" | "stopWithinDeg"> & {
+  /** The tricks are flown one by one as well; so if not said. */
+  readonly singly?: boolean;
+};
 
 const Z95 = 1.959964;
 /** Lines begin where the first loops are learnt. */
@@ -66,7 +69,7 @@ export function scatterLine(
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-  { errors, runs = 200, seed = 1, stopWithinDeg }: LineScatterOptions = {},
+  { errors, runs = 200, seed = 1, stopWithinDeg, singly = true }: LineScatterOptions = {},
 ): LineOdds {
   requireWhole("runs", runs, 1, 100_000);
   const legs = flyLegs(line, aircraft, settings, environment);
@@ -81,7 +84,7 @@ export function scatterLine(
     planned: legs.map(({ recipe }) => recipe),
   };
   const flights = lineRuns(plan, 0, runs);
-  return oddsOf(plan, flights);
+  return oddsOf(plan, flights, singly);
 }
 
 /** The runs from `from` up to but without `to`. A run is the same whatever other runs are flown beside it. */
@@ -113,10 +116,10 @@ export function strayed(
 }
 
 /** What some runs of a line say together, with its tricks flown one by one as often. */
-function oddsOf(plan: LineScatterPlan, flights: readonly LineRun[]): LineOdds {
+function oddsOf(plan: LineScatterPlan, flights: readonly LineRun[], singly: boolean): LineOdds {
   const clean = flights.filter(({ brokeAt }) => brokeAt === null).length;
   const singles = plan.line.items.map((item) =>
-    item.kind === "trick" ? aloneShare(plan, recipeOf(item), flights.length) : null,
+    singly && item.kind === "trick" ? aloneShare(plan, recipeOf(item), flights.length) : null,
   );
   return {
     runs: flights.length,

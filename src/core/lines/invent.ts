@@ -1,0 +1,328 @@
+import type { Airframe } from "../airframe";
+import type { Settings } from "../flight";
+import { DEG_PER_RAD, DomainError, requireNumber, requireOneOf, requireWhole, seededRandom, wrapDeg } from "../numbers";
+import { recipes, type Environment, type Recipe } from "../recipes";
+import { TooLittleThrust } from "../sustained";
+import { bridgeOf, changed, changes, sequences, type Change, type PairTable } from "./candidates";
+import { flyLine, type LineFlight } from "./fly-line";
+import { withFirstWorkedOut } from "./first-trick";
+import { joins } from "./joins";
+import { requireLine, type Join, type Line, type LineItem } from "./line";
+import { scatterLine, type LineScatterOptions } from "./scatter-line";
+
+const lineStyles = ["never-stops", "float", "stop-and-return"] as const;
+export type LineStyle = (typeof lineStyles)[number];
+
+/** What is asked of lines to be invented. */
+export interface Wish {
+  /** Ids of built-in recipes, or recipes: what the pilot has signed off or is learning. */
+  readonly allowed: readonly (Recipe | string)[];
+  /** Tricks in a line. */
+  readonly length: number;
+  /** Most room along and across the line of entry, m. */
+  readonly roomM?: number;
+  /** Highest point above the ground, m. */
+  readonly ceilingM?: number;
+  readonly style?: LineStyle;
+  /** Ids of tricks that every line has. */
+  readonly mustHave?: readonly string[];
+  /** Ids of tricks that are new to the pilot: a line has one of them at most. */
+  readonly fresh?: readonly string[];
+  /** Lines that the pilot flew, as ids of tricks in order. */
+  readonly flown?: readonly (readonly string[])[];
+  /** Lines are made of this one instead of from nothing. */
+  readonly from?: { readonly line: Line; readonly change: Change };
+  readonly seed: number;
+  /** Candidates that are looked at. */
+  readonly budget: number;
+  /** Hands with which proposals are scattered; usual ones if not said. */
+  readonly errors?: LineScatterOptions["errors"];
+}
+
+/** What a score is made of, each 0 to 1. */
+export interface LineScore {
+  /** Share clean of scattered flights. */
+  readonly odds: number;
+  /** How little of it stands still. */
+  readonly flow: number;
+  /** Different tricks, axes and directions. */
+  readonly variety: number;
+  /** Pairs and triples of tricks that the pilot has not flown. */
+  readonly surprise: number;
+  /** How near to its beginning it ends. */
+  readonly closes: number;
+}
+
+/** Why a line is proposed, in numbers. */
+export interface LineReason {
+  readonly kind: "new-pairs" | "axes" | "pauses" | "ends-off";
+  readonly value: number;
+}
+
+export interface InventedLine {
+  readonly line: Line;
+  /** 0 to 1. */
+  readonly score: number;
+  readonly parts: LineScore;
+  readonly why: readonly LineReason[];
+}
+
+/** Parts of the work that is done, for a bar. */
+export type Progress = (done: number, of: number, stage: "pairs" | "lines") => void;
+
+/** Weights of the parts. Ours. */
+const weights: LineScore = { odds: 0.35, flow: 0.2, variety: 0.2, surprise: 0.15, closes: 0.1 };
+const BEST = 10;
+/** So many candidates at most are flown whole for the ten. */
+const MOST_FLOWN = 60;
+const SCATTERED = 20;
+const MOST_ALLOWED = 40;
+const MOST_LENGTH = 8;
+/** Limits of the styles. Ours. */
+const FLOOR_MPS = 2;
+const MOST_GAIN_M = 8;
+const FLOAT_MPS = 13;
+const RETURN_M = 6;
+const FAR_M = 40;
+
+/**
+ * Lines the pilot has not flown, the best first, at most ten. Every one of them has been flown whole and ends as planned within the room, the ceiling, the style
+ * and a pack. What can follow what is worked out first; `budget` candidates are ranked by that, all there are where they are no more; the best are flown and
+ * scattered. The same seed gives the same lines. Throws a DomainError naming the field.
+ */
+export function inventLines(
+  wish: Wish,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  progress: Progress = () => undefined,
+): { readonly lines: readonly InventedLine[] } {
+  const allowed = requireWish(wish);
+  const candidates = wish.from
+    ? changed(
+        wish.from.line,
+        wish.from.change,
+        allowed.map(({ id }) => id),
+      )
+    : walked(wish, allowed, aircraft, settings, environment, progress);
+  const ranked = candidates
+    .map((line) => ({ line, promise: promiseOf(line, wish) }))
+    .sort((a, b) => b.promise - a.promise || (a.line.id < b.line.id ? -1 : 1));
+  const lines: InventedLine[] = [];
+  for (const [n, { line }] of ranked.slice(0, MOST_FLOWN).entries()) {
+    if (lines.length >= BEST) break;
+    progress(lines.length, BEST, "lines");
+    const made = proposed(line, n, wish, aircraft, settings, environment);
+    if (made) lines.push(made);
+  }
+  progress(BEST, BEST, "lines");
+  return { lines: lines.sort((a, b) => b.score - a.score || (a.line.id < b.line.id ? -1 : 1)) };
+}
+
+function requireWish(wish: Wish): readonly Recipe[] {
+  const { allowed, length, budget, seed, roomM, ceilingM, style, mustHave = [], from } = wish;
+  if (!Array.isArray(allowed) || allowed.length === 0 || allowed.length > MOST_ALLOWED)
+    throw new DomainError("allowed", allowed, `1 to ${MOST_ALLOWED} tricks`);
+  requireWhole("length", length, 1, MOST_LENGTH);
+  requireWhole("budget", budget, 1, 5000);
+  requireNumber("seed", seed, 0, 4294967295);
+  if (roomM !== undefined) requireNumber("roomM", roomM, 5, 1000);
+  if (ceilingM !== undefined) requireNumber("ceilingM", ceilingM, 1, 1000);
+  if (style !== undefined) requireOneOf("style", style, lineStyles);
+  if (from) {
+    requireLine(from.line);
+    requireOneOf("from.change", from.change, changes);
+  }
+  const found = allowed.map((one, i) => {
+    const recipe: Recipe | undefined = typeof one === "string" ? recipes[one] : one;
+    if (!recipe?.phases) throw new DomainError(`allowed[${i}]`, one, "a recipe, or the id of a built-in one");
+    return recipe;
+  });
+  for (const id of mustHave)
+    if (!found.some((recipe) => recipe.id === id)) throw new DomainError("mustHave", id, "tricks that are allowed");
+  if (mustHave.length > length) throw new DomainError("mustHave", mustHave.length, `at most the length, ${length}`);
+  return found;
+}
+
+/** Lines from nothing: sequences of what can follow what, with the bridges that they take. */
+function walked(
+  wish: Wish,
+  allowed: readonly Recipe[],
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  progress: Progress,
+): readonly Line[] {
+  const table = pairTable(allowed, aircraft, settings, environment, progress);
+  const place = (id: string) => allowed.findIndex((recipe) => recipe.id === id);
+  const wanted = {
+    length: wish.length,
+    mustHave: (wish.mustHave ?? []).map(place),
+    fresh: new Set((wish.fresh ?? []).map(place)),
+  };
+  return sequences(allowed.length, table, wanted, wish.budget, seededRandom(wish.seed)).map((sequence) => {
+    const items = sequence.flatMap((trick, i): readonly LineItem[] => [
+      ...(i === 0 ? [] : bridgeOf(table[sequence[i - 1]][trick]).map((join): LineItem => ({ kind: "join", join }))),
+      { kind: "trick", recipe: allowed[trick].id in recipes ? allowed[trick].id : allowed[trick] },
+    ]);
+    const names = sequence.map((trick) => allowed[trick].id);
+    return {
+      id: names.join("+"),
+      label: names.map((_, i) => allowed[sequence[i]].label).join(", "),
+      start: allowed[sequence[0]].start,
+      headingDeg: 0,
+      anchors: [],
+      items,
+    };
+  });
+}
+
+/** What can follow what, of some tricks. */
+function pairTable(
+  allowed: readonly Recipe[],
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  progress: Progress = () => undefined,
+): PairTable {
+  return allowed.map((from, i) =>
+    allowed.map((to, k) => {
+      progress(i * allowed.length + k, allowed.length ** 2, "pairs");
+      return joins(from, to, aircraft, settings, environment);
+    }),
+  );
+}
+
+const idsOf = (line: Line): readonly string[] =>
+  line.items.flatMap((item) =>
+    item.kind === "trick" ? [typeof item.recipe === "string" ? item.recipe : item.recipe.id] : [],
+  );
+
+/** How good a line promises to be before it is flown: few bridges, different tricks, pairs that are new. */
+function promiseOf(line: Line, wish: Wish): number {
+  const ids = idsOf(line);
+  const bridges = line.items.length - ids.length;
+  const different = new Set(ids).size / Math.max(1, ids.length);
+  return different + newPairs(ids, wish.flown ?? []) - 0.15 * bridges;
+}
+
+/** Share of the pairs and triples of a line that were never flown. */
+function newPairs(ids: readonly string[], flown: Wish["flown"] = []): number {
+  const runs = (line: readonly string[]) =>
+    [2, 3].flatMap((n) =>
+      line.slice(0, Math.max(0, line.length - n + 1)).map((_, i) => line.slice(i, i + n).join(" ")),
+    );
+  const known = new Set(flown.flatMap(runs));
+  const own = runs(ids);
+  return own.length === 0 ? 0 : own.filter((run) => !known.has(run)).length / own.length;
+}
+
+/** A candidate flown whole and scattered; null where it does not go or breaks what was asked. */
+function proposed(
+  candidate: Line,
+  n: number,
+  wish: Wish,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): InventedLine | null {
+  const numbered = withFirstWorkedOut(
+    { ...candidate, id: `invented-${wish.seed}-${n + 1}` },
+    aircraft,
+    settings,
+    environment,
+  );
+  const out = flownOrNone(numbered, aircraft, settings, environment);
+  const line = out && wish.style === "stop-and-return" ? withWayHome(numbered, out) : numbered;
+  const flight = line === numbered ? out : flownOrNone(line, aircraft, settings, environment);
+  if (!flight || !holds(flight, wish)) return null;
+  const { measures } = flight;
+  const ids = idsOf(line);
+  const odds = scatterLine(line, aircraft, settings, environment, {
+    runs: SCATTERED,
+    seed: wish.seed,
+    errors: wish.errors,
+    singly: false,
+  }).clean.value;
+  const pauseS = measures.pauses.reduce((sum, { s }) => sum + s, 0);
+  const fresh = newPairs(ids, wish.flown);
+  const parts: LineScore = {
+    odds,
+    flow: 1 - Math.min(1, (2 * pauseS) / measures.durationS),
+    variety: 0.5 * (new Set(ids).size / ids.length) + 0.5 * Math.min(1, measures.turns.length / 4),
+    surprise: fresh,
+    closes: Math.max(0, 1 - measures.endsOffM / FAR_M),
+  };
+  const score = (Object.keys(weights) as (keyof LineScore)[]).reduce(
+    (sum, part) => sum + weights[part] * parts[part],
+    0,
+  );
+  return {
+    line,
+    score,
+    parts,
+    why: [
+      { kind: "new-pairs", value: fresh },
+      { kind: "axes", value: measures.turns.length },
+      { kind: "pauses", value: measures.pauses.length },
+      { kind: "ends-off", value: measures.endsOffM },
+    ],
+  };
+}
+
+/** Nearer than this, m, it only stops. */
+const AT_HOME_M = 3;
+
+/** The same line, turned back to where it began, flown there and stopped. */
+function withWayHome(line: Line, { trace, items }: LineFlight): Line {
+  const last = trace.timeS.length - 1;
+  const [north, east] = [trace.northM[0] - trace.northM[last], trace.eastM[0] - trace.eastM[last]];
+  const awayM = Math.hypot(north, east);
+  const deg = wrapDeg(
+    DEG_PER_RAD * Math.atan2(east, north) + line.headingDeg - items[items.length - 1].exit.headingDeg,
+  );
+  const home: readonly Join[] = [
+    ...(awayM > AT_HOME_M
+      ? ([
+          { kind: "hover", s: 0.3 },
+          { kind: "turn", deg },
+          { kind: "on", m: awayM - AT_HOME_M },
+        ] as const)
+      : []),
+    { kind: "hover", s: 1 },
+  ];
+  return { ...line, items: [...line.items, ...home.map((join) => ({ kind: "join", join }) as const)] };
+}
+
+function flownOrNone(line: Line, aircraft: Airframe, settings: Settings, environment: Environment): LineFlight | null {
+  try {
+    const flight = flyLine(line, aircraft, settings, environment);
+    return flight.measures.complete && flight.items.every(({ problem }) => problem === null) ? flight : null;
+  } catch (error) {
+    // More speed than there is, or more thrust.
+    if (error instanceof DomainError || error instanceof TooLittleThrust) return null;
+    throw error;
+  }
+}
+
+/** Whether a flight keeps to the room, the ceiling, the pack and the style. */
+function holds({ measures, events, items }: LineFlight, { roomM, ceilingM, style }: Wish): boolean {
+  if (roomM !== undefined && Math.max(measures.roomAlongM, measures.roomAcrossM) > roomM) return false;
+  if (ceilingM !== undefined && measures.highestM > ceilingM) return false;
+  if ((measures.packShare ?? 0) > 1) return false;
+  const { exit } = items[items.length - 1];
+  switch (style) {
+    case "never-stops":
+      return (
+        measures.slowestMps >= FLOOR_MPS &&
+        measures.gainedM.every((gained) => gained <= MOST_GAIN_M) &&
+        !events.some(({ kind }) => kind === "throttle-closed")
+      );
+    case "float":
+      return measures.fastestMps <= FLOAT_MPS && measures.upsideDownShare > 0;
+    case "stop-and-return":
+      return measures.endsOffM <= RETURN_M && exit.speedMps < 1;
+    case undefined:
+      return true;
+  }
+}
