@@ -82,7 +82,8 @@ export function connect(
       user: address.user,
       password: address.password,
       database: address.name,
-      ...(address.tls && { ssl: { ...address.tls, rejectUnauthorized: true } }),
+      // A certificate for another name is no better than none.
+      ...(address.tls && { ssl: { ...address.tls, rejectUnauthorized: true, verifyIdentity: true } }),
       timezone: "Z",
       charset: "utf8mb4",
       supportBigNumbers: true,
