@@ -11,6 +11,7 @@ import {
   type Recipe,
   type UnderWay,
 } from "../recipes";
+import { trimUnderWay } from "./begun";
 import { endedClean } from "./clean";
 import { keptBySetup } from "./kept";
 
@@ -122,13 +123,7 @@ function begunWith(
   settings: Settings,
   high: Environment,
 ): UnderWay {
-  const standing: Recipe = {
-    ...recipe,
-    phases: [
-      { id: "start", label: "Start", throttle: { kind: "sustained" }, until: [{ kind: "time", s: 0 }], maxS: 1 },
-    ],
-  };
-  const { end } = flyOn(standing, aircraft, settings, high, {});
+  const end = trimUnderWay(recipe, aircraft, settings, high);
   const { state } = end.body;
   const { w, x, y, z } = fromEuler({ yawDeg: 0, pitchDeg, rollDeg: bankDeg });
   const share = speedMps / Math.hypot(state[STATE.vNorth], state[STATE.vEast]);

@@ -20,6 +20,7 @@ import {
   type UnderWay,
 } from "../recipes";
 import { anchorKept } from "./anchors";
+import { trimUnderWay } from "./begun";
 import { joinRecipe } from "./join-recipe";
 import { namingItem, recipeOf, requireLine, type Line, type LineItem } from "./line";
 import { measureLine, type LineMeasures } from "./line-measures";
@@ -286,20 +287,7 @@ function begunElsewhere(
 ): UnderWay | null {
   const own = item.kind === "trick" ? recipeOf(item) : null;
   if (own && JSON.stringify(own.start) === JSON.stringify(line.start)) return null;
-  const trimmed: Recipe = {
-    id: "start",
-    label: "Start",
-    start: line.start,
-    parameters: own?.parameters ?? {},
-    phases: [
-      { id: "start", label: "Start", throttle: { kind: "sustained" }, until: [{ kind: "time", s: 0 }], maxS: 1 },
-    ],
-    turn: null,
-    solveFor: [],
-    abort: [],
-    slip: {},
-  };
-  return flyOn(trimmed, aircraft, settings, environment, {}).end;
+  return trimUnderWay({ start: line.start, parameters: own?.parameters ?? {} }, aircraft, settings, environment);
 }
 
 function stateIn(trace: Trace, i: number, headingDeg: number): LineState {

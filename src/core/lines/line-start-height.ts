@@ -2,12 +2,11 @@ import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { requireWhole } from "../numbers";
 import { freezeLosses, freezeMargins, highUp, NEARLY_EMPTY, type Environment, type FreezeMargins } from "../recipes";
-import { usualErrors, type PilotErrors } from "../scatter";
+import { USUAL_STOP_DEG, usualErrors, type PilotErrors } from "../scatter";
 import { START_HEIGHT_RUNS, startHeightOf } from "../start-height";
-import { USUAL_STOP_DEG } from "../scatter";
 import { flyLegs } from "./fly-line";
 import type { Line } from "./line";
-import { strayed } from "./scatter-line";
+import { LINES_STAGE, strayed } from "./scatter-line";
 
 /** Least height to begin a line at, and what decided it. */
 export interface LineStartHeight {
@@ -28,9 +27,6 @@ export interface LineStartHeightOptions {
   readonly runs?: number;
   readonly seed?: number;
 }
-
-/** Lines begin where the first loops are learnt. */
-const LINES_STAGE = 5;
 
 /**
  * The minimum start height of a whole line, as of a single trick: the worse of every freeze in every item and of the fourth-largest height lost of

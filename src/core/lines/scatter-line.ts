@@ -58,7 +58,7 @@ export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed"
 
 const Z95 = 1.959964;
 /** Lines begin where the first loops are learnt. */
-const LINES_STAGE = 5;
+export const LINES_STAGE = 5;
 
 /**
  * Flies a whole line many times with seeded errors of the hands and the wind, the hands straying in every phase of every item, and says how likely it is clean

@@ -1,0 +1,26 @@
+import type { Airframe } from "../airframe";
+import type { Settings } from "../flight";
+import { flyOn, type Environment, type Recipe, type UnderWay } from "../recipes";
+
+/** The trim that a recipe, or the start of one, begins with, as a flight under way: nothing of it has been flown yet. */
+export function trimUnderWay(
+  { start, parameters }: Pick<Recipe, "start" | "parameters">,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): UnderWay {
+  const standing: Recipe = {
+    id: "start",
+    label: "Start",
+    start,
+    parameters,
+    phases: [
+      { id: "start", label: "Start", throttle: { kind: "sustained" }, until: [{ kind: "time", s: 0 }], maxS: 1 },
+    ],
+    turn: null,
+    solveFor: [],
+    abort: [],
+    slip: {},
+  };
+  return flyOn(standing, aircraft, settings, environment, {}).end;
+}
