@@ -3,6 +3,8 @@ export type { EntryWindow } from "./entry-window";
 export { withFirstWorkedOut } from "./first-trick";
 export { flyLine } from "./fly-line";
 export type { FlownItem, LineFlight, LineOptions, LineState } from "./fly-line";
+export { lineHabits } from "./habits";
+export type { FlownRun, LineHabits, PairCount } from "./habits";
 export { inventLines } from "./invent";
 export type { InventedLine, LineReason, LineScore, LineStyle, Wish } from "./invent";
 export { joins } from "./joins";
