@@ -60,6 +60,10 @@ if (camp) await runMain(() => runTypeScript("bench/camp.ts", [process.argv[3] ??
 const rates = process.argv[2] === "rates";
 if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: false }));
 
+/** `-- lines`: how long inventing lines takes. */
+const lines = process.argv[2] === "lines";
+if (lines) await runMain(() => runTypeScript("bench/lines.ts", [], {}, { quiet: false }));
+
 /** `-- load [minutes]`: what one process and one database carry. */
 const load = process.argv[2] === "load";
 if (load) {
@@ -67,7 +71,7 @@ if (load) {
   await runMain(() => measureLoad(Number(process.argv[3] ?? 0)));
 }
 
-if (!safe && !hands && !camp && !rates && !load)
+if (!safe && !hands && !camp && !rates && !lines && !load)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");
