@@ -38,9 +38,9 @@ it("of three tricks of four kinds finds what an enumeration finds: all that can 
 }, 60_000);
 
 it("proposes only what was flown whole and keeps to room, ceiling and style, the same for the same seed", () => {
-  const three = { allowed: kinds.slice(0, 3), roomM: 70, ceilingM: 34 };
-  const lines = invent(three);
-  expect(lines.length).toBeGreaterThan(2);
+  const asked = { allowed: ["roll-level-right", "flip-slow-back"], roomM: 70, ceilingM: 34 };
+  const lines = invent(asked);
+  expect(lines.length).toBeGreaterThan(1);
   for (const { line, parts, score } of lines) {
     const { measures } = flyLine(line, five, firstSettings, high);
     expect(measures.complete).toBe(true);
@@ -50,10 +50,10 @@ it("proposes only what was flown whole and keeps to room, ceiling and style, the
     expect(score).toBeGreaterThan(0);
   }
   expect(lines.map(({ score }) => score)).toEqual([...lines.map(({ score }) => score)].sort((a, b) => b - a));
-  expect(invent(three)).toEqual(lines);
+  expect(invent(asked)).toEqual(lines);
   // What the pilot flew already surprises nobody.
   const pairs = kinds.flatMap((a) => kinds.map((b) => [a, b]));
-  expect(invent({ ...three, flown: pairs }).every(({ parts }) => parts.surprise === 0)).toBe(true);
+  expect(invent({ ...asked, flown: pairs }).every(({ parts }) => parts.surprise === 0)).toBe(true);
   expect(invent({ allowed: kinds.slice(2, 3), ceilingM: 25.5 })).toEqual([]);
   for (const { line } of invent({ style: "stop-and-return", allowed: kinds.slice(0, 1) })) {
     const { measures, items } = flyLine(line, five, firstSettings, high);

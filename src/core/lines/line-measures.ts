@@ -1,5 +1,5 @@
 import type { Axis, Trace } from "../recipes";
-import type { FlownItem } from "./fly-line";
+import type { FlownItem } from "./flown-item";
 import type { LineItem } from "./line";
 
 /** A turn over or round that belongs to a line: about which axis, and which way. */
