@@ -1,23 +1,17 @@
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { databasePackages, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
-import { freePort } from "./lib/processes.mjs";
+import { freePort, residentMb } from "./lib/processes.mjs";
 import { runMain, say } from "./lib/say.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
 const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/lab", "/session", "/syllabus", "/season"];
 const VISITS = 40;
 const LIMIT_MB = { application: 400, database: 300 };
-
-/** Resident memory of a process in MB, from the kernel. */
-function residentMb(pid) {
-  const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
-  return Math.round(Number(found[1]) / 1024);
-}
 
 /** Visits pages one after the other and prints how long they took. */
 async function timePages(address, headers, paths) {

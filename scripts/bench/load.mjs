@@ -1,6 +1,6 @@
 import autocannon from "autocannon";
 import { spawn } from "node:child_process";
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 as newId } from "uuid";
@@ -9,7 +9,7 @@ import { ensureBuild } from "../lib/build.mjs";
 import { databasePackages, prepareMachine } from "../lib/install.mjs";
 import { startMariaDb } from "../lib/mariadb.mjs";
 import { root } from "../lib/paths.mjs";
-import { answers, freePort, pause, run, stopChild } from "../lib/processes.mjs";
+import { answers, freePort, pause, residentMb, run, stopChild } from "../lib/processes.mjs";
 import { say } from "../lib/say.mjs";
 import { typablePassword } from "../lib/secrets.mjs";
 
@@ -24,9 +24,6 @@ const VISITS = 40;
 
 /** At most, as a share of the bare page's and of the account page's median. */
 const LIMITS = { pageToAccount: 2.5, oneVisitMs: 150 };
-
-const residentMb = (pid) =>
-  Math.round(Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))[1]) / 1024);
 
 /** Twenty at once for some seconds: the median in ms, how many a second, and what was not answered 200. */
 async function underLoad(address, { path, headers = {}, connections = CONNECTIONS, seconds = SECONDS }) {
@@ -141,6 +138,10 @@ export async function measureLoad(minutes) {
     await underLoad(bare.address, { path: "/", seconds: 3 });
     const nothing = await underLoad(bare.address, { path: "/" });
     let account = null;
+    const toAccount = ({ medianMs }) => {
+      const ratio = account && medianMs / account.medianMs;
+      return ratio === null ? "" : `${ratio.toFixed(2)}${ratio > LIMITS.pageToAccount ? " OVER" : ""}`;
+    };
     for (const one of [{ name: "bare page", result: nothing }, ...pages, ...papers]) {
       if (!one.result) await underLoad(address, { ...one, connections: 2, seconds: 2 });
       const result = one.result ?? (await underLoad(address, one));
@@ -150,7 +151,7 @@ export async function measureLoad(minutes) {
         `${result.slowMs} ms`,
         result.aSecond.toFixed(1),
         (result.medianMs / nothing.medianMs).toFixed(1),
-        account ? (result.medianMs / account.medianMs).toFixed(2) : "",
+        toAccount(result),
         String(result.failed),
       ]);
     }

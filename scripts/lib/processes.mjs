@@ -1,5 +1,5 @@
 import { spawn } from "node:child_process";
-import { readlinkSync } from "node:fs";
+import { readFileSync, readlinkSync } from "node:fs";
 import { createServer, connect } from "node:net";
 import { PlainFailure } from "./say.mjs";
 import { root } from "./paths.mjs";
@@ -101,4 +101,10 @@ function workingFolder(pid) {
   } catch {
     return "";
   }
+}
+
+/** Resident memory of a process in MB, from the kernel. */
+export function residentMb(pid) {
+  const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
+  return Math.round(Number(found[1]) / 1024);
 }

@@ -1,4 +1,4 @@
-import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
+import { DEG_PER_RAD, turnedLevel, wrapDeg } from "../numbers";
 import type { Obstacle, Trace } from "../recipes";
 import type { AnchorWay } from "./line";
 
@@ -9,12 +9,10 @@ const PAST_M = 15;
 
 /** Whether a path went over, under, through, round or past something. Over, under, through and past count as it crosses its own line from side to side. */
 export function anchorKept(how: AnchorWay, anchor: Obstacle, { northM, eastM, heightM }: Trace): boolean {
-  const turn = RAD_PER_DEG * (anchor.turnedDeg ?? 0);
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   // Along and across as the anchor stands: it reaches across.
   const places = northM.map((north, i) => {
-    const [along, across] = [north - anchor.alongM, eastM[i] - anchor.acrossM];
-    return { x: cos * along + sin * across, y: cos * across - sin * along, z: heightM[i] };
+    const [x, y] = turnedLevel(-(anchor.turnedDeg ?? 0), north - anchor.alongM, eastM[i] - anchor.acrossM);
+    return { x, y, z: heightM[i] };
   });
   if (how === "round") {
     let turnedDeg = 0;

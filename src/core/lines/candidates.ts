@@ -1,4 +1,4 @@
-import type { Join, Line, LineItem } from "./line";
+import type { Join, Line, LineItem, TrickItem } from "./line";
 import type { Joint } from "./joins";
 import { mirroredLine } from "./mirrored-line";
 
@@ -78,7 +78,7 @@ export type Change = (typeof changes)[number];
 const LOWER_M = 6;
 
 /** The lines that a change makes of one, with the tricks that are allowed. */
-export function changed(line: Line, change: Change, allowed: readonly string[]): readonly Line[] {
+export function changed(line: Line, change: Change, allowed: readonly TrickItem["recipe"][]): readonly Line[] {
   const own = line.items;
   const as = (items: readonly LineItem[], what: string): Line => ({ ...line, id: `${line.id}-${what}`, items });
   const exchanged = (i: number): readonly LineItem[] => othersFor(own[i], allowed);
@@ -91,6 +91,7 @@ export function changed(line: Line, change: Change, allowed: readonly string[]):
     }
     case "other-end": {
       const last = own.map(({ kind }) => kind).lastIndexOf("trick");
+      if (last < 0) return [];
       return exchanged(last).map((item, n) =>
         as([...own.slice(0, last), item, ...own.slice(last + 1)], `end-${n + 1}`),
       );
@@ -108,11 +109,13 @@ export function changed(line: Line, change: Change, allowed: readonly string[]):
   }
 }
 
+export const idOf = (recipe: TrickItem["recipe"]): string => (typeof recipe === "string" ? recipe : recipe.id);
+
 /** What may stand in an item's place: another trick, its other direction, or a join of another size. */
-function othersFor(item: LineItem, allowed: readonly string[]): readonly LineItem[] {
+function othersFor(item: LineItem, allowed: readonly TrickItem["recipe"][]): readonly LineItem[] {
   if (item.kind === "join") return otherJoins(item.join).map((join) => ({ kind: "join", join }));
-  const own = typeof item.recipe === "string" ? item.recipe : item.recipe.id;
-  return allowed.filter((id) => id !== own).map((recipe) => ({ kind: "trick", recipe }));
+  const own = idOf(item.recipe);
+  return allowed.filter((one) => idOf(one) !== own).map((recipe) => ({ kind: "trick", recipe }));
 }
 
 function otherJoins(join: Join): readonly Join[] {

@@ -44,6 +44,7 @@ const reach = {
   bankDeg: { down: 90, up: 90, fine: 1 },
 } as const satisfies Record<keyof Entry, { down: number; up: number; fine: number }>;
 
+const MOST_KEPT = 400;
 const windows = new WeakMap<Airframe, Map<string, EntryWindow | null>>();
 
 /**
@@ -57,7 +58,7 @@ export function entryWindow(
   environment: Environment,
 ): EntryWindow | null {
   const high = highUp(environment);
-  return keptBySetup(windows, aircraft, [recipe], settings, high, () =>
+  return keptBySetup(windows, aircraft, [recipe], settings, high, MOST_KEPT, () =>
     findWindow({ ...recipe, obstacles: [] }, aircraft, settings, high),
   );
 }

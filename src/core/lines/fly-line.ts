@@ -22,7 +22,7 @@ import { anchorKept } from "./anchors";
 import { trimUnderWay } from "./begun";
 import type { FlownItem, LineState } from "./flown-item";
 import { joinRecipe } from "./join-recipe";
-import { namingItem, recipeOf, requireLine, type Line, type LineItem } from "./line";
+import { namingItem, recipeOf, requireLine, soughtOf, type Line, type LineItem } from "./line";
 import { measureLine, type LineMeasures } from "./line-measures";
 import { append, BEGINNING, environmentAt, obstacleAt, placeAhead, type Place } from "./placed";
 
@@ -185,18 +185,10 @@ function flyItem(
     ? { from: before, frame: frameAhead(before), entryHeightM: heightM }
     : undefined;
   const asked = planned ?? askedOf(line, item, place, before, aircraft, settings, there);
-  const byHand = item.kind === "join" || item.parameters !== undefined || planned !== undefined;
-  const { recipe, problem } =
-    going && !byHand
-      ? solveInTurn(
-          asked,
-          asked.solveFor.map(({ aim }) => aim),
-          aircraft,
-          settings,
-          there,
-          going,
-        )
-      : { recipe: asked, problem: null };
+  const sought = planned || item.kind === "join" ? [] : soughtOf(asked, item);
+  const { recipe, problem } = going
+    ? solveInTurn(asked, sought, aircraft, settings, there, going)
+    : { recipe: asked, problem: null };
   return {
     item,
     place,

@@ -81,6 +81,10 @@ describe("makes one line of another", () => {
     expect(ones.length).toBeGreaterThan(6);
     for (const { items } of ones)
       expect(items.filter((item, i) => JSON.stringify(item) !== JSON.stringify(line.items[i]))).toHaveLength(1);
+    expect(changed({ ...line, items: line.items.slice(1, 2) }, "other-end", kinds)).toEqual([]);
+    // A trick of somebody's own stays theirs, also where it is called as a built-in one.
+    const own = { ...recipes["flip-slow-back"], label: "My flip" };
+    expect(changed(line, "other-end", [own])[0].items.at(-1)).toEqual({ kind: "trick", recipe: own });
     for (const { items } of changed(line, "other-end", kinds))
       expect(items.slice(0, 2)).toEqual(line.items.slice(0, 2));
   });

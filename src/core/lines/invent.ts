@@ -3,7 +3,7 @@ import type { Settings } from "../flight";
 import { DEG_PER_RAD, DomainError, requireNumber, requireOneOf, requireWhole, seededRandom, wrapDeg } from "../numbers";
 import { recipes, type Environment, type Recipe } from "../recipes";
 import { TooLittleThrust } from "../sustained";
-import { bridgeOf, changed, changes, sequences, type Change, type PairTable } from "./candidates";
+import { bridgeOf, changed, changes, idOf, sequences, type Change, type PairTable } from "./candidates";
 import { flyLine, type LineFlight } from "./fly-line";
 import { withFirstWorkedOut } from "./first-trick";
 import { joins } from "./joins";
@@ -99,11 +99,7 @@ export function inventLines(
 ): { readonly lines: readonly InventedLine[] } {
   const allowed = requireWish(wish);
   const candidates = wish.from
-    ? changed(
-        wish.from.line,
-        wish.from.change,
-        allowed.map(({ id }) => id),
-      )
+    ? changed(wish.from.line, wish.from.change, wish.allowed)
     : walked(wish, allowed, aircraft, settings, environment, progress);
   const ranked = candidates
     .map((line) => ({ line, promise: promiseOf(line, wish) }))
@@ -163,7 +159,8 @@ function walked(
   return sequences(allowed.length, table, wanted, wish.budget, seededRandom(wish.seed)).map((sequence) => {
     const items = sequence.flatMap((trick, i): readonly LineItem[] => [
       ...(i === 0 ? [] : bridgeOf(table[sequence[i - 1]][trick]).map((join): LineItem => ({ kind: "join", join }))),
-      { kind: "trick", recipe: allowed[trick].id in recipes ? allowed[trick].id : allowed[trick] },
+      // As it was given: a trick of somebody's own may be called as a built-in one.
+      { kind: "trick", recipe: wish.allowed[trick] },
     ]);
     const names = sequence.map((trick) => allowed[trick].id);
     return {
@@ -194,9 +191,7 @@ function pairTable(
 }
 
 const idsOf = (line: Line): readonly string[] =>
-  line.items.flatMap((item) =>
-    item.kind === "trick" ? [typeof item.recipe === "string" ? item.recipe : item.recipe.id] : [],
-  );
+  line.items.flatMap((item) => (item.kind === "trick" ? [idOf(item.recipe)] : []));
 
 /** How good a line promises to be before it is flown: few bridges, different tricks, pairs that are new. */
 function promiseOf(line: Line, wish: Wish): number {
@@ -243,6 +238,7 @@ function proposed(
     seed: wish.seed,
     errors: wish.errors,
     singly: false,
+    planned: flight.items.map(({ recipe }) => recipe),
   }).clean.value;
   const pauseS = measures.pauses.reduce((sum, { s }) => sum + s, 0);
   const fresh = newPairs(ids, wish.flown);

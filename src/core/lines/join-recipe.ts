@@ -2,13 +2,23 @@ import type { Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import type { Settings } from "../flight";
 import { DEG_PER_RAD, DomainError, RAD_PER_DEG } from "../numbers";
-import type { Obstacle, Phase, Recipe, Start, StickPlan, ThrottlePlan } from "../recipes";
+import {
+  atPace,
+  headingHeld,
+  heightHeld,
+  heldStill,
+  noDriftAside,
+  PRACTISED_EYE,
+  pitchHeld,
+  type Obstacle,
+  type Phase,
+  type Recipe,
+  type StickPlan,
+} from "../recipes";
 import { cruiseIfPossible, leanForSpeed, topSpeed } from "../sustained";
 import type { Air } from "../atmosphere";
 import type { Join } from "./line";
 
-/** Gains and delay of a practised pilot's eye, as of the recipes. */
-const EYE = { gainPerS: 3, delayS: 0.2 } as const;
 /** Slower than this nobody flies anywhere: it hovers, and turns on the spot. Ours. */
 const STANDING_MPS = 2;
 /** Banked no further, and turned no faster, between two tricks. Common practice, no source. */
@@ -36,17 +46,6 @@ export interface JoinEntry {
   readonly anchor?: Obstacle;
 }
 
-const heading = (targetDeg: number): StickPlan => ({
-  kind: "eye",
-  see: "heading",
-  targetDeg,
-  gainPerS: 2,
-  delayS: 0.2,
-});
-const height = (targetM: number): ThrottlePlan => ({ kind: "eye", see: "height", targetM, gainPerS: 1.5, delayS: 0.2 });
-const still = { degPerMps: 6, mostDeg: 15 } as const;
-const noDrift: StickPlan = { kind: "eye", see: "bank", targetDeg: 0, ...EYE, stills: still };
-
 /** A join as a recipe, to be flown on from where it begins. Throws a DomainError for what this aircraft cannot fly. */
 export function joinRecipe(join: Join, entry: JoinEntry, aircraft: Airframe, settings: Settings, air: Air): Recipe {
   const { fastestMps, leanAt } = levelFlight(aircraft, entry, air);
@@ -54,32 +53,22 @@ export function joinRecipe(join: Join, entry: JoinEntry, aircraft: Airframe, set
   const paceMps = Math.min(entry.speedMps, 0.95 * fastestMps);
   /** Straight on, the height held, so fast. */
   const straight = (mps: number, headingDeg = 0): Pick<Phase, "roll" | "pitch" | "yaw"> => ({
-    roll: noDrift,
-    pitch:
-      mps < STANDING_MPS
-        ? { kind: "eye", see: "pitch", targetDeg: 0, ...EYE, stills: still }
-        : {
-            kind: "eye",
-            see: "pitch",
-            targetDeg: -leanAt(mps, headingDeg),
-            ...EYE,
-            stills: { degPerMps: 6, mostDeg: 20, paceMps: mps },
-          },
-    yaw: heading(headingDeg),
+    ...(mps < STANDING_MPS ? heldStill : { roll: noDriftAside, pitch: atPace(mps, -leanAt(mps, headingDeg)) }),
+    yaw: headingHeld(headingDeg),
   });
   const held = (id: string, label: string, s: number, mps: number, more: Partial<Phase> = {}): Phase => ({
     id,
     label,
     ...straight(mps),
-    throttle: height(0),
+    throttle: heightHeld(0),
     until: [{ kind: "time", s }],
     maxS: s + 1,
     ...more,
   });
-  const made = (phases: readonly Phase[], start: Start = { kind: "hover" }): Recipe => ({
+  const made = (phases: readonly Phase[]): Recipe => ({
     id: `join-${join.kind}`,
     label: join.kind,
-    start,
+    start: { kind: "hover" },
     parameters: {},
     phases,
     turn: null,
@@ -99,19 +88,19 @@ export function joinRecipe(join: Join, entry: JoinEntry, aircraft: Airframe, set
       const near = Math.max(0, Math.abs(join.m) - 0.5) * Math.sign(join.m);
       const climb: Phase = {
         ...held("climb", rising ? "Climb" : "Sink", 0, standing ? 0 : paceMps),
-        throttle: height(join.m),
+        throttle: heightHeld(join.m),
         until: [{ kind: "height", is: rising ? "above" : "below", m: near }],
         maxS: 4 + (2.5 * Math.abs(join.m)) / CLIMB_MPS,
       };
       return made([
         climb,
-        held("level-off", "Level off", SETTLE_S, standing ? 0 : paceMps, { throttle: height(join.m) }),
+        held("level-off", "Level off", SETTLE_S, standing ? 0 : paceMps, { throttle: heightHeld(join.m) }),
       ]);
     }
     case "speed": {
       if (join.mps > fastestMps)
         throw new DomainError("mps", join.mps, `up to ${fastestMps.toFixed(1)} m/s, the fastest of this aircraft`);
-      if (join.mps < STANDING_MPS) return made(stop(held, entry.speedMps, SETTLE_S, straight));
+      if (join.mps < STANDING_MPS) return made(stop(held, entry.speedMps, SETTLE_S));
       const faster = join.mps > entry.speedMps;
       return made([
         {
@@ -123,7 +112,7 @@ export function joinRecipe(join: Join, entry: JoinEntry, aircraft: Airframe, set
       ]);
     }
     case "hover":
-      return made(stop(held, entry.speedMps, join.s, straight));
+      return made(stop(held, entry.speedMps, join.s));
     case "wait":
       return made([held("wait", "Wait", join.s, standing ? 0 : paceMps)]);
     case "turn":
@@ -153,16 +142,15 @@ interface Flying {
 type Held = (id: string, label: string, s: number, mps: number, more?: Partial<Phase>) => Phase;
 
 /** Leant back until it stands, then held there. */
-function stop(held: Held, speedMps: number, s: number, straight: (mps: number) => Partial<Phase>): readonly Phase[] {
+function stop(held: Held, speedMps: number, s: number): readonly Phase[] {
   const brake: Phase = {
     ...held("brake", "Lean back", 0, 0),
-    pitch: { kind: "eye", see: "pitch", targetDeg: BRAKE_LEAN_DEG, ...EYE },
+    pitch: pitchHeld(BRAKE_LEAN_DEG),
     until: [{ kind: "ahead", is: "below", mps: 1.5 }],
     maxS: 10,
   };
   const settle: Phase = {
     ...held("settle", "Level: to a stand", 0, 0),
-    ...straight(0),
     until: [{ kind: "ahead", is: "below", mps: 0.4 }],
     maxS: 5,
   };
@@ -193,7 +181,7 @@ function turning(
         until: [reached(MOST_TURN_DPS * 0.15)],
         maxS: 4 + Math.abs(deg) / 45,
       }),
-      held("steady", "Stop it", 1, 0, { yaw: heading(deg) }),
+      held("steady", "Stop it", 1, 0, { yaw: headingHeld(deg) }),
     ];
   }
   // A turn of this bank or of this rate, whichever is gentler: tan bank = v·ω/g.
@@ -210,22 +198,22 @@ function turning(
     roll: {
       kind: "eye",
       see: "bank",
-      targetDeg: side * (DEG_PER_RAD * banked + rollDps / EYE.gainPerS),
-      ...EYE,
+      targetDeg: side * (DEG_PER_RAD * banked + rollDps / PRACTISED_EYE.gainPerS),
+      ...PRACTISED_EYE,
       ...(roundM !== null && { keeps: { distanceM: roundM, degPerM: 5 * side, degPerMps: 6 * side, mostDeg: 20 } }),
     },
     pitch: {
       kind: "eye",
       see: "pitch",
-      targetDeg: pitchDeg + pitchDps / EYE.gainPerS,
-      ...EYE,
+      targetDeg: pitchDeg + pitchDps / PRACTISED_EYE.gainPerS,
+      ...PRACTISED_EYE,
       stills: { degPerMps: 6, mostDeg: 15, paceMps: speedMps },
     },
     yaw: { kind: "rate", dps: side * yawDps },
     until: [reached(turnDps * TURN_LEAD_S)],
     maxS: 4 + (2 * Math.abs(deg)) / turnDps,
   };
-  return [around, held("level", "Level", 1, speedMps, { ...straight(speedMps, deg) })];
+  return [around, held("level", "Level", 1, speedMps, straight(speedMps, deg))];
 }
 
 /** How this aircraft flies level: the fastest, and the lean, back where that is negative, at a speed over the ground on a heading against the present one. */

@@ -41,16 +41,19 @@ export function joins(
   settings: Settings,
   environment: Environment,
 ): Joint {
-  return keptBySetup(joints, aircraft, [from, to], settings, environment, () =>
+  return keptBySetup(joints, aircraft, [from, to], settings, environment, MOST_JOINTS, () =>
     jointOf(from, to, aircraft, settings, environment),
   );
 }
 
+const MOST_JOINTS = 4000;
+/** With the whole path of each. */
+const MOST_FIRSTS = 60;
 const joints = new WeakMap<Airframe, Map<string, Joint>>();
 const firsts = new WeakMap<Airframe, Map<string, LineLeg>>();
 
 function jointOf(from: Recipe, to: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): Joint {
-  const first = keptBySetup(firsts, aircraft, [from], settings, environment, () => {
+  const first = keptBySetup(firsts, aircraft, [from], settings, environment, MOST_FIRSTS, () => {
     const goals = from.solveFor.map(({ aim }) => aim);
     const { recipe } = solveInTurn(from, goals, aircraft, settings, environment);
     return flyLegs(lineOf(recipe, [], to, 1), aircraft, settings, environment)[0];

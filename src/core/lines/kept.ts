@@ -2,15 +2,14 @@ import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Environment, Recipe } from "../recipes";
 
-const MOST_KEPT = 4000;
-
-/** What is worked out from recipes with an aircraft, settings and air, kept until the aircraft is forgotten. */
+/** What is worked out from recipes with an aircraft, settings and air, kept until the aircraft is forgotten or there are `most`. */
 export function keptBySetup<T>(
   all: WeakMap<Airframe, Map<string, T>>,
   aircraft: Airframe,
   recipes: readonly Recipe[],
   settings: Settings,
   environment: Environment,
+  most: number,
   make: () => T,
 ): T {
   let kept = all.get(aircraft);
@@ -19,7 +18,7 @@ export function keptBySetup<T>(
   const known = kept.get(key);
   if (known !== undefined) return known;
   const made = make();
-  if (kept.size >= MOST_KEPT) kept.clear();
+  if (kept.size >= most) kept.clear();
   kept.set(key, made);
   return made;
 }

@@ -49,8 +49,8 @@ export function lineStartHeight(
   for (const packUsed of aircraft.sag === null ? [0] : [0, NEARLY_EMPTY]) {
     const high: Environment = { ...highUp(environment), packUsed };
     const entryHeightM = high.entryHeightM;
-    const lifted = { ...line, entryHeightM, anchors: line.anchors };
     // Nothing stands so high.
+    const lifted = { ...line, entryHeightM };
     const legs = flyLegs(lifted, aircraft, settings, { ...high, obstacles: [] });
     if (legs.length < line.items.length || legs.some(({ recipe }) => recipe.ends === "landed")) return null;
     const planned = legs.map(({ recipe }) => recipe);

@@ -1,5 +1,5 @@
 import { DomainError, requireNumber, requireOneOf } from "../numbers";
-import { recipes, requireObstacle, withParameters, type Obstacle, type Recipe, type Start } from "../recipes";
+import { recipes, requireObstacle, withParameters, type Aim, type Obstacle, type Recipe, type Start } from "../recipes";
 
 /** What is flown between two tricks, by the pilot's eye. Degrees to the right are positive, metres up. */
 export type Join =
@@ -119,6 +119,10 @@ export function recipeOf({ recipe, parameters = {} }: TrickItem, name = "recipe"
   if (!found?.phases) throw new DomainError(`${name}.recipe`, recipe, "a recipe, or the id of a built-in one");
   return withParameters(found, parameters);
 }
+
+/** What a trick works out for where it begins: all but what was set by hand. */
+export const soughtOf = ({ solveFor }: Recipe, { parameters = {} }: TrickItem): readonly Aim[] =>
+  solveFor.filter(({ param }) => !(param in parameters)).map(({ aim }) => aim);
 
 /** The same error, with the item that it is about. */
 export function namingItem(error: unknown, i: number): unknown {

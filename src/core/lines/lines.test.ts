@@ -192,6 +192,9 @@ it("carries what there is on, and works out anew what is flown out of something 
   const byHand = { ...trick("roll-level-right"), parameters: { punchS: 0.5 } } as LineItem;
   const { items: set } = flown(lineOf([...joined({ kind: "on", m: 5 }), byHand]));
   expect(set[1].recipe.parameters.punchS.value).toBe(0.5);
+  // What was not set by hand is still worked out.
+  expect(set[1].recipe.parameters.centreDeg.value).not.toBe(recipes["roll-level-right"].parameters.centreDeg.value);
+  expect(Math.abs(set[1].measures.stopErrorDeg!)).toBeLessThan(1);
 });
 
 it("rounds, passes and goes under what stands there, and breaks where it meets it", () => {

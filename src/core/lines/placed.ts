@@ -1,5 +1,5 @@
 import { fromEuler, multiply } from "../attitude";
-import { RAD_PER_DEG, wrapDeg } from "../numbers";
+import { turnedLevel, wrapDeg } from "../numbers";
 import { SAME_FRAME, type Environment, type Frame, type Obstacle, type Trace, type TraceColumn } from "../recipes";
 
 /** Where an item is flown: its line of entry against that of the whole, and when it begins. */
@@ -12,16 +12,9 @@ export const BEGINNING: Place = { ...SAME_FRAME, fromS: 0 };
 const isBeginning = ({ northM, eastM, headingDeg, fromS }: Place) =>
   northM === 0 && eastM === 0 && headingDeg === 0 && fromS === 0;
 
-/** So far along and across one line of entry, against the one it is counted from. */
-function turnedBy(headingDeg: number, along: number, across: number): readonly [number, number] {
-  if (headingDeg === 0) return [along, across];
-  const [cos, sin] = [Math.cos(RAD_PER_DEG * headingDeg), Math.sin(RAD_PER_DEG * headingDeg)];
-  return [cos * along - sin * across, sin * along + cos * across];
-}
-
 /** The line of entry that follows, after so many seconds. */
 export function placeAhead(place: Place, { northM, eastM, headingDeg }: Frame, tookS: number): Place {
-  const [north, east] = turnedBy(place.headingDeg, northM, eastM);
+  const [north, east] = turnedLevel(place.headingDeg, northM, eastM);
   return {
     northM: place.northM + north,
     eastM: place.eastM + east,
@@ -33,7 +26,7 @@ export function placeAhead(place: Place, { northM, eastM, headingDeg }: Frame, t
 /** The environment of the whole seen along a line of entry: its wind, given against north, and what stands about, given along the line of the whole. */
 export function environmentAt(environment: Environment, lineHeadingDeg: number, place: Place): Environment {
   const { windNorthMps, windEastMps, obstacles = [] } = environment;
-  const [north, east] = turnedBy(-(lineHeadingDeg + place.headingDeg), windNorthMps, windEastMps);
+  const [north, east] = turnedLevel(-(lineHeadingDeg + place.headingDeg), windNorthMps, windEastMps);
   return {
     ...environment,
     windNorthMps: north,
@@ -45,7 +38,11 @@ export function environmentAt(environment: Environment, lineHeadingDeg: number, 
 /** Something of the whole, seen along a line of entry. */
 export function obstacleAt(obstacle: Obstacle, place: Place): Obstacle {
   if (isBeginning({ ...place, fromS: 0 })) return obstacle;
-  const [alongM, acrossM] = turnedBy(-place.headingDeg, obstacle.alongM - place.northM, obstacle.acrossM - place.eastM);
+  const [alongM, acrossM] = turnedLevel(
+    -place.headingDeg,
+    obstacle.alongM - place.northM,
+    obstacle.acrossM - place.eastM,
+  );
   return { ...obstacle, alongM, acrossM, turnedDeg: wrapDeg((obstacle.turnedDeg ?? 0) - place.headingDeg) };
 }
 
@@ -58,8 +55,8 @@ export function append(whole: Trace, flown: Trace, place: Place, phases: number)
   for (let i = 0; i < flown.timeS.length; i++) {
     for (const name of columns) if (!moved.has(name) || same) whole[name].push(flown[name][i]);
     if (same) continue;
-    const [north, east] = turnedBy(place.headingDeg, flown.northM[i], flown.eastM[i]);
-    const [vNorth, vEast] = turnedBy(place.headingDeg, flown.vNorthMps[i], flown.vEastMps[i]);
+    const [north, east] = turnedLevel(place.headingDeg, flown.northM[i], flown.eastM[i]);
+    const [vNorth, vEast] = turnedLevel(place.headingDeg, flown.vNorthMps[i], flown.vEastMps[i]);
     const q = multiply(turn, { w: flown.qw[i], x: flown.qx[i], y: flown.qy[i], z: flown.qz[i] });
     whole.timeS.push(place.fromS + flown.timeS[i]);
     whole.phase.push(phases + flown.phase[i]);

@@ -54,6 +54,8 @@ export interface LineScatterPlan {
 export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed" | "stopWithinDeg"> & {
   /** The tricks are flown one by one as well; so if not said. */
   readonly singly?: boolean;
+  /** The recipe of each item, where it was flown before: worked out if not said. */
+  readonly planned?: readonly Recipe[];
 };
 
 const Z95 = 1.959964;
@@ -69,10 +71,9 @@ export function scatterLine(
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-  { errors, runs = 200, seed = 1, stopWithinDeg, singly = true }: LineScatterOptions = {},
+  { errors, runs = 200, seed = 1, stopWithinDeg, singly = true, planned }: LineScatterOptions = {},
 ): LineOdds {
   requireWhole("runs", runs, 1, 100_000);
-  const legs = flyLegs(line, aircraft, settings, environment);
   const plan: LineScatterPlan = {
     line,
     airframe: aircraft,
@@ -81,7 +82,7 @@ export function scatterLine(
     errors: errors ? { ...NO_ERRORS, ...errors } : usualErrors(LINES_STAGE),
     stopWithinDeg: requireNumber("stopWithinDeg", stopWithinDeg ?? USUAL_STOP_DEG, 0, 360),
     seed,
-    planned: legs.map(({ recipe }) => recipe),
+    planned: planned ?? flyLegs(line, aircraft, settings, environment).map(({ recipe }) => recipe),
   };
   const flights = lineRuns(plan, 0, runs);
   return oddsOf(plan, flights, singly);

@@ -1,4 +1,4 @@
-export { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "./angles";
+export { DEG_PER_RAD, RAD_PER_DEG, turnedLevel, wrapDeg } from "./angles";
 export { DAY_MS, Z90 } from "./constants";
 export { entryOf } from "./entry";
 export { nonNegativeLeastSquares } from "./least-squares";

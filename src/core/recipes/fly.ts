@@ -66,8 +66,6 @@ export function fly(
 /** A flight that goes on from another, and itself at its end. */
 export interface FlownOn extends Flight {
   readonly end: UnderWay;
-  /** Every phase ended as planned. */
-  readonly ended: boolean;
 }
 
 /**
@@ -87,7 +85,7 @@ export function flyOn(
 function flyWhole(asked: Asked): FlownOn {
   const { recipe, settings, environment } = asked;
   const { object, end, ...flown } = play(asked, false);
-  const { trace, events, obstacles, complete: ended } = flown;
+  const { trace, events, obstacles } = flown;
   const camera = { ...settings.camera, tiltDeg: settings.tiltDeg };
   const measures = measure({ ...flown, recipe, environment, seen: object && { object, camera } });
   // Once it is left nobody looks back at it; a spot is looked for till it is stood on.
@@ -97,7 +95,7 @@ function flyWhole(asked: Asked): FlownOn {
       : events.find((event) => event.kind === "phase" && event.detail === recipe.inPicture?.to);
   const lookedFor = left ? indexAt(trace, left.timeS) : trace.timeS.length - 1;
   const looksAt = object && { object, out: outOfPicture(trace, object, camera, 0, lookedFor) };
-  return { obstacles, trace, events, measures, looksAt, end, ended };
+  return { obstacles, trace, events, measures, looksAt, end };
 }
 
 /** A flight for what it measures and its path: `fly` without the times in which what is looked at is lost, for many of them. */

@@ -27,6 +27,7 @@ export type { Frame, GoingOn, UnderWay } from "./under-way";
 export type { ChangeOfPlan } from "./phase-runner";
 export { boundOf, senseOf } from "./guards";
 export { recipes } from "./library";
+export { atPace, headingHeld, heightHeld, heldStill, noDriftAside, pitchHeld, PRACTISED_EYE } from "./library/parts";
 export { outOfPicture, seenAt, seenShare } from "./in-picture";
 export type { OutOfPicture, SeenObject } from "./in-picture";
 export { missedMarks } from "./marks";

@@ -1,5 +1,5 @@
 import type { Vector3 } from "../attitude";
-import { RAD_PER_DEG, requireFinite, requireNumber, requireOneOf } from "../numbers";
+import { requireFinite, requireNumber, requireOneOf, turnedLevel } from "../numbers";
 import type { Value } from "./value";
 
 export const obstacleKinds = ["pole", "tree", "bar", "gap", "wall", "building"] as const;
@@ -51,7 +51,7 @@ export function requireObstacle(obstacle: Obstacle, name = "obstacle"): Obstacle
 /** Distance from a point (m along, across, above the ground) to the surface of an obstacle; negative inside. */
 export function distanceTo(obstacle: Obstacle, alongM: number, acrossM: number, heightM: number): number {
   const { widthM: width, heightM: height, turnedDeg = 0 } = obstacle;
-  const [x, y] = turnedBack(alongM - obstacle.alongM, acrossM - obstacle.acrossM, turnedDeg);
+  const [x, y] = turnedLevel(-turnedDeg, alongM - obstacle.alongM, acrossM - obstacle.acrossM);
   switch (obstacle.kind) {
     case "pole":
       return postDistance(x, y, heightM, 0.5 * width, height);
@@ -74,13 +74,6 @@ export function distanceTo(obstacle: Obstacle, alongM: number, acrossM: number, 
     case "building":
       return boxDistance(x, y, heightM - 0.5 * height, 0.5 * width, 0.5 * width, 0.5 * height);
   }
-}
-
-/** A place seen from the middle of an obstacle, in the directions along and across that it has itself. */
-function turnedBack(alongM: number, acrossM: number, turnedDeg: number): readonly [number, number] {
-  if (turnedDeg === 0) return [alongM, acrossM];
-  const [cos, sin] = [Math.cos(RAD_PER_DEG * turnedDeg), Math.sin(RAD_PER_DEG * turnedDeg)];
-  return [cos * alongM + sin * acrossM, cos * acrossM - sin * alongM];
 }
 
 /** Distance to a box about the origin given by its half sizes. */
@@ -108,7 +101,7 @@ export type Edge = readonly [Vector3, Vector3];
 /** The lines by which an obstacle is drawn in a picture. */
 export function edgesOf({ kind, alongM, acrossM, heightM, widthM, turnedDeg = 0 }: Obstacle): readonly Edge[] {
   const at = (along: number, across: number, height: number): Vector3 => {
-    const [x, y] = turnedBack(along, across, -turnedDeg);
+    const [x, y] = turnedLevel(turnedDeg, along, across);
     return { x: alongM + x, y: acrossM + y, z: -height };
   };
   const upright = (along: number, across: number, height = heightM): Edge => [

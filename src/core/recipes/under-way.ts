@@ -1,5 +1,6 @@
+import { fromEuler, multiply } from "../attitude";
 import { STATE } from "../flight";
-import { RAD_PER_DEG } from "../numbers";
+import { DEG_PER_RAD, turnedLevel } from "../numbers";
 import type { Body } from "./body";
 import type { Hands } from "./pilot";
 import type { Shake } from "./shake";
@@ -42,28 +43,19 @@ export function frameAhead({ body: { state, seen } }: UnderWay): Frame {
   return {
     northM: state[STATE.north],
     eastM: state[STATE.east],
-    headingDeg: noseless ? Math.atan2(east, north) / RAD_PER_DEG : seen.yawDeg,
+    headingDeg: noseless ? DEG_PER_RAD * Math.atan2(east, north) : seen.yawDeg,
   };
 }
 
 /** The state seen from the line of entry that it goes on along: place and velocity turned, the attitude turned about the vertical. */
 export function stateGoingOn({ from, frame, entryHeightM }: GoingOn): Float64Array {
   const state = Float64Array.from(from.body.state);
-  const { headingDeg, northM, eastM } = frame;
-  const [cos, sin] = [Math.cos(RAD_PER_DEG * headingDeg), Math.sin(RAD_PER_DEG * headingDeg)];
-  const [vNorth, vEast] = [state[STATE.vNorth], state[STATE.vEast]];
-  const [north, east] = [state[STATE.north] - northM, state[STATE.east] - eastM];
-  state[STATE.north] = cos * north + sin * east;
-  state[STATE.east] = cos * east - sin * north;
-  state[STATE.down] = -entryHeightM;
-  state[STATE.vNorth] = cos * vNorth + sin * vEast;
-  state[STATE.vEast] = cos * vEast - sin * vNorth;
-  // Half a turn back about down, from the left: q' = q(−ψ)·q.
-  const [w, x, y, z] = [state[STATE.qw], state[STATE.qw + 1], state[STATE.qw + 2], state[STATE.qw + 3]];
-  const [half, turn] = [Math.cos(0.5 * RAD_PER_DEG * headingDeg), -Math.sin(0.5 * RAD_PER_DEG * headingDeg)];
-  state[STATE.qw] = half * w - turn * z;
-  state[STATE.qw + 1] = half * x - turn * y;
-  state[STATE.qw + 2] = half * y + turn * x;
-  state[STATE.qw + 3] = half * z + turn * w;
+  const back = -frame.headingDeg;
+  const place = turnedLevel(back, state[STATE.north] - frame.northM, state[STATE.east] - frame.eastM);
+  const velocity = turnedLevel(back, state[STATE.vNorth], state[STATE.vEast]);
+  const [w, x, y, z] = state.subarray(STATE.qw, STATE.qw + 4);
+  const turned = multiply(fromEuler({ yawDeg: back, pitchDeg: 0, rollDeg: 0 }), { w, x, y, z });
+  state.set([...place, -entryHeightM, ...velocity], STATE.north);
+  state.set([turned.w, turned.x, turned.y, turned.z], STATE.qw);
   return state;
 }

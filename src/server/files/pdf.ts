@@ -47,8 +47,6 @@ function startSetter(): NonNullable<typeof setter> {
   };
   worker.on("message", ({ id, bytes, error }: Answer) => {
     const one = started.waiting.get(id);
-    started.waiting.delete(id);
-    if (started.waiting.size === 0) worker.unref();
     if (bytes) one?.done(bytes);
     else one?.fail(new Error(`A document could not be set: ${error}`));
   });
@@ -74,5 +72,7 @@ export async function pdfOf(paper: Paper): Promise<Uint8Array<ArrayBuffer>> {
     });
   } finally {
     clearTimeout(tooLong);
+    waiting.delete(id);
+    if (waiting.size === 0) worker.unref();
   }
 }

@@ -11,14 +11,14 @@ import {
 import type { Value } from "../value";
 
 /** Gains and delay of a practised pilot's eye: well inside what the delay allows (crossover model, McRuer and Jex 1967). */
-const EYE = { gainPerS: 3, delayS: 0.2 } as const;
+export const PRACTISED_EYE = { gainPerS: 3, delayS: 0.2 } as const;
 
 export const closed = { kind: "hold", at: 0 } as const satisfies ThrottlePlan;
 
 /** Bank held by eye. */
-export const bankHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "bank", targetDeg, ...EYE });
+export const bankHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "bank", targetDeg, ...PRACTISED_EYE });
 /** Pitch held by eye. */
-export const pitchHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "pitch", targetDeg, ...EYE });
+export const pitchHeld = (targetDeg: Value): StickPlan => ({ kind: "eye", see: "pitch", targetDeg, ...PRACTISED_EYE });
 /** Heading against the entry held by eye. */
 export const headingHeld = (targetDeg: Value): StickPlan => ({
   kind: "eye",
@@ -52,13 +52,13 @@ export const noDriftAside = {
   kind: "eye",
   see: "bank",
   targetDeg: 0,
-  ...EYE,
+  ...PRACTISED_EYE,
   stills: STILL,
 } as const satisfies StickPlan;
 /** Level, standing still over the ground. */
 export const heldStill = {
   roll: noDriftAside,
-  pitch: { kind: "eye", see: "pitch", targetDeg: 0, ...EYE, stills: STILL },
+  pitch: { kind: "eye", see: "pitch", targetDeg: 0, ...PRACTISED_EYE, stills: STILL },
 } as const satisfies Partial<Phase>;
 export const heldLevel = { roll: bankHeld(0), pitch: pitchHeld(0) } as const satisfies Partial<Phase>;
 /** Horizon through the middle of the picture. */
