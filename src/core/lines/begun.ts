@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
-import type { Settings } from "../flight";
-import { flyOn, type Environment, type Recipe, type UnderWay } from "../recipes";
+import { STATE, type Settings } from "../flight";
+import { flyOn, startTrim, type Environment, type Recipe, type UnderWay } from "../recipes";
 
 /** The trim that a recipe, or the start of one, begins with, as a flight under way: nothing of it has been flown yet. */
 export function trimUnderWay(
@@ -23,4 +23,10 @@ export function trimUnderWay(
     slip: {},
   };
   return flyOn(standing, aircraft, settings, environment, {}).end;
+}
+
+/** Speed over the ground with which a trick begins by itself. */
+export function ownSpeedMps(recipe: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): number {
+  const { state } = startTrim(recipe, aircraft, settings, environment);
+  return Math.hypot(state[STATE.vNorth], state[STATE.vEast]);
 }

@@ -1,19 +1,52 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { solveInTurn, type Environment } from "../recipes";
-import { recipeOf, soughtOf, type Line } from "./line";
+import { solveInTurn, type Environment, type Problem } from "../recipes";
+import { flyLine, type LineFlight } from "./fly-line";
+import { figuresOf, namingItem, recipeOf, soughtOf, type Line } from "./line";
+import { BEGINNING, environmentAt } from "./placed";
 
 /**
  * The same line with its first trick worked out for this aircraft, as every later one is while it is flown: what begins a line as by itself is flown as it
  * stands. What was set by hand stays, and so does a first trick without an answer.
  */
-export function withFirstWorkedOut(line: Line, aircraft: Airframe, settings: Settings, environment: Environment): Line {
+export const withFirstWorkedOut = (
+  line: Line,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): Line => workedOut(line, aircraft, settings, environment).line;
+
+/** A line as its pilot plans it: the first trick worked out as well, and flown whole. Input and errors as of `flyLine`. */
+export function flyLineWorkedOut(
+  line: Line,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): { readonly line: Line; readonly flight: LineFlight } {
+  const first = workedOut(line, aircraft, settings, environment);
+  const flight = flyLine(first.line, aircraft, settings, environment);
+  if (!first.problem) return { line: first.line, flight };
+  const items = flight.items.map((item, i) => (i === 0 ? { ...item, problem: first.problem } : item));
+  return { line: first.line, flight: { ...flight, items } };
+}
+
+function workedOut(
+  line: Line,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): { readonly line: Line; readonly problem: Problem | null } {
   const [first, ...rest] = line.items;
-  if (first?.kind !== "trick") return line;
-  const asked = recipeOf(first, "items[0]");
-  const goals = soughtOf(asked, first);
-  const { recipe, problem } = solveInTurn(asked, goals, aircraft, settings, environment);
-  if (problem || goals.length === 0) return line;
-  const parameters = Object.fromEntries(Object.entries(recipe.parameters).map(([name, { value }]) => [name, value]));
-  return { ...line, items: [{ ...first, parameters }, ...rest] };
+  if (first?.kind !== "trick") return { line, problem: null };
+  try {
+    const asked = recipeOf(first, "items[0]");
+    const goals = soughtOf(asked, first);
+    const entryHeightM = line.entryHeightM ?? environment.entryHeightM;
+    const there = environmentAt({ ...environment, entryHeightM }, line.headingDeg, BEGINNING);
+    const { recipe, problem } = solveInTurn(asked, goals, aircraft, settings, there);
+    if (problem || goals.length === 0) return { line, problem };
+    return { line: { ...line, items: [{ ...first, parameters: figuresOf(recipe) }, ...rest] }, problem: null };
+  } catch (error) {
+    throw namingItem(error, 0);
+  }
 }

@@ -2,16 +2,14 @@ import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { DEG_PER_RAD, DomainError, requireNumber, requireOneOf, requireWhole, seededRandom, wrapDeg } from "../numbers";
 import { recipes, type Environment, type Recipe } from "../recipes";
-import { TooLittleThrust } from "../sustained";
 import { bridgeOf, changed, changes, idOf, sequences, type Change, type PairTable } from "./candidates";
+import { endedClean } from "./clean";
 import { flyLine, type LineFlight } from "./fly-line";
 import { withFirstWorkedOut } from "./first-trick";
-import { joins } from "./joins";
+import { joins, type Joint } from "./joins";
 import { requireLine, type Join, type Line, type LineItem } from "./line";
+import { lineStyles, styleFaults, type LineStyle } from "./styles";
 import { scatterLine, type LineScatterOptions } from "./scatter-line";
-
-const lineStyles = ["never-stops", "float", "stop-and-return"] as const;
-export type LineStyle = (typeof lineStyles)[number];
 
 /** What is asked of lines to be invented. */
 export interface Wish {
@@ -59,30 +57,35 @@ export interface LineReason {
   readonly value: number;
 }
 
-export interface InventedLine {
+/** A line that was flown whole and keeps to what was asked; how likely it is clean has not been counted yet. */
+export interface LineProposal {
   readonly line: Line;
-  /** 0 to 1. */
-  readonly score: number;
-  readonly parts: LineScore;
+  readonly parts: Omit<LineScore, "odds">;
   readonly why: readonly LineReason[];
 }
 
-/** Parts of the work that is done, for a bar. */
-export type Progress = (done: number, of: number, stage: "pairs" | "lines") => void;
+export interface InventedLine extends LineProposal {
+  /** 0 to 1. */
+  readonly score: number;
+  readonly parts: LineScore;
+}
+
+/** Parts of the work that is done, for a bar; with the proposals there are so far, the best ranked first. */
+export type Progress = (
+  done: number,
+  of: number,
+  stage: "pairs" | "lines" | "odds",
+  soFar: readonly LineProposal[],
+) => void;
 
 /** Weights of the parts. Ours. */
 const weights: LineScore = { odds: 0.35, flow: 0.2, variety: 0.2, surprise: 0.15, closes: 0.1 };
-const BEST = 10;
+export const BEST_LINES = 10;
 /** So many candidates at most are flown whole for the ten. */
 const MOST_FLOWN = 60;
 const SCATTERED = 20;
 const MOST_ALLOWED = 40;
 const MOST_LENGTH = 8;
-/** Limits of the styles. Ours. */
-const FLOOR_MPS = 2;
-const MOST_GAIN_M = 8;
-const FLOAT_MPS = 13;
-const RETURN_M = 6;
 const FAR_M = 40;
 
 /**
@@ -98,24 +101,28 @@ export function inventLines(
   progress: Progress = () => undefined,
 ): { readonly lines: readonly InventedLine[] } {
   const allowed = requireWish(wish);
-  const candidates = wish.from
-    ? changed(wish.from.line, wish.from.change, wish.allowed)
-    : walked(wish, allowed, aircraft, settings, environment, progress);
-  const ranked = candidates
-    .map((line) => ({ line, promise: promiseOf(line, wish) }))
-    .sort((a, b) => b.promise - a.promise || (a.line.id < b.line.id ? -1 : 1));
-  const lines: InventedLine[] = [];
-  for (const [n, { line }] of ranked.slice(0, MOST_FLOWN).entries()) {
-    if (lines.length >= BEST) break;
-    progress(lines.length, BEST, "lines");
-    const made = proposed(line, n, wish, aircraft, settings, environment);
-    if (made) lines.push(made);
+  const table = wish.from ? [] : pairTable(allowed, aircraft, settings, environment, progress);
+  const proposals: LineProposal[] = [];
+  for (const candidate of lineCandidates(wish, table)) {
+    if (proposals.length >= BEST_LINES) break;
+    progress(proposals.length, BEST_LINES, "lines", proposals);
+    const made = proposedLine(candidate, wish, aircraft, settings, environment);
+    if (made) proposals.push(made);
   }
-  progress(BEST, BEST, "lines");
-  return { lines: lines.sort((a, b) => b.score - a.score || (a.line.id < b.line.id ? -1 : 1)) };
+  const lines = proposals.map((proposal, i) => {
+    progress(i, proposals.length, "odds", proposals);
+    return withOdds(proposal, wish, aircraft, settings, environment);
+  });
+  progress(lines.length, lines.length, "odds", proposals);
+  return { lines: bestFirst(lines) };
 }
 
-function requireWish(wish: Wish): readonly Recipe[] {
+/** Lines by their score, the best first. */
+export const bestFirst = (lines: readonly InventedLine[]): readonly InventedLine[] =>
+  [...lines].sort((a, b) => b.score - a.score || (a.line.id < b.line.id ? -1 : 1));
+
+/** Throws a DomainError naming the field; gives the recipes that are allowed. */
+export function requireWish(wish: Wish): readonly Recipe[] {
   const { allowed, length, budget, seed, roomM, ceilingM, style, mustHave = [], from } = wish;
   if (!Array.isArray(allowed) || allowed.length === 0 || allowed.length > MOST_ALLOWED)
     throw new DomainError("allowed", allowed, `1 to ${MOST_ALLOWED} tricks`);
@@ -140,16 +147,21 @@ function requireWish(wish: Wish): readonly Recipe[] {
   return found;
 }
 
-/** Lines from nothing: sequences of what can follow what, with the bridges that they take. */
-function walked(
-  wish: Wish,
-  allowed: readonly Recipe[],
-  aircraft: Airframe,
-  settings: Settings,
-  environment: Environment,
-  progress: Progress,
-): readonly Line[] {
-  const table = pairTable(allowed, aircraft, settings, environment, progress);
+/** What may be flown, the most promising first, as many as are flown for ten; `table` is what can follow what of those allowed, empty for lines made of another. */
+export function lineCandidates(wish: Wish, table: PairTable): readonly Line[] {
+  const candidates = wish.from ? changed(wish.from.line, wish.from.change, wish.allowed) : walked(wish, table);
+  // Of those that promise as much the lot decides: else all would begin alike.
+  const uniform = seededRandom(wish.seed);
+  return candidates
+    .map((line) => ({ line, promise: promiseOf(line, wish), lot: uniform() }))
+    .sort((a, b) => b.promise - a.promise || a.lot - b.lot)
+    .slice(0, MOST_FLOWN)
+    .map(({ line }, n) => ({ ...line, id: `invented-${wish.seed}-${n + 1}` }));
+}
+
+/** Lines from nothing: sequences of what can follow what, with the bridges that they take and the figures that were worked out for the pairs. */
+function walked(wish: Wish, table: PairTable): readonly Line[] {
+  const allowed = requireWish(wish);
   const place = (id: string) => allowed.findIndex((recipe) => recipe.id === id);
   const wanted = {
     length: wish.length,
@@ -157,11 +169,16 @@ function walked(
     fresh: new Set((wish.fresh ?? []).map(place)),
   };
   return sequences(allowed.length, table, wanted, wish.budget, seededRandom(wish.seed)).map((sequence) => {
-    const items = sequence.flatMap((trick, i): readonly LineItem[] => [
-      ...(i === 0 ? [] : bridgeOf(table[sequence[i - 1]][trick]).map((join): LineItem => ({ kind: "join", join }))),
-      // As it was given: a trick of somebody's own may be called as a built-in one.
-      { kind: "trick", recipe: wish.allowed[trick] },
-    ]);
+    const items = sequence.flatMap((trick, i): readonly LineItem[] => {
+      const joint = i === 0 ? null : table[sequence[i - 1]][trick];
+      const next = sequence.length > 1 && i === 0 ? table[trick][sequence[1]] : null;
+      const parameters = next ? workedOutFor(next)?.from : joint ? workedOutFor(joint)?.to : undefined;
+      return [
+        ...(joint ? bridgeOf(joint).map((join): LineItem => ({ kind: "join", join })) : []),
+        // As it was given: a trick of somebody's own may be called as a built-in one.
+        { kind: "trick", recipe: wish.allowed[trick], ...(parameters && { parameters }) },
+      ];
+    });
     const names = sequence.map((trick) => allowed[trick].id);
     return {
       id: names.join("+"),
@@ -174,6 +191,8 @@ function walked(
   });
 }
 
+const workedOutFor = (joint: Joint) => (joint.kind === "never" ? undefined : joint.figures);
+
 /** What can follow what, of some tricks. */
 function pairTable(
   allowed: readonly Recipe[],
@@ -184,7 +203,7 @@ function pairTable(
 ): PairTable {
   return allowed.map((from, i) =>
     allowed.map((to, k) => {
-      progress(i * allowed.length + k, allowed.length ** 2, "pairs");
+      progress(i * allowed.length + k, allowed.length ** 2, "pairs", []);
       return joins(from, to, aircraft, settings, environment);
     }),
   );
@@ -212,51 +231,48 @@ function newPairs(ids: readonly string[], flown: Wish["flown"] = []): number {
   return own.length === 0 ? 0 : own.filter((run) => !known.has(run)).length / own.length;
 }
 
-/** A candidate flown whole and scattered; null where it does not go or breaks what was asked. */
-function proposed(
+/**
+ * A candidate flown whole; null where it does not go or breaks what was asked. Figures that came with it are flown as they are, and worked out anew where
+ * they do not go together.
+ */
+export function proposedLine(
   candidate: Line,
-  n: number,
   wish: Wish,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
-): InventedLine | null {
-  const numbered = withFirstWorkedOut(
-    { ...candidate, id: `invented-${wish.seed}-${n + 1}` },
-    aircraft,
-    settings,
-    environment,
+): LineProposal | null {
+  const as = (line: Line): LineProposal | null => {
+    const out = flownOrNone(line, aircraft, settings, environment);
+    const whole = out && wish.style === "stop-and-return" ? withWayHome(line, out) : line;
+    const flight = whole === line ? out : flownOrNone(whole, aircraft, settings, environment);
+    return flight && holds(flight, wish) ? proposalOf(whole, flight, wish) : null;
+  };
+  const known = !wish.from && candidate.items.every((item) => item.kind === "join" || item.parameters);
+  return (
+    (known ? as(candidate) : null) ??
+    as(withFirstWorkedOut(wish.from ? candidate : withoutFigures(candidate), aircraft, settings, environment))
   );
-  const out = flownOrNone(numbered, aircraft, settings, environment);
-  const line = out && wish.style === "stop-and-return" ? withWayHome(numbered, out) : numbered;
-  const flight = line === numbered ? out : flownOrNone(line, aircraft, settings, environment);
-  if (!flight || !holds(flight, wish)) return null;
-  const { measures } = flight;
+}
+
+/** The same line with nothing set by hand. */
+const withoutFigures = (line: Line): Line => ({
+  ...line,
+  items: line.items.map((item) => (item.kind === "trick" ? { ...item, parameters: {} } : item)),
+});
+
+function proposalOf(line: Line, { measures }: LineFlight, wish: Wish): LineProposal {
   const ids = idsOf(line);
-  const odds = scatterLine(line, aircraft, settings, environment, {
-    runs: SCATTERED,
-    seed: wish.seed,
-    errors: wish.errors,
-    singly: false,
-    planned: flight.items.map(({ recipe }) => recipe),
-  }).clean.value;
   const pauseS = measures.pauses.reduce((sum, { s }) => sum + s, 0);
   const fresh = newPairs(ids, wish.flown);
-  const parts: LineScore = {
-    odds,
-    flow: 1 - Math.min(1, (2 * pauseS) / measures.durationS),
-    variety: 0.5 * (new Set(ids).size / ids.length) + 0.5 * Math.min(1, measures.turns.length / 4),
-    surprise: fresh,
-    closes: Math.max(0, 1 - measures.endsOffM / FAR_M),
-  };
-  const score = (Object.keys(weights) as (keyof LineScore)[]).reduce(
-    (sum, part) => sum + weights[part] * parts[part],
-    0,
-  );
   return {
     line,
-    score,
-    parts,
+    parts: {
+      flow: 1 - Math.min(1, (2 * pauseS) / measures.durationS),
+      variety: 0.5 * (new Set(ids).size / ids.length) + 0.5 * Math.min(1, measures.turns.length / 4),
+      surprise: fresh,
+      closes: Math.max(0, 1 - measures.endsOffM / FAR_M),
+    },
     why: [
       { kind: "new-pairs", value: fresh },
       { kind: "axes", value: measures.turns.length },
@@ -264,6 +280,24 @@ function proposed(
       { kind: "ends-off", value: measures.endsOffM },
     ],
   };
+}
+
+/** A proposal scattered, and what it comes to. */
+export function withOdds(
+  { line, parts, why }: LineProposal,
+  wish: Wish,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): InventedLine {
+  const { errors, seed } = wish;
+  const scattered = { runs: SCATTERED, seed, errors, singly: false };
+  const all: LineScore = {
+    ...parts,
+    odds: scatterLine(line, aircraft, settings, environment, scattered).clean.value,
+  };
+  const score = (Object.keys(weights) as (keyof LineScore)[]).reduce((sum, part) => sum + weights[part] * all[part], 0);
+  return { line, score, parts: all, why };
 }
 
 /** Nearer than this, m, it only stops. */
@@ -293,32 +327,20 @@ function withWayHome(line: Line, { trace, items }: LineFlight): Line {
 function flownOrNone(line: Line, aircraft: Airframe, settings: Settings, environment: Environment): LineFlight | null {
   try {
     const flight = flyLine(line, aircraft, settings, environment);
-    return flight.measures.complete && flight.items.every(({ problem }) => problem === null) ? flight : null;
+    const clean = flight.items.every(({ problem, recipe, measures }) => !problem && endedClean(recipe, measures));
+    return flight.measures.complete && clean ? flight : null;
   } catch (error) {
     // More speed than there is, or more thrust.
-    if (error instanceof DomainError || error instanceof TooLittleThrust) return null;
+    if (error instanceof DomainError) return null;
     throw error;
   }
 }
 
 /** Whether a flight keeps to the room, the ceiling, the pack and the style. */
-function holds({ measures, events, items }: LineFlight, { roomM, ceilingM, style }: Wish): boolean {
+function holds(flight: LineFlight, { roomM, ceilingM, style }: Wish): boolean {
+  const { measures } = flight;
   if (roomM !== undefined && Math.max(measures.roomAlongM, measures.roomAcrossM) > roomM) return false;
   if (ceilingM !== undefined && measures.highestM > ceilingM) return false;
   if ((measures.packShare ?? 0) > 1) return false;
-  const { exit } = items[items.length - 1];
-  switch (style) {
-    case "never-stops":
-      return (
-        measures.slowestMps >= FLOOR_MPS &&
-        measures.gainedM.every((gained) => gained <= MOST_GAIN_M) &&
-        !events.some(({ kind }) => kind === "throttle-closed")
-      );
-    case "float":
-      return measures.fastestMps <= FLOAT_MPS && measures.upsideDownShare > 0;
-    case "stop-and-return":
-      return measures.endsOffM <= RETURN_M && exit.speedMps < 1;
-    case undefined:
-      return true;
-  }
+  return style === undefined || styleFaults(flight, style).length === 0;
 }

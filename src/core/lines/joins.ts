@@ -1,34 +1,40 @@
 import type { Airframe } from "../airframe";
 import { STATE, type Settings } from "../flight";
-import { DomainError } from "../numbers";
-import { frameAhead, solveInTurn, startTrim, type Environment, type Recipe } from "../recipes";
-import { endedClean } from "./clean";
+import { frameAhead, solveInTurn, type Environment, type Recipe } from "../recipes";
+import { ownSpeedMps } from "./begun";
+import { bridgesFor, goes, takenBy, triedOrNone } from "./bridges";
 import { flyLegs, type LineLeg } from "./fly-line";
-import type { Join, Line } from "./line";
+import { figuresOf, type Join, type Line } from "./line";
 import { BEGINNING, placeAhead } from "./placed";
 import { keptBySetup } from "./kept";
 
 /** What it takes to fly one trick out of another. */
 export type Joint =
-  | { readonly kind: "straight" }
+  | { readonly kind: "straight"; readonly figures: JointFigures }
   /** The shortest joins between them with which the second still ends clean, and what they take. */
-  | { readonly kind: "bridge"; readonly joins: readonly Join[]; readonly s: number; readonly m: number }
-  /** Not even so: whether the first or the second does not go, and how it was left. */
+  | {
+      readonly kind: "bridge";
+      readonly joins: readonly Join[];
+      readonly s: number;
+      readonly m: number;
+      readonly figures: JointFigures;
+    }
+  /** The first or the second does not even go by itself. */
+  | { readonly kind: "never"; readonly why: "first" | "second" }
+  /** Not even so, and how the first was left. */
   | {
       readonly kind: "never";
-      readonly why: "first" | "second";
+      readonly why: "joint";
       readonly exitSpeedMps: number;
       readonly exitHeightM: number;
       readonly wantsSpeedMps: number;
     };
 
-/** Flown on before anything else is tried, m. */
-const ON_M = 8;
-/** Height put back by a bridge is rounded up to whole metres. */
-const LEAST_CLIMB_M = 1;
-const MOST_CLIMB_M = 30;
-/** And with so much more, where that is not enough. */
-const MORE_CLIMB_M = 5;
+/** Parameters as they were worked out: of the first by itself, of the second where it really begins. */
+export interface JointFigures {
+  readonly from: Readonly<Record<string, number>>;
+  readonly to: Readonly<Record<string, number>>;
+}
 
 /**
  * Whether one trick can be flown out of another: straight in, with a bridge, or never, and why in numbers. The first is begun at the environment's height as by
@@ -48,76 +54,62 @@ export function joins(
 
 const MOST_JOINTS = 4000;
 /** With the whole path of each. */
-const MOST_FIRSTS = 60;
+const MOST_FLIGHTS = 60;
 const joints = new WeakMap<Airframe, Map<string, Joint>>();
-const firsts = new WeakMap<Airframe, Map<string, LineLeg>>();
+const flights = new WeakMap<Airframe, Map<string, readonly LineLeg[]>>();
 
 function jointOf(from: Recipe, to: Recipe, aircraft: Airframe, settings: Settings, environment: Environment): Joint {
-  const first = keptBySetup(firsts, aircraft, [from], settings, environment, MOST_FIRSTS, () => {
-    const goals = from.solveFor.map(({ aim }) => aim);
-    const { recipe } = solveInTurn(from, goals, aircraft, settings, environment);
-    return flyLegs(lineOf(recipe, [], to, 1), aircraft, settings, environment)[0];
-  });
-  const { end, trace, measures } = first.flown;
-  const { state } = startTrim(to, aircraft, settings, environment);
-  const wantsSpeedMps = Math.hypot(state[STATE.vNorth], state[STATE.vEast]);
-  const never = (why: "first" | "second"): Joint => ({
-    kind: "never",
-    why,
-    exitSpeedMps: Math.hypot(end.body.state[STATE.vNorth], end.body.state[STATE.vEast]),
-    exitHeightM: end.body.heightM,
-    wantsSpeedMps,
-  });
-  if (!endedClean(first.recipe, measures)) return never("first");
+  const [first] = flownAlone(from, aircraft, settings, environment);
+  if (!first || !goes([first], 1)) return { kind: "never", why: "first" };
+  const { end, trace } = first.flown;
   const place = placeAhead(BEGINNING, frameAhead(end), trace.timeS[trace.timeS.length - 1]);
   const fly = (bridge: readonly Join[]) =>
-    flyLegs(lineOf(first.recipe, bridge, to), aircraft, settings, environment, {
-      takenUp: { before: end, place, item: 1 },
-    });
-  if (
-    goes(
-      triedOrNone(() => fly([])),
-      1,
-    )
-  )
-    return { kind: "straight" };
-  const speed: Join = wantsSpeedMps < 1 ? { kind: "hover", s: 0.5 } : { kind: "speed", mps: wantsSpeedMps };
-  const lostM = Math.ceil(environment.entryHeightM - end.body.heightM);
-  const climb = (m: number): readonly Join[] =>
-    m >= LEAST_CLIMB_M ? [{ kind: "climb", m: Math.min(MOST_CLIMB_M, m) }] : [];
-  const bridges: readonly (readonly Join[])[] = [
-    [{ kind: "on", m: ON_M }],
-    [speed],
-    climb(lostM),
-    [...climb(lostM), speed],
-    [...climb(Math.max(0, lostM) + MORE_CLIMB_M), speed],
-  ];
-  const tried = new Map(
-    bridges.filter((bridge) => bridge.length > 0).map((bridge) => [JSON.stringify(bridge), bridge]),
-  );
-  const found = [...tried.values()].flatMap((bridge) => {
-    const legs = triedOrNone(() => fly(bridge));
-    if (!goes(legs, bridge.length + 1)) return [];
-    const between = legs.slice(0, -1);
-    const s = between.reduce((sum, { flown }) => sum + flown.measures.durationS, 0);
-    const m = between.reduce((sum, { flown }) => sum + Math.hypot(flown.measures.alongM, flown.measures.acrossM), 0);
-    return [{ kind: "bridge", joins: bridge, s, m } as const];
+    triedOrNone(() =>
+      flyLegs(lineOf(first.recipe, bridge, to), aircraft, settings, environment, {
+        takenUp: { before: end, place, item: 1 },
+      }),
+    );
+  const figures = (legs: readonly LineLeg[]): JointFigures => ({
+    from: figuresOf(first.recipe),
+    to: figuresOf(legs[legs.length - 1].recipe),
   });
-  return found.sort((a, b) => a.s - b.s)[0] ?? never("second");
+  const straight = fly([]);
+  if (goes(straight, 1)) return { kind: "straight", figures: figures(straight) };
+  if (!goes(flownAlone(to, aircraft, settings, environment), 1)) return { kind: "never", why: "second" };
+  const wantsSpeedMps = ownSpeedMps(to, aircraft, settings, environment);
+  const lostM = environment.entryHeightM - end.body.heightM;
+  const found = bridgesFor({ speedMps: wantsSpeedMps, lostM }).flatMap((bridge) => {
+    const legs = fly(bridge);
+    if (!goes(legs, bridge.length + 1)) return [];
+    return [{ kind: "bridge", joins: bridge, ...takenBy(legs.slice(0, -1)), figures: figures(legs) } as const];
+  });
+  const { vNorth, vEast } = STATE;
+  return (
+    found.sort((a, b) => a.s - b.s)[0] ?? {
+      kind: "never",
+      why: "joint",
+      exitSpeedMps: Math.hypot(end.body.state[vNorth], end.body.state[vEast]),
+      exitHeightM: end.body.heightM,
+      wantsSpeedMps,
+    }
+  );
 }
 
-/** A bridge that this aircraft cannot fly is none. */
-function triedOrNone(fly: () => readonly LineLeg[]): readonly LineLeg[] {
-  try {
-    return fly();
-  } catch (error) {
-    if (error instanceof DomainError) return [];
-    throw error;
-  }
+/** A trick by itself, worked out for its own start; none that this aircraft cannot begin. */
+function flownAlone(
+  asked: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+): readonly LineLeg[] {
+  return keptBySetup(flights, aircraft, [asked], settings, environment, MOST_FLIGHTS, () =>
+    triedOrNone(() => {
+      const goals = asked.solveFor.map(({ aim }) => aim);
+      const { recipe } = solveInTurn(asked, goals, aircraft, settings, environment);
+      return flyLegs(lineOf(recipe, [], recipe, 1), aircraft, settings, environment);
+    }),
+  );
 }
-
-const goes = (legs: readonly LineLeg[], items: number) =>
-  legs.length === items && legs.every(({ recipe, problem, flown }) => !problem && endedClean(recipe, flown.measures));
 
 function lineOf(from: Recipe, bridge: readonly Join[], to: Recipe, items = Infinity): Line {
   const all = [

@@ -26,6 +26,10 @@ export interface LineMeasures {
   readonly slowestMps: number;
   /** Height gained by each item, m; negative where it takes some. */
   readonly gainedM: readonly number[];
+  /** Highest point, least and most speed in each item. */
+  readonly highestByItemM: readonly number[];
+  readonly slowestByItemMps: readonly number[];
+  readonly fastestByItemMps: readonly number[];
   /** Share of the time with the thrust pointing below the level. */
   readonly upsideDownShare: number;
   /** Share of a pack that it takes; null for a battery that is not modelled. */
@@ -59,6 +63,7 @@ export function measureLine(
     lengthM += Math.hypot(northM[i] - northM[i - 1], eastM[i] - eastM[i - 1], heightM[i] - heightM[i - 1]);
     if (1 - 2 * (qx[i] ** 2 + qy[i] ** 2) < 0) upsideDownS += timeS[i] - timeS[i - 1];
   }
+  const byItem = items.map(({ fromS, toS }) => [sampleAt(timeS, fromS), sampleAt(timeS, toS) + 1] as const);
   const broke = items.findIndex(({ complete }) => !complete);
   const brokeAt = broke >= 0 ? broke : items.length < asked.length ? items.length : null;
   return {
@@ -73,6 +78,9 @@ export function measureLine(
     fastestMps: largest(speeds),
     slowestMps: -largest(speeds.map((speed) => -speed)),
     gainedM: items.map(({ entry, exit }) => exit.heightM - entry.heightM),
+    highestByItemM: byItem.map(([from, to]) => largest(heightM.slice(from, to))),
+    slowestByItemMps: byItem.map(([from, to]) => -largest(speeds.slice(from, to).map((speed) => -speed))),
+    fastestByItemMps: byItem.map(([from, to]) => largest(speeds.slice(from, to))),
     upsideDownShare: timeS[last] > 0 ? upsideDownS / timeS[last] : 0,
     packShare,
     pauses: items.flatMap(({ fromS, toS }, item) => {
@@ -85,6 +93,11 @@ export function measureLine(
   };
 }
 
+/** The first sample that is not before a moment. */
+const sampleAt = (timeS: readonly number[], atS: number) => {
+  const at = timeS.findIndex((s) => s >= atS);
+  return at < 0 ? timeS.length - 1 : at;
+};
 const largest = (values: readonly number[]) => values.reduce((most, value) => Math.max(most, value), -Infinity);
 const extent = (values: readonly number[]) => largest(values) + largest(values.map((value) => -value));
 

@@ -1,10 +1,19 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { requireWhole } from "../numbers";
-import { freezeLosses, freezeMargins, highUp, NEARLY_EMPTY, type Environment, type FreezeMargins } from "../recipes";
+import { DomainError, requireWhole } from "../numbers";
+import {
+  freezeLosses,
+  freezeMargins,
+  highUp,
+  NEARLY_EMPTY,
+  type Environment,
+  type FreezeMargins,
+  type Recipe,
+} from "../recipes";
 import { USUAL_STOP_DEG, usualErrors, type PilotErrors } from "../scatter";
 import { START_HEIGHT_RUNS, startHeightOf } from "../start-height";
-import { flyLegs } from "./fly-line";
+import { withFirstWorkedOut } from "./first-trick";
+import { flyLegs, type LineLeg } from "./fly-line";
 import type { Line } from "./line";
 import { LINES_STAGE, strayed } from "./scatter-line";
 
@@ -18,6 +27,16 @@ export interface LineStartHeight {
     | { readonly kind: "freeze"; readonly item: number; readonly before: string }
     /** The fourth-largest height lost of so many scattered flights. */
     | { readonly kind: "scatter"; readonly runs: number };
+}
+
+/** What freezing in a line costs. */
+export interface LineFreezes {
+  /** Height above the ground that each item wants where it begins, for who freezes in it; null for a join, and for a trick without a freeze. */
+  readonly wantsM: readonly (number | null)[];
+  /** The worst of all; null for a line in which nobody can freeze. */
+  readonly startHeight: LineStartHeight | null;
+  /** The line as it is planned on each pack, high up, for `lineLosses`. */
+  readonly packs: readonly { readonly packUsed: number; readonly planned: readonly Recipe[] }[];
 }
 
 export interface LineStartHeightOptions {
@@ -45,44 +64,105 @@ export function lineStartHeight(
   }: LineStartHeightOptions = {},
 ): LineStartHeight | null {
   requireWhole("runs", runs, 1, 100_000);
+  const freezes = lineFreezes(line, aircraft, settings, environment, margins);
+  if (!freezes) return null;
+  if (hands === null) return freezes.startHeight;
+  const byHands = freezes.packs.map(({ packUsed, planned }) => {
+    const task = { line, airframe: aircraft, settings, environment, hands, seed, packUsed, planned };
+    return lineHeightOf(lineLosses(task, 0, runs), packUsed, aircraft);
+  });
+  return byHands.reduce(worseLineHeight, freezes.startHeight);
+}
+
+/** What freezing before each phase of each item costs, on a full pack and a nearly empty one. Null for a line that ends on the ground or breaks. */
+export function lineFreezes(
+  line: Line,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  { reactionS, marginM }: FreezeMargins = freezeMargins(LINES_STAGE),
+): LineFreezes | null {
   let worst: LineStartHeight | null = null;
+  const wantsM: (number | null)[] = line.items.map(() => null);
+  const packs: { packUsed: number; planned: readonly Recipe[] }[] = [];
   for (const packUsed of aircraft.sag === null ? [0] : [0, NEARLY_EMPTY]) {
-    const high: Environment = { ...highUp(environment), packUsed };
-    const entryHeightM = high.entryHeightM;
-    // Nothing stands so high.
-    const lifted = { ...line, entryHeightM };
-    const legs = flyLegs(lifted, aircraft, settings, { ...high, obstacles: [] });
+    const { lifted, high } = liftedUp(line, environment, packUsed);
+    const legs = flownOnPack(lifted, aircraft, settings, high);
+    if (!legs) continue;
     if (legs.length < line.items.length || legs.some(({ recipe }) => recipe.ends === "landed")) return null;
-    const planned = legs.map(({ recipe }) => recipe);
-    const found: LineStartHeight[] = legs.flatMap(({ recipe, item, environment: there, going }, i) =>
-      item.kind === "join"
-        ? []
-        : freezeLosses(recipe, aircraft, settings, there, margins.reactionS, going).map(({ before, lostM }) => {
-            const lost = Math.max(0, entryHeightM - there.entryHeightM + lostM);
-            return {
-              heightM: lost + margins.marginM,
-              packUsed,
-              lostM: lost,
-              reason: { kind: "freeze", item: i, before },
-            };
-          }),
-    );
-    if (hands !== null) {
-      const plan = {
-        line: lifted,
-        airframe: aircraft,
-        settings,
-        environment: { ...high, obstacles: [] },
-        errors: hands,
-        stopWithinDeg: USUAL_STOP_DEG,
-        seed,
-        planned,
-      };
-      const losses = Array.from({ length: runs }, (_, run) => Math.max(0, entryHeightM - strayed(plan, run).lowestM));
-      const { heightM, reason } = startHeightOf(losses, packUsed, aircraft);
-      found.push({ heightM, packUsed, lostM: reason.lostM, reason: { kind: "scatter", runs } });
+    // Nothing is met in the flights that stray from it.
+    packs.push({ packUsed, planned: legs.map(({ recipe }) => ({ ...recipe, obstacles: [] })) });
+    for (const [item, { recipe, item: asked, environment: there, going }] of legs.entries()) {
+      if (asked.kind === "join") continue;
+      for (const { before, lostM } of freezeLosses(recipe, aircraft, settings, there, reactionS, going)) {
+        wantsM[item] = Math.max(wantsM[item] ?? 0, lostM + marginM);
+        const lost = Math.max(0, high.entryHeightM - there.entryHeightM + lostM);
+        const reason = { kind: "freeze", item, before } as const;
+        worst = worseLineHeight(worst, { heightM: lost + marginM, packUsed, lostM: lost, reason });
+      }
     }
-    for (const one of found) if (worst === null || one.heightM > worst.heightM) worst = one;
   }
-  return worst;
+  return { wantsM, startHeight: worst, packs };
+}
+
+/** A line worked out for a pack, its first trick too; null on a nearly empty one that cannot hold the aircraft any more. */
+function flownOnPack(line: Line, aircraft: Airframe, settings: Settings, high: Environment): readonly LineLeg[] | null {
+  try {
+    return flyLegs(withFirstWorkedOut(line, aircraft, settings, high), aircraft, settings, high);
+  } catch (error) {
+    // It was flown on a full one before: only the pack is in the way.
+    if (error instanceof DomainError && high.packUsed) return null;
+    throw error;
+  }
+}
+
+/** Scattered flights of a line on one pack, as it is planned there. */
+export interface LineLossTask {
+  readonly line: Line;
+  readonly airframe: Airframe;
+  readonly settings: Settings;
+  readonly environment: Environment;
+  readonly hands: PilotErrors;
+  readonly seed: number;
+  readonly packUsed: number;
+  readonly planned: readonly Recipe[];
+}
+
+/** Height lost from where the line begins to its lowest point, m, in the runs from `from` up to but without `to`, high above the ground. */
+export function lineLosses(
+  { line, airframe, settings, environment, hands, seed, packUsed, planned }: LineLossTask,
+  from: number,
+  to: number,
+): number[] {
+  const { lifted, high } = liftedUp(line, environment, packUsed);
+  const plan = {
+    line: lifted,
+    airframe,
+    settings,
+    environment: high,
+    errors: hands,
+    stopWithinDeg: USUAL_STOP_DEG,
+    seed,
+    planned,
+  };
+  return Array.from({ length: to - from }, (_, i) => Math.max(0, high.entryHeightM - strayed(plan, from + i).lowestM));
+}
+
+/** What the height lost of some scattered flights asks for. */
+export function lineHeightOf(losses: readonly number[], packUsed: number, aircraft: Airframe): LineStartHeight {
+  const { heightM, reason } = startHeightOf(losses, packUsed, aircraft);
+  return { heightM, packUsed, lostM: reason.lostM, reason: { kind: "scatter", runs: losses.length } };
+}
+
+/** The higher of two. */
+export const worseLineHeight = (one: LineStartHeight | null, other: LineStartHeight): LineStartHeight =>
+  one === null || other.heightM > one.heightM ? other : one;
+
+/** High enough for any line, and not too high for what a trick brings along to stand there. */
+const HIGH_M = 150;
+
+/** A line as high up that the ground is not met, in the same air. */
+function liftedUp(line: Line, environment: Environment, packUsed: number) {
+  const high: Environment = { ...highUp(environment), entryHeightM: HIGH_M, packUsed, obstacles: [] };
+  return { lifted: { ...line, entryHeightM: HIGH_M }, high };
 }

@@ -1,7 +1,7 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { flyOn, frameAhead, wayOut, type Environment } from "../recipes";
-import { flyLegs, type LineLeg } from "./fly-line";
+import { flyLegs, type LineLeg, type LineOptions } from "./fly-line";
 import type { Line } from "./line";
 import { placeAhead } from "./placed";
 
@@ -18,14 +18,15 @@ export interface ItemWayOut {
 /** Seconds that nobody gets longer than to bail out. */
 const LONGEST_BAIL_S = 8;
 
-/** The way out of each item that is flown. Input and errors as of `flyLine`. */
+/** The way out of each item that is flown; nothing is worked out anew where the recipes are given. Input and errors as of `flyLine`. */
 export function lineWayOut(
   line: Line,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
+  { planned: known }: Pick<LineOptions, "planned"> = {},
 ): readonly ItemWayOut[] {
-  const legs = flyLegs(line, aircraft, settings, environment);
+  const legs = flyLegs(line, aircraft, settings, environment, { planned: known });
   const planned = legs.map(({ recipe }) => recipe);
   return legs.map((leg, i) => {
     const { recipe, place, going, environment: there } = leg;

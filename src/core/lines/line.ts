@@ -120,6 +120,10 @@ export function recipeOf({ recipe, parameters = {} }: TrickItem, name = "recipe"
   return withParameters(found, parameters);
 }
 
+/** Values of a recipe's parameters by name. */
+export const figuresOf = ({ parameters }: Recipe): Readonly<Record<string, number>> =>
+  Object.fromEntries(Object.entries(parameters).map(([name, { value }]) => [name, value]));
+
 /** What a trick works out for where it begins: all but what was set by hand. */
 export const soughtOf = ({ solveFor }: Recipe, { parameters = {} }: TrickItem): readonly Aim[] =>
   solveFor.filter(({ param }) => !(param in parameters)).map(({ aim }) => aim);

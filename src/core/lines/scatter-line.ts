@@ -16,7 +16,7 @@ import {
 } from "../scatter";
 import { endedClean } from "./clean";
 import { flyLegs, type LineLeg } from "./fly-line";
-import { recipeOf, type Line } from "./line";
+import { recipeOf, type Line, type TrickItem } from "./line";
 
 /** One flight of a line with errors. */
 export interface LineRun {
@@ -59,8 +59,8 @@ export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed"
 };
 
 const Z95 = 1.959964;
-/** Lines begin where the first loops are learnt. */
-export const LINES_STAGE = 5;
+/** The stage of the first loops, from which on lines are flown. */
+export const LINES_STAGE = 6;
 
 /**
  * Flies a whole line many times with seeded errors of the hands and the wind, the hands straying in every phase of every item, and says how likely it is clean
@@ -85,11 +85,12 @@ export function scatterLine(
     planned: planned ?? flyLegs(line, aircraft, settings, environment).map(({ recipe }) => recipe),
   };
   const flights = lineRuns(plan, 0, runs);
-  return oddsOf(plan, flights, singly);
+  const singles = line.items.map((item) => (singly && item.kind === "trick" ? aloneShare(plan, item, runs) : null));
+  return oddsOf(line, flights, singles);
 }
 
 /** The runs from `from` up to but without `to`. A run is the same whatever other runs are flown beside it. */
-function lineRuns(plan: LineScatterPlan, from: number, to: number): LineRun[] {
+export function lineRuns(plan: LineScatterPlan, from: number, to: number): LineRun[] {
   requireErrors(plan.errors);
   requireNumber("seed", plan.seed, 0, 4294967295);
   return Array.from({ length: to - from }, (_, i) => oneRun(plan, from + i));
@@ -116,28 +117,26 @@ export function strayed(
   return { legs, lowestM: Math.min(...legs.map(({ flown }) => flown.measures.lowestM)) };
 }
 
-/** What some runs of a line say together, with its tricks flown one by one as often. */
-function oddsOf(plan: LineScatterPlan, flights: readonly LineRun[], singly: boolean): LineOdds {
+/** What some runs of a line say together, beside the share clean of each trick flown by itself. */
+export function oddsOf(line: Line, flights: readonly LineRun[], singles: LineOdds["singles"]): LineOdds {
   const clean = flights.filter(({ brokeAt }) => brokeAt === null).length;
-  const singles = plan.line.items.map((item) =>
-    singly && item.kind === "trick" ? aloneShare(plan, recipeOf(item), flights.length) : null,
-  );
   return {
     runs: flights.length,
     clean: { value: clean / flights.length, ...wilsonInterval(clean, flights.length, Z95) },
-    brokeAt: plan.line.items.map((_, i) => flights.filter(({ brokeAt }) => brokeAt === i).length),
+    brokeAt: line.items.map((_, i) => flights.filter(({ brokeAt }) => brokeAt === i).length),
     singles,
     product: singles.reduce<number>((all, share) => all * (share ?? 1), 1),
     flights,
   };
 }
 
-/** Share clean of a trick by itself, worked out for its own start. */
-function aloneShare(
-  { airframe, settings, environment, errors, stopWithinDeg, seed }: LineScatterPlan,
-  asked: Recipe,
+/** Share clean of so many flights of a trick by itself, worked out for its own start. */
+export function aloneShare(
+  { airframe, settings, environment, errors, stopWithinDeg, seed }: Omit<LineScatterPlan, "line" | "planned">,
+  item: TrickItem,
   runs: number,
 ): number {
+  const asked = recipeOf(item);
   const goals = asked.solveFor.map(({ aim }) => aim);
   const { recipe } = solveInTurn(asked, goals, airframe, settings, environment);
   const plan = {
