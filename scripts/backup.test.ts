@@ -91,12 +91,15 @@ it("the whole database goes into one file and comes back the same on an empty se
     await expect(restore("all.sql.gz")).rejects.toMatchObject({ stderr: expect.stringContaining("say --replace") });
 
     const text = gunzipSync(readFileSync(file)).toString();
-    writeFileSync(join(place, "cut.sql.gz"), gzipSync(text.slice(0, -400)));
+    writeFileSync(join(place, "cut.sql.gz"), gzipSync(text.slice(0, text.indexOf("-- Dump completed"))));
+    // In the middle of the last line, which says what tables there were.
+    writeFileSync(join(place, "cut-late.sql.gz"), gzipSync(text.slice(0, -100)));
     writeFileSync(join(place, "torn.sql.gz"), readFileSync(file).subarray(0, 3000));
     writeFileSync(join(place, "other.sql.gz"), gzipSync("create table x (y int);\n-- Dump completed\n"));
     writeFileSync(join(place, "broken.sql.gz"), gzipSync(text.replace("INSERT INTO `pilot`", "INSERT INTO `nobody`")));
     for (const [name, words] of [
       ["cut", "is cut off"],
+      ["cut-late", "is cut off"],
       ["torn", "cannot be read as a backup"],
       ["other", "is not a backup of Bathygon"],
       ["broken", "nobody"],

@@ -6,7 +6,7 @@ import { query, startClient } from "./database.mjs";
 import { PlainFailure } from "./say.mjs";
 
 const LAST_LINE = "-- Dump completed";
-/** After it: what tables there were. */
+/** After it: how many tables there were, and which. Backups from before the number was written say only which. */
 const TABLES = "-- Tables: ";
 
 /** A stream with something after its end. */
@@ -29,7 +29,7 @@ export async function backUp(env, file) {
   ]);
   try {
     const tables = await tablesOf(env, env.BATHYGON_DB_NAME);
-    const whole = endedBy(child.stdout, `${TABLES}${tables.join(" ")}\n`);
+    const whole = endedBy(child.stdout, `${TABLES}${tables.length} ${tables.join(" ")}\n`);
     await Promise.all([pipeline(whole, createGzip(), createWriteStream(part, { mode: 0o600 })), ended]);
     await requireWhole(part);
     renameSync(part, file);
@@ -136,8 +136,16 @@ async function requireTables(env, database, file) {
 async function tablesSaid(file) {
   let said = [];
   const lines = createInterface({ input: createReadStream(file).pipe(createGunzip()), crlfDelay: Infinity });
-  for await (const line of lines) if (line.startsWith(TABLES)) said = line.slice(TABLES.length).trim().split(" ");
+  for await (const line of lines) if (line.startsWith(TABLES)) said = listedIn(line).tables;
   return said;
+}
+
+/** The tables of the line that lists them, and whether as many as it says. */
+function listedIn(line) {
+  const words = line.slice(TABLES.length).trim().split(" ");
+  if (!/^\d+$/.test(words[0])) return { tables: words, whole: true };
+  const [count, ...tables] = words;
+  return { tables, whole: tables.length === Number(count) };
 }
 
 /** Fails plainly for a file that is no backup of this program, or not all of one. */
@@ -145,15 +153,17 @@ async function requireWhole(file) {
   const wrong = (what) => new PlainFailure(`${file} ${what}. Nothing was changed.`);
   let last = "";
   let ours = false;
+  let whole = true;
   try {
     const lines = createInterface({ input: createReadStream(file).pipe(createGunzip()), crlfDelay: Infinity });
     for await (const line of lines) {
       if (line.startsWith("CREATE TABLE `knex_migrations`")) ours = true;
-      if (line && !line.startsWith(TABLES)) last = line.slice(0, 40);
+      if (line.startsWith(TABLES)) whole = listedIn(line).whole;
+      else if (line) last = line.slice(0, 40);
     }
   } catch {
     throw wrong("cannot be read as a backup");
   }
   if (!ours) throw wrong("is not a backup of Bathygon");
-  if (!last.startsWith(LAST_LINE)) throw wrong("is cut off");
+  if (!whole || !last.startsWith(LAST_LINE)) throw wrong("is cut off");
 }
