@@ -13,11 +13,12 @@ import {
   Min,
   MinLength,
   ValidateBy,
+  ValidateIf,
   ValidateNested,
 } from "class-validator";
 import { propsFound, type PropsFound } from "@/contract";
 import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
-import { IsMoment, IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
+import { IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
 
 const IsMeasured = () =>
   ValidateBy({
@@ -37,6 +38,27 @@ const IsMeasured = () =>
       defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
     },
   });
+/** A line that was flown, and where it broke. */
+class LineTryInput {
+  @IsId() id!: string;
+  @Max(100_000, { message: "version is 1 to 100000" })
+  @Min(1, { message: "version is 1 to 100000" })
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+  @IsText(80) name!: string;
+  /** A way of the squad's own by its label. */
+  @IsText(120, { each: true })
+  @ArrayMaxSize(24, { message: "a line has 24 tricks at most" })
+  @ArrayMinSize(1, { message: "a line has a trick" })
+  @IsArray({ message: "tricks are missing" })
+  tricks!: string[];
+  @ValidateIf(({ brokeAt }: LineTryInput) => brokeAt !== null)
+  @Max(23, { message: "brokeAt is the place of a trick" })
+  @Min(0, { message: "brokeAt is the place of a trick" })
+  @IsInt({ message: "brokeAt is the place of a trick" })
+  brokeAt!: number | null;
+}
+
 export class LogAttemptInput {
   @IsId() id!: string;
   @IsId() sessionId!: string;
@@ -52,6 +74,7 @@ export class LogAttemptInput {
   @Min(1, { message: "pack is 1 to 200" })
   @IsInt({ message: "pack is 1 to 200" })
   pack?: number | null;
+  @IsOptional() @IsPart(() => LineTryInput) line?: LineTryInput;
 }
 
 /** What a coach notes of a pilot in the field. */

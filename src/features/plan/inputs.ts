@@ -8,7 +8,6 @@ import {
   IsBoolean,
   IsInt,
   IsNumber,
-  IsObject,
   IsOptional,
   Max,
   Min,
@@ -18,7 +17,7 @@ import {
 import { blockKinds, dayAirRanges, places, type BlockKind, type Place } from "@/core";
 import type { BlockReason } from "@/contract";
 import { isBlockReason } from "@/server/files";
-import { IsId, IsOneOf, IsStepId, IsText } from "@/server/actions";
+import { IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
 
 const IsBlockReason = () =>
   ValidateBy({
@@ -68,11 +67,7 @@ export class SessionPilotInput {
   /** What the aircraft carries. */
   @IsOptional() @IsId() loadId?: string | null;
   /** What else is flown, in order; left out where it is the one step. */
-  @IsOptional()
-  @IsObject({ message: "the plan is not one" })
-  @ValidateNested()
-  @Type(() => PilotPlanInput)
-  plan?: PilotPlanInput;
+  @IsOptional() @IsPart(() => PilotPlanInput) plan?: PilotPlanInput;
 }
 
 export class StartSessionInput {

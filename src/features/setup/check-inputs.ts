@@ -14,7 +14,7 @@ import {
   ValidateNested,
 } from "class-validator";
 import { checkFindings, defectKinds, mounts, type CheckFindings, type DefectKind, type Mount } from "@/contract";
-import { IsId, IsOneOf, IsText } from "@/server/actions";
+import { IsId, IsOneOf, IsPart, IsText } from "@/server/actions";
 
 const LONGEST_WHAT = 200;
 const TILT = "a reading is 0 to 90°";
@@ -35,9 +35,7 @@ export class DefectInput {
 export class CheckFlightInput {
   @IsId() id!: string;
   @IsId() aircraftId!: string;
-  @ValidateNested()
-  @Type(() => FindingsInput)
-  found!: FindingsInput;
+  @IsPart(() => FindingsInput) found!: FindingsInput;
   @ArrayMaxSize(10, { message: "10 defects at most" })
   @IsArray({ message: "defects are missing" })
   @ValidateNested({ each: true })

@@ -31,7 +31,8 @@ export const squadActions = {
     AddPilotInput,
     ({ squadId }) => [need("coach", "squad", squadId)],
     async (pilot) => {
-      await inTransaction((transaction) => insertPilot(transaction, pilot, new Date()));
+      const settingsFrozen = pilot.settingsFrozen ?? false;
+      await inTransaction((transaction) => insertPilot(transaction, { ...pilot, settingsFrozen }, new Date()));
     },
   ),
 

@@ -1,8 +1,8 @@
 import { typedNumber } from "@/contract";
 import "reflect-metadata";
 import { applyDecorators } from "./apply-decorators";
-import { IsIn, IsString, IsUUID, Length, Matches, MaxLength, ValidateBy } from "class-validator";
-import { Transform } from "class-transformer";
+import { IsIn, IsObject, IsString, IsUUID, Matches, MaxLength, ValidateBy, ValidateNested } from "class-validator";
+import { Transform, Type } from "class-transformer";
 
 const trimmed = Transform(({ value }: { value: unknown }) => (typeof value === "string" ? value.trim() : value));
 
@@ -21,19 +21,23 @@ export const IsName = () =>
   applyDecorators(
     trimmed,
     ValidateBy({
-      name: "oneScript",
+      name: "name",
       validator: {
-        validate: (value: unknown) => typeof value !== "string" || !looksLikeAnother(value),
-        defaultMessage: () => "$property mixes letters of two alphabets in one word; write it in one",
+        validate: (value: unknown) => typeof value !== "string" || faultOfName(value) === null,
+        defaultMessage: (asked) => `$property ${faultOfName(String(asked?.value))}`,
       },
     }),
-    // Also what is not seen, or turns the writing round: two names that look alike are one too many.
-    Matches(/^[^<>\p{Cc}\p{Cs}\p{Cf}\u115f\u1160\u3164\uffa0]*$/u, {
-      message: "$property may not hold < or >, control or invisible characters",
-    }),
-    Length(1, 80, { message: "$property wants 1 to 80 characters" }),
     IsString({ message: "$property is not text" }),
   );
+
+/** What keeps a text from being a name, after "The name"; null for one that is. */
+export function faultOfName(name: string): string | null {
+  if (name.length === 0 || name.length > 80) return "wants 1 to 80 characters";
+  // Also what is not seen, or turns the writing round: two names that look alike are one too many.
+  if (!/^[^<>\p{Cc}\p{Cs}\p{Cf}\u115f\u1160\u3164\uffa0]*$/u.test(name))
+    return "may not hold < or >, control or invisible characters";
+  return looksLikeAnother(name) ? "mixes letters of two alphabets in one word; write it in one" : null;
+}
 
 /** Alphabets whose letters look alike. */
 const alike = [/\p{Script=Latin}/u, /\p{Script=Cyrillic}/u, /\p{Script=Greek}/u];
@@ -53,6 +57,10 @@ export const IsText = (longest: number, options: { readonly each?: boolean } = {
 
 /** The key of a step; whether the squad's syllabus has it is for the action to say. */
 export const IsStepId = () => Matches(/^[a-z0-9-]{2,40}$/, { message: "$property is no key of a step" });
+
+/** An input within an input; `ValidateNested` alone lets nothing at all and an empty list through. */
+export const IsPart = (cls: () => new () => object) =>
+  applyDecorators(Type(cls), ValidateNested(), IsObject({ message: "$property is missing" }));
 
 /** One of a fixed set of words. */
 export const IsOneOf = (words: readonly string[]) =>

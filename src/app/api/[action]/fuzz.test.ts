@@ -99,15 +99,18 @@ interface InputClass {
   new (): object;
 }
 
-/** An input of an action: each field of its class left out, right by name, or anything. */
-function inputOf(cls: InputClass): Record<string, unknown> {
-  const fields = new Set(
+const fieldsOf = (cls: InputClass) => [
+  ...new Set(
     getMetadataStorage()
       .getTargetValidationMetadatas(cls, "", false, false)
       .map(({ propertyName }) => propertyName),
-  );
+  ),
+];
+
+/** An input of an action: each field of its class left out, right by name, or anything. */
+function inputOf(cls: InputClass): Record<string, unknown> {
   const input: Record<string, unknown> = {};
-  for (const field of fields) {
+  for (const field of fieldsOf(cls)) {
     const luck = random();
     if (luck < 0.08) continue;
     input[field] = luck < 0.5 ? fitting(field) : grown(3);
@@ -180,6 +183,48 @@ async function taken(cls: InputClass, body: string): Promise<boolean> {
     return false;
   }
 }
+
+const { defaultMetadataStorage } = jest.requireActual<typeof import("class-transformer/types/storage")>(
+  "class-transformer/cjs/storage",
+);
+
+/** An input that a class takes, as far as its decorators tell: inputs within it whole, lists with one of theirs, nothing that may be left out. */
+function wholeOf(cls: InputClass): Record<string, unknown> {
+  const all = getMetadataStorage().getTargetValidationMetadatas(cls, "", false, false);
+  return Object.fromEntries(
+    fieldsOf(cls).map((field) => {
+      const asked = new Map(
+        all.filter(({ propertyName }) => propertyName === field).map((one) => [one.name ?? one.type, one.constraints]),
+      );
+      const part = defaultMetadataStorage.findTypeMetadata(cls, field)?.typeFunction() as InputClass | undefined;
+      if (asked.has("conditionalValidation")) return [field, undefined];
+      if (part) return [field, asked.has("isArray") ? [wholeOf(part)] : wholeOf(part)];
+      if (asked.has("isIn")) return [field, (asked.get("isIn") as unknown[][])[0][0]];
+      if (asked.has("isBoolean")) return [field, true];
+      if (asked.has("isNumber") || asked.has("isInt")) return [field, Number(asked.get("min")?.[0] ?? 1)];
+      if (asked.has("isMoment")) return [field, Date.now()];
+      return [field, asked.has("isString") ? "four plain words here" : fitting(field)];
+    }),
+  );
+}
+
+it("no action fails for a field left out, empty, or holding nothing of what belongs in it", async () => {
+  const failures: string[] = [];
+  let whole = 0;
+  for (const name of names) {
+    const cls = findAction(name)!.input as InputClass;
+    const fields = fieldsOf(cls);
+    if (await taken(cls, JSON.stringify(wholeOf(cls)))) whole++;
+    for (const field of fields)
+      for (const wrong of [undefined, null, [], [[]], {}, [{}], [null], ""]) {
+        const input = { ...wholeOf(cls), [field]: wrong };
+        const status = await send(name, JSON.stringify(input));
+        if (status >= 500) failures.push(`${status} ${name} ${field} ${JSON.stringify(wrong)}`);
+      }
+  }
+  expect(failures).toEqual([]);
+  expect(whole).toBeGreaterThan(0.6 * names.length);
+}, 300_000);
 
 it(
   `${INPUTS} inputs are never a failure of the server, and what a class refuses is never stored`,
