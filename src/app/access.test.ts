@@ -7,6 +7,7 @@ import { builtInSyllabus } from "@/syllabus";
 import { signedInBy, type SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
 import { longPunch } from "@/server/testing/long-punch";
+import { twoTricks } from "@/server/testing/two-tricks";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./api/[action]/registry";
 import { POST } from "./api/[action]/route";
@@ -66,7 +67,7 @@ const made = Object.fromEntries(
       "tap",
       "ownTap",
     ],
-    ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant"],
+    ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant", "line"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -147,6 +148,8 @@ beforeAll(async () => {
   await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
   await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
   await done("add-variant", { id: made.variant, squadId: made.squad, pilotIds: [made.odo], document: longPunch });
+  await done("add-line", { id: made.line, squadId: made.squad, siteId: null, document: twoTricks });
+  await done("give-line", { id: made.line, pilotId: made.odo, given: true });
   await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
   await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
   const links: readonly (readonly [Role, string, string, object])[] = [
@@ -204,6 +207,17 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "edit-variant": [coaches, () => ({ id: made.variant, version: 1, pilotIds: [], document: longPunch })],
   "remove-variant": [coaches, () => ({ id: made.variant })],
   "restore-variant": [coaches, () => ({ id: made.variant })],
+  "check-line": [everyCoach, () => ({ document: twoTricks })],
+  // Reads nobody's record: what is set is what was sent.
+  "line-paper": [members, () => ({ document: twoTricks, flown: {}, units: "metric" })],
+  "add-line": [coaches, () => ({ id: newId(), squadId: made.squad, siteId: null, document: twoTricks })],
+  "save-line": [
+    coaches,
+    () => ({ id: made.line, version: 1, siteId: null, document: { ...twoTricks, name: "Other" } }),
+  ],
+  "give-line": [coaches, () => ({ id: made.line, pilotId: made.odo, given: true })],
+  "remove-line": [coaches, () => ({ id: made.line })],
+  "restore-line": [coaches, () => ({ id: made.line })],
   "keep-start-height": [
     everyCoach,
     () => ({
@@ -344,6 +358,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/lab/page.tsx": [withPilot, ofOdo],
   "(desk)/lab/choreographer/page.tsx": [coaches, ofOdo],
   "(desk)/layout.tsx": [members, () => ({})],
+  "(desk)/lines/page.tsx": [withPilot, () => ({ search: { pilot: made.odo, line: made.line } })],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
   "(desk)/records/page.tsx": [everyCoach, () => ({})],

@@ -1,8 +1,9 @@
 import { loadSquad, type SquadRow } from "@/features/squad";
-import { DAY_MS } from "@/core";
+import { tricksOf, tryResult } from "@/contract";
+import { airframePresets, CALM_AIR, DAY_MS, flyLineWorkedOut, lineEvidence, lineFaults, lineFreezes } from "@/core";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { loadProgress } from "@/server/progress";
-import { listCoaches, listPilots } from "@/server/repositories";
+import { listCoaches, listLines, listLineTries, listPilots, listSites } from "@/server/repositories";
 import { builtInSyllabus, findStep, standingAt } from "@/syllabus";
 import { adviceWords } from "@/words";
 import { loadDemo } from "../../scripts/demo-data/load";
@@ -66,3 +67,29 @@ it("advises rest on the evening on which crashes pile up, and no more after a ni
     standingAt(findStep(builtInSyllabus, "flip-one-move")!, { ...progress, setupId: null, nowMs }).advice.kind;
   expect([at(last + 60_000), at(last + DAY_MS)]).toEqual(["rest", "step-back"]);
 });
+
+it("the camp's lines hold but for those that tell of a limit, and one breaks at the same joint try after try", async () => {
+  const { pilots } = await import("../../scripts/demo-data/camp");
+  const { settings } = pilots.find(({ name }) => name === "Corvin Haldt")!.aircraft[0].setups.at(-1)!;
+  const { airframe } = airframePresets["five-inch-freestyle"];
+  const corvin = (await listPilots(who as never)).find(({ name }) => name === "Corvin Haldt")!;
+  const lines = await listLines([corvin.squadId]);
+  const sites = await listSites([corvin.squadId]);
+  const told: Record<string, readonly string[]> = {};
+  for (const { name, siteId, line: kept } of lines) {
+    const line = { id: name, label: name, ...kept };
+    const { flight } = flyLineWorkedOut(line, airframe, settings, CALM_AIR);
+    const wantsM = lineFreezes(line, airframe, settings, CALM_AIR)?.wantsM;
+    const site = sites.find(({ id }) => id === siteId)!;
+    const faults = lineFaults(flight, line.items.length, { wantsM, ceilingM: site.ceilingM, roomM: 2 * site.roomM });
+    if (faults.length > 0) told[name] = [...new Set(faults.map(({ kind }) => kind))].sort();
+  }
+  expect(told).toEqual({
+    "Yard there and back": ["over-ceiling", "over-room", "too-low"],
+    "Down to the dyke": ["too-low"],
+  });
+  const { id, line } = lines.find(({ name }) => name === "Windmill hang")!;
+  const tries = (await listLineTries([corvin.id], id)).map(tryResult);
+  const { weakest } = lineEvidence(tries, tricksOf(line.items).length);
+  expect(tricksOf(line.items)[weakest!]).toBe("hang-left");
+}, 120_000);

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { v7 as newId } from "uuid";
-import { tallyAfter, tallyBegun, type ActionInput, type FieldAction, type TallyData } from "@/contract";
+import { tallyAfter, tallyBegun, type ActionInput, type FieldAction, type TallyData, type LineTry } from "@/contract";
 import { airframePresets, firstSettings, outcomes } from "@/core";
 import type { SignedInCoach } from "@/server/accounts";
 import {
@@ -65,12 +65,13 @@ interface Move {
   readonly kind: FieldAction["action"];
   readonly which: number;
   readonly pilotId: string;
-  readonly step: "flip-slow" | "roll-pure" | "hang";
+  readonly step: "flip-slow" | "roll-pure" | "hang" | "lines";
   readonly outcome: (typeof outcomes)[number];
   readonly faults: readonly string[];
+  readonly line: LineTry | undefined;
 }
-const directions = { "flip-slow": "back", "roll-pure": "left", hang: "" } as const;
-const faultsOf = { "flip-slow": "sky-at-stop", "roll-pure": "", hang: "" } as const;
+const directions = { "flip-slow": "back", "roll-pure": "left", hang: "", lines: "two" } as const;
+const faultsOf = { "flip-slow": "sky-at-stop", "roll-pure": "", hang: "", lines: "" } as const;
 
 const kinds: readonly FieldAction["action"][] = [
   "begin-session",
@@ -87,6 +88,7 @@ const kinds: readonly FieldAction["action"][] = [
   "let-go",
   "check-aircraft",
 ];
+const aLine = { id: newId(), version: 2, name: "Flip and roll", tricks: ["flip-slow-back", "roll-pure-left"] };
 const move: fc.Arbitrary<Move> = fc.record({
   kind: fc.oneof(
     { weight: 3, arbitrary: fc.constant("log-attempt" as const) },
@@ -94,9 +96,10 @@ const move: fc.Arbitrary<Move> = fc.record({
   ),
   which: fc.nat(5),
   pilotId: fc.constantFrom(odo, ida),
-  step: fc.constantFrom("flip-slow" as const, "roll-pure" as const, "hang" as const),
+  step: fc.constantFrom("flip-slow" as const, "roll-pure" as const, "hang" as const, "lines" as const),
   outcome: fc.constantFrom(...outcomes),
   faults: fc.constantFrom([], ["sky-at-stop"]),
+  line: fc.constantFrom(undefined, { ...aLine, brokeAt: null }, { ...aLine, brokeAt: 1 }),
 });
 
 /** What is sent for a move: taps are made anew, the rest speaks of one that was made. */
@@ -119,7 +122,16 @@ function doneBy(
     case "log-attempt":
       return {
         action: kind,
-        input: { id: newId(), sessionId, pilotId, stepId: step, direction: directions[step], outcome, flownAtMs: atMs },
+        input: {
+          id: newId(),
+          sessionId,
+          pilotId,
+          stepId: step,
+          direction: directions[step],
+          outcome,
+          flownAtMs: atMs,
+          ...(step === "lines" && move.line && { line: move.line }),
+        },
       };
     case "set-faults":
       return {

@@ -1,5 +1,6 @@
 import type { AttemptMeasure, Measurement, Outcome, Place, Settings, SquadRules, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
+import type { LineDocument, LineTry } from "./lines";
 import type {
   CheckFindings,
   DefectKind,
@@ -74,6 +75,12 @@ interface PlannedFields extends Id {
 }
 interface VariantFields extends Id {
   readonly pilotIds: readonly string[];
+  /** A file: checked by its schema on the server. */
+  readonly document: unknown;
+}
+interface LineFields extends Id {
+  /** Where it is flown; null for anywhere. */
+  readonly siteId: string | null;
   /** A file: checked by its schema on the server. */
   readonly document: unknown;
 }
@@ -246,6 +253,8 @@ interface SessionActions {
       /** By the device's clock. */
       readonly flownAtMs: number;
       readonly pack?: number | null;
+      /** Where a line was flown. */
+      readonly line?: LineTry;
     }
   >;
   /** Takes a pilot of the squad into a session, or in again. */
@@ -321,6 +330,18 @@ interface TeachingActions {
   "edit-variant": Does<VariantFields & Versioned>;
   "remove-variant": Does<Id>;
   "restore-variant": Does<Id>;
+  "check-line": Does<{ readonly document: unknown }, { readonly document: LineDocument }>;
+  "add-line": Does<LineFields & { readonly squadId: string }>;
+  "save-line": Does<LineFields & Versioned>;
+  /** One page, as base64, of what the browser has flown. */
+  "line-paper": Does<
+    { readonly document: unknown; readonly flown: unknown; readonly units: "metric" | "imperial" },
+    { readonly pdf: string }
+  >;
+  /** To a pilot, or back from one. */
+  "give-line": Does<Id & { readonly pilotId: string; readonly given: boolean }>;
+  "remove-line": Does<Id>;
+  "restore-line": Does<Id>;
 }
 
 /** Everything that can be asked of the server: each action's name, its input and its output. */

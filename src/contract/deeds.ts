@@ -8,7 +8,7 @@ export type BinnedThing =
   | { readonly thing: "note" }
   | { readonly thing: "aircraft"; readonly name: string }
   | { readonly thing: "site"; readonly name: string }
-  | { readonly thing: "variant"; readonly name: string }
+  | { readonly thing: "variant" | "line"; readonly name: string }
   | { readonly thing: "attempt"; readonly step: string; readonly outcome: Outcome };
 
 /** What somebody did, as the trail keeps it. Names are those of the moment; things of one pilot name the pilot too. */
@@ -41,7 +41,10 @@ export type DeedDone =
       readonly changes: readonly SyllabusChange[];
       readonly more: number;
     }
-  | { readonly kind: "added-variant" | "changed-variant"; readonly name: string; readonly flownBy: readonly string[] };
+  | { readonly kind: "added-variant" | "changed-variant"; readonly name: string; readonly flownBy: readonly string[] }
+  /** A line of tricks, in its first or a later version. */
+  | { readonly kind: "saved-line"; readonly name: string; readonly number: number }
+  | { readonly kind: "gave-line" | "took-line-back"; readonly name: string };
 
 export type DeedKind = DeedDone["kind"];
 

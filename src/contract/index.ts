@@ -3,6 +3,7 @@ export * from "./day-of-session";
 export * from "./deeds";
 export * from "./field-actions";
 export * from "./field-squad";
+export * from "./lines";
 export * from "./records";
 export * from "./sent-syllabi";
 export * from "./tally";

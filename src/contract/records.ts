@@ -12,6 +12,7 @@ import type {
   Settings,
   SquadRules,
 } from "@/core";
+import type { LineTry } from "./lines";
 import type { OfferReason, OwnVariant, School, StepRefusal } from "@/syllabus";
 
 export type Grip = "thumbs" | "pinch" | "hybrid";
@@ -273,6 +274,8 @@ export interface LoggedAttempt extends Attempt {
   readonly minutes: number | null;
   readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
   readonly faults: readonly string[];
+  /** Left out where no line was flown. */
+  readonly line?: LineTry;
   readonly undone: boolean;
 }
 
@@ -369,7 +372,7 @@ export type SquadVariant = OwnVariant & {
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
 export type BinnedKind =
-  "squad" | "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant";
+  "squad" | "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant" | "line";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {

@@ -2,6 +2,7 @@ import "server-only";
 import {
   toBeChecked,
   type Aircraft,
+  type FieldLine,
   type Pilot,
   type PlannedBlock,
   type SessionPilot,
@@ -12,7 +13,7 @@ import {
 import { entryOf } from "@/core";
 import { currentStepOf, routeOf } from "@/syllabus";
 import { loadProgressBriefly, type Progress } from "./progress";
-import { aircraftOfSetups, latestSetups, listAircraft } from "./repositories";
+import { aircraftOfSetups, fieldLinesOf, latestSetups, listAircraft } from "./repositories";
 
 /** What pilots are shown from in the field. */
 export interface FieldKnown {
@@ -23,6 +24,8 @@ export interface FieldKnown {
   readonly setups: ReadonlyMap<string, Setup>;
   /** Aircraft by the id of any of their setups. */
   readonly aircraftOf: ReadonlyMap<string, string>;
+  /** Given to each. */
+  readonly lines: ReadonlyMap<string, readonly FieldLine[]>;
 }
 
 /** What some pilots are shown from, with what they flew lately at more steps where those are asked for, by pilot id. */
@@ -31,13 +34,14 @@ export async function loadFieldPilots(
   alsoSteps: ReadonlyMap<string, ReadonlySet<string>> = new Map(),
 ): Promise<FieldKnown> {
   const ids = pilots.map(({ id }) => id);
-  const [progress, aircraft, setups, aircraftOf] = await Promise.all([
+  const [progress, aircraft, setups, aircraftOf, lines] = await Promise.all([
     loadProgressBriefly(pilots, Date.now(), alsoSteps),
     listAircraft(ids),
     latestSetups(ids),
     aircraftOfSetups(ids),
+    fieldLinesOf(ids),
   ]);
-  return { pilots, progress, aircraft, setups, aircraftOf };
+  return { pilots, progress, aircraft, setups, aircraftOf, lines };
 }
 
 const fleetOf = ({ aircraft }: FieldKnown, pilotId: string) => aircraft.filter((one) => one.pilotId === pilotId);
@@ -61,6 +65,7 @@ export function fieldPilot(known: FieldKnown, member: SessionPilot): Omit<TallyP
     rules: own.rules,
     currentStepId: currentStepOf(own)?.id ?? null,
     signedOff: [...own.signedOff],
+    lines: entryOf(known.lines, pilotId),
   };
 }
 

@@ -8,6 +8,7 @@ export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, side
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
+export { lineDirection, LINES_STEP } from "./lines";
 export { lessonOf } from "./lesson";
 export type { LessonPart, LessonState } from "./lesson";
 export { mostSeenFault } from "./most-seen";
@@ -35,7 +36,7 @@ export type { BrokenLimit, LeftOut, SiteLimits, SiteRefusal, StepRefusal } from 
 export { settingsProposals, settingsToBegin, usualAt, usualTilt, settingsSchoolOf } from "./stage-settings";
 export type { Hands, SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";
-export { directionWords, findTrick, trickOf, tricks } from "./tricks";
-export type { MeasureName, Trick, TrickVariant } from "./tricks";
+export { directionWords, findTrick, flownBy, trickOf, tricks } from "./tricks";
+export type { FlownBy, MeasureName, Trick, TrickVariant } from "./tricks";
 export { families, routes } from "./types";
 export type { Direction, Family, Fault, FlownAs, Route, Skill, Step, StepWants, SyllabusDocument } from "./types";

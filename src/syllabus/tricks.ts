@@ -351,3 +351,21 @@ export function trickOf(id: string): Trick {
   if (!trick) throw new DomainError("trick", id, "a trick of the syllabus");
   return trick;
 }
+
+/** A trick as a recipe flies it. */
+export interface FlownBy {
+  readonly trick: Trick;
+  readonly variant: TrickVariant;
+  readonly direction: string;
+}
+
+const byRecipe: ReadonlyMap<string, FlownBy> = new Map(
+  tricks.flatMap((trick) =>
+    trick.variants.flatMap((variant) =>
+      Object.entries(variant.recipes).map(([direction, recipe]) => [recipe, { trick, variant, direction }] as const),
+    ),
+  ),
+);
+
+/** The trick that a built-in recipe flies, by the recipe's id; undefined for one that there is not. */
+export const flownBy = (recipeId: string): FlownBy | undefined => byRecipe.get(recipeId);

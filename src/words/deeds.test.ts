@@ -8,6 +8,7 @@ const things: readonly BinnedThing[] = [
   { thing: "aircraft", name: "Plank" },
   { thing: "site", name: "Upper pans" },
   { thing: "variant", name: "Long punch" },
+  { thing: "line", name: "Over the bar" },
   { thing: "attempt", step: "Hang", outcome: "rough" },
 ];
 /** One of every kind: a new kind does not compile until it stands here. */
@@ -48,6 +49,9 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "saved-syllabus": { kind: "saved-syllabus", number: 3, reason: "shorter", changes: [{ kind: "stages" }], more: 0 },
   "added-variant": { kind: "added-variant", name: "Long punch", flownBy: [] },
   "changed-variant": { kind: "changed-variant", name: "Long punch", flownBy: ["Odo Fenn"] },
+  "saved-line": { kind: "saved-line", name: "Over the bar", number: 2 },
+  "gave-line": { kind: "gave-line", name: "Over the bar" },
+  "took-line-back": { kind: "took-line-back", name: "Over the bar" },
 };
 const said = Object.values(everyKind).map((done) => deedWords({ done, pilotName: null }));
 

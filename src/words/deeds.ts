@@ -87,6 +87,12 @@ function doneWords(done: DeedDone): string {
       const flown = done.flownBy.length > 0 ? `, flown by ${done.flownBy.join(", ")}` : "";
       return `${done.kind === "added-variant" ? "added" : "changed"} the way "${done.name}" to fly a trick${flown}`;
     }
+    case "saved-line":
+      return `saved the line "${done.name}", version ${done.number}`;
+    case "gave-line":
+      return `gave out the line "${done.name}"`;
+    case "took-line-back":
+      return `took back the line "${done.name}"`;
   }
 }
 
@@ -104,6 +110,8 @@ function thingWords(one: BinnedThing): string {
       return `the site ${one.name}`;
     case "variant":
       return `the way "${one.name}" to fly a trick`;
+    case "line":
+      return `the line "${one.name}"`;
     case "attempt":
       return `an attempt (${lower(one.step)}, ${one.outcome})`;
   }

@@ -7,6 +7,18 @@ export { deedWords } from "./deeds";
 export { checkQuestions, defectWords } from "./defects";
 export { evidenceWords, judgedByWords } from "./evidence";
 export { lessonWords } from "./lesson";
+export { failureWords } from "./failures";
+export {
+  headingText,
+  joinWords,
+  lineFaultWords,
+  lineItemName,
+  lineReasonWords,
+  lineTryWords,
+  styleNames,
+  styleWords,
+  trickName,
+} from "./lines";
 export { countWords, markWords, measureSides, measureWords, placeWords, unitOf } from "./marks";
 export { chancePercent, counted, percent, percentRange } from "./numbers";
 export { outlookWords } from "./outlook";

@@ -9,5 +9,6 @@ export const chancePercent = (chance: number): string =>
 export const percentRange = ({ low, high }: { readonly low: number; readonly high: number }): string =>
   `${Math.round(100 * low)}–${Math.round(100 * high)} %`;
 
-/** A number of things: "1 pack", "2 packs". */
-export const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? "" : "s"}`;
+/** A number of things: "1 pack", "2 packs", "2 tries". */
+export const counted = (count: number, noun: string, nouns = `${noun}s`): string =>
+  `${count} ${count === 1 ? noun : nouns}`;

@@ -6,6 +6,7 @@ import {
   requireMeasurement,
   requireSettings,
   firstSettings,
+  requireLine,
 } from "@/core";
 import { refusedWords } from "./refused-field";
 
@@ -54,5 +55,17 @@ it("says figures in the units chosen, and a sentence of its own by the field's n
   expect(refusedWords(new Error("the worker broke"))).toBe("the worker broke");
   expect(refusedWords(new DomainError("ghostStrengthMps", 3, "", undefined, [1, 2]))).toBe(
     "Ghost strength is 3 m/s; 1 to 2 m/s can be taken",
+  );
+});
+
+it("of a line says first which of its items it is about", () => {
+  const line = (item: unknown) => ({
+    ...{ id: "line", label: "Line", start: { kind: "hover" } as const, headingDeg: 0, anchors: [] },
+    items: [{ kind: "trick", recipe: "hang-left" }, item] as never,
+  });
+  const words = (item: unknown) => refusedWords(refusal(() => requireLine(line(item))));
+  expect(words({ kind: "trick", recipe: "roll-nowhere" })).toMatch(/^Item 2: Recipe is "roll-nowhere"/);
+  expect(words({ kind: "join", join: { kind: "on", m: 10_000 } })).toMatch(
+    /^Item 2: .*10000 m; 0.5 to 300 m can be taken$/,
   );
 });

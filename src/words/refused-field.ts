@@ -4,6 +4,10 @@ import { entryIn, type Quantity, type UnitSystem } from "./quantity";
 
 /** What a field is called, and what it is a figure of, by the last part of its path. */
 const known: Readonly<Record<string, readonly [name: string, quantity?: Quantity]>> = {
+  // Of joins.
+  m: ["distance", "length"],
+  s: ["time", "time"],
+  mps: ["speed", "speed"],
   massKg: ["weight", "mass"],
   thrustToWeight: ["thrust over weight"],
   command: ["throttle to the motors", "share"],
@@ -77,9 +81,12 @@ const figure = (value: number, quantity: Quantity | null, units: UnitSystem) =>
 export function refusedWords(error: Error, units: UnitSystem = "metric"): string {
   if (!(error instanceof DomainError)) return error.message;
   if (error.cause instanceof DomainError) return `${error.message} ${refusedWords(error.cause, units)}.`;
-  const { field, value, range, message } = error;
+  const { value, range, message } = error;
+  // Of a line: which of its items it is about comes first.
+  const [, item, field] = /^items\[(\d+)\]\.(.*)$/s.exec(error.field) ?? [null, null, error.field];
+  const of = item === null ? "" : `Item ${Number(item) + 1}: `;
   const { name, quantity } = named(field);
-  if (range === null) return inPlace(message, field, name);
+  if (range === null) return of + inPlace(message.replace(/^(item \d+: |items\[\d+\]\.)/, ""), field, name);
   const symbol = quantity === null ? "" : entryIn(quantity, units).symbol;
   const unit = symbol === "" ? "" : symbol === "°" ? symbol : ` ${symbol}`;
   const ends = range.map((end) => figure(end, quantity, units));
@@ -88,7 +95,7 @@ export function refusedWords(error: Error, units: UnitSystem = "metric"): string
     value === null || value === undefined || typeof value === "object" || !Number.isFinite(number)
       ? "is no number"
       : `is ${figure(number, quantity, units)}${unit}`;
-  return `${capital(name)} ${is}; ${ends[0]} to ${ends[1]}${unit} can be taken`;
+  return `${of}${capital(name)} ${is}; ${ends[0]} to ${ends[1]}${unit} can be taken`;
 }
 
 /** A sentence of its own, with the field called by its name; one that names a place in a file is left as it is. */

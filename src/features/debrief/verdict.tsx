@@ -113,7 +113,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
       </Box>
       {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
         <Typography sx={{ fontSize: "0.9rem" }}>
-          {capital(names[imbalance.better])} is the better side with{" "}
+          {capital(names[imbalance.better])} goes better, with{" "}
           <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
           <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>

@@ -22,7 +22,7 @@ import {
   takeIn,
   updateAttempt,
 } from "@/server/repositories";
-import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
+import { LINES_STEP, builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
 import { byServerClock } from "@/server/device-clock";
 import {
   AtMomentInput,
@@ -90,7 +90,11 @@ export const fieldActions = {
     LogAttemptInput,
     // The pilot may have moved to another squad since the session.
     ({ sessionId, pilotId }) => [need("keeper", "session", sessionId), need("reader", "pilot", pilotId)],
-    async ({ id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null }, _, { deviceNowMs }) => {
+    async (
+      { id, sessionId, pilotId, stepId, direction, outcome, flownAtMs, pack = null, line },
+      _,
+      { deviceNowMs },
+    ) => {
       const session = there(await findSession(sessionId), "That session");
       const member = session.pilots.find((one) => one.pilotId === pilotId);
       if (!member) throw badField("pilotId", "That pilot does not fly in this session.");
@@ -99,6 +103,9 @@ export const fieldActions = {
       if (!step && !plannedFor(member, stepId)) throw badField("stepId", "That step is not in the squad's syllabus.");
       if (step && !step.directions.some((one) => one.id === direction))
         throw badField("direction", "That step is not flown in this direction.");
+      if (line && stepId !== LINES_STEP) throw badField("line", "Lines are flown at the step of lines only.");
+      if (line && (line.brokeAt ?? 0) >= line.tricks.length)
+        throw badField("line.brokeAt", "That line has no such trick.");
       const atMs = byServerClock(flownAtMs, deviceNowMs, Date.now());
       await inTransaction(async (transaction) => {
         await setSessionBegun(transaction, sessionId, new Date(atMs));
@@ -116,6 +123,7 @@ export const fieldActions = {
           minutes: null,
           measured: {},
           faults: [],
+          ...(line && { line: { ...line } }),
           atMs,
         });
       });

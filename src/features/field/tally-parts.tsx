@@ -1,6 +1,6 @@
 "use client";
 
-import { capital } from "@/words";
+import { capital, lineTryWords } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -92,11 +92,14 @@ export function DirectionSwitch(props: {
 
 export function Target({
   outcome,
+  name = outcomeWords[outcome],
   count,
   ready,
   onTap,
 }: {
   outcome: Outcome;
+  /** What it is called here. */
+  name?: string;
   count: number;
   ready: boolean;
   onTap: () => void;
@@ -109,7 +112,7 @@ export function Target({
         navigator.vibrate?.(30);
         onTap();
       }}
-      aria-label={`${outcomeWords[outcome]}, ${count} so far`}
+      aria-label={`${name}, ${count} so far`}
       sx={(theme) => ({
         display: "flex",
         flexDirection: "column",
@@ -125,7 +128,7 @@ export function Target({
     >
       <OutcomeMark outcome={outcome} size={48} labelled={false} />
       <Box component="span" sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
-        {outcomeWords[outcome]}
+        {name}
       </Box>
       <span className="num" style={{ fontSize: "1.05rem" }}>
         {count}
@@ -218,7 +221,8 @@ export function TapList({
             </span>
             <OutcomeMark outcome={attempt.outcome} size={15} labelled={false} />
             <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
-              {outcomeWords[attempt.outcome].toLowerCase()}, {names[attempt.direction] ?? attempt.direction}
+              {outcomeWords[attempt.outcome].toLowerCase()},{" "}
+              {attempt.line ? lineTryWords(attempt.line) : (names[attempt.direction] ?? attempt.direction)}
               {attempt.faults.length > 0 && `: ${attempt.faults.map(faultName).join(", ")}`}
             </Box>
             <Button size="small" onClick={() => onUndo(attempt.id)} sx={{ minHeight: 56 }}>

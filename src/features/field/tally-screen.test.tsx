@@ -523,3 +523,50 @@ it("teaches one pilot live: the demonstration counts nothing, and the lesson goe
     "step",
   );
 });
+
+describe("a line", () => {
+  const line = (id: string, name: string, ...tricks: string[]) => ({ id, version: 3, name, tricks });
+  const lines = [
+    line("long", "Windmill hang", "flip-one-move-back", "roll-pure-left", "hang-left"),
+    line("short", "The first two", "flip-one-move-back", "roll-pure-right"),
+  ];
+  const show = () => {
+    const sent = fakeServer();
+    const pilots = [tallyPilot("odo", "Odo Fenn", ["lines"], { setupId: "setup", lines })];
+    renderScreen(<TallyScreen data={data({ pilots, session: { ...session, pilots: [session.pilots[0]] } })} />);
+    return sent;
+  };
+  const last = (sent: ReturnType<typeof fakeServer>) => sent.at(-1)?.input;
+
+  it("is tallied by one tap on the trick at which it broke, or through, and counts by its length", async () => {
+    const sent = show();
+    await userEvent.click(screen.getByRole("button", { name: "Broke at 3: Hang, left, 0 so far" }));
+    expect(screen.getByRole("button", { name: "Broke at 3: Hang, left, 1 so far" })).toBeVisible();
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(last(sent)).toMatchObject({
+      stepId: "lines",
+      direction: "three",
+      outcome: "bailed",
+      line: { ...lines[0], brokeAt: 2 },
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Through, 0 so far" }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(last(sent)).toMatchObject({ outcome: "clean", line: { id: "long", brokeAt: null } });
+    fireEvent.mouseDown(screen.getByRole("combobox", { name: "Line" }));
+    await userEvent.click(await screen.findByRole("option", { name: "The first two" }));
+    await userEvent.click(screen.getByRole("switch", { name: "Crashed" }));
+    await userEvent.click(
+      screen.getByRole("button", { name: "Crashed at 1: Flip in one movement, backward, 0 so far" }),
+    );
+    await waitFor(() => expect(sent).toHaveLength(3));
+    expect(last(sent)).toMatchObject({ direction: "two", outcome: "crashed", line: { id: "short", brokeAt: 0 } });
+    // A crash is said once.
+    expect(screen.getByRole("button", { name: /^Broke at 1/ })).toBeVisible();
+  });
+
+  it("is asked for at the step of lines only, and only of who was given one", () => {
+    renderScreen(<TallyScreen data={data({ pilots: [tallyPilot("odo", "Odo Fenn", ["lines"])] })} />);
+    expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeVisible();
+    expect(screen.queryByRole("combobox", { name: "Line" })).toBeNull();
+  });
+});

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback, useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { outcomes } from "@/core";
+import { outcomes, type Outcome } from "@/core";
 import { cueFor, directionNames } from "@/syllabus";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { outcomeWords } from "@/ui/marks/marks";
@@ -16,6 +16,7 @@ import type { BriefData } from "@/features/brief/client";
 import { VerdictLine } from "@/features/debrief/client";
 import { NoteDialog, useFieldNote } from "./field-notes";
 import type { FieldAction, LoggedAttempt, PropsFound, TallyData, TallyPilot } from "@/contract";
+import { LineTargets, useFieldLine, type FieldLineChoice } from "./line-targets";
 import { Measurements } from "./measurements";
 import { PackClock, packMinutes, usePack } from "./pack-clock";
 import { PilotSwitch } from "./pilot-switch";
@@ -27,6 +28,7 @@ import { BelowTargets, type Field, type PartProps } from "./tally-below";
 import { TallyHead } from "./tally-head";
 import { useFlownNow, useTaps, type FlownNow } from "./use-taps";
 import type { FlownStep } from "@/syllabus";
+import { lineTryWords } from "@/words";
 
 /** On a phone held across. */
 const whereLow = (sx: object) => ({ "@media (max-height: 480px)": sx });
@@ -61,8 +63,9 @@ export function Tally({
   const turns = useTurns(place, pack);
   const [checking, setChecking] = useState(false);
   const crashed = useCallback(() => setChecking(true), []);
-  const taps = useTaps(tally, field, place, now, pack, note, turns.next, crashed);
   const today = attempts.filter(({ pilotId }) => pilotId === pilot.id);
+  const line = useFieldLine(pilot, step?.id ?? null, today);
+  const taps = useTaps(tally, field, place, now, pack, note, turns.next, crashed, line?.line ?? null);
   const showBrief = brief ? () => setBriefShown(true) : null;
   return (
     <Box
@@ -92,6 +95,7 @@ export function Tally({
             today={today}
             now={{ ...now, step }}
             taps={taps}
+            line={line}
             onDirection={place.chooseDirection}
           />
         ) : (
@@ -224,13 +228,14 @@ function WhoAndWhat({
   );
 }
 
-/** Direction, the four outcomes, the faults and figures of the last attempt. */
+/** Direction and outcomes, or the tries at a line; the faults and figures of the last attempt. */
 function Targets({
   field: { act },
   pilot,
   today,
   now: { step, own, known, direction, last },
   taps,
+  line,
   onDirection,
 }: {
   field: Field;
@@ -239,39 +244,25 @@ function Targets({
   today: readonly LoggedAttempt[];
   now: FlownNow & { readonly step: FlownStep };
   taps: ReturnType<typeof useTaps>;
+  /** Flown instead of a trick in a direction. */
+  line: FieldLineChoice | null;
   onDirection: (id: string) => void;
 }) {
-  const ready = useHydrated();
   const fault = step.faults.find(({ id }) => id === last?.faults.at(-1));
   return (
     <>
-      <DirectionSwitch step={step} earlier={known.earlier} own={own} direction={direction} onChange={onDirection} />
+      {!line && (
+        <DirectionSwitch step={step} earlier={known.earlier} own={own} direction={direction} onChange={onDirection} />
+      )}
       {/* Where there is room for two columns the whole verdict stands beside it; where the screen is low, what is tapped comes first. */}
       <Box sx={{ display: { md: "none" }, minWidth: 0, ...whereLow({ order: 1 }) }}>
         <VerdictLine pilot={pilot} known={known} step={step} today={today} />
       </Box>
-      <Box
-        sx={{
-          flex: "1 0 auto",
-          display: "grid",
-          gridTemplateColumns: "1fr 1fr",
-          gridAutoRows: "1fr",
-          gap: 1,
-          minHeight: 240,
-          // A phone held across: all four in a row.
-          ...whereLow({ gridTemplateColumns: "repeat(4, 1fr)", minHeight: 120 }),
-        }}
-      >
-        {outcomes.map((outcome) => (
-          <Target
-            key={outcome}
-            outcome={outcome}
-            ready={ready}
-            count={own.filter((one) => one.outcome === outcome && one.direction === direction).length}
-            onTap={() => taps.tap(outcome)}
-          />
-        ))}
-      </Box>
+      {line ? (
+        <LineTargets choice={line} today={today} onTap={taps.tap} />
+      ) : (
+        <OutcomeTargets own={own} direction={direction} onTap={taps.tap} />
+      )}
       <FaultChips
         step={step}
         chosen={last?.faults ?? []}
@@ -300,6 +291,43 @@ function Targets({
         onSet={(values) => last && act({ action: "set-measured", input: { id: last.id, ...values } })}
       />
     </>
+  );
+}
+
+/** The four outcomes, one tap an attempt. */
+function OutcomeTargets({
+  own,
+  direction,
+  onTap,
+}: {
+  own: readonly LoggedAttempt[];
+  direction: string;
+  onTap: (outcome: Outcome) => void;
+}) {
+  const ready = useHydrated();
+  return (
+    <Box
+      sx={{
+        flex: "1 0 auto",
+        display: "grid",
+        gridTemplateColumns: "1fr 1fr",
+        gridAutoRows: "1fr",
+        gap: 1,
+        minHeight: 240,
+        // A phone held across: all four in a row.
+        ...whereLow({ gridTemplateColumns: "repeat(4, 1fr)", minHeight: 120 }),
+      }}
+    >
+      {outcomes.map((outcome) => (
+        <Target
+          key={outcome}
+          outcome={outcome}
+          ready={ready}
+          count={own.filter((one) => one.outcome === outcome && one.direction === direction).length}
+          onTap={() => onTap(outcome)}
+        />
+      ))}
+    </Box>
   );
 }
 
@@ -341,7 +369,7 @@ function TallyFoot({
     >
       <Button variant="outlined" disabled={!last} onClick={onUndo} sx={{ minHeight: 56, lineHeight: 1.2 }}>
         {last && step
-          ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${directionNames(step)[last.direction] ?? last.direction}`
+          ? `Undo: ${outcomeWords[last.outcome].toLowerCase()}, ${last.line ? lineTryWords(last.line) : (directionNames(step)[last.direction] ?? last.direction)}`
           : "Undo"}
       </Button>
       {tally.coaches && (

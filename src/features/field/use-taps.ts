@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { v7 as newId } from "uuid";
-import type { LoggedAttempt, TallyData, TallyStep } from "@/contract";
+import type { FieldLine, LoggedAttempt, TallyData, TallyStep } from "@/contract";
 import { outcomes, type Outcome } from "@/core";
-import { flownStep, type Step } from "@/syllabus";
+import { flownStep, lineDirection, type Step } from "@/syllabus";
 import { useKeys } from "@/ui/keys/keys";
 import { outcomeWords } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -46,10 +46,13 @@ export function useTaps(
   nextTurn: () => void,
   /** The aircraft is to be looked at. */
   crashed: () => void,
+  /** The line that is flown; null for a trick. */
+  line: FieldLine | null,
 ) {
   const { pilot } = place;
   const handlers = useMemo(() => {
-    const tap = (outcome: Outcome) => {
+    /** Of a line: at which of its tricks it broke; null where it was flown through, or nobody said. */
+    const tap = (outcome: Outcome, brokeAt: number | null = null) => {
       if (!step) return;
       act({
         action: "log-attempt",
@@ -58,8 +61,9 @@ export function useTaps(
           sessionId: session.id,
           pilotId: pilot.id,
           stepId: step.id,
-          direction,
+          direction: line ? lineDirection(step, line.tricks.length) : direction,
           outcome,
+          ...(line && { line: { ...line, brokeAt } }),
           flownAtMs: tapMoment(),
           pack: pack.sinceMs === null ? null : pack.number,
         },
@@ -89,6 +93,7 @@ export function useTaps(
     pilot.id,
     pilot.aircraft,
     crashed,
+    line,
     step,
     direction,
     last,

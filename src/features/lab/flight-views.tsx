@@ -2,30 +2,20 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import FormControlLabel from "@mui/material/FormControlLabel";
-import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
-import dynamic from "next/dynamic";
 import { memo, useMemo, useState } from "react";
-import {
-  edgesOf,
-  indexAt,
-  segmentInFrame,
-  type FlownTrick,
-  type Obstacle,
-  type Settings,
-  type SpeedMargin,
-  type Trace,
-} from "@/core";
+import { indexAt, type FlownTrick, type Obstacle, type Settings, type SpeedMargin, type Trace } from "@/core";
 import type { Pilot } from "@/contract";
 import type { Trick } from "@/syllabus";
 import { CameraView } from "@/ui/flight/camera-view";
 import { instructionsFor } from "@/ui/flight/choreography";
 import { HorizonRibbon } from "@/ui/flight/horizon-ribbon";
+import { InSpace } from "@/ui/flight/in-space";
 import { Measured } from "@/ui/flight/measured";
 import { PathView } from "@/ui/flight/path-view";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { FromTheSide } from "@/ui/flight/from-the-side";
+import { seenAt } from "@/ui/flight/seen-at";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { PickOne } from "@/ui/forms/pick-one";
@@ -37,8 +27,6 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { numeral, quantityText } from "@/words";
 import { FlightGraphs } from "./graphs";
 import { comparedInWords } from "./words";
-
-const Scene = dynamic(() => import("@/ui/flight/scene"), { ssr: false });
 
 const speeds = [1, 0.5, 0.25] as const;
 
@@ -196,15 +184,7 @@ function FromThePilot(props: {
 }) {
   const { trace, cursor, settings, stickMode, instructions, obstacles } = props;
   const now = cursor ?? 0;
-  const attitude = { w: trace.qw[now], x: trace.qx[now], y: trace.qy[now], z: trace.qz[now] };
-  const camera = { tiltDeg: settings.tiltDeg, ...settings.camera };
-  const here = { x: trace.northM[now], y: trace.eastM[now], z: -trace.heightM[now] };
-  const lines = obstacles.flatMap((one) =>
-    edgesOf(one).flatMap(([a, b]) => {
-      const seen = segmentInFrame(here, attitude, camera, a, b);
-      return seen ? [seen] : [];
-    }),
-  );
+  const { attitude, lines } = seenAt(trace, now, settings, obstacles);
   const current = instructions.filter((one) => one.startS <= trace.timeS[now]).at(-1);
   return (
     <Box sx={{ minWidth: 0 }}>
@@ -231,7 +211,6 @@ function FromThePilot(props: {
 function FromAboveAndInSpace(props: { trick: FlownTrick; ghost: Trace | null; cursor: number | null }) {
   const { trick, ghost, cursor } = props;
   const { trace, obstacles } = trick.flight;
-  const [turning, setTurning] = useState(false);
   return (
     <Box sx={{ minWidth: 0 }}>
       <Typography variant="h2">From above</Typography>
@@ -247,22 +226,7 @@ function FromAboveAndInSpace(props: { trick: FlownTrick; ghost: Trace | null; cu
         width={400}
         height={150}
       />
-      <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
-        <Typography variant="h2">In space</Typography>
-        <FormControlLabel
-          control={<Switch size="small" checked={turning} onChange={(_, on) => setTurning(on)} />}
-          label="turn it"
-        />
-      </Box>
-      <Box
-        sx={(theme) => ({ height: 260, border: `1.5px solid ${theme.tokens.ink}` })}
-        role="img"
-        aria-label="The path in space; drag to turn it"
-      >
-        <WhenSeen minHeight={257}>
-          <Scene trace={trace} obstacles={obstacles} ghost={ghost} cursor={cursor} turning={turning} />
-        </WhenSeen>
-      </Box>
+      <InSpace trace={trace} obstacles={obstacles} ghost={ghost} cursor={cursor} height={260} />
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import { isCoach, type SignedIn } from "@/server/accounts";
 import { toBeChecked, type Session, type Setup, type Aircraft, type PlannedSession, type Site } from "@/contract";
 import {
   countAttemptsIn,
+  fieldLinesOf,
   latestSetups,
   carrying,
   listAircraft,
@@ -54,6 +55,8 @@ export interface Candidate {
   readonly own: readonly OwnVariant[];
   /** From the coach's call to the stick, measured; null where it was not. */
   readonly reactionS: number | null;
+  /** Names of the lines given to the pilot. */
+  readonly lines: readonly string[];
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
 }
@@ -88,7 +91,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
     who.coachId === null ? [] : listSquads(who.coachId),
   ]);
   const squadIds = [...new Set(pilots.map(({ squadId }) => squadId))];
-  const [attempts, sites, planned, loads] = await Promise.all([
+  const [attempts, sites, planned, loads, lines] = await Promise.all([
     countAttemptsIn(
       sessions.map(({ id }) => id),
       pilotIds,
@@ -96,6 +99,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
     listSites(squadIds),
     plannedId === null ? [] : listPlanned(squadIds, new Date(nowMs - DAY_MS)),
     listLoads(aircraft.map(({ id }) => id)),
+    fieldLinesOf(pilotIds),
   ]);
   return {
     nowMs,
@@ -121,6 +125,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
         school,
         own: own.own,
         reactionS,
+        lines: entryOf(lines, id).map((line) => line.name),
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup

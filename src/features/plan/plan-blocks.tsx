@@ -10,7 +10,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { blockKinds, type BlockKind } from "@/core";
 import type { PlannedBlock } from "@/contract";
-import { findStep, stepName, type Syllabus } from "@/syllabus";
+import { findStep, LINES_STEP, stepName, type Syllabus } from "@/syllabus";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { useListener } from "@/ui/units/listener";
@@ -66,6 +66,13 @@ export function PlanBlocks({
           </SortableLine>
         ))}
       </SortableList>
+      {blocks.some(({ stepId }) => stepId === LINES_STEP) && (
+        <Typography sx={{ fontSize: "0.88rem" }}>
+          {one.lines.length > 0
+            ? `Lines to choose from in the field: ${one.lines.join(", ")}.`
+            : `No line is given to ${one.name} yet; give one under Lines, and the field asks where it broke.`}
+        </Typography>
+      )}
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2 }}>
         <Button
           size="small"

@@ -61,6 +61,7 @@ const data: PlanData = {
       school: {},
       own: [],
       reactionS: null,
+      lines: [],
       setups: [{ id: "v2", name: "Plank · setup 2", setupId: "v2", loadId: null, airframe, settings: firstSettings }],
       checkFirst: ["Plank"],
     },
@@ -76,6 +77,7 @@ const data: PlanData = {
       school: {},
       own: [],
       reactionS: null,
+      lines: [],
       setups: [],
       checkFirst: [],
     },
@@ -312,4 +314,19 @@ describe("the plan", () => {
     await userEvent.click(screen.getByRole("button", { name: "Prepare it for later" }));
     await waitFor(() => expect(sent[0]).toMatchObject({ action: "start-session", input: { prepared: true } }));
   });
+});
+
+it("says at the step of lines which lines the pilot has been given, or that there are none", async () => {
+  const [odo, ida] = data.candidates;
+  const at = (one: typeof odo, lines: readonly string[]) => ({
+    ...one,
+    lines,
+    currentStepId: "lines",
+    offers: [offer("main", "lines", [10])],
+  });
+  const candidates = [at(odo, ["Windmill hang", "The first two"]), at(ida, [])];
+  renderScreen(<PlanScreen data={{ ...data, candidates }} />, { address: "/session?pilot=odo" });
+  expect(await screen.findByText("Lines to choose from in the field: Windmill hang, The first two.")).toBeVisible();
+  await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
+  expect(await screen.findByText(/^No line is given to Ida Rook yet/)).toBeVisible();
 });

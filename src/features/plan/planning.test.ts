@@ -34,6 +34,7 @@ const candidate = (
   school: {},
   own: [],
   reactionS: null,
+  lines: [],
   checkFirst: [],
 });
 const flier = (id: string, packs: number, offers: readonly ReasonedOffer[], known?: readonly string[]): Flier => ({

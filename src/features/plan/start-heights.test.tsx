@@ -14,6 +14,7 @@ const one = {
   school: {},
   own: [],
   reactionS: null,
+  lines: [],
   setups: [{ id: "v2", name: "Plank · setup 2", airframe, settings: firstSettings }],
 } as unknown as Candidate;
 const flying = (stepId: string) => ({ one, stepId, setupId: "v2", syllabus: builtInSyllabus });

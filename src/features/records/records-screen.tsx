@@ -29,6 +29,7 @@ const kindNames: Readonly<Record<Binned["kind"], string>> = {
   site: "Site",
   planned: "Planned session",
   variant: "Way to fly a trick",
+  line: "Line",
   target: "Target date",
 };
 

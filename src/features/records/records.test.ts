@@ -108,6 +108,13 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
         pack: 2,
         minutes: null,
         measured: { stopErrorDeg: 12 },
+        line: {
+          id: newId(),
+          version: 2,
+          name: "Over the bar",
+          tricks: ["flip-slow-back", "roll-pure-left"],
+          brokeAt: 1,
+        },
         atMs: now.getTime() + 5,
       });
     }

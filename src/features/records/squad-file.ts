@@ -6,6 +6,7 @@ import { Refusal } from "@/server/actions";
 import {
   inTransaction,
   leaveTrail,
+  listLines,
   listPilots,
   listSites,
   listSquads,
@@ -15,17 +16,18 @@ import {
 } from "@/server/repositories";
 
 /**
- * A squad whole, for its owners: name, school, rules, syllabus in force, sites, own ways to fly tricks, and the record of every pilot as it goes out by itself.
+ * A squad whole, for its owners: name, school, rules, syllabus in force, sites, own ways to fly tricks, lines, and the record of every pilot as it goes out by itself.
  * Throws a Refusal for a squad that is not theirs. The trail tells who took it.
  */
 export async function downloadSquadFile(who: SignedIn, squadId: string, now = new Date()): Promise<Response> {
   await requireAccess(who, [need("owner", "squad", squadId)]);
   if (!isCoach(who)) throw new Refusal(403, "That squad is not yours to see.");
-  const [squads, pilots, sites, variants, syllabus] = await Promise.all([
+  const [squads, pilots, sites, variants, lines, syllabus] = await Promise.all([
     listSquads(who.coachId),
     listPilots(who),
     listSites([squadId]),
     listSquadVariants(squadId),
+    listLines([squadId]),
     syllabusOf(squadId),
   ]);
   const { name, school, rules } = entryOf(new Map(squads.map((squad) => [squad.id, squad])), squadId);
@@ -42,6 +44,7 @@ export async function downloadSquadFile(who: SignedIn, squadId: string, now = ne
     syllabus: { number: syllabus.number, document: syllabus.document },
     sites,
     variants,
+    lines,
     pilots: records,
   };
   return new Response(JSON.stringify(whole, null, 1), {

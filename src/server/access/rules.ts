@@ -36,6 +36,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   planned: "That plan",
   target: "That target",
   variant: "That way to fly a trick",
+  line: "That line",
   invitation: "That invitation",
 };
 

@@ -24,6 +24,8 @@ import * as rules from "./migrations/0021-rules";
 import * as rise from "./migrations/0022-rise";
 import * as checkFlight from "./migrations/0023-check-flight";
 import * as secondFactor from "./migrations/0024-second-factor";
+import * as lines from "./migrations/0025-lines";
+import * as lineTries from "./migrations/0026-line-tries";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -56,6 +58,8 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0022-rise", rise],
   ["0023-check-flight", checkFlight],
   ["0024-second-factor", secondFactor],
+  ["0025-lines", lines],
+  ["0026-line-tries", lineTries],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

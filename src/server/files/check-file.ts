@@ -18,12 +18,17 @@ export interface FileKind<T> {
 /** A check of what is no file but has a schema, with the schemas it leans on. */
 export function schemaCheck<T>(schema: object, leansOn: readonly { readonly $id: string }[]): ValidateFunction<T> {
   for (const one of leansOn) if (!ajv.getSchema(one.$id)) ajv.addSchema(one);
-  return ajv.compile<T>(schema);
+  const known = "$id" in schema && ajv.getSchema<T>(String(schema.$id));
+  return known || ajv.compile<T>(schema);
 }
 
-export function fileKind<T>(name: string, format: string, schema: object): FileKind<T> {
-  const known = "$id" in schema && ajv.getSchema<T>(String(schema.$id));
-  return { name, format, matches: known || ajv.compile<T>(schema) };
+export function fileKind<T>(
+  name: string,
+  format: string,
+  schema: object,
+  leansOn: readonly { readonly $id: string }[] = [],
+): FileKind<T> {
+  return { name, format, matches: schemaCheck(schema, leansOn) };
 }
 
 /** The file when it is of a kind and version 1 and matches the schema; otherwise throws a Refusal that names the place. */

@@ -1,4 +1,5 @@
 export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
+export { lineSchema, requireLineFile, requireLineSheet } from "./check-line";
 export { isBlockReason } from "./check-reason";
 export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
 export { requireVariantFile, variantSchema } from "./check-variant";

@@ -1,4 +1,4 @@
-import type { LoggedAttempt } from "@/contract";
+import type { LineTry, LoggedAttempt } from "@/contract";
 import type { Outcome, Place } from "@/core";
 import { fromJson } from "./rows";
 
@@ -16,6 +16,7 @@ export interface AttemptRow {
   pack: number | null;
   minutes: number | null;
   measured: unknown;
+  line: unknown;
   flown_at: Date;
   undone_at: Date | null;
 }
@@ -34,6 +35,7 @@ export const attemptFrom = (row: AttemptRow): LoggedAttempt => ({
   pack: row.pack,
   minutes: row.minutes,
   measured: row.measured === null ? {} : fromJson(row.measured),
+  ...(row.line !== null && { line: fromJson<LineTry>(row.line) }),
   atMs: row.flown_at.getTime(),
   undone: row.undone_at !== null,
 });

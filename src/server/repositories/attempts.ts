@@ -1,4 +1,5 @@
 import type { LoggedAttempt } from "@/contract";
+import { LINES_STEP } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { attemptFrom, type AttemptRow } from "./attempt-row";
 import { lockDigest, refreshDigest } from "./digests";
@@ -75,8 +76,30 @@ export async function listAttemptsBefore(
     .whereNull("undone_at")
     .orderBy(["flown_at", "attempt.id"])
     .select("attempt.*", database().raw("session.coach_id is null as alone"));
-  return rows.map((row) => ({ ...attemptFrom(row), ...(row.alone && { alone: true as const }) }));
+  return rows.map(withAlone);
 }
+
+/** Tries at lines that stand, in the order flown: at one line by some pilots, or at any line by one. */
+export async function listLineTries(
+  pilotIds: readonly string[],
+  lineId: string | null = null,
+): Promise<LoggedAttempt[]> {
+  const rows: (AttemptRow & { alone: number })[] = await database()("attempt")
+    .join("session", "session.id", "attempt.session_id")
+    .whereIn("pilot_id", [...pilotIds])
+    .where("step_id", LINES_STEP)
+    .whereNotNull("line")
+    .whereNull("undone_at")
+    .where((asked) => void (lineId === null ? asked : asked.whereRaw("json_value(line, '$.id') = ?", [lineId])))
+    .orderBy(["flown_at", "attempt.id"])
+    .select("attempt.*", database().raw("session.coach_id is null as alone"));
+  return rows.map(withAlone);
+}
+
+const withAlone = (row: AttemptRow & { alone: number }): LoggedAttempt => ({
+  ...attemptFrom(row),
+  ...(row.alone && { alone: true as const }),
+});
 
 /** Attempts of a pilot since a moment that stand, in the order flown. */
 export async function listAttemptsSince(pilotId: string, since: Date): Promise<LoggedAttempt[]> {
@@ -132,6 +155,7 @@ function attemptRow(attempt: Omit<LoggedAttempt, "undone">) {
     pack: attempt.pack,
     minutes: attempt.minutes,
     measured: Object.keys(attempt.measured).length > 0 ? JSON.stringify(attempt.measured) : null,
+    line: attempt.line ? JSON.stringify(attempt.line) : null,
     flown_at: new Date(attempt.atMs),
   };
 }

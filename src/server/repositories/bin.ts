@@ -32,6 +32,8 @@ export async function listBin(
         from site join squad on squad.id = squad_id
       union all select 'variant', variant.id, squad.name, variant.name, variant.removed_at, squad_id
         from variant join squad on squad.id = squad_id
+      union all select 'line', line.id, squad.name, line.name, line.removed_at, squad_id
+        from line join squad on squad.id = squad_id
       union all select 'planned', planned_session.id, squad.name, left(note, 120), planned_session.removed_at, squad_id
         from planned_session join squad on squad.id = squad_id
     ) as bin where removed_at > ? and squad_id in (?)
@@ -75,7 +77,7 @@ export async function emptyBin(now: Date): Promise<void> {
     for (const { table, marked, ids } of old)
       await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
     await transaction("planned_session").where("removed_at", "<", before).delete();
-    await transaction("variant").where("removed_at", "<", before).delete();
+    for (const table of ["variant", "line"]) await transaction(table).where("removed_at", "<", before).delete();
     // A site where a session was stays in the table: the session refers to it.
     await transaction("site")
       .where("removed_at", "<", before)
@@ -101,7 +103,7 @@ export async function emptyBin(now: Date): Promise<void> {
 /** Deletes a squad for good, once nobody's record refers to it any more: what it had of its own goes in any case. */
 async function eraseSquad(transaction: Transaction, id: string): Promise<void> {
   const own = { squad_id: id };
-  for (const table of ["planned_session", "variant", "syllabus", "invitation", "trail"])
+  for (const table of ["planned_session", "variant", "line", "syllabus", "invitation", "trail"])
     await transaction(table).where(own).delete();
   const flown = await transaction("session").where(own).first("id");
   const pilots = await transaction("pilot").where(own).first("id");
@@ -148,6 +150,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     "planned_pilot",
     "target",
     "variant_pilot",
+    "line_pilot",
     "trail",
   ])
     await transaction(table).where(own).delete();

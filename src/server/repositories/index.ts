@@ -10,6 +10,7 @@ export {
   listAttemptsBefore,
   listAttemptsIn,
   listAttemptsSince,
+  listLineTries,
   listSessionAttempts,
   listStepAttempts,
   setUndone,
@@ -20,6 +21,7 @@ export * from "./checks";
 export * from "./coaches";
 export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsIn, refreshDigestsOf, type Flown } from "./digests";
 export * from "./invitations";
+export * from "./lines";
 export * from "./loads";
 export * from "./milestones";
 export * from "./notes";

@@ -16,6 +16,7 @@ export type Subject =
   | "planned"
   | "target"
   | "variant"
+  | "line"
   | "invitation";
 
 /** Where a thing belongs: to a squad, and to the pilots whose record it is part of. */
@@ -76,6 +77,11 @@ const queries: Readonly<Record<Subject, string>> = {
     from target join pilot on pilot.id = pilot_id where target.id = ?`,
   planned: ofSquad("planned_session"),
   variant: ofSquad("variant"),
+  // Whoever it was given to reads it.
+  line: `select line.squad_id, pilot.id as pilot_id, line.removed_at is not null or squad.removed_at is not null as binned
+    from line join squad on squad.id = line.squad_id left join line_pilot on line_id = line.id
+    left join pilot on pilot.id = line_pilot.pilot_id and pilot.squad_id = line.squad_id and pilot.removed_at is null
+    where line.id = ?`,
   site: ofSquad("site"),
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,

@@ -9,6 +9,12 @@ export const ways: readonly Direction[] = [
   { id: "front", name: "forward" },
 ];
 /** A step that is flown one way only. */
+/** Lines count by how many tricks are joined. */
+export const lineLengths: readonly Direction[] = [
+  { id: "two", name: "two tricks" },
+  { id: "three", name: "three tricks" },
+  { id: "five", name: "five tricks" },
+];
 export const oneWay: readonly Direction[] = [{ id: "on", name: "one way" }];
 
 export const toSides = (recipe: string) => ({ right: `${recipe}-right`, left: `${recipe}-left` });

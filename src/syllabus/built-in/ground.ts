@@ -1,4 +1,4 @@
-import { faults, oneWay, sides, usualCautions } from "./common";
+import { faults, lineLengths, oneWay, sides, usualCautions } from "./common";
 import type { SkillText, StepText } from "./text";
 
 /** Steps that no flight model can judge: the brief says what to look at instead. */
@@ -429,7 +429,7 @@ export const smoothLines: SkillText["steps"] = [
       "Copy a line as closely as possible and say why it works.",
       "Then change one thing.",
     ],
-    directions: oneWay,
+    directions: lineLengths,
     clean: "the line that was said, without a pause",
     faults: [
       {

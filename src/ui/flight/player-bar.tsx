@@ -13,10 +13,13 @@ import type { Player } from "./use-player";
 export function PlayerBar({
   player: { cursorS, setCursorS, playing, setPlaying },
   durationS,
+  what = "Moment of the trick",
   children,
 }: {
   player: Player;
   durationS: number;
+  /** What its slider moves, for those who do not see it. */
+  what?: string;
   children?: ReactNode;
 }) {
   return (
@@ -26,7 +29,7 @@ export function PlayerBar({
       </IconButton>
       <Slider
         size="small"
-        aria-label="Moment of the trick"
+        aria-label={what}
         min={0}
         max={durationS}
         step={0.01}

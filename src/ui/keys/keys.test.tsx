@@ -40,3 +40,31 @@ it("forgets the keys of a screen that has gone", async () => {
 
 it("names keys for people", () =>
   expect([keyName("ArrowLeft"), keyName(" "), keyName("c")]).toEqual(["←", "space", "c"]));
+
+it("leaves the space bar to the button that has the focus, and what was handled to whoever handled it", async () => {
+  const [play, pressed] = [jest.fn(), jest.fn()];
+  function Player() {
+    useKeys(
+      useMemo(
+        () => [
+          { key: " ", label: "Play", run: play },
+          { key: "ArrowRight", label: "Later", run: play },
+        ],
+        [],
+      ),
+    );
+    return (
+      <button onClick={pressed} onKeyDown={(event) => event.key === "ArrowRight" && event.preventDefault()}>
+        Drop it
+      </button>
+    );
+  }
+  renderScreen(<Player />);
+  screen.getByRole("button").focus();
+  await userEvent.keyboard(" {ArrowRight}");
+  expect(pressed).toHaveBeenCalledTimes(1);
+  expect(play).not.toHaveBeenCalled();
+  screen.getByRole("button").blur();
+  await userEvent.keyboard(" ");
+  expect(play).toHaveBeenCalledTimes(1);
+});

@@ -50,6 +50,9 @@ function typing(target: EventTarget | null): boolean {
   );
 }
 
+const pressable = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.closest("button, a, summary, [role=button]") !== null;
+
 export function KeysProvider({ children }: { children: ReactNode }) {
   const registered = useRef<(readonly ScreenKey[])[]>([]);
   const [listed, setListed] = useState<readonly ScreenKey[] | null>(null);
@@ -64,6 +67,8 @@ export function KeysProvider({ children }: { children: ReactNode }) {
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+      // What has the focus comes first: a button is pressed, something is carried by its handle.
+      if (event.defaultPrevented || (event.key === " " && pressable(event.target))) return;
       if (document.querySelector(".MuiDialog-root")) return;
       if (event.key === "?") {
         setListed(registered.current.flat());

@@ -27,7 +27,7 @@ export function useOwnErrors(task: Task | null): {
     if (key === "") return;
     let gone = false;
     const { plan, usual, measured } = JSON.parse(key) as Task;
-    const pool = createPool(1);
+    const pool = createPool({ count: 1 });
     const settle = (own: OwnErrors | null, errors: PilotErrors | null, why: Error | null) => {
       pool.close();
       if (!gone) setAnswer({ key, own, errors, why });

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScatterPlan, ScatterRun } from "@/core";
 import { inParts } from "./in-parts";
+import type { ScatterWorker } from "@/workers/scatter.worker";
 import { createPool, type Pool } from "./pool";
 
 /** A long computation that can be stopped. */
@@ -12,23 +13,26 @@ export type Computed<T> =
   | { readonly kind: "done"; readonly result: T; readonly key: string }
   | { readonly kind: "broken"; readonly why: Error };
 
-type Compute<T> = (pool: Pool, onProgress: (share: number) => void) => Promise<T>;
+type Compute<T, Api> = (pool: Pool<Api>, onProgress: (share: number) => void) => Promise<T>;
 
 /** By how much a computation gets on before its progress is shown again. */
 const PROGRESS_STEP = 0.1;
 
-/** Runs long computations in a pool of its own that stays warm, one at a time; what was found stays until it is asked again. */
-export function useComputed<T>(): {
+/** Runs long computations in a pool of its own that stays warm, one at a time; what was found stays until it is asked again. `makePool` is that of the first time. */
+export function useComputed<T, Api = ScatterWorker>(
+  makePool: () => Pool<Api> = createPool,
+): {
   readonly state: Computed<T>;
-  readonly start: (key: string, compute: Compute<T>) => void;
+  readonly start: (key: string, compute: Compute<T, Api>) => void;
   readonly cancel: () => void;
   /** Gets the pool ready for a computation that is likely to be asked for. */
-  readonly warm: (job: Parameters<Pool["warm"]>[0]) => void;
+  readonly warm: (job: Parameters<Pool<Api>["warm"]>[0]) => void;
 } {
   const [state, setState] = useState<Computed<T>>({ kind: "idle" });
   const job = useRef(0);
   const running = useRef(false);
-  const pool = useRef<Pool | null>(null);
+  const pool = useRef<Pool<Api> | null>(null);
+  const make = useRef(makePool);
   const close = useCallback(() => {
     pool.current?.close();
     pool.current = null;
@@ -50,7 +54,7 @@ export function useComputed<T>(): {
     setState({ kind: "idle" });
   }, [stop]);
   const start = useCallback(
-    (key: string, compute: Compute<T>) => {
+    (key: string, compute: Compute<T, Api>) => {
       stop();
       const own = job.current;
       running.current = true;
@@ -62,7 +66,7 @@ export function useComputed<T>(): {
         if (next.kind === "broken") close();
         setState(next);
       };
-      pool.current ??= createPool();
+      pool.current ??= make.current();
       // Drawing it oftener would take from the workers what it tells of.
       let shown = 0;
       const onProgress = (share: number) => {
@@ -77,9 +81,9 @@ export function useComputed<T>(): {
     },
     [stop, close],
   );
-  const warm = useCallback((job: Parameters<Pool["warm"]>[0]) => {
+  const warm = useCallback((job: Parameters<Pool<Api>["warm"]>[0]) => {
     if (pool.current) return;
-    pool.current = createPool();
+    pool.current = make.current();
     pool.current.warm(job);
   }, []);
   return { state, start, cancel, warm };

@@ -1,50 +1,9 @@
-import { percent, quantityText, type UnitSystem } from "@/words";
-import type { Comparison, Estimate, Failure, Mark, PilotErrors, ScatterSummary } from "@/core";
+import { failureWords, percent, quantityText, type UnitSystem } from "@/words";
+import type { Comparison, Estimate, Mark, PilotErrors, ScatterSummary } from "@/core";
 
 /** "74 % (71 to 77 %)". */
 export const shareWords = ({ value, low, high }: Estimate) =>
   `${percent(value)} (${Math.round(100 * low)} to ${percent(high)})`;
-
-function failureWords(failure: Failure): string {
-  switch (failure.kind) {
-    case "ground":
-      return "meets the ground";
-    case "obstacle":
-      return `flies into the ${failure.obstacle}`;
-    case "stuck":
-      return `"${failure.phase}" never comes to its end`;
-    case "short":
-      return "stops short";
-    case "past":
-      return "stops too late";
-    case "not-upright":
-      return "does not end upright";
-    case "height-band":
-      return "leaves its height";
-    case "end-height":
-      return "ends at another height";
-    case "view":
-      return "takes the view off its path";
-    case "heading":
-      return "ends facing another way";
-    case "horizon":
-      return "lets the horizon lean";
-    case "line":
-      return "ends beside its line";
-    case "bounce":
-      return "swings back";
-    case "round":
-      return "is not round";
-    case "circle":
-      return "does not keep its circle";
-    case "spot":
-      return "misses the spot";
-    case "throttle-closed":
-      return "has throttle on upside down";
-    case "in-picture":
-      return "loses what it looks at";
-  }
-}
 
 /** What a flight must keep to be clean, in words. */
 export function markInWords(mark: Mark, units: UnitSystem): string {

@@ -18,6 +18,12 @@ const screens: readonly Screen[] = [
   },
   { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft", forPilot: "what to do next" },
   { path: "/lab", name: "Trick lab", says: "fly any trick in the model", forPilot: "fly any trick in the model" },
+  {
+    path: "/lines",
+    name: "Lines",
+    says: "tricks joined: put together, flown whole, invented",
+    forPilot: "the lines given to you",
+  },
   { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
   {
     path: "/calendar",

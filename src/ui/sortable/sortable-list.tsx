@@ -3,6 +3,7 @@
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
   SortableContext,
+  rectSortingStrategy,
   sortableKeyboardCoordinates,
   useSortable,
   verticalListSortingStrategy,
@@ -18,6 +19,7 @@ export function SortableList({
   id,
   ids,
   ordered = false,
+  inRows = false,
   onMove,
   children,
 }: {
@@ -25,6 +27,8 @@ export function SortableList({
   /** One for each line, in order. */
   ids: readonly string[];
   ordered?: boolean;
+  /** Side by side, going on below where a row is full. */
+  inRows?: boolean;
   onMove: (from: number, to: number) => void;
   children: ReactNode;
 }) {
@@ -42,8 +46,11 @@ export function SortableList({
         if (to >= 0 && over?.id !== active.id) onMove(ids.indexOf(String(active.id)), to);
       }}
     >
-      <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
-        <Box component={ordered ? "ol" : "ul"} sx={{ listStyle: "none", p: 0, m: 0 }}>
+      <SortableContext items={[...ids]} strategy={inRows ? rectSortingStrategy : verticalListSortingStrategy}>
+        <Box
+          component={ordered ? "ol" : "ul"}
+          sx={{ listStyle: "none", p: 0, m: 0, ...(inRows && { display: "flex", flexWrap: "wrap", rowGap: 1.5 }) }}
+        >
           {children}
         </Box>
       </SortableContext>

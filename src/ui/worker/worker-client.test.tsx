@@ -124,7 +124,7 @@ describe("a trick flown as it is set", () => {
 });
 
 it("a pool shares jobs among its workers, each at one, and goes on with a new worker after one broke", async () => {
-  const pool = createPool(2);
+  const pool = createPool({ count: 2 });
   const waiting: (() => void)[] = [];
   answers = (asked) => new Promise((done) => waiting.push(() => done(asked)));
   const job = (name: string) =>

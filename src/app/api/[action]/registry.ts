@@ -2,6 +2,7 @@ import { accountActions } from "@/features/account";
 import { briefActions } from "@/features/brief";
 import { calendarActions } from "@/features/calendar";
 import { choreographerActions } from "@/features/choreographer";
+import { lineActions } from "@/features/lines";
 import { peopleActions } from "@/features/people";
 import { pilotActions } from "@/features/pilot";
 import { recordActions } from "@/features/records";
@@ -28,6 +29,7 @@ const actions = {
   ...yardActions,
   ...calendarActions,
   ...choreographerActions,
+  ...lineActions,
   ...briefActions,
 };
 

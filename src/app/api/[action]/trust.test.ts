@@ -4,6 +4,7 @@ import { database } from "@/server/database";
 import { listMilestones, listTrail } from "@/server/repositories";
 import { browser, requestTo } from "@/server/testing/browser";
 import { longPunch } from "@/server/testing/long-punch";
+import { twoTricks } from "@/server/testing/two-tricks";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { POST } from "./route";
 
@@ -325,6 +326,8 @@ describe("other people's things", () => {
     expect((await post("add-aircraft", otter)).status).toBe(200);
     const own = { id: variant, pilotIds: [ids.pilot], document: longPunch };
     expect((await post("add-variant", { ...own, squadId: ids.squad })).status).toBe(200);
+    const line = { id: newId(), siteId: null, document: twoTricks };
+    expect((await post("add-line", { ...line, squadId: ids.squad })).status).toBe(200);
     const weighed = { kind: "weight", massKg: 0.655 };
     for (const [table, action, change, another] of [
       ["squad", "rename-squad", { id: squad.id, name: "Once" }, { name: "Later" }],
@@ -336,6 +339,7 @@ describe("other people's things", () => {
         { mostLuck: 1 },
       ],
       ["variant", "edit-variant", { ...own, document: { ...longPunch, name: "Longer" } }, { pilotIds: [] }],
+      ["line", "save-line", { ...line, document: { ...twoTricks, name: "Longer" } }, { document: twoTricks }],
       ["aircraft", "measure-aircraft", { id: aircraft, measurements: [weighed] }, { measurements: [] }],
     ] as const) {
       const row = await database()(table).where({ id: change.id }).first<{ version: number }>();

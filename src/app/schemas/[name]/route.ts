@@ -1,6 +1,7 @@
-import { pilotRecordSchema, setupSchema, syllabusSchema, variantSchema } from "@/server/files";
+import { lineSchema, pilotRecordSchema, setupSchema, syllabusSchema, variantSchema } from "@/server/files";
 
 const schemas: Readonly<Record<string, object>> = {
+  "line.json": lineSchema,
   "pilot-record.json": pilotRecordSchema,
   "setup.json": setupSchema,
   "syllabus.json": syllabusSchema,

@@ -1,4 +1,13 @@
-import type { CheckFindings, DefectKind, FlightState, Grip, MilestoneEvidence, Mount, PropsFound } from "@/contract";
+import type {
+  CheckFindings,
+  DefectKind,
+  FlightState,
+  Grip,
+  MilestoneEvidence,
+  Mount,
+  PropsFound,
+  LineTry,
+} from "@/contract";
 import type { Airframe, AttemptMeasure, Load, Measurement, Outcome, Place, Settings } from "@/core";
 import type { School } from "@/syllabus";
 
@@ -87,6 +96,7 @@ export interface PilotRecord {
     readonly pack?: number;
     readonly minutes?: number;
     readonly measured?: Readonly<Partial<Record<AttemptMeasure, number>>>;
+    readonly line?: LineTry;
     readonly flownAt: string;
   }[];
   readonly milestones: readonly {

@@ -1,5 +1,5 @@
 import { completedAirframe, MODEL_VERSION, type AttemptMeasure, type Airframe, type Measurement } from "@/core";
-import type { MilestoneEvidence } from "@/contract";
+import type { LineTry, MilestoneEvidence } from "@/contract";
 import type { School } from "@/syllabus";
 import type { AircraftRow as KeptAircraftRow, SetupRow as KeptSetupRow } from "../aircraft";
 import type { AttemptRow } from "../attempt-row";
@@ -229,6 +229,7 @@ export const attemptOf = (row: AttemptRow): One<"attempts"> => ({
   ...(row.pack !== null && { pack: row.pack }),
   ...(row.minutes !== null && { minutes: row.minutes }),
   ...(row.measured !== null && { measured: fromJson<Partial<Record<AttemptMeasure, number>>>(row.measured) }),
+  ...(row.line !== null && { line: fromJson<LineTry>(row.line) }),
   flownAt: iso(row.flown_at),
 });
 
@@ -246,6 +247,7 @@ export const attemptRow = (one: One<"attempts">, pilotId: string): Omit<AttemptR
   pack: one.pack ?? null,
   minutes: one.minutes ?? null,
   measured: one.measured ? JSON.stringify(one.measured) : null,
+  line: one.line ? JSON.stringify(one.line) : null,
   flown_at: at(one.flownAt),
 });
 

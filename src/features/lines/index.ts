@@ -1,0 +1,3 @@
+export { lineActions } from "./actions";
+export { LinesScreen } from "./lines-screen";
+export { loadLines } from "./load";

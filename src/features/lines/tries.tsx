@@ -1,0 +1,109 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { lineEvidence, type CountedShare, type LineItem } from "@/core";
+import { tricksOf, tryResult } from "@/contract";
+import { counted, percent, percentRange, trickName } from "@/words";
+import type { LinesData } from "./load";
+
+/** Tries in the field: how many came through, where it breaks, and the joint to practise by itself. */
+export function Tries({
+  tries,
+  items,
+  pilots,
+  onPractise,
+}: {
+  tries: LinesData["tries"];
+  /** Of the version that is saved. */
+  items: readonly LineItem[];
+  pilots: LinesData["squadPilots"];
+  /** Opens the joint that leads into an item as a line of its own; null where nothing may be changed. */
+  onPractise: ((item: number) => void) | null;
+}) {
+  const tricks = tricksOf(items);
+  const same = tries.filter(({ line }) => line && JSON.stringify(line.tricks) === JSON.stringify(tricks));
+  if (tries.length === 0) return null;
+  const { clean, through, broke, weakest } = lineEvidence(same.map(tryResult), tricks.length);
+  const places = items.flatMap(({ kind }, place) => (kind === "trick" ? [place] : []));
+  const by = pilots
+    .map(({ id, name }) => [name, same.filter(({ pilotId }) => pilotId === id).length] as const)
+    .filter(([, count]) => count > 0);
+  const others = tries.length - same.length;
+  return (
+    <Box component="section" aria-labelledby="tries" sx={{ mt: 3, maxWidth: 820 }}>
+      <Typography variant="h2" id="tries" sx={{ mb: 0.5 }}>
+        In the field
+      </Typography>
+      <Typography>
+        {counted(same.length, "try", "tries")}
+        {by.length > 0 && ` by ${by.map(([name, count]) => (by.length > 1 ? `${name} (${count})` : name)).join(", ")}`}:
+        clean from end to end <ShareText share={clean} />, through in any way <ShareText share={through} />.
+        {others > 0 && ` ${others} more at versions with other tricks are not counted here.`}
+      </Typography>
+      <Box component="ol" aria-label="Where it breaks" sx={{ listStyle: "none", p: 0, my: 1 }}>
+        {broke.map((share, place) => (
+          <Box
+            component="li"
+            key={place}
+            sx={{ display: "grid", gridTemplateColumns: "minmax(0,220px) minmax(0,1fr) 150px", gap: 1.5, py: 0.3 }}
+          >
+            <span>
+              <b className="num">{place + 1}</b> {trickName(tricks[place])}
+            </span>
+            <Bar share={share} weak={place === weakest} />
+            <span className="num">{share.of === 0 ? "–" : `${share.count} of ${share.of} broke`}</span>
+          </Box>
+        ))}
+      </Box>
+      {weakest !== null && weakest > 0 && onPractise && (
+        <Button variant="outlined" onClick={() => onPractise(places[weakest])}>
+          Practise {weakest} → {weakest + 1} by itself
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function ShareText({ share: { count, of, ...interval } }: { share: CountedShare }) {
+  if (of === 0) return <b>–</b>;
+  return (
+    <>
+      <b className="num">{percent(count / of)}</b> (<span className="num">{percentRange(interval)}</span>)
+    </>
+  );
+}
+
+/** A share as a bar, its interval as a line; the weak one is hatched. */
+function Bar({ share: { count, of, low, high }, weak }: { share: CountedShare; weak: boolean }) {
+  if (of === 0) return <span />;
+  return (
+    <Box
+      role="img"
+      aria-label={`broke ${percent(count / of)}, ${percentRange({ low, high })}`}
+      sx={(theme) => ({ position: "relative", height: 20, border: `1px solid ${theme.tokens.rule}` })}
+    >
+      <Box
+        sx={(theme) => ({
+          position: "absolute",
+          inset: 0,
+          width: `${(100 * count) / of}%`,
+          background: weak
+            ? `repeating-linear-gradient(70deg, ${theme.tokens.buoyText} 0 3px, ${theme.tokens.paper} 3px 7px)`
+            : theme.tokens.depths[3],
+        })}
+      />
+      <Box
+        sx={(theme) => ({
+          position: "absolute",
+          top: 8,
+          height: 3,
+          left: `${100 * low}%`,
+          width: `${100 * (high - low)}%`,
+          bgcolor: theme.tokens.ink,
+        })}
+      />
+    </Box>
+  );
+}
