@@ -95,13 +95,23 @@ const views = {
     await page.getByRole("option", { name: "Evaporation pans" }).click();
     await page.getByText("Flying the tricks in the model").waitFor({ state: "detached", timeout: 60_000 });
   },
-  people: async (page) => {
-    await page.goto(`${address}/people`);
-    await page.getByRole("button", { name: "Invite", exact: true }).first().click();
-    await page.getByLabel("The link").waitFor();
-    await page.keyboard.press("Escape");
+  lines: async (page) => {
+    await openLine(page, "Down to the dyke");
+    await page
+      .getByRole("button", { name: /^climb \d/ })
+      .nth(1)
+      .waitFor({ timeout: 120_000 });
+    await page.getByRole("slider", { name: "Moment of the line" }).fill("4.2");
+    await page.getByText("Bail-outs").waitFor();
   },
-  records: async (page) => page.goto(`${address}/records`),
+  "lines-invent": async (page) => {
+    await openLine(page, "The first two");
+    await page.getByRole("button", { name: "Invent lines" }).click();
+    await page.getByRole("combobox", { name: "Kind" }).click();
+    await page.getByRole("option", { name: "Same beginning, other end" }).click();
+    await page.getByRole("button", { name: "Invent", exact: true }).click();
+    await page.getByRole("progressbar").waitFor({ state: "detached", timeout: 180_000 });
+  },
   "own-record": async (page) => page.goto(`${address}/pilot`),
   tally: async (page) => {
     await page.goto(`${address}/squad`);
@@ -113,6 +123,14 @@ const views = {
     await page.getByText("All sent").waitFor();
   },
 };
+
+/** A line of the camp, flown by Corvin. */
+async function openLine(page, name) {
+  await page.goto(`${address}/squad`);
+  await page.goto(address + (await byName(page, "Corvin Haldt")).replace("/pilot", "/lines"));
+  await page.getByRole("link", { name, exact: true }).click();
+  await page.getByRole("img", { name: /^Height over the way/ }).waitFor({ timeout: 120_000 });
+}
 
 /** What only a pilot sees is taken as one. */
 const signsIn = { "own-record": "Odalie Venn" };

@@ -1,5 +1,6 @@
 import { v7 } from "uuid";
 import { airframePresets, seededNormal, seededRandom, type Attempt, type Outcome, DAY_MS, usualRules } from "@/core";
+import { tricksOf, type LineTry } from "@/contract";
 import { evidenceFor } from "@/features/pilot/evidence";
 import { hashPassword, insertAccount } from "@/server/accounts";
 import {
@@ -12,6 +13,7 @@ import {
   insertDefect,
   insertTilt,
   insertCoach,
+  insertLine,
   insertLoad,
   insertMilestone,
   insertNote,
@@ -25,12 +27,14 @@ import {
   insertTarget,
   insertVariant,
   inTransaction,
+  giveLine,
   leavePilotTrail,
   listCoaches,
   setSessionEnd,
+  updateLine,
 } from "@/server/repositories";
 import type { Transaction } from "@/server/database";
-import { builtInSyllabus, digestSteps, findStep, standingAt } from "@/syllabus";
+import { builtInSyllabus, digestSteps, findStep, lineDirection, LINES_STEP, standingAt } from "@/syllabus";
 import {
   coaches,
   flyingDaysAgo,
@@ -43,6 +47,7 @@ import {
   squadName,
   targets,
 } from "./camp";
+import { lineOf, lines, lineTries } from "./lines";
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -221,9 +226,79 @@ class Camp {
     const { who: flownBy, ...way } = ownWay;
     const common = { squadId: this.squadId, pilotIds: flownBy.map(idOf) };
     await insertVariant(this.transaction, { id: this.id(this.today), ...way, ...common }, began);
+    await this.flyLines(people, await this.loadLines(idOf));
     for (const { who, stepId, inDays } of targets) {
       const dueAtMs = this.today + inDays * DAY_MS + 12 * HOUR_MS;
       await insertTarget(this.transaction, { id: this.id(this.today), pilotId: idOf(who), stepId, dueAtMs }, began);
+    }
+  }
+
+  /** What is flown joined, in versions, and to whom it was given. */
+  private async loadLines(idOf: (who: string) => string): Promise<ReadonlyMap<string, Omit<LineTry, "brokeAt">>> {
+    const kept = new Map<string, Omit<LineTry, "brokeAt">>();
+    for (const line of lines) {
+      const id = this.id(this.today);
+      const { name, style } = line;
+      const siteId = this.siteIds[sites.findIndex((site) => site.name === line.site)];
+      for (const [version, items] of line.versions.entries()) {
+        const at = new Date(this.today - (line.versions.length - version) * DAY_MS);
+        const saved = { id, siteId, name, style, line: lineOf(line, items), savedBy: coaches[0] };
+        if (version === 0) await insertLine(this.transaction, { ...saved, squadId: this.squadId }, at);
+        else await updateLine(this.transaction, { ...saved, version }, at);
+        kept.set(name, { id, version: version + 1, name, tricks: tricksOf(items) });
+      }
+      for (const who of line.given)
+        await giveLine(this.transaction, { id, pilotId: idOf(who), given: true }, new Date(this.today));
+    }
+    return kept;
+  }
+
+  /** Tries at lines, each pilot's of a day in a session of their own. */
+  private async flyLines(
+    people: readonly Person[],
+    kept: ReadonlyMap<string, Omit<LineTry, "brokeAt">>,
+  ): Promise<void> {
+    const step = findStep(builtInSyllabus, LINES_STEP)!;
+    const days = new Map<string, { readonly sessionId: string; readonly startedAtMs: number; flown: number }>();
+    for (const { who, line: name, daysAgo, alone, tries } of lineTries) {
+      const { id: pilotId, setupOnDay } = people.find(({ plan }) => plan.name === who)!;
+      const setupId = setupOnDay(flyingDaysAgo.length - 1);
+      const key = `${who} ${daysAgo}`;
+      const startedAtMs = this.today - daysAgo * DAY_MS + 17 * HOUR_MS;
+      const day = days.get(key) ?? { sessionId: this.id(startedAtMs), startedAtMs, flown: 0 };
+      if (!days.has(key))
+        await insertSession(this.transaction, {
+          id: day.sessionId,
+          squadId: this.squadId,
+          coachId: alone ? null : this.coachIds[0],
+          place: "field",
+          siteId: this.siteIds[0],
+          startedAtMs,
+          pilots: [{ pilotId, stepId: LINES_STEP, setupId }],
+        });
+      days.set(key, day);
+      const line = kept.get(name)!;
+      for (const one of tries) {
+        const atMs = startedAtMs + day.flown++ * 90_000;
+        const through = one === "." || one === "~";
+        await insertAttempt(this.transaction, {
+          id: this.id(atMs),
+          sessionId: day.sessionId,
+          pilotId,
+          stepId: LINES_STEP,
+          direction: lineDirection(step, line.tricks.length),
+          outcome: one === "." ? "clean" : through ? "rough" : "bailed",
+          place: "field",
+          setupId,
+          atMs,
+          faults: [],
+          pack: 1 + Math.floor(day.flown / 5),
+          minutes: null,
+          measured: {},
+          line: { ...line, brokeAt: through ? null : Number(one) - 1 },
+        });
+      }
+      await setSessionEnd(this.transaction, day.sessionId, { at: new Date(startedAtMs + HOUR_MS), byAccountId: null });
     }
   }
 
