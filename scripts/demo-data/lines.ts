@@ -11,6 +11,8 @@ interface CampLine extends Pick<LineDocument, "name" | "style"> {
   /** Every version, the first one first. */
   readonly versions: readonly (readonly LineItem[])[];
   readonly given: readonly string[];
+  /** Whose it is, and what there is to hold. */
+  readonly copied?: { readonly from: string; readonly parts: readonly string[] };
 }
 
 /** What the camp flies joined. */
@@ -85,7 +87,12 @@ export const lines: readonly CampLine[] = [
     given: ["Odalie Venn"],
   },
   {
+    // Copied: the speed comes, the turn without a climb is lost.
     name: "Five over the pans",
+    copied: {
+      from: "Wenna's, from the film of the first evening",
+      parts: ["Gap late and low", "Dead stop before the flip", "Turn without a climb", "Long hang"],
+    },
     style: null,
     site: "Evaporation pans",
     entryHeightM: 18,
@@ -118,10 +125,16 @@ export const lineTries: readonly {
   readonly daysAgo: number;
   readonly alone: boolean;
   readonly tries: string;
+  /** At a copied line: numbers of the parts that were held, try by try. */
+  readonly held?: readonly string[];
 }[] = [
   { who: "Corvin Haldt", line: "The first two", daysAgo: 6, alone: false, tries: "21..~.." },
   { who: "Corvin Haldt", line: "Windmill hang", daysAgo: 6, alone: false, tries: "33.33" },
   { who: "Corvin Haldt", line: "Windmill hang", daysAgo: 4, alone: true, tries: "323~3.33" },
   { who: "Corvin Haldt", line: "Salt crust", daysAgo: 4, alone: true, tries: "42.4" },
+  {
+    ...{ who: "Corvin Haldt", line: "Five over the pans", daysAgo: 4, alone: true, tries: "334.~5.4" },
+    held: ["1", "13", "12", "1234", "124", "14", "124", "12"],
+  },
   { who: "Odalie Venn", line: "The first two", daysAgo: 6, alone: false, tries: "22.~." },
 ];

@@ -238,14 +238,16 @@ class Camp {
     const kept = new Map<string, Omit<LineTry, "brokeAt">>();
     for (const line of lines) {
       const id = this.id(this.today);
-      const { name, style } = line;
+      const { name, style, copied } = line;
+      const parts = copied?.parts.map((part) => ({ id: this.id(this.today), name: part }));
+      const copy = copied && { from: copied.from, parts: parts!, lookAfter: 5 };
       const siteId = this.siteIds[sites.findIndex((site) => site.name === line.site)];
       for (const [version, items] of line.versions.entries()) {
         const at = new Date(this.today - (line.versions.length - version) * DAY_MS);
-        const saved = { id, siteId, name, style, line: lineOf(line, items), savedBy: coaches[0] };
+        const saved = { id, siteId, name, style, line: lineOf(line, items), copy, savedBy: coaches[0] };
         if (version === 0) await insertLine(this.transaction, { ...saved, squadId: this.squadId }, at);
         else await updateLine(this.transaction, { ...saved, version }, at);
-        kept.set(name, { id, version: version + 1, name, tricks: tricksOf(items) });
+        kept.set(name, { id, version: version + 1, name, tricks: tricksOf(items), ...(parts && { parts }) });
       }
       for (const who of line.given)
         await giveLine(this.transaction, { id, pilotId: idOf(who), given: true }, new Date(this.today));
@@ -260,7 +262,7 @@ class Camp {
   ): Promise<void> {
     const step = findStep(builtInSyllabus, LINES_STEP)!;
     const days = new Map<string, { readonly sessionId: string; readonly startedAtMs: number; flown: number }>();
-    for (const { who, line: name, daysAgo, alone, tries } of lineTries) {
+    for (const { who, line: name, daysAgo, alone, tries, held } of lineTries) {
       const { id: pilotId, setupOnDay } = people.find(({ plan }) => plan.name === who)!;
       const setupId = setupOnDay(flyingDaysAgo.length - 1);
       const key = `${who} ${daysAgo}`;
@@ -278,7 +280,7 @@ class Camp {
         });
       days.set(key, day);
       const line = kept.get(name)!;
-      for (const one of tries) {
+      for (const [i, one] of [...tries].entries()) {
         const atMs = startedAtMs + day.flown++ * 90_000;
         const through = one === "." || one === "~";
         await insertAttempt(this.transaction, {
@@ -295,7 +297,10 @@ class Camp {
           pack: 1 + Math.floor(day.flown / 5),
           minutes: null,
           measured: {},
-          line: { ...line, brokeAt: through ? null : Number(one) - 1 },
+          line: {
+            ...{ ...line, brokeAt: through ? null : Number(one) - 1 },
+            ...(held && line.parts && { held: [...held[i]].map((part) => line.parts![Number(part) - 1].id) }),
+          },
         });
       }
       await setSessionEnd(this.transaction, day.sessionId, { at: new Date(startedAtMs + HOUR_MS), byAccountId: null });

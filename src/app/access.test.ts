@@ -289,6 +289,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   ],
   "start-session": [withPilot, () => start(newId())],
   "log-attempt": [coaches, () => attempt(made.session)],
+  "set-held": [coaches, () => ({ id: made.tap, held: [] })],
   "set-faults": [coaches, () => ({ id: made.tap, faults: [] })],
   "set-measured": [coaches, () => ({ id: made.tap, minutes: null, measured: { stopErrorDeg: 9 } })],
   "add-session-note": [

@@ -1,6 +1,15 @@
 import { loadSquad, type SquadRow } from "@/features/squad";
-import { tricksOf, tryResult } from "@/contract";
-import { airframePresets, CALM_AIR, DAY_MS, flyLineWorkedOut, lineEvidence, lineFaults, lineFreezes } from "@/core";
+import { copyTries, tricksOf, tryResult } from "@/contract";
+import {
+  airframePresets,
+  CALM_AIR,
+  copyEvidence,
+  DAY_MS,
+  flyLineWorkedOut,
+  lineEvidence,
+  lineFaults,
+  lineFreezes,
+} from "@/core";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { loadProgress } from "@/server/progress";
 import { listCoaches, listLines, listLineTries, listPilots, listSites } from "@/server/repositories";
@@ -92,4 +101,9 @@ it("the camp's lines hold but for those that tell of a limit, and one breaks at 
   const tries = (await listLineTries([corvin.id], id)).map(tryResult);
   const { weakest } = lineEvidence(tries, tricksOf(line.items).length);
   expect(tricksOf(line.items)[weakest!]).toBe("hang-left");
+  const { id: copied, copy } = lines.find(({ name }) => name === "Five over the pans")!;
+  const ticked = copyTries(await listLineTries([corvin.id], copied));
+  const partIds = copy!.parts.map((part) => part.id);
+  const { lost } = copyEvidence(ticked, partIds, copy!.lookAfter);
+  expect(lost.map((part) => copy!.parts.find((one) => one.id === part)!.name)).toEqual(["Turn without a climb"]);
 }, 120_000);

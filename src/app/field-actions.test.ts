@@ -77,6 +77,7 @@ const kinds: readonly FieldAction["action"][] = [
   "begin-session",
   "log-attempt",
   "set-faults",
+  "set-held",
   "set-measured",
   "add-session-note",
   "undo-attempt",
@@ -88,6 +89,7 @@ const kinds: readonly FieldAction["action"][] = [
   "let-go",
   "check-aircraft",
 ];
+const parts = ["The stop", "The turn"].map((name) => ({ id: newId(), name }));
 const aLine = { id: newId(), version: 2, name: "Flip and roll", tricks: ["flip-slow-back", "roll-pure-left"] };
 const move: fc.Arbitrary<Move> = fc.record({
   kind: fc.oneof(
@@ -99,7 +101,7 @@ const move: fc.Arbitrary<Move> = fc.record({
   step: fc.constantFrom("flip-slow" as const, "roll-pure" as const, "hang" as const, "lines" as const),
   outcome: fc.constantFrom(...outcomes),
   faults: fc.constantFrom([], ["sky-at-stop"]),
-  line: fc.constantFrom(undefined, { ...aLine, brokeAt: null }, { ...aLine, brokeAt: 1 }),
+  line: fc.constantFrom(undefined, { ...aLine, brokeAt: null }, { ...aLine, parts, brokeAt: 1 }),
 });
 
 /** What is sent for a move: taps are made anew, the rest speaks of one that was made. */
@@ -138,6 +140,8 @@ function doneBy(
         action: kind,
         input: { id, faults: move.faults.filter((one) => one === faultsOf[tap?.step ?? "hang"]) },
       };
+    case "set-held":
+      return { action: kind, input: { id, held: move.which % 2 ? [parts[1].id, parts[0].id] : [parts[0].id] } };
     case "set-measured":
       return { action: kind, input: { id, minutes: n, measured: { heightLostM: n } } };
     case "undo-attempt":

@@ -279,6 +279,8 @@ interface SessionActions {
     }
   >;
   "set-faults": Does<Id & { readonly faults: readonly string[] }>;
+  /** Of a try at a copied line: ids of the parts that were held. */
+  "set-held": Does<Id & { readonly held: readonly string[] }>;
   "set-measured": Does<
     Id & {
       readonly minutes: number | null;

@@ -1,5 +1,6 @@
 import { toBeChecked, type LoggedAttempt } from "./records";
 import type { ActionInput } from "./actions";
+import type { LineTry } from "./lines";
 import type { TallyAircraft, TallyData, TallyPilot } from "./tally";
 
 /** What may wait on a device until the server answers, by name, with what is sent. */
@@ -12,6 +13,7 @@ interface FieldInputs {
   "reopen-session": ActionInput<"reopen-session">;
   "log-attempt": ActionInput<"log-attempt">;
   "set-faults": ActionInput<"set-faults">;
+  "set-held": ActionInput<"set-held">;
   "set-measured": ActionInput<"set-measured">;
   "undo-attempt": ActionInput<"undo-attempt">;
   "restore-attempt": ActionInput<"restore-attempt">;
@@ -46,6 +48,8 @@ export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
       return withTap(tally, done.input);
     case "set-faults":
       return withChange(tally, done.input.id, { faults: done.input.faults });
+    case "set-held":
+      return withHeld(tally, done.input);
     case "set-measured":
       return withChange(tally, done.input.id, { minutes: done.input.minutes, measured: done.input.measured });
     case "add-session-note":
@@ -72,6 +76,19 @@ const begunAt = (tally: TallyData, startedAtMs: number): TallyData =>
 const withChange = (tally: TallyData, id: string, part: Partial<LoggedAttempt>): TallyData => ({
   ...tally,
   attempts: tally.attempts.map((attempt) => (attempt.id === id ? { ...attempt, ...part } : attempt)),
+});
+
+/** Held parts of a try at a copied line, in the order of its parts. */
+export const heldIn = (line: LineTry, held: readonly string[]): LineTry => ({
+  ...line,
+  held: (line.parts ?? []).map(({ id }) => id).filter((id) => held.includes(id)),
+});
+
+const withHeld = (tally: TallyData, { id, held }: ActionInput<"set-held">): TallyData => ({
+  ...tally,
+  attempts: tally.attempts.map((attempt) =>
+    attempt.id === id && attempt.line ? { ...attempt, line: heldIn(attempt.line, held) } : attempt,
+  ),
 });
 
 function withTap(tally: TallyData, { flownAtMs, pack = null, ...tap }: ActionInput<"log-attempt">): TallyData {

@@ -1,4 +1,4 @@
-import type { FlownTry, Line, LineItem, LineStyle, Outcome } from "@/core";
+import type { CopyTry, FlownTry, Line, LineItem, LineStyle, Outcome } from "@/core";
 
 /** A line as it goes in and out as a file; files/line.schema.json publishes it. */
 export interface LineDocument {
@@ -8,10 +8,28 @@ export interface LineDocument {
   /** Limits that the whole is held to; null for none. */
   readonly style: LineStyle | null;
   readonly line: Omit<Line, "id" | "label">;
+  /** Null, or left out, for one that is nobody else's. */
+  readonly copy?: LineCopy | null;
+}
+
+/** What a line is a copy of. */
+export interface LineCopy {
+  /** Whose it is and where it was seen, in the coach's words. */
+  readonly from: string;
+  /** What there is to hold, in order of flight. */
+  readonly parts: readonly LinePart[];
+  /** Tries after which the original is looked at again. */
+  readonly lookAfter: number;
+}
+
+/** Something in a copied line that is held or lost. */
+export interface LinePart {
+  readonly id: string;
+  readonly name: string;
 }
 
 /** What is kept of one version of a line. */
-export type KeptLine = Pick<LineDocument, "style" | "line">;
+export type KeptLine = Pick<LineDocument, "style" | "line" | "copy">;
 
 /** A line of a squad in its newest version, and to whom it was given. */
 export interface SquadLine extends KeptLine {
@@ -39,12 +57,22 @@ export interface FieldLine {
   readonly version: number;
   readonly name: string;
   readonly tricks: readonly string[];
+  /** What there is to hold, of one that is copied. */
+  readonly parts?: readonly LinePart[];
+}
+
+/** A line that was given to a pilot. */
+export interface GivenLine extends FieldLine {
+  /** Of one that is copied: tries after which the original is looked at again. */
+  readonly lookAfter?: number;
 }
 
 /** A try at a line, as it is kept with the attempt: it stays true whatever becomes of the line. */
 export interface LineTry extends FieldLine {
   /** Place among the tricks of the one at which it broke, with the joint that leads into it; null where it was flown through. */
   readonly brokeAt: number | null;
+  /** Ids of the parts that were held; absent where nobody ticked any. */
+  readonly held?: readonly string[];
 }
 
 /** The tricks of a line, as they are kept with a try: by id, and a way of the squad's own by its name. */
@@ -62,6 +90,10 @@ export function tryResult({ outcome, line }: { readonly outcome: Outcome; readon
   const through = line?.brokeAt === null && (outcome === "clean" || outcome === "rough");
   return { through, clean: through && outcome === "clean", brokeAt: line?.brokeAt ?? null };
 }
+
+/** What the tries at a copied line say of its parts: of those at which somebody ticked what was held. */
+export const copyTries = (tries: readonly { readonly line?: LineTry }[]): CopyTry[] =>
+  tries.flatMap(({ line }) => (line?.held ? [{ parts: (line.parts ?? []).map(({ id }) => id), held: line.held }] : []));
 
 /** How a line comes to an item or leaves it, as far as it stands on paper. */
 export interface SheetState {

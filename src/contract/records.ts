@@ -205,6 +205,8 @@ export interface PlannedBlock {
   readonly minutes: number;
   /** The direction to begin with; null where it does not matter. */
   readonly firstDirection: string | null;
+  /** At the step of lines: the one to fly; null, or left out, for any of those given. */
+  readonly lineId?: string | null;
   /** Null where nobody gave one. */
   readonly reason: BlockReason | null;
 }

@@ -1,6 +1,6 @@
 import type { Attempt, SquadRules } from "@/core";
 import type { Day, Route, SyllabusDocument } from "@/syllabus";
-import type { FieldLine } from "./lines";
+import type { GivenLine } from "./lines";
 import type { Aircraft, LoggedAttempt, Note, PlannedBlock, Session, Site } from "./records";
 
 /** A squad's own syllabus as it is sent to the browser; squads without one have the built-in syllabus, which the browser has already. */
@@ -54,7 +54,7 @@ export interface TallyPilot {
   /** The step the pilot is at, whether or not it is one of this session; null where nothing is open. */
   readonly currentStepId: string | null;
   /** Those given to the pilot; absent from what earlier versions kept on a device. */
-  readonly lines?: readonly FieldLine[];
+  readonly lines?: readonly GivenLine[];
 }
 
 export type TallyNote = Pick<Note, "id" | "pilotId" | "text" | "writtenAtMs" | "forCoaches">;

@@ -77,6 +77,8 @@ it("a try says the line and where it broke, counted from one", () => {
   const line = { id: "a", version: 1, name: "Windmill hang", tricks: ["hang-left"] };
   expect(lineTryWords({ ...line, brokeAt: null })).toBe("Windmill hang");
   expect(lineTryWords({ ...line, brokeAt: 2 })).toBe("Windmill hang at 3");
+  const parts = ["The stop", "The turn"].map((name, i) => ({ id: String(i), name }));
+  expect(lineTryWords({ ...line, brokeAt: null, parts, held: ["1"] })).toBe("Windmill hang, held 1 of 2");
 });
 
 it("every style is said with its limits, in the units chosen, and headings as three figures", () => {

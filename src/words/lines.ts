@@ -130,9 +130,9 @@ export function lineReasonWords({ kind, value }: LineReason, units: UnitSystem):
   }
 }
 
-/** A try at a line, after its outcome: "Windmill hang at 3". */
-export const lineTryWords = ({ name, brokeAt }: LineTry): string =>
-  brokeAt === null ? name : `${name} at ${brokeAt + 1}`;
+/** A try at a line, after its outcome: "Windmill hang at 3, held 2 of 4". */
+export const lineTryWords = ({ name, brokeAt, parts = [], held }: LineTry): string =>
+  `${name}${brokeAt === null ? "" : ` at ${brokeAt + 1}`}${held ? `, held ${held.length} of ${parts.length}` : ""}`;
 
 /** A heading against north, as three figures: "090°". */
 export const headingText = (deg: number): string => `${String(Math.round((deg + 360) % 360) % 360).padStart(3, "0")}°`;

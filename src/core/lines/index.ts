@@ -1,3 +1,5 @@
+export { copyEvidence, lookAgainDue } from "./copying";
+export type { CopiedPart, CopyEvidence, CopyTry } from "./copying";
 export { entryWindow } from "./entry-window";
 export type { EntryWindow } from "./entry-window";
 export { flyLineWorkedOut, withFirstWorkedOut } from "./first-trick";

@@ -31,22 +31,23 @@ export interface LineEvidence {
 const Z95 = 1.959964;
 const LEAST_BREAKS = 2;
 
+export const countedShare = (count: number, of: number): CountedShare => ({
+  count,
+  of,
+  ...(of === 0 ? { low: 0, high: 1 } : wilsonInterval(count, of, Z95)),
+});
+
 /** Where a line of so many tricks breaks in the field. A try of which nobody said where it broke counts in the whole, and at no trick. */
 export function lineEvidence(tries: readonly FlownTry[], tricks: number): LineEvidence {
-  const share = (count: number, of: number): CountedShare => ({
-    count,
-    of,
-    ...(of === 0 ? { low: 0, high: 1 } : wilsonInterval(count, of, Z95)),
-  });
   const placed = tries.filter(({ through, brokeAt }) => through || brokeAt !== null);
   const broke = Array.from({ length: tricks }, (_, place) => {
     const came = placed.filter(({ through, brokeAt }) => through || brokeAt! >= place);
-    return share(came.filter(({ through, brokeAt }) => !through && brokeAt === place).length, came.length);
+    return countedShare(came.filter(({ through, brokeAt }) => !through && brokeAt === place).length, came.length);
   });
   const most = broke.reduce((at, { low }, place) => (low > broke[at].low ? place : at), 0);
   return {
-    clean: share(tries.filter(({ clean }) => clean).length, tries.length),
-    through: share(tries.filter(({ through }) => through).length, tries.length),
+    clean: countedShare(tries.filter(({ clean }) => clean).length, tries.length),
+    through: countedShare(tries.filter(({ through }) => through).length, tries.length),
     broke,
     weakest: (broke[most]?.count ?? 0) >= LEAST_BREAKS ? most : null,
   };

@@ -1,4 +1,4 @@
-import type { SessionPilot } from "@/contract";
+import { heldIn, type SessionPilot } from "@/contract";
 import { need } from "@/server/access";
 import { badField, ByIdInput, coachAction, conflict, memberAction, there, type Asker } from "@/server/actions";
 import {
@@ -32,6 +32,7 @@ import {
   LogAttemptInput,
   SessionNoteInput,
   SetFaultsInput,
+  SetHeldInput,
   SetMeasuredInput,
   TakeInInput,
 } from "./inputs";
@@ -137,6 +138,16 @@ export const fieldActions = {
       if (known && faults.some((fault) => !known.includes(fault)))
         throw badField("faults", "That fault is not one of this step.");
       await updateAttempt(transaction, attempt, { faults });
+    }),
+  ),
+
+  "set-held": memberAction(SetHeldInput, anAttempt, ({ id, held }) =>
+    inTransaction(async (transaction) => {
+      const attempt = there(await findAttempt(transaction, id), "That attempt");
+      if (!attempt.line?.parts) throw badField("held", "That attempt was not at a line that is copied.");
+      const known = attempt.line.parts.map((part) => part.id);
+      if (held.some((part) => !known.includes(part))) throw badField("held", "That line has no such part.");
+      await updateAttempt(transaction, attempt, { line: heldIn(attempt.line, held) });
     }),
   ),
 

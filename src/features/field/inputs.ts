@@ -20,6 +20,9 @@ import { propsFound, type PropsFound } from "@/contract";
 import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
 import { IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
 
+/** Of a copied line, as its schema has it. */
+const MOST_PARTS = 12;
+
 const IsMeasured = () =>
   ValidateBy({
     name: "isMeasured",
@@ -38,6 +41,11 @@ const IsMeasured = () =>
       defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
     },
   });
+class LinePartInput {
+  @IsId() id!: string;
+  @IsText(80) name!: string;
+}
+
 /** A line that was flown, and where it broke. */
 class LineTryInput {
   @IsId() id!: string;
@@ -52,6 +60,13 @@ class LineTryInput {
   @ArrayMinSize(1, { message: "a line has a trick" })
   @IsArray({ message: "tricks are missing" })
   tricks!: string[];
+  /** Of a copied line: what there is to hold. */
+  @IsOptional()
+  @ArrayMaxSize(MOST_PARTS, { message: `a line has ${MOST_PARTS} parts at most` })
+  @IsArray({ message: "parts are missing" })
+  @ValidateNested({ each: true })
+  @Type(() => LinePartInput)
+  parts?: LinePartInput[];
   @ValidateIf(({ brokeAt }: LineTryInput) => brokeAt !== null)
   @Max(23, { message: "brokeAt is the place of a trick" })
   @Min(0, { message: "brokeAt is the place of a trick" })
@@ -162,6 +177,15 @@ export class SetFaultsInput {
   @IsArray({ message: "faults are missing" })
   @IsText(40, { each: true })
   faults!: string[];
+}
+
+export class SetHeldInput {
+  @IsId() id!: string;
+  @ArrayUnique({ message: "a part is in there twice" })
+  @ArrayMaxSize(MOST_PARTS, { message: `a line has ${MOST_PARTS} parts at most` })
+  @IsArray({ message: "held is missing" })
+  @IsId({ each: true })
+  held!: string[];
 }
 
 export class AtMomentInput {

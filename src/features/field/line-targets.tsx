@@ -7,20 +7,31 @@ import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import type { LoggedAttempt, TallyPilot } from "@/contract";
+import type { LoggedAttempt, PlannedBlock, TallyPilot } from "@/contract";
 import type { Outcome } from "@/core";
 import { LINES_STEP } from "@/syllabus";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { trickName } from "@/words";
 import { Target } from "./tally-parts";
 
-/** The line that is flown now, out of those given to the pilot; null where no line is, and where the step is another. */
-export function useFieldLine(pilot: TallyPilot, stepId: string | null, today: readonly LoggedAttempt[]) {
-  const [chosen, choose] = useState<string | null>(null);
+/**
+ * The line that is flown now, out of those given to the pilot: the one chosen here, else the one planned, else the one flown last. Null where no line is, and
+ * where the step is another.
+ */
+export function useFieldLine(
+  pilot: TallyPilot,
+  { stepId, lineId }: Pick<PlannedBlock, "stepId" | "lineId">,
+  today: readonly LoggedAttempt[],
+) {
+  const [chosen, setChosen] = useState<{ readonly id: string; readonly insteadOf: string | null } | null>(null);
   const lines = pilot.lines ?? [];
   if (stepId !== LINES_STEP || lines.length === 0) return null;
+  const planned = lineId ?? null;
+  // What was chosen holds until another line is planned.
+  const here = chosen?.insteadOf === planned ? chosen.id : null;
+  const choose = (id: string) => setChosen({ id, insteadOf: planned });
   const last = today.filter(({ line }) => line).at(-1)?.line?.id;
-  const line = lines.find(({ id }) => id === chosen) ?? lines.find(({ id }) => id === last) ?? lines[0];
+  const [line = lines[0]] = [here, planned, last].flatMap((wanted) => lines.find(({ id }) => id === wanted) ?? []);
   return { line, lines, choose };
 }
 

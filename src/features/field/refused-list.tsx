@@ -11,13 +11,14 @@ import { outcomeWords } from "@/ui/marks/marks";
 import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput, FieldAction, TallyData } from "@/contract";
-import { FaultChips } from "./tally-parts";
+import { Chips } from "./tally-parts";
 
 const does: Readonly<Record<Outgoing["action"], string>> = {
   "begin-in-field": "the session",
   "begin-session": "the beginning of the session",
   "log-attempt": "an attempt",
   "set-faults": "the faults of an attempt",
+  "set-held": "what was held at a try",
   "set-measured": "the numbers of an attempt",
   "add-session-note": "a note",
   "undo-attempt": "an undoing",
@@ -147,8 +148,8 @@ function MendFaults({ data, input, onSend }: { data: TallyData; input: ActionInp
   const [faults, setFaults] = useState(input.faults.filter((id) => step.faults.some((fault) => fault.id === id)));
   return (
     <Box sx={{ my: 1 }}>
-      <FaultChips
-        step={step}
+      <Chips
+        options={step.faults}
         chosen={faults}
         disabled={false}
         label="Faults to send"

@@ -137,14 +137,15 @@ export function Target({
   );
 }
 
-export function FaultChips({
-  step,
+/** What may be said of an attempt, each put on or off with a tap. */
+export function Chips({
+  options,
   chosen,
   disabled,
   label,
   onToggle,
 }: {
-  step: Step;
+  options: readonly { readonly id: string; readonly short: string }[];
   chosen: readonly string[];
   disabled: boolean;
   label: string;
@@ -152,14 +153,14 @@ export function FaultChips({
 }) {
   return (
     <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 0.8 }}>
-      {step.faults.map((fault) => {
-        const on = chosen.includes(fault.id);
+      {options.map(({ id, short }) => {
+        const on = chosen.includes(id);
         return (
           <ButtonBase
-            key={fault.id}
+            key={id}
             disabled={disabled}
             aria-pressed={on}
-            onClick={() => onToggle(fault.id)}
+            onClick={() => onToggle(id)}
             sx={(theme) => ({
               px: 1.5,
               minHeight: 56,
@@ -172,7 +173,7 @@ export function FaultChips({
             })}
           >
             {on && "✓ "}
-            {fault.short}
+            {short}
           </ButtonBase>
         );
       })}

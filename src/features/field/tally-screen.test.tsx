@@ -564,6 +564,39 @@ describe("a line", () => {
     expect(screen.getByRole("button", { name: /^Broke at 1/ })).toBeVisible();
   });
 
+  it("that was planned is flown first", () => {
+    const [block] = tallyPilot("odo", "Odo Fenn", ["lines"]).blocks;
+    const pilots = [tallyPilot("odo", "Odo Fenn", ["lines"], { lines, blocks: [{ ...block, lineId: "short" }] })];
+    renderScreen(<TallyScreen data={data({ pilots, session: { ...session, pilots: [session.pilots[0]] } })} />);
+    expect(screen.getByRole("combobox", { name: "Line" })).toHaveTextContent("The first two");
+  });
+
+  it("that is copied: what was held is ticked at the last try, and after so many the original is looked at again", async () => {
+    const sent = fakeServer();
+    const parts = ["Gap late", "Dead stop"].map((name, i) => ({ id: `part-${i}`, name }));
+    const pilots = [
+      tallyPilot("odo", "Odo Fenn", ["lines"], {
+        setupId: "setup",
+        lines: [{ ...lines[1], parts, lookAfter: 2 }],
+      }),
+    ];
+    renderScreen(<TallyScreen data={data({ pilots, session: { ...session, pilots: [session.pilots[0]] } })} />);
+    const chip = (name: string) => screen.getByRole("button", { name: new RegExp(`${name}$`) });
+    expect(chip("Gap late")).toBeDisabled();
+    await userEvent.click(screen.getByRole("button", { name: "Through, 0 so far" }));
+    await userEvent.click(chip("Gap late"));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[0].input).toMatchObject({ line: { parts, brokeAt: null } });
+    expect(sent[0].input).not.toHaveProperty("line.lookAfter");
+    expect(sent[1]).toMatchObject({ action: "set-held", input: { held: ["part-0"] } });
+    expect(screen.queryByRole("status", { name: "Look at the original again" })).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "Through, 1 so far" }));
+    await userEvent.click(chip("Gap late"));
+    const asked = screen.getByRole("status", { name: "Look at the original again" });
+    expect(asked).toHaveTextContent("2 tries: look at the original again. Lost: Dead stop (0 of 2).");
+    expect(screen.getAllByText(/^clean, The first two, held 1 of 2$/)).toHaveLength(2);
+  });
+
   it("is asked for at the step of lines only, and only of who was given one", () => {
     renderScreen(<TallyScreen data={data({ pilots: [tallyPilot("odo", "Odo Fenn", ["lines"])] })} />);
     expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeVisible();

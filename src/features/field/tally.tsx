@@ -16,12 +16,13 @@ import type { BriefData } from "@/features/brief/client";
 import { VerdictLine } from "@/features/debrief/client";
 import { NoteDialog, useFieldNote } from "./field-notes";
 import type { FieldAction, LoggedAttempt, PropsFound, TallyData, TallyPilot } from "@/contract";
+import { HeldParts } from "./held-parts";
 import { LineTargets, useFieldLine, type FieldLineChoice } from "./line-targets";
 import { Measurements } from "./measurements";
 import { PackClock, packMinutes, usePack } from "./pack-clock";
 import { PilotSwitch } from "./pilot-switch";
 import { RefusedList } from "./refused-list";
-import { DirectionSwitch, FaultChips, Target } from "./tally-parts";
+import { DirectionSwitch, Chips, Target } from "./tally-parts";
 import { useFieldPlace } from "./use-field-place";
 import { WaitingLine } from "./waiting-line";
 import { BelowTargets, type Field, type PartProps } from "./tally-below";
@@ -64,7 +65,7 @@ export function Tally({
   const [checking, setChecking] = useState(false);
   const crashed = useCallback(() => setChecking(true), []);
   const today = attempts.filter(({ pilotId }) => pilotId === pilot.id);
-  const line = useFieldLine(pilot, step?.id ?? null, today);
+  const line = useFieldLine(pilot, block, today);
   const taps = useTaps(tally, field, place, now, pack, note, turns.next, crashed, line?.line ?? null);
   const showBrief = brief ? () => setBriefShown(true) : null;
   return (
@@ -263,8 +264,16 @@ function Targets({
       ) : (
         <OutcomeTargets own={own} direction={direction} onTap={taps.tap} />
       )}
-      <FaultChips
-        step={step}
+      {line && (
+        <HeldParts
+          line={line.line}
+          today={today}
+          last={last}
+          onSet={(id, held) => act({ action: "set-held", input: { id, held } })}
+        />
+      )}
+      <Chips
+        options={step.faults}
         chosen={last?.faults ?? []}
         disabled={!last}
         label="Faults of the last attempt"

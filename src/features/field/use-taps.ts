@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import { v7 as newId } from "uuid";
-import type { FieldLine, LoggedAttempt, TallyData, TallyStep } from "@/contract";
+import type { GivenLine, LineTry, LoggedAttempt, TallyData, TallyStep } from "@/contract";
 import { outcomes, type Outcome } from "@/core";
 import { flownStep, lineDirection, type Step } from "@/syllabus";
 import { useKeys } from "@/ui/keys/keys";
@@ -47,7 +47,7 @@ export function useTaps(
   /** The aircraft is to be looked at. */
   crashed: () => void,
   /** The line that is flown; null for a trick. */
-  line: FieldLine | null,
+  line: GivenLine | null,
 ) {
   const { pilot } = place;
   const handlers = useMemo(() => {
@@ -63,7 +63,7 @@ export function useTaps(
           stepId: step.id,
           direction: line ? lineDirection(step, line.tricks.length) : direction,
           outcome,
-          ...(line && { line: { ...line, brokeAt } }),
+          ...(line && { line: triedAt(line, brokeAt) }),
           flownAtMs: tapMoment(),
           pack: pack.sinceMs === null ? null : pack.number,
         },
@@ -122,6 +122,11 @@ export function useTaps(
   );
   useKeys(keys);
   return handlers;
+}
+
+/** A try as it is kept: without what only says how the line is trained. */
+function triedAt({ lookAfter: _, ...line }: GivenLine, brokeAt: number | null): LineTry {
+  return { ...line, brokeAt };
 }
 
 /** The direction asked for where the step has it, else its first. */

@@ -19,8 +19,8 @@ import { LONGEST_LINE_BYTES } from "./limits";
 
 /** What is kept of a file. */
 function requireOwn(file: object) {
-  const { name, style, line } = requireLineFile(file);
-  return { name, style, line };
+  const { name, style, line, copy } = requireLineFile(file);
+  return { name, style, line, copy };
 }
 
 /** Throws a Refusal for a site of another squad. */

@@ -8,7 +8,7 @@ import {
   type LineStyle,
   type Obstacle,
 } from "@/core";
-import type { LineDocument } from "@/contract";
+import type { LineCopy, LineDocument, LinePart } from "@/contract";
 import { wholeRecipe } from "./repertoire";
 import type { FlownLine } from "./line-worker";
 
@@ -18,6 +18,8 @@ export interface LineDraft {
   readonly style: LineStyle | null;
   readonly siteId: string | null;
   readonly line: LineDocument["line"];
+  /** Absent from what earlier versions kept on a device. */
+  readonly copy?: LineCopy | null;
 }
 
 /** Where what is changed, or begun out of something, waits on the device until it is kept. */
@@ -110,7 +112,7 @@ export function pairOf(draft: LineDraft, item: number, { line, flight }: FlownLi
   if (before < 0 || items[item]?.kind !== "trick" || !flight.items[before]) return null;
   const { entryHeightM, headingDeg, anchors } = partOfLine(line, flight, before, item);
   const part = { ...draft.line, entryHeightM, headingDeg, anchors };
-  return { ...withItems({ ...draft, line: part }, items.slice(before, item + 1)), name: "" };
+  return { ...withItems({ ...draft, line: part }, items.slice(before, item + 1)), name: "", copy: null };
 }
 
 export const withAnchors = (draft: LineDraft, anchors: LineDraft["line"]["anchors"]): LineDraft => ({
@@ -125,7 +127,9 @@ export function takenUp(draft: LineDraft, { items, anchors, headingDeg }: Line):
     const { parameters: _, ...trick } = item;
     return trick;
   });
-  return withItems({ ...draft, line: { ...draft.line, anchors, headingDeg } }, asTricks);
+  // What comes out of a copy is a line of its own, to be named.
+  const own = draft.copy ? { ...draft, name: "", copy: null } : draft;
+  return withItems({ ...own, line: { ...draft.line, anchors, headingDeg } }, asTricks);
 }
 
 /** A join to begin with, of each kind. */
@@ -149,10 +153,15 @@ export const usualAnchors: Readonly<Record<"pole" | "bar" | "gap" | "wall" | "tr
 };
 
 /** What goes out as a file, and to be kept. */
-export const documentOf = ({ name, style, line }: LineDraft): LineDocument => ({
+export const documentOf = ({ name, style, line, copy }: LineDraft): LineDocument => ({
   format: "bathygon-line",
   version: 1,
   name: name.trim(),
   style,
   line,
+  ...(copy && { copy: { ...copy, parts: namedParts(copy.parts) } }),
 });
+
+/** A part that nobody has named yet is none. */
+const namedParts = (parts: readonly LinePart[]) =>
+  parts.map(({ id, name }) => ({ id, name: name.trim() })).filter(({ name }) => name !== "");

@@ -23,8 +23,8 @@ export function FilePart({
     const result = await send("check-line", { document: file.content });
     if (!result.ok) return onProblem(`${file.name}: ${result.message}`);
     onProblem(null);
-    const { name, style, line } = result.data.document;
-    onRead?.({ name, style, line, siteId: draft.siteId });
+    const { name, style, line, copy = null } = result.data.document;
+    onRead?.({ name, style, line, copy, siteId: draft.siteId });
   };
   return (
     <>

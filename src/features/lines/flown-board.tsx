@@ -14,6 +14,7 @@ import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lineFaultWords } from "@/words";
 import { draftKey, pairOf, type LineDraft } from "./edits";
+import { Copying } from "./copying";
 import { HeightProfile } from "./height-profile";
 import type { LinesData } from "./load";
 import { Pictures } from "./pictures";
@@ -31,9 +32,11 @@ export function FlownBoard(props: {
   flown: FlownLine;
   setup: Setup;
   strip: ReactNode;
+  /** Asks for the line with one thing changed. */
+  onChangeOne: () => void;
   children: ReactNode;
 }) {
-  const { data, board, flown, setup, strip, children } = props;
+  const { data, board, flown, setup, strip, onChangeOne, children } = props;
   const { flight } = flown;
   const { line, site, selected, document } = board;
   const { faults } = line;
@@ -104,14 +107,11 @@ export function FlownBoard(props: {
           refused={line.reportRefused}
         />
       </Box>
-      {data.open && (
-        <Tries
-          tries={data.tries}
-          items={data.open.line.line.items}
-          pilots={data.squadPilots}
-          onPractise={data.mayChange && !board.draft.changed ? practise : null}
-        />
-      )}
+      <Flown
+        data={data}
+        onPractise={data.mayChange && !board.draft.changed ? practise : null}
+        onChangeOne={data.mayChange ? onChangeOne : null}
+      />
       {children}
       <Box sx={{ mt: 3 }}>
         <Pictures
@@ -122,6 +122,33 @@ export function FlownBoard(props: {
           cursor={cursor}
         />
       </Box>
+    </>
+  );
+}
+
+/** What the tries say of the line as it is kept. */
+function Flown({
+  data: { open, tries, pilot, squadPilots },
+  onPractise,
+  onChangeOne,
+}: {
+  data: LinesData;
+  onPractise: ((item: number) => void) | null;
+  onChangeOne: (() => void) | null;
+}) {
+  if (!open) return null;
+  const { copy, line } = open.line;
+  return (
+    <>
+      <Tries tries={tries} items={line.items} pilots={squadPilots} onPractise={onPractise} />
+      {copy && (
+        <Copying
+          copy={copy}
+          tries={tries.filter(({ pilotId }) => pilotId === pilot.id)}
+          pilotName={pilot.name}
+          onChangeOne={onChangeOne}
+        />
+      )}
     </>
   );
 }

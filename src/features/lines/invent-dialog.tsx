@@ -27,9 +27,10 @@ import { isForLines, type Tile } from "./repertoire";
 import { useInvent, type Inventing } from "./use-invent";
 import type { FlownWith } from "./line-worker";
 
-type Kind = "new" | NonNullable<Wish["from"]>["change"];
+/** What is invented: a line of its own, or another made out of the one that is open. */
+export type LineKind = "new" | NonNullable<Wish["from"]>["change"];
 
-const kindNames: Readonly<Record<Kind, string>> = {
+const kindNames: Readonly<Record<LineKind, string>> = {
   new: "From nothing",
   mirrored: "Mirrored: leave left, enter right",
   "other-end": "Same beginning, other end",
@@ -42,7 +43,7 @@ const MOST_TRICKS = 20;
 
 /** What the coach asks for. */
 interface Wished {
-  readonly kind: Kind;
+  readonly kind: LineKind;
   readonly length: number;
   readonly style: LineStyle | "";
   /** Keys of tiles; empty for none. */
@@ -52,6 +53,8 @@ interface Wished {
 
 interface InventDialogProps {
   readonly open: boolean;
+  /** What is asked for to begin with. */
+  readonly kind: LineKind;
   readonly onClose: () => void;
   readonly tiles: readonly Tile[];
   /** The line that is open, to be made into others; null where there is none yet. */
@@ -66,13 +69,13 @@ interface InventDialogProps {
 
 /** Lines the pilot has not flown: what they are to be like, and the proposals as they come. */
 export function InventDialog(props: InventDialogProps) {
-  const { open, onClose, tiles, line, site, request, pilotName, flown, onTake } = props;
+  const { open, kind: begunAs, onClose, tiles, line, site, request, pilotName, flown, onTake } = props;
   const known = useMemo(
     () => tiles.filter((tile) => isForLines(tile) && tile.standing !== "new").slice(0, MOST_TRICKS),
     [tiles],
   );
   const fresh = useMemo(() => tiles.filter((tile) => isForLines(tile) && tile.standing === "new"), [tiles]);
-  const [wished, setWished] = useState<Wished>({ kind: "new", length: 3, style: "", must: "", oneNew: "" });
+  const [wished, setWished] = useState<Wished>({ kind: begunAs, length: 3, style: "", must: "", oneNew: "" });
   const { kind, length, style, must, oneNew } = wished;
   const [seed, setSeed] = useState(1);
   const { state, start, stop } = useInvent();
@@ -159,10 +162,10 @@ function WishFields({
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", pt: 1 }}>
       <Choice
-        label="Kind"
+        label="LineKind"
         value={kind}
         options={Object.entries(kindNames).filter(([id]) => id === "new" || made)}
-        onPick={(value) => set({ kind: value as Kind })}
+        onPick={(value) => set({ kind: value as LineKind })}
       />
       {kind === "new" && (
         <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>

@@ -11,11 +11,12 @@ import { useKeys } from "@/ui/keys/keys";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lineItemName, refusedWords } from "@/words";
 import { AddPanel } from "./add-panel";
+import { CopyPanel } from "./copy-panel";
 import { takenUp, withInserted, withItem, withJoinsBefore, withMoved, withoutItem } from "./edits";
 import { FilePart } from "./file-part";
 import { FlownBoard } from "./flown-board";
 import { FramePanel } from "./frame-panel";
-import { InventDialog } from "./invent-dialog";
+import { InventDialog, type LineKind } from "./invent-dialog";
 import { ItemPanel } from "./item-panel";
 import { KeepPanel } from "./keep-panel";
 import { LineHeading } from "./line-heading";
@@ -30,7 +31,12 @@ export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: 
   const board = useBoard(data, draftKey, aircraft, setup);
   const { draft, saved, document, line, flown } = board;
   const { mayChange, open } = data;
-  const [inventing, setInventing] = useState(false);
+  const [inventing, setInventing] = useState<{ readonly open: boolean; readonly kind: LineKind }>({
+    open: false,
+    kind: "new",
+  });
+  const invent = (kind: LineKind | null) =>
+    setInventing(kind === null ? { ...inventing, open: false } : { open: true, kind });
   const [fileProblem, setFileProblem] = useState<string | null>(null);
   const { units } = usePreferences();
   const items = (
@@ -48,7 +54,7 @@ export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: 
         data={data}
         draft={draft}
         whole={document.line.items.length > 0 && line.refused === null}
-        onInvent={() => setInventing(true)}
+        onInvent={() => invent("new")}
       />
       {fileProblem && (
         <Alert severity="error" onClose={() => setFileProblem(null)} sx={{ mb: 1 }}>
@@ -77,7 +83,14 @@ export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: 
         </Alert>
       )}
       {flown ? (
-        <FlownBoard data={data} board={board} flown={flown} setup={setup} strip={items}>
+        <FlownBoard
+          data={data}
+          board={board}
+          flown={flown}
+          setup={setup}
+          strip={items}
+          onChangeOne={() => invent("one-thing")}
+        >
           {mayChange && <Workbench data={data} board={board} />}
         </FlownBoard>
       ) : (
@@ -93,28 +106,37 @@ export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: 
         <KeepPanel
           open={open}
           squadPilots={data.squadPilots}
-          onTakeUp={({ style, line: kept }) => draft.change({ ...document, style, line: kept })}
+          onTakeUp={({ style, line: kept, copy = null }) => draft.change({ ...document, style, line: kept, copy })}
           onRemoved={() => draft.drop(saved, draft.basedOn)}
         />
       )}
       {mayChange && (
-        <InventDialog
-          open={inventing}
-          onClose={() => setInventing(false)}
-          tiles={board.tiles}
-          line={document.line.items.length > 0 ? { id: "line", label: document.name, ...document.line } : null}
-          site={board.site}
-          request={board.request}
-          pilotName={data.pilot.name}
-          flown={data.ownTries.flatMap(({ line: one }) => (one ? [flownOf(one)] : []))}
-          onTake={(taken) => {
-            draft.change(takenUp(document, taken));
-            board.select(null);
-            setInventing(false);
-          }}
-        />
+        <InventPart key={inventing.kind} data={data} board={board} {...inventing} onClose={() => invent(null)} />
       )}
     </>
+  );
+}
+
+function InventPart(props: { data: LinesData; board: Board; open: boolean; kind: LineKind; onClose: () => void }) {
+  const { data, board, open, kind, onClose } = props;
+  const { document, draft } = board;
+  return (
+    <InventDialog
+      open={open}
+      kind={kind}
+      onClose={onClose}
+      tiles={board.tiles}
+      line={document.line.items.length > 0 ? { id: "line", label: document.name, ...document.line } : null}
+      site={board.site}
+      request={board.request}
+      pilotName={data.pilot.name}
+      flown={data.ownTries.flatMap(({ line: one }) => (one ? [flownOf(one)] : []))}
+      onTake={(taken) => {
+        draft.change(takenUp(document, taken));
+        board.select(null);
+        onClose();
+      }}
+    />
   );
 }
 
@@ -215,7 +237,10 @@ function Workbench({ data, board }: { data: LinesData; board: Board }) {
             : "Begin with a trick; the next ones are put behind it."}
         </Typography>
       )}
-      <FramePanel draft={document} sites={data.sites} onChange={draft.change} />
+      <div>
+        <FramePanel draft={document} sites={data.sites} onChange={draft.change} />
+        <CopyPanel draft={document} onChange={draft.change} />
+      </div>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
-import type { SquadLine } from "@/contract";
+import { tricksOf, type SquadLine } from "@/contract";
 import { recipes, type ItemWayOut, type LineFreezes, type LineItem, type LineMend } from "@/core";
 import { standardDay } from "@/syllabus";
 import { odo, plank, plankSetup } from "@/ui/testing/made-up";
@@ -181,22 +181,27 @@ it("holds it to the height limit and the room of its site", async () => {
   expect(screen.getByText(/The line takes .* of room, and there are 2/)).toBeVisible();
 }, 60_000);
 
+const aTry = (n: number) => ({
+  id: `try-${n}`,
+  sessionId: "s",
+  pilotId: "odo",
+  stepId: "lines",
+  direction: "two",
+  outcome: "clean" as const,
+  place: "field" as const,
+  setupId: null,
+  pack: 1,
+  minutes: null,
+  measured: {},
+  faults: [],
+  atMs: n,
+  undone: false,
+});
+
 it("shows where tries broke, and opens the weak joint as a line of its own", async () => {
   const tryAt = (n: number, brokeAt: number | null) => ({
-    id: `try-${n}`,
-    sessionId: "s",
-    pilotId: "odo",
-    stepId: "lines",
-    direction: "two",
+    ...aTry(n),
     outcome: brokeAt === null ? ("clean" as const) : ("bailed" as const),
-    place: "field" as const,
-    setupId: null,
-    pack: 1,
-    minutes: null,
-    measured: {},
-    faults: [],
-    atMs: n,
-    undone: false,
     line: { id: "line", version: 2, name: "Flip and roll", tricks: ["flip-one-move-back", "roll-pure-right"], brokeAt },
   });
   show({ ...openOf(kept(two)), tries: [1, 1, null, 1].map((at, n) => tryAt(n, at)) });
@@ -205,6 +210,37 @@ it("shows where tries broke, and opens the weak joint as a line of its own", asy
   press("Practise 1 → 2 by itself");
   expect(navigation.journeys.at(-1)).toMatch(/line=new&of=line-1/);
   expect(localStorage.getItem("bathygon-line-new-line-1")).toContain("roll-pure-right");
+}, 60_000);
+
+it("says what of a copied line is held and lost, and when to look again; its parts are named here", async () => {
+  const sent = fakeServer();
+  const parts = ["Gap late", "Dead stop"].map((name, i) => ({ id: `part-${i}`, name }));
+  const copy = { from: "Ida's, from the film", parts, lookAfter: 3 };
+  const line = { id: "line", version: 2, name: "Flip and roll", tricks: tricksOf(two.items), parts, brokeAt: null };
+  const tries = [["part-0"], ["part-0", "part-1"], ["part-0"], ["part-0"]].map((held, i) => ({
+    ...aTry(i),
+    line: { ...line, held },
+  }));
+  // Somebody else's tell nothing of this pilot.
+  show({ ...openOf(kept(two, { copy })), tries: [...tries, { ...tries[0], id: "ida's", pilotId: "ida" }] });
+  await flown();
+  const said = screen.getByLabelText("Copying · Ida's, from the film");
+  expect(said).toHaveTextContent("Lost: Dead stop. Look at the original again after 2 more tries.");
+  expect(said).toHaveTextContent("1 Gap lateheld, 3 of the last 3");
+  expect(said).toHaveTextContent("2 Dead stoplost, 1 of the last 3");
+  press("Change one thing");
+  expect(await screen.findByText("One thing changed")).toBeVisible();
+  fireEvent.keyDown(screen.getByRole("dialog"), { key: "Escape" });
+  press("Copied from somebody");
+  fireEvent.change(await screen.findByLabelText("Part 2"), { target: { value: "Stop dead " } });
+  press("Add a part");
+  fireEvent.click(screen.getByLabelText("Part 2 earlier"));
+  press("Save version");
+  await waitFor(() => expect(sent).toHaveLength(1));
+  // One without a name is none.
+  expect(sent[0].input).toMatchObject({
+    document: { copy: { ...copy, parts: [{ id: "part-1", name: "Stop dead" }, parts[0]] } },
+  });
 }, 60_000);
 
 it("is given to a pilot, and an earlier version is taken up again", async () => {

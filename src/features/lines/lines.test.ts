@@ -8,6 +8,7 @@ import { lineSchema, variantSchema } from "@/server/files";
 import {
   emptyBin,
   erasePilot,
+  fieldLinesOf,
   findLine,
   findPilot,
   insertCoach,
@@ -83,6 +84,27 @@ it("is kept in versions, each as it was saved, once however often it is sent, an
     { kind: "saved-line", name: "Flip and roll", number: 2 },
     { kind: "saved-line", name: "Flip and roll", number: 1 },
   ]);
+});
+
+it("is kept with what it is a copy of, in the version that says so, and goes to the field with its parts", async () => {
+  const id = newId();
+  const parts = ["Gap late", "Dead stop"].map((name) => ({ id: newId(), name }));
+  const copy = { from: "Ida's, from the film", parts, lookAfter: 4 };
+  expect((await add({ id, document: { ...twoTricks, copy } })).ok).toBe(true);
+  expect((await save(id, 1)).ok).toBe(true);
+  expect((await listLineVersions(id)).map((version) => version.copy)).toEqual([undefined, copy]);
+  expect((await save(id, 2, { ...twoTricks, copy })).ok).toBe(true);
+  await run(actions["give-line"], { id, pilotId: odo, given: true });
+  const [given] = (await fieldLinesOf([odo])).get(odo)!;
+  expect(given).toMatchObject({ id, version: 3, parts, lookAfter: 4 });
+  for (const wrong of [
+    { ...copy, parts: [parts[0], parts[0]] },
+    { ...copy, parts: [{ id: "one", name: "Gap" }] },
+    { ...copy, parts: [{ ...parts[0], name: "" }] },
+    { ...copy, lookAfter: 1 },
+    { from: "nobody" },
+  ])
+    expect(await save(id, 3, { ...twoTricks, copy: wrong } as never)).toMatchObject({ ok: false, status: 422 });
 });
 
 it("is read by those it is given to, in the squad that keeps it, and goes from what is kept of somebody erased", async () => {

@@ -7,6 +7,7 @@ import { lineEvidence, type CountedShare, type LineItem } from "@/core";
 import { tricksOf, tryResult } from "@/contract";
 import { counted, percent, percentRange, trickName } from "@/words";
 import type { LinesData } from "./load";
+import { ShareBar } from "./share-bar";
 
 /** Tries in the field: how many came through, where it breaks, and the joint to practise by itself. */
 export function Tries({
@@ -52,7 +53,7 @@ export function Tries({
             <span>
               <b className="num">{place + 1}</b> {trickName(tricks[place])}
             </span>
-            <Bar share={share} weak={place === weakest} />
+            <ShareBar share={share} verb="broke" marked={place === weakest} />
             <span className="num">{share.of === 0 ? "–" : `${share.count} of ${share.of} broke`}</span>
           </Box>
         ))}
@@ -72,38 +73,5 @@ function ShareText({ share: { count, of, ...interval } }: { share: CountedShare 
     <>
       <b className="num">{percent(count / of)}</b> (<span className="num">{percentRange(interval)}</span>)
     </>
-  );
-}
-
-/** A share as a bar, its interval as a line; the weak one is hatched. */
-function Bar({ share: { count, of, low, high }, weak }: { share: CountedShare; weak: boolean }) {
-  if (of === 0) return <span />;
-  return (
-    <Box
-      role="img"
-      aria-label={`broke ${percent(count / of)}, ${percentRange({ low, high })}`}
-      sx={(theme) => ({ position: "relative", height: 20, border: `1px solid ${theme.tokens.rule}` })}
-    >
-      <Box
-        sx={(theme) => ({
-          position: "absolute",
-          inset: 0,
-          width: `${(100 * count) / of}%`,
-          background: weak
-            ? `repeating-linear-gradient(70deg, ${theme.tokens.buoyText} 0 3px, ${theme.tokens.paper} 3px 7px)`
-            : theme.tokens.depths[3],
-        })}
-      />
-      <Box
-        sx={(theme) => ({
-          position: "absolute",
-          top: 8,
-          height: 3,
-          left: `${100 * low}%`,
-          width: `${100 * (high - low)}%`,
-          bgcolor: theme.tokens.ink,
-        })}
-      />
-    </Box>
   );
 }

@@ -14,7 +14,10 @@ export function useBoard(data: LinesData, draftKey: string, aircraft: Aircraft, 
   const { open, sites, day } = data;
   // As it was when this version was opened: giving it to somebody reads the page again, and changes nothing of the line.
   const [saved] = useState<LineDraft>(() => {
-    if (open) return { name: open.line.name, style: open.line.style, siteId: open.line.siteId, line: open.line.line };
+    if (open) {
+      const { name, style, siteId, line, copy } = open.line;
+      return { name, style, siteId, line, ...(copy && { copy }) };
+    }
     const site = sites.length === 1 ? sites[0] : null;
     return emptyDraft(site?.id ?? null, site?.ceilingM ?? null);
   });

@@ -86,11 +86,12 @@ export const planActions = {
 
 /** What is kept of a plan: its fields and no others. */
 const planFrom = ({ blocks, turns }: PilotPlanInput): PilotPlan => ({
-  blocks: blocks.map(({ kind, stepId, minutes, firstDirection, reason = null, why = "" }) => ({
+  blocks: blocks.map(({ kind, stepId, minutes, firstDirection, lineId, reason = null, why = "" }) => ({
     kind,
     stepId: stepId ?? null,
     minutes,
     firstDirection: firstDirection ?? null,
+    ...(lineId && { lineId }),
     // A page that was opened before reasons had kinds sends a sentence.
     reason: reason ?? (why === "" ? null : { kind: "said", says: why }),
   })),

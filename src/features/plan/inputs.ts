@@ -37,6 +37,8 @@ export class BlockInput {
   @IsNumber({}, { message: "minutes are a number" })
   minutes!: number;
   @IsOptional() @IsText(12) firstDirection!: string | null;
+  /** At the step of lines; one that is not given in the field any more is none. */
+  @IsOptional() @IsId() lineId?: string | null;
   /** Why it is flown. */
   @IsOptional() @IsBlockReason() reason?: BlockReason | null;
   /** The same as a sentence, from a page opened before reasons had kinds. */

@@ -55,8 +55,8 @@ export interface Candidate {
   readonly own: readonly OwnVariant[];
   /** From the coach's call to the stick, measured; null where it was not. */
   readonly reactionS: number | null;
-  /** Names of the lines given to the pilot. */
-  readonly lines: readonly string[];
+  /** Lines given to the pilot. */
+  readonly lines: readonly { readonly id: string; readonly name: string }[];
   /** Aircraft to be flown by eye before goggles go on. */
   readonly checkFirst: readonly string[];
 }
@@ -125,7 +125,7 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
         school,
         own: own.own,
         reactionS,
-        lines: entryOf(lines, id).map((line) => line.name),
+        lines: entryOf(lines, id).map((line) => ({ id: line.id, name: line.name })),
         setups: fleet.flatMap((one) => {
           const setup = setups.get(one.id);
           return setup

@@ -60,6 +60,7 @@ export function PlanBlocks({
               block={block}
               height={block.stepId === null ? null : startHeight(block.stepId)}
               syllabus={syllabus}
+              lines={one.lines}
               onChange={(part) => replace(i, part)}
               onRemove={() => onChange(blocks.filter((_, n) => n !== i))}
             />
@@ -69,7 +70,7 @@ export function PlanBlocks({
       {blocks.some(({ stepId }) => stepId === LINES_STEP) && (
         <Typography sx={{ fontSize: "0.88rem" }}>
           {one.lines.length > 0
-            ? `Lines to choose from in the field: ${one.lines.join(", ")}.`
+            ? "Choose the line here, or in the field among those that are given."
             : `No line is given to ${one.name} yet; give one under Lines, and the field asks where it broke.`}
         </Typography>
       )}
@@ -113,22 +114,25 @@ const withDemonstration = (blocks: readonly PlannedBlock[], main: number, packMi
 
 const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "As they like");
 
+const small = { variant: "standard", size: "small" } as const;
+
 function Block({
   block,
   height,
   syllabus,
+  lines,
   onChange,
   onRemove,
 }: {
   block: PlannedBlock;
   height: string | null;
   syllabus: Syllabus;
+  /** Those given to the pilot. */
+  lines: Candidate["lines"];
   onChange: (part: Partial<PlannedBlock>) => void;
   onRemove: () => void;
 }) {
-  const directions = (block.stepId && findStep(syllabus, block.stepId)?.directions) || [];
   const name = nameOf(block, syllabus);
-  const small = { variant: "standard", size: "small" } as const;
   return (
     <Box sx={{ flex: 1, minWidth: 0, py: 0.4 }}>
       <Box
@@ -160,6 +164,7 @@ function Block({
             onChange({
               stepId: event.target.value === FREELY ? null : event.target.value,
               firstDirection: null,
+              lineId: null,
               reason: { kind: "coachs-choice" },
             })
           }
@@ -180,29 +185,63 @@ function Block({
             input: { endAdornment: "min" },
           }}
         />
-        {directions.length > 1 ? (
-          <TextField
-            {...small}
-            select
-            value={block.firstDirection ?? directions[0].id}
-            onChange={(event) => onChange({ firstDirection: event.target.value })}
-            slotProps={{ htmlInput: { "aria-label": `First direction of ${name}` } }}
-          >
-            {directions.map(({ id, name: direction }) => (
-              <MenuItem key={id} value={id}>
-                {direction} first
-              </MenuItem>
-            ))}
-          </TextField>
-        ) : (
-          <span />
-        )}
+        <LineOrDirection block={block} name={name} syllabus={syllabus} lines={lines} onChange={onChange} />
         <IconButton size="small" aria-label={`Take out ${name}`} onClick={onRemove}>
           <CloseIcon fontSize="small" />
         </IconButton>
       </Box>
       <BlockReason block={block} height={height} syllabus={syllabus} />
     </Box>
+  );
+}
+
+/** Which of the pilot's lines is flown, or the direction to begin with. */
+function LineOrDirection({
+  block,
+  name,
+  syllabus,
+  lines,
+  onChange,
+}: {
+  block: PlannedBlock;
+  name: string;
+  syllabus: Syllabus;
+  lines: Candidate["lines"];
+  onChange: (part: Partial<PlannedBlock>) => void;
+}) {
+  if (block.stepId === LINES_STEP && lines.length > 0)
+    return (
+      <TextField
+        {...small}
+        select
+        value={lines.some(({ id }) => id === block.lineId) ? block.lineId : ""}
+        onChange={(event) => onChange({ lineId: event.target.value || null })}
+        slotProps={{ select: { displayEmpty: true }, htmlInput: { "aria-label": `Line of ${name}` } }}
+      >
+        <MenuItem value="">any of the lines</MenuItem>
+        {lines.map((line) => (
+          <MenuItem key={line.id} value={line.id}>
+            {line.name}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
+  const directions = (block.stepId && findStep(syllabus, block.stepId)?.directions) || [];
+  if (directions.length < 2) return <span />;
+  return (
+    <TextField
+      {...small}
+      select
+      value={block.firstDirection ?? directions[0].id}
+      onChange={(event) => onChange({ firstDirection: event.target.value })}
+      slotProps={{ htmlInput: { "aria-label": `First direction of ${name}` } }}
+    >
+      {directions.map(({ id, name: direction }) => (
+        <MenuItem key={id} value={id}>
+          {direction} first
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

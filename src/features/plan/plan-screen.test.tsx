@@ -316,17 +316,28 @@ describe("the plan", () => {
   });
 });
 
-it("says at the step of lines which lines the pilot has been given, or that there are none", async () => {
+it("plans one of the lines that the pilot has been given, or says that there are none", async () => {
   const [odo, ida] = data.candidates;
-  const at = (one: typeof odo, lines: readonly string[]) => ({
+  const sent = fakeServer();
+  const at = (one: typeof odo, lines: typeof odo.lines) => ({
     ...one,
     lines,
     currentStepId: "lines",
     offers: [offer("main", "lines", [10])],
   });
-  const candidates = [at(odo, ["Windmill hang", "The first two"]), at(ida, [])];
+  const candidates = [
+    at(odo, [
+      { id: "hang", name: "Windmill hang" },
+      { id: "two", name: "The first two" },
+    ]),
+    at(ida, []),
+  ];
   renderScreen(<PlanScreen data={{ ...data, candidates }} />, { address: "/session?pilot=odo" });
-  expect(await screen.findByText("Lines to choose from in the field: Windmill hang, The first two.")).toBeVisible();
+  fireEvent.mouseDown(await screen.findByRole("combobox", { name: /^Line of/ }));
+  await userEvent.click(await screen.findByRole("option", { name: "The first two" }));
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
   expect(await screen.findByText(/^No line is given to Ida Rook yet/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Prepare it for later" }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0].input).toMatchObject({ pilots: [{ plan: { blocks: [{ stepId: "lines", lineId: "two" }] } }, {}] });
 });

@@ -96,6 +96,7 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
       startedAtMs: now.getTime(),
       pilots: [member],
     });
+    const parts = ["The stop", "The turn"].map((name) => ({ id: newId(), name }));
     for (const one of [ids.attempt, ids.undone]) {
       await insertAttempt(transaction, {
         ...member,
@@ -114,6 +115,8 @@ async function fillPilot(name: string): Promise<{ id: string; ids: Record<string
           name: "Over the bar",
           tricks: ["flip-slow-back", "roll-pure-left"],
           brokeAt: 1,
+          parts,
+          held: [parts[0].id],
         },
         atMs: now.getTime() + 5,
       });

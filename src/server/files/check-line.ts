@@ -19,6 +19,8 @@ export function requireLineFile(file: unknown): LineDocument {
   const document = { ...read, name: read.name.trim() };
   const fault = faultOfName(document.name);
   if (fault) throw badField("name", `The name ${fault}.`);
+  const parts = document.copy?.parts.map(({ id }) => id) ?? [];
+  if (new Set(parts).size < parts.length) throw badField("copy.parts", "Two parts of the copied line have one id.");
   requireLine({ id: "line", label: document.name, ...document.line });
   document.line.items.forEach((item, i) => {
     if (item.kind !== "trick" || typeof item.recipe === "string") return;

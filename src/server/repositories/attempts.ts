@@ -164,13 +164,14 @@ function attemptRow(attempt: Omit<LoggedAttempt, "undone">) {
 export async function updateAttempt(
   transaction: Transaction,
   { id, pilotId, stepId }: Pick<LoggedAttempt, "id" | "pilotId" | "stepId">,
-  change: Partial<Pick<LoggedAttempt, "faults" | "measured" | "minutes">>,
+  change: Partial<Pick<LoggedAttempt, "faults" | "line" | "measured" | "minutes">>,
 ): Promise<void> {
   await lockDigest(transaction, pilotId, stepId);
   await transaction("attempt")
     .where({ id })
     .update({
       ...(change.faults && { faults: JSON.stringify(change.faults) }),
+      ...(change.line && { line: JSON.stringify(change.line) }),
       ...(change.measured && { measured: JSON.stringify(change.measured) }),
       ...(change.minutes !== undefined && { minutes: change.minutes }),
     });

@@ -1,4 +1,4 @@
-import { tricksOf, type FieldLine, type KeptLine, type LineVersion, type SquadLine } from "@/contract";
+import { tricksOf, type GivenLine, type KeptLine, type LineVersion, type SquadLine } from "@/contract";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
@@ -48,7 +48,7 @@ export async function listLinesOf(pilotId: string): Promise<SquadLine[]> {
 }
 
 /** What some pilots were given by the squads they are in, as it is flown in the field, by pilot id. */
-export async function fieldLinesOf(pilotIds: readonly string[]): Promise<ReadonlyMap<string, readonly FieldLine[]>> {
+export async function fieldLinesOf(pilotIds: readonly string[]): Promise<ReadonlyMap<string, readonly GivenLine[]>> {
   const rows: (LineRow & { pilot_id: string })[] = await newest()
     .join("line_pilot", "line_pilot.line_id", "line.id")
     .join("pilot", "pilot.id", "pilot_id")
@@ -57,12 +57,13 @@ export async function fieldLinesOf(pilotIds: readonly string[]): Promise<Readonl
     .whereNull("line.removed_at")
     .orderBy(["line.name", "line.id"])
     .select("pilot_id");
-  const lineFrom = ({ id, version, name, document }: LineRow): FieldLine => ({
-    id,
-    version,
-    name,
-    tricks: tricksOf(fromJson<KeptLine>(document).line.items),
-  });
+  const lineFrom = ({ id, version, name, document }: LineRow): GivenLine => {
+    const { line, copy } = fromJson<KeptLine>(document);
+    return {
+      ...{ id, version, name, tricks: tricksOf(line.items) },
+      ...(copy && { parts: copy.parts, lookAfter: copy.lookAfter }),
+    };
+  };
   return new Map(pilotIds.map((id) => [id, rows.filter(({ pilot_id }) => pilot_id === id).map(lineFrom)] as const));
 }
 
@@ -138,7 +139,7 @@ export async function updateLine(
   return there && JSON.stringify(fromJson(there.document)) === keptOf(line) ? "same" : "other";
 }
 
-const keptOf = ({ style, line }: KeptLine) => JSON.stringify({ style, line });
+const keptOf = ({ style, line, copy }: KeptLine) => JSON.stringify({ style, line, ...(copy && { copy }) });
 
 async function insertVersion(transaction: Transaction, line: NewVersion, number: number, now: Date): Promise<void> {
   await transaction("line_version").insert({
