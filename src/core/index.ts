@@ -15,4 +15,5 @@ export * from "./sessions";
 export * from "./setup";
 export * from "./start-height";
 export * from "./sustained";
+export * from "./tape";
 export * from "./throttle";
