@@ -58,6 +58,10 @@ if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: 
 const lines = process.argv[2] === "lines";
 if (lines) await runMain(() => runTypeScript("bench/lines.ts", [], {}, { quiet: false }));
 
+/** `-- tape`: how long reading and searching a recording takes, and what is taken for what. */
+const tape = process.argv[2] === "tape";
+if (tape) await runMain(() => runTypeScript("bench/tape.ts", [], {}, { quiet: false }));
+
 /** `-- load [minutes]`: what one process and one database carry. */
 const load = process.argv[2] === "load";
 if (load) {
@@ -65,7 +69,7 @@ if (load) {
   await runMain(() => measureLoad(Number(process.argv[3] ?? 0)));
 }
 
-if (!safe && !hands && !camp && !rates && !lines && !load)
+if (!safe && !hands && !camp && !rates && !lines && !tape && !load)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

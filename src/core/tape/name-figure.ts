@@ -22,6 +22,7 @@ export interface Features {
   readonly throttleInverted: number;
   /** Furthest bank that was reached, right positive. */
   readonly furthestRoll: number;
+  /** The axis about which it first turned much. */
   readonly firstAxis: TapeAxis;
   readonly peakDps: number;
   readonly peakYawDps: number;
@@ -29,20 +30,26 @@ export interface Features {
 
 const RESTING_DPS = 70;
 const INVERTED = -0.4;
+const BEGUN_DEG = 60;
 
 export function featuresOf(grid: Grid, figure: Figure): Features {
   const { hz, rate, down, stick } = grid;
   const { turned } = moveOf(grid, figure.from, figure.to);
   const travelled = { roll: 0, pitch: 0, yaw: 0 };
-  let [leastDown, yawInverted, throttle, inverted, bank, furthestRoll] = [1, 0, 0, 0, 0, 0];
+  let [leastDown, yawInverted, throttle, inverted, furthestRoll] = [1, 0, 0, 0, 0];
   let [onEdge, peakDps, peakYawDps] = [0, 0, 0];
+  const soFar = { roll: 0, pitch: 0, yaw: 0 };
+  let firstAxis: TapeAxis | null = null;
   const hang = new Longest();
   const knife = new Longest();
   for (let i = figure.from; i < figure.to; i++) {
-    for (const axis of tapeAxes) travelled[axis] += Math.abs(rate[axis][i]) / hz;
+    for (const axis of tapeAxes) {
+      travelled[axis] += Math.abs(rate[axis][i]) / hz;
+      soFar[axis] += rate[axis][i] / hz;
+      if (firstAxis === null && Math.abs(soFar[axis]) > BEGUN_DEG) firstAxis = axis;
+    }
     leastDown = Math.min(leastDown, down[i]);
-    bank += rate.roll[i] / hz;
-    if (Math.abs(bank) > Math.abs(furthestRoll)) furthestRoll = bank;
+    if (Math.abs(soFar.roll) > Math.abs(furthestRoll)) furthestRoll = soFar.roll;
     if (Math.abs(down[i]) < 0.6) onEdge++;
     const size = Math.hypot(rate.roll[i], rate.pitch[i], rate.yaw[i]);
     peakDps = Math.max(peakDps, size);
@@ -68,7 +75,7 @@ export function featuresOf(grid: Grid, figure: Figure): Features {
     yawInverted,
     throttleInverted: inverted === 0 ? 0 : throttle / inverted,
     furthestRoll,
-    firstAxis: firstTurn(figure),
+    firstAxis: firstAxis ?? mainAxis({ turned }),
     peakDps,
     peakYawDps,
   };
@@ -82,12 +89,6 @@ class Longest {
     this.run = is ? this.run + 1 : 0;
     this.longest = Math.max(this.longest, this.run);
   }
-}
-
-/** The axis of the first movement that turned at all. */
-function firstTurn({ moves }: Figure): TapeAxis {
-  const move = moves.find((one) => Math.abs(one.turned[mainAxis(one)]) > 60) ?? moves.at(0);
-  return move ? mainAxis(move) : "yaw";
 }
 
 export interface Named {
