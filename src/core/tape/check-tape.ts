@@ -66,14 +66,13 @@ function lagOf({ timeS, stick, gyroDps, sampleHz }: Tape, axis: TapeAxis) {
   const most = Math.round((MOST_DELAY_S * sampleHz) / every);
   const count = Math.floor(timeS.length / every) - 1;
   let moved = 0;
-  for (const value of x) moved = Math.max(moved, Math.abs(value));
+  for (let i = 0; i < x.length; i++) moved = Math.max(moved, Math.abs(x[i]));
   if (moved < LEAST_MOVED || count < 4 * most) return null;
   const sums = new Float64Array(most + 1);
-  const dx = (i: number) => x[(i + 1) * every] - x[i * every];
-  const dy = (i: number) => y[(i + 1) * every] - y[i * every];
-  const changes = Float64Array.from({ length: count }, (_, i) => dy(i));
+  const changes = new Float64Array(count);
+  for (let i = 0; i < count; i++) changes[i] = y[(i + 1) * every] - y[i * every];
   for (let i = 0; i < count - most; i++) {
-    const change = dx(i);
+    const change = x[(i + 1) * every] - x[i * every];
     if (change === 0) continue;
     for (let shift = 0; shift <= most; shift++) sums[shift] += change * changes[i + shift];
   }
@@ -105,11 +104,13 @@ function heldRates(
   const [x, y] = [stick[axis], gyroDps[axis]];
   const hold = Math.max(2, Math.round(HELD_S * sampleHz));
   const bins = Array.from({ length: BINS }, () => ({ sticks: [] as number[], rates: [] as number[] }));
+  const every = Math.max(1, Math.round(sampleHz / 100));
   let reach = 0;
   let since = 0;
   for (let i = 1; i < x.length; i++) {
     if (Math.abs(x[i] - x[since]) > HELD) since = i;
-    if (i - since < hold + lag || Math.abs(x[i]) < 0.02) continue;
+    // A hundred times a second is enough.
+    if (i % every !== 0 || i - since < hold + lag || Math.abs(x[i]) < 0.02) continue;
     const size = Math.min(1, Math.abs(x[i]));
     reach = Math.max(reach, size);
     const bin = bins[Math.min(BINS - 1, Math.floor(size * BINS))];

@@ -36,7 +36,7 @@ describe("the model's tricks are found, once, by their name", () => {
       ["turn-brake-left", "turn-about", "yaw", "left", 0.5],
       ["pitch-brake", "brake", "pitch", "back", 0.5],
       ["orbit-back-roll-right", "orbit-back", "roll", "left", 2],
-      ["helix-pitch-right", "helix", "pitch", "front", 1],
+      ["helix-pitch-right", "helix", "yaw", "right", 1],
     ];
   it.each(kinds)("%s: %s about %s, %s, %d", (id, kind, axis, direction, turns) => {
     for (const hz of [50, 100, 500, 1000]) {

@@ -157,7 +157,7 @@ function nameInverted(f: Features, pitchEndDps: number): Named {
   if (Math.abs(roll) >= WHOLE && f.onEdgeShare > ON_EDGE)
     return { kind: "orbit-back", axis: "roll", angleDeg: roll, confidence: 0.6 };
   if (Math.abs(heading) >= 250 && Math.abs(yaw) < 90 && forS > 1.5 && Math.abs(pitch) > 100)
-    return { kind: "helix", axis: firstAxis, angleDeg: whole[firstAxis], confidence: 0.6 };
+    return { kind: "helix", axis: "yaw", angleDeg: heading, confidence: 0.6 };
   if (Math.abs(yawInverted) > 130) return { kind: "spin-inverted", axis: "yaw", angleDeg: yaw, confidence: 0.7 };
   const crossed = Math.min(travelled.roll, travelled.pitch);
   if (within(roll, HALF) && within(pitch, [90, 250]))
