@@ -42,6 +42,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
     "Trick lab",
     "Lines",
     "Session",
+    "Tape",
     "Calendar",
     "Yard",
     "Syllabus",

@@ -360,6 +360,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/lab/choreographer/page.tsx": [coaches, ofOdo],
   "(desk)/layout.tsx": [members, () => ({})],
   "(desk)/lines/page.tsx": [withPilot, () => ({ search: { pilot: made.odo, line: made.line } })],
+  "(desk)/tape/page.tsx": [withPilot, ofOdo],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
   "(desk)/records/page.tsx": [everyCoach, () => ({})],

@@ -31,3 +31,13 @@ export { refusedWords } from "./refused-field";
 export { symptomNames, symptoms, symptomWords } from "./symptoms";
 export type { Symptom, SymptomFacts } from "./symptoms";
 export { syllabusChangeWords } from "./syllabus-changes";
+export {
+  axisCheckWords,
+  foundTrickName,
+  mendWords,
+  momentText,
+  signedDeg,
+  tapeProblemWords,
+  tapeWarningWords,
+  wobbleWords,
+} from "./tape";

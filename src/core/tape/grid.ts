@@ -12,6 +12,8 @@ export interface Grid {
   readonly stick: PerAxis<Float32Array> & { readonly throttle: Float32Array };
   /** Along body z of the vertical down: 1 upright, −1 upside down, as far as the gyro tells. */
   readonly down: Float32Array;
+  /** Along body x of the vertical down: 1 nose down, −1 nose up. */
+  readonly downNose: Float32Array;
   /** Turning about the vertical, right from above positive, °/s. */
   readonly heading: Float32Array;
 }
@@ -69,15 +71,17 @@ function heldAt(values: Float32Array, timeS: Float64Array, hz: number, count: nu
 }
 
 /** Where down is in the body, turned on by the gyro and drawn back to level while nothing turns. */
-function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "heading"> {
+function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "downNose" | "heading"> {
   const count = rate.roll.length;
   const down = new Float32Array(count);
+  const downNose = new Float32Array(count);
   const heading = new Float32Array(count);
   let [x, y, z] = [0, 0, 1];
   const back = 1 / (hz * LEVEL_S);
   for (let i = 0; i < count; i++) {
     const [p, q, r] = [rate.roll[i], rate.pitch[i], rate.yaw[i]];
     down[i] = z;
+    downNose[i] = x;
     heading[i] = p * x + q * y + r * z;
     const size = Math.sqrt(p * p + q * q + r * r);
     const angle = (RAD_PER_DEG * size) / hz;
@@ -99,5 +103,5 @@ function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "h
       [x, y, z] = [x * norm, y * norm, z * norm];
     }
   }
-  return { down, heading };
+  return { down, downNose, heading };
 }

@@ -22,3 +22,7 @@ export { trickKinds } from "./trick";
 export type { FoundTrick, TrickKind, TurnMeasures } from "./trick";
 export { wobbles } from "./wobbles";
 export type { Wobble } from "./wobbles";
+export { firstMend } from "./first-mend";
+export type { FirstMend } from "./first-mend";
+export { packOf } from "./pack";
+export type { Pack, TrickPicture } from "./pack";

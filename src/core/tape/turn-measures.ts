@@ -89,7 +89,7 @@ function stopOf(turned: Float64Array, askedDeg: number): number {
 }
 
 /** Of a roll it has the yaw in it that follows the camera; of the others it is the axis. */
-function unitAxis({ axis, turned }: FoundTurn): readonly [number, number, number] {
+export function unitAxis({ axis, turned }: Pick<FoundTurn, "axis" | "turned">): readonly [number, number, number] {
   const sign = Math.sign(turned[axis]) || 1;
   if (axis === "pitch") return [0, sign, 0];
   if (axis === "yaw") return [0, 0, sign];

@@ -26,6 +26,12 @@ const screens: readonly Screen[] = [
   },
   { path: "/session", name: "Session", says: "plan, tally, debrief", forPilot: "practise alone and log attempts" },
   {
+    path: "/tape",
+    name: "Tape",
+    says: "recordings of sticks and gyro: tricks found and measured",
+    forPilot: "your recordings: tricks found and measured",
+  },
+  {
     path: "/calendar",
     name: "Calendar",
     says: "planned and flown, and the gaps",

@@ -13,8 +13,10 @@ export interface NumberedPhase {
   readonly sample: number;
 }
 
+type StickTrace = Pick<Trace, "stickRoll" | "stickPitch" | "stickYaw" | "stickThrottle">;
+
 interface StickDialsProps {
-  readonly trace: Trace;
+  readonly trace: StickTrace;
   readonly stickMode: number;
   readonly phases: readonly NumberedPhase[];
   /** Sample shown as the present position; null shows the whole path only. */
@@ -45,7 +47,7 @@ function Dial({
 }: {
   side: string;
   hand: Hand;
-  trace: Trace;
+  trace: StickTrace;
   phases: readonly NumberedPhase[];
   cursor: number | null;
 }) {
@@ -59,7 +61,7 @@ function Dial({
     });
     return { x: CENTRE + x * (RADIUS - 14), y: CENTRE - y * (RADIUS - 14) };
   };
-  const last = cursor ?? trace.timeS.length - 1;
+  const last = cursor ?? trace.stickRoll.length - 1;
   const stops = phases.map((phase) => ({ number: phase.number, ...at(phase.sample) }));
   // A number stands where this hand's stick went, not where it merely stayed.
   const numbers = apart(stops.filter((stop, i) => distance(stop, i === 0 ? at(0) : stops[i - 1]) > 6));

@@ -1,0 +1,2 @@
+export { loadTape } from "./load";
+export { TapeScreen } from "./tape-screen";

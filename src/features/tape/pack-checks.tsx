@@ -1,0 +1,97 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import Link from "next/link";
+import type { Pack } from "@/core";
+import type { Setup } from "@/contract";
+import { useAtHand } from "@/ui/shell/at-hand";
+import { axisCheckWords, capital, numeral, percent, tapeWarningWords, wobbleWords } from "@/words";
+
+/** What else the recording says: with what it was flown, what wobbles, where the throttle cruises, and what is odd in the file. */
+export function PackChecks({ pack, setup }: { pack: Pack; setup: Setup }) {
+  const { axes, wobbles, cruise, smoothness, warnings } = pack;
+  const { hrefFor } = useAtHand();
+  const checks = axes.flatMap((axis) => {
+    const words = axisCheckWords(axis);
+    return words ? [{ axis, words }] : [];
+  });
+  const delays = axes.flatMap(({ delayMs }) => delayMs ?? []);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(3, minmax(0,1fr))" },
+        columnGap: 4,
+        rowGap: 2,
+        mt: 3,
+      }}
+    >
+      <section aria-labelledby="flown-with">
+        <Typography variant="h2" id="flown-with">
+          Flown with
+        </Typography>
+        {checks.length === 0 && <Typography>The sticks moved too little to tell the rates.</Typography>}
+        {checks.map(({ axis, words }) => (
+          <Typography key={axis.axis} color={axis.agrees && axis.sign > 0 ? undefined : "error.main"}>
+            {axis.agrees && axis.sign > 0 ? "" : "▲ "}
+            {capital(words)}.
+          </Typography>
+        ))}
+        {delays.length > 0 && (
+          <Typography sx={{ color: "text.secondary" }}>
+            From stick to turning: <span className="num">{numeral(Math.max(...delays), 0)} ms</span>.
+          </Typography>
+        )}
+      </section>
+      <section aria-labelledby="hand-or-machine">
+        <Typography variant="h2" id="hand-or-machine">
+          Hand or machine
+        </Typography>
+        {wobbles.length === 0 && <Typography>Nothing wobbles outside the tricks.</Typography>}
+        {wobbles.map((wobble) => (
+          <Typography key={`${wobble.axis} ${wobble.fromS} ${wobble.cause}`}>{capital(wobbleWords(wobble))}</Typography>
+        ))}
+        {smoothness && (
+          <Typography sx={{ color: "text.secondary" }}>
+            Smoothness of <span className="num">{smoothness.moves}</span> movements: spectral arc length{" "}
+            <span className="num">{numeral(smoothness.spectralArcLength, 2)}</span>; nearer to 0 is smoother.
+          </Typography>
+        )}
+      </section>
+      <section aria-labelledby="throttle-and-file">
+        <Typography variant="h2" id="throttle-and-file">
+          Throttle
+        </Typography>
+        {cruise ? (
+          <>
+            <Typography>
+              Cruises at <b className="num">{percent(cruise.throttle)}</b> of the stick,{" "}
+              <span className="num">{percent(cruise.share)}</span> of the flying.
+            </Typography>
+            <Typography sx={{ color: "text.secondary" }}>
+              Setup <span className="num">{setup.number}</span> has its finest throttle about{" "}
+              <span className="num">{percent(setup.settings.throttle.mid)}</span>.
+            </Typography>
+            <Button size="small" component={Link} href={hrefFor("/setup")}>
+              Open the setup
+            </Button>
+          </>
+        ) : (
+          <Typography>It never flies steadily for three seconds.</Typography>
+        )}
+        {warnings.length > 0 && (
+          <>
+            <Typography variant="h3" sx={{ mt: 1.5 }}>
+              Odd in the file
+            </Typography>
+            {warnings.map((warning) => (
+              <Typography key={JSON.stringify(warning)}>{capital(tapeWarningWords(warning))}</Typography>
+            ))}
+          </>
+        )}
+      </section>
+    </Box>
+  );
+}

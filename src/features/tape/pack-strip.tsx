@@ -1,0 +1,117 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import { useTheme } from "@mui/material/styles";
+import { useMemo } from "react";
+import type { FoundTrick, Pack } from "@/core";
+import { foundTrickName, momentText, signedDeg } from "@/words";
+import { isOff, toneOf } from "./tones";
+
+const HEIGHT = 84;
+const HALF_VIEW_DEG = 60;
+const ROW = 46;
+const tenths = (x: number) => Math.round(10 * x) / 10;
+
+/** The whole pack as the camera's horizon, each trick framed, with its stop error; names stand in as many rows as they need. */
+export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onChoose: (trick: number) => void }) {
+  const { tokens } = useTheme();
+  const { view, tricks, fromS, toS } = pack;
+  const columns = view.low.length;
+  const share = (s: number) => (s - fromS) / (toS - fromS);
+  const ground = useMemo(() => {
+    // Looking up lowers the horizon in the picture.
+    const y = (deg: number) => HEIGHT * (0.5 + Math.max(-0.5, Math.min(0.5, deg / (2 * HALF_VIEW_DEG))));
+    const middle = view.low.map((low, i) => tenths(y((low + view.high[i]) / 2)));
+    return `M0 ${HEIGHT}L${middle.map((value, i) => `${i} ${value}`).join("L")}L${columns} ${HEIGHT}Z`;
+  }, [view, columns]);
+  const rows = useMemo(() => rowsFor(tricks.map(({ fromS: s }) => share(s))), [tricks, fromS, toS]); // eslint-disable-line react-hooks/exhaustive-deps -- `share` hangs on fromS and toS
+  const rowCount = Math.max(1, ...rows.map((row) => row + 1));
+  return (
+    <Box sx={{ border: `1.5px solid ${tokens.ink}`, bgcolor: tokens.sheet }}>
+      <Box
+        component="ol"
+        aria-label="Tricks found"
+        sx={{ position: "relative", height: rowCount * ROW, m: 0, p: 0, listStyle: "none" }}
+      >
+        {tricks.map((trick, i) => (
+          <li key={trick.fromS}>
+            <ButtonBase
+              aria-pressed={i === at}
+              onClick={() => onChoose(i)}
+              sx={{
+                position: "absolute",
+                left: `${100 * Math.min(0.94, Math.max(0.06, share((trick.fromS + trick.toS) / 2)))}%`,
+                top: rows[i] * ROW,
+                transform: "translateX(-50%)",
+                display: "block",
+                px: 0.5,
+                height: ROW,
+                fontSize: "0.78rem",
+                lineHeight: 1.25,
+                fontWeight: i === at ? 800 : 600,
+                whiteSpace: "nowrap",
+                textDecoration: i === at ? "underline" : "none",
+              }}
+            >
+              {foundTrickName(trick)}
+              <Box component="span" sx={{ display: "block", color: tokens[toneOf(trick)] }}>
+                {isOff(trick) && "▲ "}
+                <span className="num">{noteOf(trick)}</span>
+              </Box>
+            </ButtonBase>
+          </li>
+        ))}
+      </Box>
+      <svg
+        viewBox={`0 0 ${columns} ${HEIGHT}`}
+        width="100%"
+        height={HEIGHT}
+        preserveAspectRatio="none"
+        role="img"
+        aria-label="The horizon in the picture through the pack, as the gyro tells"
+        style={{ display: "block" }}
+      >
+        <rect width={columns} height={HEIGHT} fill={tokens.depths[1]} />
+        <path d={ground} fill={tokens.depths[4]} />
+        {tricks.map((trick, i) => (
+          <rect
+            key={trick.fromS}
+            x={columns * share(trick.fromS) - 1}
+            width={columns * (share(trick.toS) - share(trick.fromS)) + 2}
+            y={1}
+            height={HEIGHT - 2}
+            fill="none"
+            stroke={tokens[toneOf(trick)]}
+            strokeWidth={i === at ? 4 : 1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </svg>
+      <Box sx={{ display: "flex", justifyContent: "space-between", px: 0.5, fontSize: "0.78rem" }} className="num">
+        {[0, 0.25, 0.5, 0.75, 1].map((part) => (
+          <span key={part}>{momentText(part * (toS - fromS))}</span>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** The stop error of a turn; of what is no turn, when it was. */
+function noteOf(trick: FoundTrick): string {
+  return ["flip", "roll", "spin", "hang"].includes(trick.kind) ? signedDeg(trick.measures.stopErrorDeg) : "·";
+}
+
+/** Room that a name takes, as a share of the strip. */
+const NAME = 0.105;
+
+/** In which row each name stands, so that none covers another. */
+function rowsFor(places: readonly number[]): readonly number[] {
+  const ends: number[] = [];
+  return places.map((place) => {
+    const free = ends.findIndex((end) => end <= place);
+    const row = free < 0 ? ends.length : free;
+    ends[row] = place + NAME;
+    return row;
+  });
+}

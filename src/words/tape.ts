@@ -1,0 +1,166 @@
+import type { AxisCheck, FirstMend, FoundTrick, TapeProblem, TapeWarning, TrickKind, Wobble } from "@/core";
+import { counted, percent } from "./numbers";
+import { numeral } from "./quantity";
+
+const kindNames: Readonly<Record<TrickKind, string>> = {
+  flip: "Flip",
+  roll: "Roll",
+  spin: "Yaw spin",
+  "half-turn": "Half turn",
+  hang: "Hang",
+  split: "Split-S",
+  loop: "Loop",
+  "spin-inverted": "Inverted spin",
+  tumble: "Tumble",
+  "knife-edge": "Knife edge",
+  "turn-about": "Turn-about",
+  brake: "Brake",
+  orbit: "Orbit",
+  "orbit-back": "Backward orbit",
+  helix: "Helix",
+  punch: "Punch",
+  unknown: "Unsure",
+};
+const directionNames: Readonly<Record<FoundTrick["direction"], string>> = {
+  back: "backward",
+  front: "forward",
+  right: "right",
+  left: "left",
+};
+/** Said of what has no side worth telling. */
+const SIDELESS: readonly TrickKind[] = ["punch", "brake", "unknown", "tumble"];
+const SURE = 0.5;
+
+/** A found trick by name: "Flip, backward", "Roll, left, twice", "Unsure". */
+export function foundTrickName({ kind, direction, turns, confidence }: FoundTrick): string {
+  if (kind === "unknown" || confidence < SURE) return "Unsure";
+  const side = SIDELESS.includes(kind) ? "" : `, ${directionNames[direction]}`;
+  return `${kindNames[kind]}${side}${turns > 1 && (kind === "flip" || kind === "roll" || kind === "spin") ? `, ${numeral(turns, turns % 1 ? 1 : 0)} turns` : ""}`;
+}
+
+/** Degrees with their sign: "+12°", "−3°", "0°". */
+export function signedDeg(deg: number): string {
+  const rounded = Math.round(deg);
+  return `${rounded > 0 ? "+" : rounded < 0 ? "−" : ""}${numeral(Math.abs(rounded), 0)}°`;
+}
+
+/** A moment of a recording, from its beginning: "3:04.2". */
+export function momentText(s: number): string {
+  const tenths = Math.round(10 * s);
+  const seconds = tenths % 600;
+  return `${Math.floor(tenths / 600)}:${seconds < 100 ? "0" : ""}${numeral(seconds / 10, 1)}`;
+}
+
+/** What to mend first: what to do, and why. */
+export function mendWords(
+  mend: FirstMend,
+  tricks: readonly FoundTrick[],
+): { readonly todo: string; readonly why: string } {
+  if (mend.kind === "nothing")
+    return mend.of === 0
+      ? { todo: "No trick was found.", why: "Nothing in it turns like one." }
+      : {
+          todo: "Nothing stands out.",
+          why: `Throttle, stops and swings of ${counted(mend.of, "trick")} are as they should be.`,
+        };
+  const often = `${mend.count} of ${mend.of}`;
+  const worst = foundTrickName(tricks[mend.trick]).toLowerCase();
+  switch (mend.kind) {
+    case "throttle-open":
+      return {
+        todo: "Close the throttle before the turn.",
+        why: `It stood at ${percent(mend.share)} upside down in ${often}; worst in the ${worst}.`,
+      };
+    case "stops-past":
+      return {
+        todo: "Let go earlier.",
+        why: `${often} turns ended ${numeral(mend.deg, 0)}° past on the mean; furthest the ${worst}.`,
+      };
+    case "stops-short":
+      return {
+        todo: "Hold the turn longer.",
+        why: `${often} turns ended ${numeral(mend.deg, 0)}° short on the mean; shortest the ${worst}.`,
+      };
+    case "swings-back":
+      return {
+        todo: "Ease the last quarter.",
+        why: `${often} turns swung back ${numeral(mend.deg, 0)}° after the stop; most the ${worst}.`,
+      };
+    case "leans-off":
+      return {
+        todo: "Keep the other axis still.",
+        why: `${often} turns leaned off their axis by ${numeral(mend.deg, 0)}°; most the ${worst}.`,
+      };
+  }
+}
+
+/** Why a recording cannot be read. */
+export function tapeProblemWords(problem: TapeProblem): string {
+  switch (problem.kind) {
+    case "empty":
+      return "The file is empty.";
+    case "not-text":
+      return "The file is not text. A recording is a CSV file.";
+    case "no-names":
+      return "The first line has no names of columns.";
+    case "quote-open":
+      return "A quotation mark is opened and never closed.";
+    case "column-missing":
+      return `There is no column "${problem.column}".`;
+    case "column-twice":
+      return `The column "${problem.column}" is there twice.`;
+    case "ragged-row":
+      return `Row ${problem.row} has ${counted(problem.columns, "column")}, and the first line ${problem.expected}.`;
+    case "not-a-number":
+      return `Row ${problem.row}, column "${problem.column}": ${problem.text === "" ? "nothing is there" : `"${problem.text}" is no number`}.`;
+    case "out-of-range":
+      return `Row ${problem.row}, column "${problem.column}": ${problem.value} cannot be; it is ${problem.range[0]} to ${problem.range[1]}. Are columns swapped, or in another unit?`;
+    case "too-few-rows":
+      return `It has ${counted(problem.rows, "row")}; at least ${problem.least} are needed.`;
+    case "too-many-rows":
+      return `It has more than ${problem.most} rows.`;
+    case "out-of-order":
+      return `The time does not go forward: ${problem.rows} of ${problem.of} rows are not later than the one before, the first is row ${problem.row}.`;
+    case "sample-rate":
+      return `It has ${numeral(problem.hz, 0)} rows a second; ${problem.range[0]} to ${problem.range[1]} can be read.`;
+  }
+}
+
+/** What is odd in a recording. */
+export function tapeWarningWords(warning: TapeWarning): string {
+  switch (warning.kind) {
+    case "time-repeated":
+      return `${counted(warning.rows, "row")} repeated a time and ${warning.rows === 1 ? "was" : "were"} left out, the first is row ${warning.row}.`;
+    case "time-backward":
+      return `${counted(warning.rows, "row")} went back in time and ${warning.rows === 1 ? "was" : "were"} left out, the first is row ${warning.row}.`;
+    case "gaps":
+      return `${counted(warning.count, "gap")}, the longest ${numeral(warning.longestS, 2)} s at ${momentText(warning.atS)}. Tricks with a gap in them are unsure.`;
+    case "uneven":
+      return `${percent(warning.share)} of the rows come at uneven times.`;
+    case "jump":
+      return `The ${warning.axis} gyro jumps ${counted(warning.count, "time")}, first at ${momentText(warning.atS)}.`;
+    case "clipped":
+      return `The ${warning.axis} gyro stands at its end of ${numeral(warning.atDps, 0)}°/s, first at ${momentText(warning.atS)}: it turned faster than that.`;
+    case "sign":
+      return `The aircraft turns against the ${warning.axis} stick: one of the two has the wrong sign.`;
+    case "silent":
+      return warning.what === "stick"
+        ? `The ${warning.axis} stick never moves.`
+        : `The ${warning.axis} gyro says the same from ${momentText(warning.fromS)} to ${momentText(warning.toS)}.`;
+  }
+}
+
+/** What an axis says of the settings it was flown with; null where nothing can be told. */
+export function axisCheckWords(check: AxisCheck): string | null {
+  const { axis, endDps, plannedEndDps, agrees, sign } = check;
+  if (sign < 0) return `The aircraft turns against the ${axis} stick.`;
+  if (endDps === null) return null;
+  const [flown, planned] = [numeral(endDps, 0), numeral(plannedEndDps, 0)];
+  return agrees
+    ? `${axis} as in the setup, to ${flown}°/s`
+    : `this was not that setup: ${axis} ends at ${flown}°/s, not ${planned}`;
+}
+
+/** A wobble and who makes it. */
+export const wobbleWords = ({ axis, fromS, hz, cause }: Wobble): string =>
+  `${axis} wobbles at ${numeral(hz, 1)} Hz from ${momentText(fromS)}: ${cause === "hand" ? "the hand, the stick goes with it" : "the machine: tune, propeller or a loose part"}.`;
