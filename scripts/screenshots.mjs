@@ -1,6 +1,8 @@
-import { mkdirSync, readFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
+import { runTypeScript } from "./lib/application.mjs";
 import { findCommand } from "./lib/install.mjs";
 import { own, root } from "./lib/paths.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
@@ -54,7 +56,6 @@ const views = {
     await page.goto(address + (await byName(page, "Odalie Venn")));
   },
   setup: async (page) => openSetup(page, "Brannoch Sile", "Rates"),
-  "setup-tilt": async (page) => openSetup(page, "Corvin Haldt", "Tilt"),
   brief: async (page) => {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/brief"));
@@ -111,6 +112,19 @@ const views = {
     await page.getByRole("option", { name: "Same beginning, other end" }).click();
     await page.getByRole("button", { name: "Invent", exact: true }).click();
     await page.getByRole("progressbar").waitFor({ state: "detached", timeout: 180_000 });
+  },
+  tape: async (page) => {
+    const place = mkdtempSync(join(tmpdir(), "bathygon-recording-"));
+    try {
+      await runTypeScript("made-up-recording.ts", [join(place, "pack 3, evening.csv")], {});
+      await page.goto(`${address}/squad`);
+      await page.goto(address + (await byName(page, "Corvin Haldt")).replace("/pilot", "/tape"));
+      await page.getByLabel("File with a recording").setInputFiles(join(place, "pack 3, evening.csv"));
+      await page.getByRole("status", { name: "What to mend first" }).waitFor();
+      await page.getByLabel("Moment of the trick").fill("0.7");
+    } finally {
+      rmSync(place, { recursive: true, force: true });
+    }
   },
   "own-record": async (page) => page.goto(`${address}/pilot`),
   tally: async (page) => {

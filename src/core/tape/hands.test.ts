@@ -102,6 +102,11 @@ describe("wobbles", () => {
       ),
     ).toEqual([]);
   });
+
+  it("nothing of two minutes of ordinary flying", () => {
+    const asked = Array.from({ length: 16 }, () => ({ kind: "roll" as const, side: 1 as const, turns: 1 }));
+    expect(wobbles(readTape(madeUpPack(asked, { hz: 250, seed: 2 }).text))).toEqual([]);
+  });
 });
 
 describe("smoothness (Balasubramanian and others 2015)", () => {

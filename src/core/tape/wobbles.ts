@@ -17,7 +17,9 @@ const MACHINE_HZ = [5, 110] as const;
 /** Smaller than this nobody sees, °/s amplitude. Estimates of ours. */
 const SEEN_DPS = { hand: 10, machine: 5 };
 /** One tone: this share of what moves in its band. */
-const ONE_TONE = 0.4;
+const ONE_TONE = 0.5;
+/** More than one window of it. */
+const LEAST_S = 1.25 * WINDOW_S;
 /** The stick goes with it: its own tone, as a share of full stick, and at the same frequency. */
 const STICK_TONE = 0.015;
 /** Nothing is told of while it turns. */
@@ -35,7 +37,8 @@ export function wobbles(tape: Tape): Wobble[] {
       if (wobble) joinInto(found, wobble);
     }
   }
-  return found.sort((a, b) => a.fromS - b.fromS);
+  // Steering is now quick, now slow; what wobbles keeps its frequency.
+  return found.filter(({ fromS, toS }) => toS - fromS > LEAST_S).sort((a, b) => a.fromS - b.fromS);
 }
 
 function turns({ rate, down }: Grid, from: number, length: number): boolean {
@@ -54,15 +57,17 @@ function wobbleIn(grid: Grid, axis: TapeAxis, from: number, length: number): Wob
   ] as const) {
     const tone = toneIn(gyro, grid.hz, band);
     if (!tone || tone.amplitude < SEEN_DPS[cause] || tone.share < ONE_TONE) continue;
-    const moved = Math.hypot(stick.re[tone.bin], stick.im[tone.bin]);
     // Slow and without the stick is wind; fast is the machine's, whatever the stick.
-    if (cause === "hand" && moved < STICK_TONE) continue;
+    if (cause === "hand") {
+      const hand = toneIn(stick, grid.hz, band);
+      if (!hand || hand.amplitude < STICK_TONE || Math.abs(hand.bin - tone.bin) > 1) continue;
+    }
     return { axis, ...wide, hz: tone.hz, cause };
   }
   return null;
 }
 
-/** The strongest tone of a band: its frequency between two bins by a parabola, its amplitude, and its share of the band's power. */
+/** The strongest tone of a band, null where none stands out from what is beside it: its frequency between two bins by a parabola, its amplitude, and its share of the band's power. */
 function toneIn({ re, im, size }: ReturnType<typeof spectrumOf>, hz: number, [low, high]: readonly [number, number]) {
   const power = (k: number) => re[k] * re[k] + im[k] * im[k];
   const first = Math.max(2, Math.ceil((low * size) / hz));
@@ -73,6 +78,8 @@ function toneIn({ re, im, size }: ReturnType<typeof spectrumOf>, hz: number, [lo
     all += power(k);
     if (power(k) > power(bin)) bin = k;
   }
+  // At the edge of a band it is what lies beyond it.
+  if (power(bin - 1) >= power(bin) || power(bin + 1) >= power(bin)) return null;
   const near = power(bin - 2) + power(bin - 1) + power(bin) + power(bin + 1) + power(bin + 2);
   const [a, b, c] = [bin - 1, bin, bin + 1].map((k) => Math.log(power(k) + 1e-30));
   const bend = a - 2 * b + c;

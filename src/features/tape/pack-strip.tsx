@@ -32,7 +32,16 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
       <Box
         component="ol"
         aria-label="Tricks found"
-        sx={{ position: "relative", height: rowCount * ROW, m: 0, p: 0, listStyle: "none" }}
+        sx={{
+          position: "relative",
+          // On a phone they stand side by side, in order; where there is room each stands over its frame.
+          display: { xs: "flex", md: "block" },
+          flexWrap: "wrap",
+          height: { md: rowCount * ROW },
+          m: 0,
+          p: 0,
+          listStyle: "none",
+        }}
       >
         {tricks.map((trick, i) => (
           <li key={trick.fromS}>
@@ -40,10 +49,10 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
               aria-pressed={i === at}
               onClick={() => onChoose(i)}
               sx={{
-                position: "absolute",
+                position: { xs: "static", md: "absolute" },
                 left: `${100 * Math.min(0.94, Math.max(0.06, share((trick.fromS + trick.toS) / 2)))}%`,
                 top: rows[i] * ROW,
-                transform: "translateX(-50%)",
+                transform: { md: "translateX(-50%)" },
                 display: "block",
                 px: 0.5,
                 height: ROW,
@@ -97,9 +106,9 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
   );
 }
 
-/** The stop error of a turn; of what is no turn, when it was. */
+/** The stop error of a turn; nothing of what is none. */
 function noteOf(trick: FoundTrick): string {
-  return ["flip", "roll", "spin", "hang"].includes(trick.kind) ? signedDeg(trick.measures.stopErrorDeg) : "·";
+  return ["flip", "roll", "spin", "hang"].includes(trick.kind) ? signedDeg(trick.measures.stopErrorDeg) : "\u00a0";
 }
 
 /** Room that a name takes, as a share of the strip. */
