@@ -194,6 +194,7 @@ it("for whatever is done in the field, in whatever order, and sent twice, the de
       const sessionId = newId();
       let device = await prepared(sessionId);
       const taps: { id: string; step: Move["step"] }[] = [];
+      const flown: ActionInput<"log-attempt">[] = [];
       for (const [n, one] of moves.entries()) {
         const done = doneBy(one, sessionId, taps, n);
         const result = await run(actions[done.action], done.input);
@@ -202,9 +203,15 @@ it("for whatever is done in the field, in whatever order, and sent twice, the de
         if (!result.ok) continue;
         device = tallyAfter(device, done);
         if (n % 3 === 1) device = tallyAfter(device, done);
-        if (done.action === "log-attempt") taps.push({ id: done.input.id, step: one.step });
+        if (done.action === "log-attempt") {
+          taps.push({ id: done.input.id, step: one.step });
+          flown.push(done.input);
+        }
         expect(shown(device)).toEqual(shown((await loadTally(who, sessionId))!));
       }
+      // A tap whose answer was lost comes again, whatever was said of it since.
+      for (const tap of flown) expect(await run(actions["log-attempt"], tap)).toMatchObject({ ok: true });
+      expect(shown(device)).toEqual(shown((await loadTally(who, sessionId))!));
     }),
     { numRuns: 40 },
   );

@@ -22,6 +22,9 @@ export interface LineCopy {
   readonly lookAfter: number;
 }
 
+/** As the published schema has it. */
+export const MOST_PARTS = 12;
+
 /** Something in a copied line that is held or lost. */
 export interface LinePart {
   readonly id: string;

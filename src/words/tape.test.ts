@@ -69,7 +69,7 @@ it("why a file cannot be read names the row and the column", () => {
     [{ kind: "too-few-rows", rows: 1, least: 20 }, /1 row;/],
     [{ kind: "too-many-rows", most: 9 }, /more than 9/],
     [{ kind: "out-of-order", rows: 5, of: 9, row: 3 }, /row 3/],
-    [{ kind: "sample-rate", hz: 1, range: [45, 4400] }, /1 rows a second; 45 to 4400/],
+    [{ kind: "sample-rate", hz: 1, range: [45, 4400] }, /1 row a second; 45 to 4400/],
   ];
   for (const [problem, words] of all) expect(tapeProblemWords(problem)).toMatch(words);
 });

@@ -1,4 +1,13 @@
-import type { AxisCheck, FirstMend, FoundTrick, TapeProblem, TapeWarning, TrickKind, Wobble } from "@/core";
+import {
+  isSure,
+  type AxisCheck,
+  type FirstMend,
+  type FoundTrick,
+  type TapeProblem,
+  type TapeWarning,
+  type TrickKind,
+  type Wobble,
+} from "@/core";
 import { counted, percent } from "./numbers";
 import { numeral } from "./quantity";
 
@@ -29,11 +38,11 @@ const directionNames: Readonly<Record<FoundTrick["direction"], string>> = {
 };
 /** Said of what has no side worth telling. */
 const SIDELESS: readonly TrickKind[] = ["punch", "brake", "unknown", "tumble"];
-const SURE = 0.5;
 
 /** A found trick by name: "Flip, backward", "Roll, left, twice", "Unsure". */
-export function foundTrickName({ kind, direction, turns, confidence }: FoundTrick): string {
-  if (kind === "unknown" || confidence < SURE) return "Unsure";
+export function foundTrickName(trick: FoundTrick): string {
+  const { kind, direction, turns } = trick;
+  if (kind === "unknown" || !isSure(trick)) return "Unsure";
   const side = SIDELESS.includes(kind) ? "" : `, ${directionNames[direction]}`;
   return `${kindNames[kind]}${side}${turns > 1 && (kind === "flip" || kind === "roll" || kind === "spin") ? `, ${numeral(turns, turns % 1 ? 1 : 0)} turns` : ""}`;
 }
@@ -114,7 +123,7 @@ export function tapeProblemWords(problem: TapeProblem): string {
     case "not-a-number":
       return `Row ${problem.row}, column "${problem.column}": ${problem.text === "" ? "nothing is there" : `"${problem.text}" is no number`}.`;
     case "out-of-range":
-      return `Row ${problem.row}, column "${problem.column}": ${problem.value} cannot be; it is ${problem.range[0]} to ${problem.range[1]}. Are columns swapped, or in another unit?`;
+      return `Row ${problem.row}, column "${problem.column}": ${Math.round(problem.value * 1000) / 1000} cannot be; it is ${problem.range[0]} to ${problem.range[1]}. Are columns swapped, or in another unit?`;
     case "too-few-rows":
       return `It has ${counted(problem.rows, "row")}; at least ${problem.least} are needed.`;
     case "too-many-rows":
@@ -122,7 +131,7 @@ export function tapeProblemWords(problem: TapeProblem): string {
     case "out-of-order":
       return `The time does not go forward: ${problem.rows} of ${problem.of} rows are not later than the one before, the first is row ${problem.row}.`;
     case "sample-rate":
-      return `It has ${numeral(problem.hz, 0)} rows a second; ${problem.range[0]} to ${problem.range[1]} can be read.`;
+      return `It has ${counted(Math.round(problem.hz), "row")} a second; ${problem.range[0]} to ${problem.range[1]} can be read.`;
   }
 }
 

@@ -1,4 +1,5 @@
 export { DEG_PER_RAD, RAD_PER_DEG, turnedLevel, wrapDeg } from "./angles";
+export { mean, median, variance } from "./average";
 export { DAY_MS, Z90 } from "./constants";
 export { entryOf } from "./entry";
 export { nonNegativeLeastSquares } from "./least-squares";

@@ -1,3 +1,4 @@
+import { mean } from "../numbers";
 import { rateAtStick, requireRateCurve, type AxisRates, type RateCurve } from "./curve";
 
 const STICKS = Array.from({ length: 20 }, (_, i) => (i + 1) / 20);
@@ -37,8 +38,4 @@ function curveDistance(a: RateCurve, b: RateCurve): { percent: number; fasterPer
     return first + second > 0 ? (200 * (second - first)) / (first + second) : 0;
   });
   return { percent: mean(shares.map(Math.abs)), fasterPercent: mean(shares) };
-}
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
 }

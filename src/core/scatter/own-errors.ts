@@ -1,4 +1,4 @@
-import { Z90 } from "../numbers";
+import { mean, variance, Z90 } from "../numbers";
 import { flyMeasured, flyOutcome, type Measures, type Environment, type Slip } from "../recipes";
 import { errorRanges, type PilotErrors } from "./errors";
 import { fitVariances } from "./variance-fit";
@@ -157,11 +157,4 @@ function measuresOf(
   if (!brief) return flyMeasured(recipe, airframe, settings, environment, slips).measures;
   const { stopErrorDeg, lowestM } = flyOutcome(recipe, airframe, settings, environment, slips);
   return { stopErrorDeg, heightLostM: Math.max(0, environment.entryHeightM - lowestM) };
-}
-
-const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
-
-function variance(values: readonly number[]): number {
-  const middle = mean(values);
-  return values.reduce((sum, one) => sum + (one - middle) ** 2, 0) / (values.length - 1);
 }

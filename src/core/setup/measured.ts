@@ -1,6 +1,6 @@
 import { airframeRanges, densityRatio, requireAirframe, thrustFraction, withMass, type Airframe } from "../airframe";
 import { airDensity, type Air } from "../atmosphere";
-import { bisect, DomainError, requireNumber, requireOneOf } from "../numbers";
+import { bisect, DomainError, median, requireNumber, requireOneOf } from "../numbers";
 import { runOnDeg } from "../flight";
 import { flyPunch } from "./punch";
 import { cruise, TooLittleThrust, topSpeed } from "../sustained";
@@ -333,11 +333,4 @@ function residual(airframe: Airframe, measurement: Measurement, air: Air): numbe
     case "hang":
       return measurement.hangS / flyPunch({ airframe, air, ...measurement }).hangS - 1;
   }
-}
-
-/** The middle one, so that one slip of the eye does not move the rest. */
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length / 2;
-  return sorted.length % 2 ? sorted[Math.floor(middle)] : 0.5 * (sorted[middle - 1] + sorted[middle]);
 }

@@ -1,4 +1,5 @@
 import { requireSettings, type Settings } from "../flight";
+import { median } from "../numbers";
 import { fitRates, rateAtStick, type CurveFit } from "../rates";
 import { tapeAxes, type Tape, type TapeAxis } from "./tape";
 
@@ -118,13 +119,10 @@ function heldRates(
     bin.rates.push(Math.sign(x[i]) * y[i]);
   }
   return {
-    held: bins.map(({ sticks, rates }) => ({ stick: middle(sticks), dps: middle(rates), count: rates.length })),
+    held: bins.map(({ sticks, rates }) => ({ stick: median(sticks), dps: median(rates), count: rates.length })),
     reach,
   };
 }
-
-const middle = (values: number[]) =>
-  values.length === 0 ? 0 : values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** Straight between known points, and on beyond the last by the way there. */
 function between(points: readonly { readonly stick: number; readonly dps: number }[], stick: number): number {

@@ -1,4 +1,4 @@
-import type { FoundTrick } from "./trick";
+import { isSure, OPEN_THROTTLE, wantsClosed, type FoundTrick } from "./trick";
 
 /** The one thing to mend first in a pack, with the figures that say so and the trick that shows it best. */
 export type FirstMend =
@@ -36,12 +36,8 @@ export type FirstMend =
     }
   | { readonly kind: "nothing"; readonly of: number };
 
-const SURE = 0.5;
 const TURNED: readonly FoundTrick["kind"][] = ["flip", "roll"];
-/** A roll stops better with the throttle a little up; these want it closed. */
-const CLOSED: readonly FoundTrick["kind"][] = ["flip", "hang", "split"];
 /** From where on something is off, and in which share of the turns it has to be. Common practice, no source. */
-const OPEN = 0.08;
 const STOP_DEG = 12;
 const SWING_DEG = 9;
 const LEAN_DEG = 25;
@@ -52,13 +48,9 @@ const OFTEN = 0.3;
  * stop; then how they come to rest; then what they lean off by.
  */
 export function firstMend(tricks: readonly FoundTrick[]): FirstMend {
-  const sure = tricks.map((one, at) => ({ ...one, at })).filter(({ confidence }) => confidence >= SURE);
+  const sure = tricks.map((one, at) => ({ ...one, at })).filter(isSure);
   const turned = sure.filter(({ kind }) => TURNED.includes(kind));
-  const open = worst(
-    sure.filter(({ kind }) => CLOSED.includes(kind)),
-    ({ measures }) => measures.throttleInvertedMean ?? 0,
-    OPEN,
-  );
+  const open = worst(sure.filter(wantsClosed), ({ measures }) => measures.throttleInvertedMean ?? 0, OPEN_THROTTLE);
   if (open) return { kind: "throttle-open", share: open.mean, ...open.where };
   const past = worst(turned, ({ measures }) => measures.stopErrorDeg, STOP_DEG);
   const short = worst(turned, ({ measures }) => -measures.stopErrorDeg, STOP_DEG);

@@ -25,7 +25,16 @@ const LEVEL_S = 3;
 const QUIET_DPS = 45;
 const UPRIGHT = 0.5;
 
+const known = new WeakMap<Tape, Grid>();
+
+/** Made once for a recording: everything that is asked of it reads the same. */
 export function gridOf(tape: Tape): Grid {
+  const grid = known.get(tape) ?? madeGrid(tape);
+  known.set(tape, grid);
+  return grid;
+}
+
+function madeGrid(tape: Tape): Grid {
   const { timeS, gyroDps, stick, sampleHz } = tape;
   const hz = Math.min(GRID_HZ, sampleHz);
   const startS = timeS[0];

@@ -1,3 +1,4 @@
+import { median } from "../numbers";
 import { requiredColumns, tapeColumns, type ColumnSource, type TapeColumn, type TapeMapping } from "./columns";
 import { fieldsOf, splitRow } from "./csv";
 import type { TapeAxis } from "./tape";
@@ -87,7 +88,7 @@ function timeFactor(name: string, values: readonly number[]): number {
   if (/us\b|µs|micro/.test(name)) return 1e-6;
   if (/ms\b|milli/.test(name)) return 1e-3;
   const steps = values.slice(1).map((value, i) => value - values[i]);
-  const step = steps.sort((a, b) => a - b)[Math.floor(steps.length / 2)] ?? 0;
+  const step = median(steps);
   if (step >= 100) return 1e-6;
   return step >= 0.2 ? 1e-3 : 1;
 }

@@ -18,7 +18,7 @@ export { movementSmoothness, smoothness } from "./smoothness";
 export type { Smoothness } from "./smoothness";
 export type { Tape, TapeAxis, TapeGap, TapeWarning } from "./tape";
 export { readTape, TapeReader } from "./tape-reader";
-export { trickKinds } from "./trick";
+export { endsRound, isSure, OPEN_THROTTLE, trickKinds, wantsClosed } from "./trick";
 export type { FoundTrick, TrickKind, TurnMeasures } from "./trick";
 export { wobbles } from "./wobbles";
 export type { Wobble } from "./wobbles";

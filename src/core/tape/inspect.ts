@@ -1,3 +1,4 @@
+import { median } from "../numbers";
 import type { TapeColumn } from "./columns";
 import { TapeRefused } from "./problem";
 import { tapeAxes, type PerAxis, type Tape, type TapeAxis, type TapeGap, type TapeWarning } from "./tape";
@@ -73,8 +74,7 @@ function usualStep(timeS: Float64Array): number {
   const every = Math.max(1, Math.floor(timeS.length / 20_000));
   const steps: number[] = [];
   for (let i = 1; i < timeS.length; i += every) steps.push(timeS[i] - timeS[i - 1]);
-  steps.sort((a, b) => a - b);
-  return steps[Math.floor(steps.length / 2)];
+  return median(steps);
 }
 
 function gapsOf(timeS: Float64Array, stepS: number): TapeGap[] {

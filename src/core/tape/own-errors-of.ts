@@ -1,5 +1,6 @@
+import { mean, variance } from "../numbers";
 import { errorRanges, usualErrors, type PilotErrors } from "../scatter";
-import type { FoundTrick } from "./trick";
+import { isSure, type FoundTrick } from "./trick";
 
 /** Fewer turns than this tell nothing of the hands. */
 const LEAST_TURNS = 5;
@@ -16,9 +17,7 @@ export function ownErrors(
   tricks: readonly FoundTrick[],
   usual: PilotErrors = usualErrors(USUAL_STAGE),
 ): PilotErrors | null {
-  const turned = tricks.filter(
-    ({ kind, confidence, turns }) => TURNED.includes(kind) && confidence >= 0.5 && turns >= 1,
-  );
+  const turned = tricks.filter((one) => TURNED.includes(one.kind) && isSure(one) && one.turns >= 1);
   if (turned.length < LEAST_TURNS) return null;
   const lateS = turned.map(({ measures }) => measures.stopErrorDeg / Math.max(60, meanDps(measures.rateByShareDps)));
   const byWay = new Map<string, number[]>();
@@ -45,9 +44,5 @@ export function ownErrors(
   ) as unknown as PilotErrors;
 }
 
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const spread = (values: readonly number[]) => {
-  const middle = mean(values);
-  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (values.length - 1));
-};
+const spread = (values: readonly number[]) => Math.sqrt(variance(values));
 const meanDps = (rates: readonly number[]) => mean(rates.filter((rate) => rate > 0));

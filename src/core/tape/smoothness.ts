@@ -1,3 +1,4 @@
+import { median } from "../numbers";
 import { figuresOf } from "./figures";
 import { gridOf } from "./grid";
 import { powerOfTwo, transform } from "./spectrum";
@@ -67,10 +68,9 @@ export function smoothness(tape: Tape): (Smoothness & { readonly moves: number }
       return movementSmoothness(speed, grid.hz) ?? [];
     });
   if (each.length === 0) return null;
-  const middle = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
   return {
-    logDimensionlessJerk: middle(each.map((one) => one.logDimensionlessJerk)),
-    spectralArcLength: middle(each.map((one) => one.spectralArcLength)),
+    logDimensionlessJerk: median(each.map((one) => one.logDimensionlessJerk)),
+    spectralArcLength: median(each.map((one) => one.spectralArcLength)),
     moves: each.length,
   };
 }

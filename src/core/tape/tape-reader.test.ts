@@ -137,6 +137,11 @@ describe("says with its place", () => {
       () => table(still(30, (i) => (i === 6 ? { 4: "0.3.1" } : {}))),
       { kind: "not-a-number", row: 8, column: "throttle" },
     ],
+    ...(["0.3 1", '0"."3'] as const).map((text): [string, () => string, Partial<TapeProblem>] => [
+      `something within a number: ${text}`,
+      () => table(still(30, (i) => (i === 6 ? { 4: text } : {}))),
+      { kind: "not-a-number", row: 8, column: "throttle" },
+    ]),
     ["a formula", () => table(still(30, (i) => (i === 6 ? { 4: "=1+1" } : {}))), { kind: "not-a-number", row: 8 }],
     [
       "swapped columns",

@@ -49,6 +49,8 @@ export class TapeReader {
   private decimals = -1;
   private negative = false;
   private odd = false;
+  /** Digits after which there is a space or a quotation mark: a number has none within it. */
+  private brokenAt = 0;
   private readonly shown = new Uint8Array(SHOWN_OF_FIELD);
   private length = 0;
 
@@ -87,8 +89,10 @@ export class TapeReader {
       this.length = length;
       if (c === delimiter && !this.quoted) this.endField();
       else if (c === NEWLINE && !this.quoted) this.endRow();
-      else if (c === QUOTE) this.quoted = !this.quoted;
-      else this.takeOther(c);
+      else if (c === QUOTE) {
+        this.quoted = !this.quoted;
+        this.brokenAt = length;
+      } else this.takeOther(c);
       ({ mantissa, digits, decimals, length } = this);
     }
     this.mantissa = mantissa;
@@ -151,7 +155,10 @@ export class TapeReader {
 
   /** Whatever is no digit, quote, delimiter or end of the line. */
   private takeOther(c: number): void {
-    if ((c === SPACE || c === TAB || c === RETURN) && !this.quoted) return;
+    if ((c === SPACE || c === TAB || c === RETURN) && !this.quoted) {
+      this.brokenAt ||= this.length;
+      return;
+    }
     if (this.length < SHOWN_OF_FIELD) this.shown[this.length] = c;
     this.length++;
     if (c === MINUS && this.length === 1) this.negative = true;
@@ -172,6 +179,7 @@ export class TapeReader {
     this.decimals = -1;
     this.negative = false;
     this.odd = false;
+    this.brokenAt = 0;
     this.length = 0;
   }
 
@@ -187,6 +195,8 @@ export class TapeReader {
   }
 
   private number(column: string): number {
+    const broken = this.brokenAt > 0 && this.brokenAt < this.length;
+    if (broken) this.odd = true;
     let size: number;
     if (!this.odd && this.digits > 0 && this.digits <= 15)
       size = this.decimals > 0 ? this.mantissa / TENTHS[this.decimals] : this.mantissa;
@@ -194,7 +204,8 @@ export class TapeReader {
       const text = this.text();
       const plain = this.decimalComma ? text.replace(",", ".") : text;
       const exponent = EXPONENTS.some((e) => this.shown.subarray(0, this.length).includes(e));
-      const read = this.digits > 0 && this.length <= SHOWN_OF_FIELD && (!this.odd || exponent) ? Number(plain) : NaN;
+      const read =
+        this.digits > 0 && this.length <= SHOWN_OF_FIELD && (!this.odd || (exponent && !broken)) ? Number(plain) : NaN;
       if (!Number.isFinite(read)) throw new TapeRefused({ kind: "not-a-number", row: this.line, column, text });
       return read;
     }

@@ -22,6 +22,18 @@ export const trickKinds = [
 ] as const;
 export type TrickKind = (typeof trickKinds)[number];
 
+/** Kinds that end where they began: of these a stop error means something. */
+const roundKinds: readonly TrickKind[] = ["flip", "roll", "spin", "hang"];
+const SURE = 0.5;
+
+export const isSure = ({ confidence }: Pick<FoundTrick, "confidence">): boolean => confidence >= SURE;
+export const endsRound = ({ kind }: Pick<FoundTrick, "kind">): boolean => roundKinds.includes(kind);
+
+/** Throttle upside down that is no longer closed, in what wants it closed: a roll stops better with the throttle a little up. */
+export const OPEN_THROTTLE = 0.08;
+const closedKinds: readonly TrickKind[] = ["flip", "hang", "split"];
+export const wantsClosed = ({ kind }: Pick<FoundTrick, "kind">): boolean => closedKinds.includes(kind);
+
 /** What is measured of a turn. Angles about the axis it was turned about, positive the way it went. */
 export interface TurnMeasures {
   readonly turnedDeg: number;

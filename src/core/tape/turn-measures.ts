@@ -26,7 +26,7 @@ export interface FoundTurn {
 
 /** The turn about the axis it was turned about as a whole, from its begin to its stop. */
 export function turnMeasures(grid: Grid, turn: FoundTurn): TurnMeasures {
-  const { hz, rate, stick, down, count } = grid;
+  const { hz, rate, stick, count } = grid;
   const { from, axis, askedDeg } = turn;
   const unit = unitAxis(turn);
   const until = Math.min(count, turn.to + Math.round(SETTLE_S * hz));
@@ -61,21 +61,22 @@ export function turnMeasures(grid: Grid, turn: FoundTurn): TurnMeasures {
     ...(axis === "roll" ? againstYaw(grid, turn, stop) : { impliedTiltDeg: null, yawLeadMs: null }),
     stickReversals: reversals(stick[axis], from + stop, Math.min(count, from + stop + Math.round(AFTER_S * hz))),
   };
+}
 
-  function invertedPart({ hz: perS }: Grid, begin: number, end: number) {
-    let [steps, sum, most] = [0, 0, 0];
-    for (let i = begin; i < Math.min(end, count); i++) {
-      if (down[i] >= 0) continue;
-      steps++;
-      sum += stick.throttle[i];
-      most = Math.max(most, stick.throttle[i]);
-    }
-    return {
-      invertedS: steps / perS,
-      throttleInvertedMean: steps === 0 ? null : sum / steps,
-      throttleInvertedMost: steps === 0 ? null : most,
-    };
+/** How long it was upside down, and the throttle there. */
+function invertedPart({ hz, down, stick, count }: Grid, begin: number, end: number) {
+  let [steps, sum, most] = [0, 0, 0];
+  for (let i = begin; i < Math.min(end, count); i++) {
+    if (down[i] >= 0) continue;
+    steps++;
+    sum += stick.throttle[i];
+    most = Math.max(most, stick.throttle[i]);
   }
+  return {
+    invertedS: steps / hz,
+    throttleInvertedMean: steps === 0 ? null : sum / steps,
+    throttleInvertedMost: steps === 0 ? null : most,
+  };
 }
 
 /** Where it first turns no further once it is nearly round: what comes after are the pilot's corrections. The furthest place where it never is. */

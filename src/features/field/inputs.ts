@@ -16,12 +16,9 @@ import {
   ValidateIf,
   ValidateNested,
 } from "class-validator";
-import { propsFound, type PropsFound } from "@/contract";
+import { MOST_PARTS, propsFound, type PropsFound } from "@/contract";
 import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
 import { IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
-
-/** Of a copied line, as its schema has it. */
-const MOST_PARTS = 12;
 
 const IsMeasured = () =>
   ValidateBy({

@@ -5,13 +5,12 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { v7 as newId } from "uuid";
-import type { LineCopy, LinePart } from "@/contract";
+import { MOST_PARTS, type LineCopy, type LinePart } from "@/contract";
 import { PickOne } from "@/ui/forms/pick-one";
 import { Fold } from "@/ui/layout/fold";
 import { counted } from "@/words";
 import type { LineDraft } from "./edits";
 
-const MOST_PARTS = 12;
 const USUAL: LineCopy = { from: "", parts: [], lookAfter: 5 };
 
 /** What the line is a copy of: whose, what there is to hold in it, and how often the original is looked at again. */

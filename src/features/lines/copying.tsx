@@ -38,7 +38,9 @@ export function Copying({
     lookAfter,
   );
   const nameOf = (id: string) => parts.find((part) => part.id === id)!.name;
-  const toGo = lookAfter - (tries.length % lookAfter);
+  // As the field asks: by the tries of a session.
+  const session = tries.filter(({ sessionId }) => sessionId === tries[tries.length - 1].sessionId);
+  const toGo = lookAfter - (session.length % lookAfter);
   return (
     <Box component="section" aria-labelledby="copying" sx={{ mt: 3, maxWidth: 820 }}>
       <Typography variant="h2" id="copying" sx={{ mb: 0.5 }}>
@@ -55,9 +57,9 @@ export function Copying({
               : evidence.lost.length > 0
                 ? `Lost: ${evidence.lost.map(nameOf).join(", ")}.`
                 : "Nothing is lost; not every part is held yet."}{" "}
-          {tries.length > 0 &&
-            (lookAgainDue(tries.length, lookAfter)
-              ? `${counted(tries.length, "try", "tries")}: look at the original again.`
+          {session.length > 0 &&
+            (lookAgainDue(session.length, lookAfter)
+              ? `${counted(session.length, "try", "tries")}: look at the original again.`
               : `Look at the original again after ${counted(toGo, "more try", "more tries")}.`)}
         </Typography>
       )}

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useTheme } from "@mui/material/styles";
 import { useMemo } from "react";
-import type { FoundTrick, Pack } from "@/core";
+import { endsRound, type FoundTrick, type Pack } from "@/core";
 import { foundTrickName, momentText, signedDeg } from "@/words";
 import { isOff, toneOf } from "./tones";
 
@@ -108,7 +108,7 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
 
 /** The stop error of a turn; nothing of what is none. */
 function noteOf(trick: FoundTrick): string {
-  return ["flip", "roll", "spin", "hang"].includes(trick.kind) ? signedDeg(trick.measures.stopErrorDeg) : "\u00a0";
+  return endsRound(trick) ? signedDeg(trick.measures.stopErrorDeg) : "\u00a0";
 }
 
 /** Room that a name takes, as a share of the strip. */

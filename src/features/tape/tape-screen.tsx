@@ -73,8 +73,7 @@ function Recordings({ pilotName, stickMode, setup }: { pilotName: string; stickM
         }}
       />
       {recording.kind === "read" ? (
-        // Another file begins with its first trick.
-        <PackBoard key={recording.name} name={recording.name} pack={recording.pack} setup={setup} stickMode={stickMode}>
+        <PackBoard name={recording.name} pack={recording.pack} setup={setup} stickMode={stickMode}>
           {choose}
         </PackBoard>
       ) : (

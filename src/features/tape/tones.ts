@@ -1,21 +1,18 @@
-import type { FoundTrick } from "@/core";
+import { endsRound, isSure, OPEN_THROTTLE, wantsClosed, type FoundTrick } from "@/core";
 
-/** From where on a stop is off, and far off, °; and a throttle open. Common practice, no source. */
+/** From where on a stop is off, and far off, °. Common practice, no source. */
 const OFF_DEG = 10;
 const FAR_DEG = 18;
-const OPEN = 0.08;
-
-const TURNED: readonly FoundTrick["kind"][] = ["flip", "roll", "hang"];
 
 /** Whether something of a trick wants mending. */
-export const isOff = (trick: FoundTrick): boolean => toneOf(trick) !== "shoal" && toneOf(trick) !== "ink";
+export const isOff = (trick: FoundTrick): boolean => ["ochreText", "buoyText"].includes(toneOf(trick));
 
 /** In which ink a trick is marked: unsure ones as text is. */
-export function toneOf({ kind, confidence, measures }: FoundTrick): "ink" | "shoal" | "ochreText" | "buoyText" {
-  if (confidence < 0.5 || !TURNED.includes(kind)) return "ink";
-  const stop = Math.abs(measures.stopErrorDeg);
-  // A roll stops better with the throttle a little up.
-  const open = kind !== "roll" && (measures.throttleInvertedMean ?? 0) >= OPEN;
+export function toneOf(trick: FoundTrick): "ink" | "shoal" | "ochreText" | "buoyText" {
+  if (!isSure(trick) || !(endsRound(trick) || wantsClosed(trick))) return "ink";
+  const { stopErrorDeg, throttleInvertedMean } = trick.measures;
+  const stop = endsRound(trick) ? Math.abs(stopErrorDeg) : 0;
+  const open = wantsClosed(trick) && (throttleInvertedMean ?? 0) >= OPEN_THROTTLE;
   if (stop >= FAR_DEG || open) return "buoyText";
   return stop >= OFF_DEG ? "ochreText" : "shoal";
 }

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { FoundTrick, TurnMeasures } from "@/core";
+import { endsRound, isSure, type FoundTrick, type TurnMeasures } from "@/core";
 import { numeral, percent, signedDeg } from "@/words";
 
 const seconds = (s: number) => `${numeral(s, 2)} s`;
@@ -12,12 +12,11 @@ function closedText({ closedBeforeS, closedShare }: TurnMeasures): string {
   return closedShare < 0.98 ? `${seconds(closedBeforeS)}, not all through` : seconds(closedBeforeS);
 }
 
-function rowsOf({ kind, axis, measures }: FoundTrick): readonly (readonly [string, string])[] {
-  const m = measures;
-  const turned = ["flip", "roll", "hang", "spin"].includes(kind);
+function rowsOf(trick: FoundTrick): readonly (readonly [string, string])[] {
+  const { kind, axis, measures: m } = trick;
   const upsideDown = m.throttleInvertedMean !== null;
   return [
-    ...(turned
+    ...(endsRound(trick)
       ? ([
           ["Stop error", signedDeg(m.stopErrorDeg)],
           ["Swing back", `${numeral(m.swingBackDeg, 0)}°`],
@@ -58,7 +57,7 @@ export function TrickMeasures({ trick }: { trick: FoundTrick }) {
           </Box>
         ))}
       </Box>
-      {trick.confidence < 0.5 && (
+      {!isSure(trick) && (
         <Typography sx={{ mt: 1, color: "text.secondary", fontSize: "0.88rem" }}>
           It turns like no trick that is known, or has a gap in it: take its figures with care.
         </Typography>

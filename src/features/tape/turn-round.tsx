@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
-import type { FoundTrick, TrickPicture } from "@/core";
+import { endsRound, type FoundTrick, type TrickPicture } from "@/core";
 import { foundTrickName, numeral } from "@/words";
 
 const CENTRE = 160;
@@ -32,7 +32,7 @@ export function TurnRound({
 }) {
   const { tokens } = useTheme();
   const { stopErrorDeg, peakDps, turnedDeg } = trick.measures;
-  const turns = ["flip", "roll", "hang", "spin"].includes(trick.kind);
+  const turns = endsRound(trick);
   const most = Math.max(RING_DPS, Math.ceil(peakDps / RING_DPS) * RING_DPS);
   const radius = (dps: number) => (RADIUS * Math.max(0, dps)) / most;
   const stop = picture.turnedDeg.findIndex((deg) => deg >= turnedDeg - 1);

@@ -14,7 +14,7 @@ export function isDuplicate(error: unknown): boolean {
 /** What this server adds to a row by itself, and what is filled in later: it differs between two sends of the same. */
 const MADE_HERE = new Set([
   ...["created_at", "asked_at", "written_at", "signed_at", "started_at", "begun_at", "flown_at"],
-  ...["checked_at", "cleared_at", "evidence", "faults", "measured", "minutes"],
+  ...["checked_at", "cleared_at", "evidence", "faults", "line", "measured", "minutes"],
 ]);
 /** Columns that say a row does not stand any more. */
 const GONE = ["removed_at", "withdrawn_at"] as const;
