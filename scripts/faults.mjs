@@ -1,9 +1,10 @@
-import { randomBytes } from "node:crypto";
+import { createHash, randomBytes } from "node:crypto";
 import { appendFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { spawn } from "node:child_process";
 import { connect, createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { gzipSync } from "node:zlib";
 import { after, before } from "node:test";
 import { chromium } from "@playwright/test";
 import { v7 as newId } from "uuid";
@@ -27,6 +28,7 @@ import {
   sql,
   twoApplications,
   twoEditors,
+  untilTaken,
   untilWell,
 } from "./lib/fault-test.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
@@ -64,6 +66,52 @@ async function databaseKilled(world, database, [address]) {
     JSON.stringify(honest(outcome)[0]),
   );
   await expectAllThere(world, outcome);
+}
+
+/** Rows of an aircraft that hovers, and the pieces that the recording of them is sent in. */
+function longRecording() {
+  const names = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
+  const row = (_, i) => `${i / 100},0,0,0,0.4,${Math.random().toFixed(6)},${Math.random().toFixed(6)},0`;
+  const bytes = Buffer.from([names, ...Array.from({ length: 120_000 }, row), ""].join("\n"));
+  const pieces = [];
+  for (let at = 0; at < bytes.length; at += PIECE_BYTES) pieces.push(gzipSync(bytes.subarray(at, at + PIECE_BYTES)));
+  return { bytes, pieces, sha256: createHash("sha256").update(bytes).digest("hex") };
+}
+const PIECE_BYTES = 512 * 1024;
+
+/** A recording is sent while the database dies in the middle of it: it is whole in the end or not there at all. */
+async function recordingCutOff(world, database, [address]) {
+  const { bytes, pieces, sha256 } = longRecording();
+  const id = newId();
+  const refusals = [];
+  const sent = (action, input) => untilTaken(() => address, action, input, refusals);
+  const packedBytes = pieces.reduce((sum, { length }) => sum + length, 0);
+  const announced = { id, pilotId: world.pilots[0], setupId: null, name: "pack.csv", sha256, bytes: bytes.length };
+  await sent("begin-recording", { ...announced, packedBytes, recordedAtMs: null, mapping: null });
+  const fetched = async () => {
+    const answer = await fetch(`${address}/recordings/${id}/whole.csv`, { headers: { cookie: seat.cookie } });
+    return { status: answer.status, body: Buffer.from(await answer.arrayBuffer()) };
+  };
+  const kill = (async () => {
+    await pause(60);
+    process.kill(database.pid, "SIGKILL");
+    await pause(2500);
+    await untilWell(address);
+  })();
+  const taken = [];
+  for (const [number, piece] of pieces.entries())
+    taken.push(await sent("keep-piece", { id, number, packed: piece.toString("base64") }));
+  await kill;
+  expect("some pieces met the dead database", refusals.length > 0, refusals.length);
+  expect("every piece was taken in the end", taken.every(Boolean), taken.filter((one) => !one).length);
+  const half = await fetched();
+  expect("until it is whole there is no such file", half.status === 404, half.status);
+  const found = { fromS: 0, toS: 1200, sampleHz: 100, rows: 120_000, tricks: [], cruise: null, smoothness: null };
+  await sent("finish-recording", { id, found: { ...found, reach: { roll: 0, pitch: 0, yaw: 0 } } });
+  const whole = await fetched();
+  expect("then it is the file that was sent, byte for byte", whole.body.equals(bytes), whole.body.length);
+  const kept = await sql(`select count(*) from recording_piece where recording_id = '${id}'`);
+  expect("each piece is kept once", Number(kept[0]) === pieces.length, kept);
 }
 
 async function applicationKilled(world, applications, restart) {
@@ -395,6 +443,9 @@ after(async () => {
 });
 
 faultTest(`MariaDB killed in the middle of writes, ${ROUNDS} times`, () => databaseKilled(world, database, addresses));
+faultTest("MariaDB killed in the middle of a recording that is sent", () =>
+  recordingCutOff(world, database, addresses),
+);
 faultTest("The application killed in the middle of writes, and started again", () =>
   applicationKilled(world, applications, restart),
 );

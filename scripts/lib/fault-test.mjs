@@ -58,7 +58,7 @@ export async function post(address, action, input) {
 }
 
 /** Sends until it is acknowledged, as the field tally does. Notes every answer that was no success. */
-async function untilTaken(addressOf, action, input, refusals) {
+export async function untilTaken(addressOf, action, input, refusals) {
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const { status, message } = await post(addressOf(), action, input);
     if (status === 200) return true;

@@ -6,6 +6,7 @@ import { firstSettings } from "@/core";
 import { builtInSyllabus } from "@/syllabus";
 import { signedInBy, type SignedInCoach } from "@/server/accounts";
 import { database } from "@/server/database";
+import { firstPiece } from "@/server/testing/first-piece";
 import { longPunch } from "@/server/testing/long-punch";
 import { twoTricks } from "@/server/testing/two-tricks";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
@@ -68,6 +69,7 @@ const made = Object.fromEntries(
       "ownTap",
     ],
     ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant", "line"],
+    ...["recording", "ownRecording"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -150,6 +152,10 @@ beforeAll(async () => {
   await done("add-variant", { id: made.variant, squadId: made.squad, pilotIds: [made.odo], document: longPunch });
   await done("add-line", { id: made.line, squadId: made.squad, siteId: null, document: twoTricks });
   await done("give-line", { id: made.line, pilotId: made.odo, given: true });
+  const flown = { pilotId: made.odo, setupId: made.setup, ...firstPiece.file };
+  await done("begin-recording", { ...flown, id: made.recording });
+  await done("keep-piece", { id: made.recording, number: 0, packed: firstPiece.packed });
+  await done("finish-recording", { id: made.recording, found: firstPiece.found });
   await done("add-note", { id: made.note, pilotId: made.odo, text: "calm" });
   await done("sign-off", { id: made.milestone, pilotId: made.odo, stepId: "flip-slow", note: "" });
   const links: readonly (readonly [Role, string, string, object])[] = [
@@ -168,6 +174,7 @@ beforeAll(async () => {
   browser.token = tokens.pilot;
   await done("start-session", start(made.practice));
   await done("log-attempt", attempt(made.practice, made.ownTap));
+  await done("begin-recording", { ...flown, id: made.ownRecording, sha256: "a".repeat(64) });
   await done("ask-sign-off", { id: made.request, pilotId: made.odo, stepId: "flip-ease-quarter", message: "" });
   browser.token = tokens.outsider;
   await done("add-squad", { id: made.otherSquad, name: "Second" });
@@ -209,6 +216,17 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "restore-variant": [coaches, () => ({ id: made.variant })],
   "check-line": [everyCoach, () => ({ document: twoTricks })],
   // Reads nobody's record: what is set is what was sent.
+  "begin-recording": [
+    withPilot,
+    () => ({ ...firstPiece.file, id: newId(), pilotId: made.odo, setupId: made.setup, sha256: "b".repeat(64) }),
+  ],
+  "keep-piece": [coaches, () => ({ id: made.recording, number: 0, packed: firstPiece.packed })],
+  "finish-recording": [coaches, () => ({ id: made.recording, found: firstPiece.found })],
+  "match-recording": [
+    coaches,
+    () => ({ id: made.recording, ...{ found: firstPiece.found, clockMs: Date.now(), matches: [], taken: [] }, sessionId: made.session }),
+  ],
+  "delete-recording": [withPilot, () => ({ id: made.ownRecording })],
   "line-paper": [members, () => ({ document: twoTricks, flown: {}, units: "metric" })],
   "add-line": [coaches, () => ({ id: newId(), squadId: made.squad, siteId: null, document: twoTricks })],
   "save-line": [
@@ -378,6 +396,10 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     () => ({ params: { squad: made.squad, file: "syllabus.json" } }),
   ],
   "start-heights/[key]/route.ts": [members, () => ({ params: { key: "0".repeat(32) } })],
+  "recordings/[recording]/[file]/route.ts": [
+    withPilot,
+    () => ({ params: { recording: made.recording, file: "whole.csv" } }),
+  ],
   "field-squads/route.ts": [everyCoach, () => ({})],
   "field-tallies/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "field-briefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
@@ -569,6 +591,8 @@ async function everything(): Promise<unknown> {
     "attempt",
     "milestone",
     "note",
+    "recording",
+    "recording_piece",
   ];
   return Promise.all(
     [...tables, "sign_off_request", "invitation", "account", "trail"].map((table) => database()(table)),

@@ -346,6 +346,49 @@ interface TeachingActions {
   "restore-line": Does<Id>;
 }
 
+/** Recordings of sticks and gyro. */
+interface TapeActions {
+  /** Answers under which id this very file is kept for the pilot, and which of its pieces are here. */
+  "begin-recording": Does<
+    Id & {
+      readonly pilotId: string;
+      readonly setupId: string | null;
+      readonly name: string;
+      readonly sha256: string;
+      readonly bytes: number;
+      readonly packedBytes: number;
+      readonly recordedAtMs: number | null;
+      /** How its columns are read: checked by its schema on the server. */
+      readonly mapping: object | null;
+    },
+    { readonly id: string; readonly whole: boolean; readonly here: readonly number[] }
+  >;
+  /** A piece packed with gzip, as base64. */
+  "keep-piece": Does<Id & { readonly number: number; readonly packed: string }>;
+  /** All pieces are here; `found` is checked by its schema on the server. */
+  "finish-recording": Does<Id & { readonly found: unknown }>;
+  /** For good. */
+  "delete-recording": Does<Id>;
+  /** Measures of tricks, by their place among those found, into the attempts that were tapped; and what was never tapped, taken in as new attempts. */
+  "match-recording": Does<
+    Id & {
+      readonly sessionId: string;
+      /** What is found in it now, in place of what was found when it was kept. */
+      readonly found: unknown;
+      /** The moment of the recording's time 0. */
+      readonly clockMs: number;
+      readonly matches: readonly { readonly trick: number; readonly attemptId: string }[];
+      readonly taken: readonly {
+        readonly id: string;
+        readonly trick: number;
+        readonly stepId: string;
+        readonly direction: string;
+        readonly outcome: Outcome;
+      }[];
+    }
+  >;
+}
+
 /** Everything that can be asked of the server: each action's name, its input and its output. */
 export type Actions = AccountActions &
   PeopleActions &
@@ -353,7 +396,8 @@ export type Actions = AccountActions &
   AircraftActions &
   SessionActions &
   PlaceActions &
-  TeachingActions;
+  TeachingActions &
+  TapeActions;
 
 export type ActionName = keyof Actions;
 export type ActionInput<Name extends ActionName> = Actions[Name]["input"];

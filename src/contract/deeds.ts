@@ -44,7 +44,10 @@ export type DeedDone =
   | { readonly kind: "added-variant" | "changed-variant"; readonly name: string; readonly flownBy: readonly string[] }
   /** A line of tricks, in its first or a later version. */
   | { readonly kind: "saved-line"; readonly name: string; readonly number: number }
-  | { readonly kind: "gave-line" | "took-line-back"; readonly name: string };
+  | { readonly kind: "gave-line" | "took-line-back"; readonly name: string }
+  | { readonly kind: "kept-recording" | "deleted-recording"; readonly name: string }
+  /** Measures of `count` tricks went into the attempts. */
+  | { readonly kind: "matched-recording"; readonly name: string; readonly count: number };
 
 export type DeedKind = DeedDone["kind"];
 

@@ -4,6 +4,7 @@ export * from "./deeds";
 export * from "./field-actions";
 export * from "./field-squad";
 export * from "./lines";
+export * from "./recordings";
 export * from "./records";
 export * from "./sent-syllabi";
 export * from "./tally";

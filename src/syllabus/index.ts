@@ -40,3 +40,4 @@ export { directionWords, findTrick, flownBy, trickOf, tricks } from "./tricks";
 export type { FlownBy, MeasureName, Trick, TrickVariant } from "./tricks";
 export { families, routes } from "./types";
 export type { Direction, Family, Fault, FlownAs, Route, Skill, Step, StepWants, SyllabusDocument } from "./types";
+export { onTape } from "./on-tape";

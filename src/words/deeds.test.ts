@@ -50,6 +50,9 @@ const everyKind: { readonly [Kind in DeedKind]: Extract<DeedDone, { readonly kin
   "added-variant": { kind: "added-variant", name: "Long punch", flownBy: [] },
   "changed-variant": { kind: "changed-variant", name: "Long punch", flownBy: ["Odo Fenn"] },
   "saved-line": { kind: "saved-line", name: "Over the bar", number: 2 },
+  "kept-recording": { kind: "kept-recording", name: "pack 3.csv" },
+  "deleted-recording": { kind: "deleted-recording", name: "pack 3.csv" },
+  "matched-recording": { kind: "matched-recording", name: "pack 3.csv", count: 9 },
   "gave-line": { kind: "gave-line", name: "Over the bar" },
   "took-line-back": { kind: "took-line-back", name: "Over the bar" },
 };

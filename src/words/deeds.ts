@@ -89,6 +89,12 @@ function doneWords(done: DeedDone): string {
     }
     case "saved-line":
       return `saved the line "${done.name}", version ${done.number}`;
+    case "kept-recording":
+      return `kept the recording ${done.name}`;
+    case "deleted-recording":
+      return `deleted the recording ${done.name}`;
+    case "matched-recording":
+      return `took ${counted(done.count, "trick")} of the recording ${done.name} into the attempts`;
     case "gave-line":
       return `gave out the line "${done.name}"`;
     case "took-line-back":

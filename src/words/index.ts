@@ -37,6 +37,7 @@ export {
   mendWords,
   momentText,
   signedDeg,
+  measuredText,
   tapeProblemWords,
   tapeWarningWords,
   wobbleWords,

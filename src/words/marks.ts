@@ -62,6 +62,7 @@ export function missingWords(rule: RuleCount, units: UnitSystem = "metric"): str
 export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
   stopErrorDeg: "stop error",
   bounceBackDeg: "swing back",
+  throttleInvertedPct: "throttle upside down",
   viewOffPathDeg: "view off the path",
   horizonLeanDeg: "lean of the horizon",
   missM: "distance from the mark",
@@ -85,6 +86,7 @@ export const placeWords: Readonly<Record<Place, string>> = {
 /** The unit of a measure, as written behind its number. */
 export function unitOf(measure: AttemptMeasure): string {
   if (measure.endsWith("DegPerS2")) return " °/s²";
+  if (measure.endsWith("Pct")) return " %";
   return measure.endsWith("Deg") ? "°" : " m";
 }
 

@@ -1,5 +1,6 @@
 import {
   isSure,
+  type AttemptMeasure,
   type AxisCheck,
   type FirstMend,
   type FoundTrick,
@@ -51,6 +52,16 @@ export function foundTrickName(trick: FoundTrick): string {
 export function signedDeg(deg: number): string {
   const rounded = Math.round(deg);
   return `${rounded > 0 ? "+" : rounded < 0 ? "−" : ""}${numeral(Math.abs(rounded), 0)}°`;
+}
+
+/** What goes from a trick into an attempt: "stop +12°, swing back 4°, throttle upside down 11 %". */
+export function measuredText(measured: Readonly<Partial<Record<AttemptMeasure, number>>>): string {
+  const { stopErrorDeg, bounceBackDeg, throttleInvertedPct } = measured;
+  return [
+    ...(stopErrorDeg === undefined ? [] : [`stop ${signedDeg(stopErrorDeg)}`]),
+    ...(bounceBackDeg === undefined ? [] : [`swing back ${numeral(bounceBackDeg, 0)}°`]),
+    ...(throttleInvertedPct === undefined ? [] : [`throttle upside down ${percent(throttleInvertedPct / 100)}`]),
+  ].join(", ");
 }
 
 /** A moment of a recording, from its beginning: "3:04.2". */

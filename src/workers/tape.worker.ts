@@ -1,6 +1,13 @@
-import { expose } from "comlink";
-import { answering } from "@/contract";
-import { packOf, TapeReader, TapeRefused, type Pack, type Settings, type TapeProblem } from "@/core";
+import { sha256 } from "@noble/hashes/sha2.js";
+import { bytesToHex } from "@noble/hashes/utils.js";
+import { expose, transfer } from "comlink";
+import { answering, pieceCount, PIECE_BYTES } from "@/contract";
+import { packOf, TapeReader, TapeRefused, type Pack, type Settings, type TapeMapping, type TapeProblem } from "@/core";
+
+/** Where a recording comes from: a file of this device, or pieces kept on the server. */
+export type TapeSource =
+  | { readonly kind: "file"; readonly file: Blob }
+  | { readonly kind: "kept"; readonly id: string; readonly bytes: number };
 
 /** A recording that was read, or why it cannot be: one of the two is null. */
 export interface ReadPack {
@@ -8,22 +15,70 @@ export interface ReadPack {
   readonly problem: TapeProblem | null;
 }
 
-const PIECE_BYTES = 1 << 20;
+/** A file as it is kept: its hash in hex, and its pieces, each packed by itself. */
+export interface PackedFile {
+  readonly sha256: string;
+  readonly pieces: readonly Uint8Array<ArrayBuffer>[];
+}
+
+const READ_BYTES = 1 << 20;
+
+async function* bytesOf(source: TapeSource): AsyncGenerator<Uint8Array> {
+  if (source.kind === "file") {
+    const { file } = source;
+    for (let at = 0; at < file.size; at += READ_BYTES)
+      yield new Uint8Array(await file.slice(at, at + READ_BYTES).arrayBuffer());
+    return;
+  }
+  for (let number = 0; number < pieceCount(source.bytes); number++) {
+    const answer = await fetch(`/recordings/${source.id}/${number}.gz`);
+    if (!answer.ok) throw new Error((await answer.text()).trim());
+    yield await through(await answer.blob(), new DecompressionStream("gzip"));
+  }
+}
+
+const through = async (blob: Blob, change: CompressionStream | DecompressionStream) =>
+  new Uint8Array(await new Response(blob.stream().pipeThrough(change)).arrayBuffer());
 
 const worker = {
-  /** Reads a file piece by piece, then searches it. `onProgress` has the share of it that was read. */
-  async readPack(file: Blob, settings: Settings, onProgress: (share: number) => void): Promise<ReadPack> {
+  /** Reads a recording piece by piece, then searches it. `onProgress` has the share of it that was read. */
+  async readPack(
+    source: TapeSource,
+    settings: Settings,
+    mapping: TapeMapping | null,
+    onProgress: (share: number) => void,
+  ): Promise<ReadPack> {
+    const size = source.kind === "file" ? source.file.size : source.bytes;
     try {
-      const reader = new TapeReader();
-      for (let at = 0; at < file.size; at += PIECE_BYTES) {
-        reader.push(new Uint8Array(await file.slice(at, at + PIECE_BYTES).arrayBuffer()));
-        onProgress(Math.min(1, (at + PIECE_BYTES) / file.size));
+      const reader = new TapeReader(mapping);
+      let read = 0;
+      for await (const bytes of bytesOf(source)) {
+        reader.push(bytes);
+        read += bytes.length;
+        onProgress(Math.min(1, read / size));
       }
       return { pack: packOf(reader.end(), settings), problem: null };
     } catch (error) {
       if (!(error instanceof TapeRefused)) throw error;
       return { pack: null, problem: error.problem };
     }
+  },
+
+  /** Cuts a file into pieces and packs each. */
+  async packFile(file: Blob, onProgress: (share: number) => void): Promise<PackedFile> {
+    const hash = sha256.create();
+    const pieces: Uint8Array<ArrayBuffer>[] = [];
+    for (let at = 0; at < file.size; at += PIECE_BYTES) {
+      const piece = file.slice(at, at + PIECE_BYTES);
+      hash.update(new Uint8Array(await piece.arrayBuffer()));
+      pieces.push(await through(piece, new CompressionStream("gzip")));
+      onProgress(Math.min(1, (at + PIECE_BYTES) / file.size));
+    }
+    const packed = { sha256: bytesToHex(hash.digest()), pieces };
+    return transfer(
+      packed,
+      pieces.map(({ buffer }) => buffer),
+    );
   },
 };
 export type TapeWorker = typeof worker;

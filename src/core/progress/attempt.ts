@@ -8,6 +8,7 @@ export const places: readonly Place[] = ["field", "simulator", "by-eye"];
 export const attemptMeasures = [
   "stopErrorDeg",
   "bounceBackDeg",
+  "throttleInvertedPct",
   "viewOffPathDeg",
   "horizonLeanDeg",
   "missM",

@@ -26,3 +26,5 @@ export { firstMend } from "./first-mend";
 export type { FirstMend } from "./first-mend";
 export { packOf } from "./pack";
 export type { Pack, TrickPicture } from "./pack";
+export { matchTaps, measuredOfTrick } from "./match-taps";
+export type { Tap, TapMatch } from "./match-taps";

@@ -1,4 +1,4 @@
-import { measureSides, measureWords, quantityText, unitOf, type UnitSystem } from "@/words";
+import { measureSides, measureWords, percent, quantityText, unitOf, type UnitSystem } from "@/words";
 import { attemptMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
@@ -16,6 +16,7 @@ export function measuredWords(
 }
 
 function sizeOf(name: AttemptMeasure, value: number, units: UnitSystem): string {
+  if (unitOf(name) === " %") return percent(value / 100);
   const sides = measureSides[name];
   const quantity = unitOf(name) === " m" ? "length" : "angle";
   const text = quantityText(sides ? Math.abs(value) : value, quantity, units);

@@ -38,14 +38,17 @@ export function Measurements({
   };
   const set = (from: Entries) => {
     const minutes = timed ? valueOf(from.minutes) : null;
-    const measured = Object.fromEntries(
+    // What a recording told beside them stays.
+    const others = Object.entries(last?.measured ?? {}).filter(([name]) => !measures.some((one) => one === name));
+    const typed = Object.fromEntries(
       measures.flatMap((name) => {
         const value = valueOf(from[name]);
         return value === null ? [] : [[name, value]];
       }),
     );
-    if (last && JSON.stringify([minutes, measured]) !== JSON.stringify([last.minutes, last.measured]))
-      onSet({ minutes, measured });
+    const measured = { ...typed, ...Object.fromEntries(others) };
+    const asText = (one: LoggedAttempt["measured"]) => JSON.stringify(Object.entries(one).sort());
+    if (last && (minutes !== last.minutes || asText(measured) !== asText(last.measured))) onSet({ minutes, measured });
   };
   const field = (name: string, label: string) => {
     const entry = entries[name] ?? EMPTY;

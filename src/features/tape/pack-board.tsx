@@ -16,8 +16,18 @@ import { TrickMeasures } from "./trick-measures";
 import { TurnRound } from "./turn-round";
 
 /** A recording that was read: what to mend first, the pack at a glance, and the trick that is chosen. */
-export function PackBoard(props: { name: string; pack: Pack; setup: Setup; stickMode: number; children: ReactNode }) {
-  const { name, pack, setup, stickMode, children } = props;
+export function PackBoard(props: {
+  name: string;
+  pack: Pack;
+  setup: Setup;
+  stickMode: number;
+  /** What can be done with the whole of it, and how far that is. */
+  children: ReactNode;
+  below: ReactNode;
+  /** Beside what else can be told of it: the taps it meets. */
+  taps: (onChoose: (trick: number) => void) => ReactNode;
+}) {
+  const { name, pack, setup, stickMode, children, below, taps } = props;
   const { tricks, pictures, mend } = pack;
   const [at, setAt] = useState(mend.kind === "nothing" ? 0 : mend.trick);
   const { todo, why } = mendWords(mend, tricks);
@@ -44,6 +54,7 @@ export function PackBoard(props: { name: string; pack: Pack; setup: Setup; stick
         <Box sx={{ flex: 1 }} />
         {children}
       </Box>
+      {below}
       <Box
         role="status"
         aria-label="What to mend first"
@@ -62,6 +73,7 @@ export function PackBoard(props: { name: string; pack: Pack; setup: Setup; stick
       {tricks.length > 0 && (
         <Trick key={at} trick={tricks[at]} picture={pictures[at]} fromS={pack.fromS} stickMode={stickMode} />
       )}
+      {taps(setAt)}
       <PackChecks pack={pack} setup={setup} />
     </>
   );

@@ -3,6 +3,7 @@ import { TapeReader, TapeRefused, packOf, type Settings } from "@/core";
 import { madeUpPack } from "@/core/tape/testing/made-up-pack";
 import { odo, plank, plankSetup } from "@/ui/testing/made-up";
 import { renderScreen } from "@/ui/testing/render-screen";
+import type { TapeData } from "./load";
 import { TapeScreen } from "./tape-screen";
 
 // What the worker does, on the spot; its pieces have tests of their own.
@@ -14,13 +15,13 @@ jest.mock("@/ui/worker/worker-client", () => ({
     close: mockClosed,
     ask: async (call: (remote: object) => Promise<unknown>) =>
       call({
-        readPack: async (file: File, settings: Settings, onProgress: (share: number) => void) => {
+        readPack: async (source: { file: File }, settings: Settings, _: null, onProgress: (share: number) => void) => {
           onProgress(0.4);
           if (mockAnswer.hold) return new Promise(() => undefined);
           if (mockAnswer.fail) throw new Error("gone");
           const reader = new TapeReader();
           try {
-            reader.push(new TextEncoder().encode(await textOf(file)));
+            reader.push(new TextEncoder().encode(await textOf(source.file)));
             return { pack: packOf(reader.end(), settings), problem: null };
           } catch (error) {
             if (!(error instanceof TapeRefused)) throw error;
@@ -45,10 +46,20 @@ const flown = madeUpPack(
   ],
   { hz: 250, seed: 3 },
 ).text;
-const show = () =>
-  renderScreen(<TapeScreen data={{ pilot: odo, aircraft: plank(), setup: plankSetup(2) }} />, {
-    address: "/tape?pilot=odo",
-  });
+const data: TapeData = {
+  ...{
+    pilot: odo,
+    aircraft: plank(),
+    setup: plankSetup(2),
+    setups: [],
+    recordings: [],
+    sessions: [],
+    openId: null,
+    coaches: true,
+  },
+  room: { usedBytes: 0, ofBytes: 1024 ** 3 },
+};
+const show = () => renderScreen(<TapeScreen data={data} />, { address: "/tape?pilot=odo" });
 const open = (text: string, name = "pack-3.csv") =>
   fireEvent.change(screen.getByLabelText("File with a recording"), { target: { files: [new File([text], name)] } });
 
@@ -56,7 +67,7 @@ beforeEach(() => Object.assign(mockAnswer, { hold: false, fail: false }));
 
 it("opens a recording, says what to mend first, and shows each trick with what was measured", async () => {
   show();
-  expect(screen.getByText(/it is read on this device and goes nowhere/)).toBeVisible();
+  expect(screen.getByText(/it is read on this device, and kept only if you say/)).toBeVisible();
   open(flown);
   expect(await screen.findByRole("heading", { name: "pack-3", level: 1 })).toBeVisible();
   expect(screen.getByRole("status", { name: "What to mend first" })).not.toBeEmptyDOMElement();
@@ -115,6 +126,6 @@ it("shows how far it is, and stops at once when asked", async () => {
 });
 
 it("wants an aircraft with a setup first", () => {
-  renderScreen(<TapeScreen data={{ pilot: odo, aircraft: plank(), setup: null }} />, { address: "/tape?pilot=odo" });
+  renderScreen(<TapeScreen data={{ ...data, setup: null }} />, { address: "/tape?pilot=odo" });
   expect(screen.getByText(/read against the rates and the tilt/)).toBeVisible();
 });

@@ -5,15 +5,21 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
-import { useRef, useState, type DragEvent } from "react";
-import type { Setup } from "@/contract";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState, type DragEvent } from "react";
+import type { Recording, Setup } from "@/contract";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { tapeProblemWords } from "@/words";
+import { KeepButton, KeepProgress } from "./keep-button";
+import { KeptRecordings } from "./kept-recordings";
 import type { TapeData } from "./load";
+import { MatchPanel } from "./match-panel";
 import { PackBoard } from "./pack-board";
-import { useRecording } from "./use-recording";
+import { recordingFound } from "./recording-found";
+import { useKeeping } from "./use-keeping";
+import { useRecording, type Reading } from "./use-recording";
 
-/** Recordings of sticks and gyro: a file is opened on this device, and its tricks are found and measured. */
+/** Recordings of sticks and gyro: a file is opened on this device, its tricks are found and measured, and it is kept if wanted. */
 export function TapeScreen({ data }: { data: TapeData }) {
   const { pilot, aircraft, setup } = data;
   if (!aircraft || !setup)
@@ -27,24 +33,125 @@ export function TapeScreen({ data }: { data: TapeData }) {
         />
       </>
     );
-  return <Recordings pilotName={pilot.name} stickMode={pilot.stickMode} setup={setup} />;
+  return <Recordings data={data} setup={setup} />;
 }
 
-function Recordings({ pilotName, stickMode, setup }: { pilotName: string; stickMode: number; setup: Setup }) {
-  const { recording, open, cancel } = useRecording(setup.settings);
+function Recordings({ data, setup: newest }: { data: TapeData; setup: Setup }) {
+  const { pilot, setups, recordings, openId } = data;
+  const { reading, open, cancel } = useRecording();
+  const { keeping, keep, stop } = useKeeping();
+  const router = useRouter();
+  const [at, setAt] = useState<At>({ file: null, keptId: null, recordedAtMs: null, setup: newest });
+  const openFile = (file: File) => {
+    stop();
+    setAt({ file, keptId: null, recordedAtMs: file.lastModified || null, setup: newest });
+    void open({ name: file.name, source: { kind: "file", file }, settings: newest.settings, mapping: null });
+  };
+  const openKept = useCallback(
+    ({ id, name, bytes, mapping, setupId, recordedAtMs }: Recording) => {
+      const setup = setups.find((one) => one.id === setupId) ?? newest;
+      setAt({ file: null, keptId: id, recordedAtMs, setup });
+      void open({ name, source: { kind: "kept", id, bytes }, settings: setup.settings, mapping });
+    },
+    [setups, newest, open],
+  );
+  const asked = useRef(openId);
+  useEffect(() => {
+    const recording = recordings.find(({ id }) => id === asked.current);
+    asked.current = null;
+    if (recording) openKept(recording);
+  }, [recordings, openKept]);
+  const { kind } = keeping;
+  useEffect(() => {
+    if (kind === "kept") router.refresh();
+  }, [kind, router]);
+  return (
+    <DropArea onFile={openFile}>
+      {(choose) =>
+        reading.kind === "read" ? (
+          <PackBoard
+            name={reading.asked.name}
+            pack={reading.pack}
+            setup={at.setup}
+            stickMode={pilot.stickMode}
+            below={<KeepProgress keeping={keeping} onStop={stop} />}
+            taps={(onChoose) => (
+              <MatchPanel
+                pack={reading.pack}
+                sessions={data.sessions}
+                recordingId={keeping.kind === "kept" ? keeping.id : at.keptId}
+                recordedAtMs={at.recordedAtMs}
+                onChoose={onChoose}
+              />
+            )}
+          >
+            {at.file && (
+              <KeepButton
+                keeping={keeping}
+                onKeep={() => {
+                  if (!at.file) return;
+                  const found = recordingFound(reading.pack);
+                  const { mapping } = reading.asked;
+                  void keep({ pilotId: pilot.id, setupId: at.setup.id, file: at.file, mapping, found });
+                }}
+              />
+            )}
+            {choose("outlined")}
+            {recordings.length > 0 && (
+              <Button
+                onClick={() => {
+                  stop();
+                  cancel();
+                }}
+              >
+                All recordings
+              </Button>
+            )}
+          </PackBoard>
+        ) : (
+          <>
+            <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 2 }}>
+              <Typography variant="h1">Tape</Typography>
+              <Box sx={{ flex: 1 }} />
+              {reading.kind !== "reading" && choose("contained")}
+            </Box>
+            <Outcome reading={reading} onCancel={cancel} />
+            {reading.kind !== "reading" && (
+              <>
+                <WhatItTakes pilotName={pilot.name} setup={newest} short={recordings.length > 0} />
+                <KeptRecordings data={data} onOpen={openKept} />
+              </>
+            )}
+          </>
+        )
+      }
+    </DropArea>
+  );
+}
+
+/** Where what is read comes from, and the setup it is read against. */
+interface At {
+  readonly file: File | null;
+  readonly keptId: string | null;
+  readonly recordedAtMs: number | null;
+  readonly setup: Setup;
+}
+
+interface DropAreaProps {
+  readonly onFile: (file: File) => void;
+  readonly children: (choose: (variant: "contained" | "outlined") => React.ReactNode) => React.ReactNode;
+}
+
+/** Takes a file by drop, or by the button that it hands on. */
+function DropArea({ onFile, children }: DropAreaProps) {
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
     const [file] = event.dataTransfer.files;
-    if (file) void open(file);
+    if (file) onFile(file);
   };
-  const choose = (
-    <Button variant={recording.kind === "read" ? "outlined" : "contained"} onClick={() => input.current?.click()}>
-      Open a recording
-    </Button>
-  );
   return (
     <Box
       onDragOver={(event) => {
@@ -68,73 +175,75 @@ function Recordings({ pilotName, stickMode, setup }: { pilotName: string; stickM
         style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
         onChange={(event) => {
           const [file] = event.target.files ?? [];
-          if (file) void open(file);
+          if (file) onFile(file);
           event.target.value = "";
         }}
       />
-      {recording.kind === "read" ? (
-        <PackBoard name={recording.name} pack={recording.pack} setup={setup} stickMode={stickMode}>
-          {choose}
-        </PackBoard>
+      {children((variant) => (
+        <Button variant={variant} onClick={() => input.current?.click()}>
+          Open a recording
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** What is read just now, or why it cannot be. */
+function Outcome({ reading, onCancel }: { reading: Reading; onCancel: () => void }) {
+  if (reading.kind === "none" || reading.kind === "read") return null;
+  const { name, source } = reading.asked;
+  if (reading.kind === "reading")
+    return (
+      <Box sx={{ maxWidth: 620 }}>
+        <Typography sx={{ mb: 1, overflowWrap: "anywhere" }}>
+          {reading.share < 1 ? `Reading ${name}` : `Looking for tricks in ${name}`}
+        </Typography>
+        <LinearProgress
+          aria-label="Reading the recording"
+          variant={reading.share < 1 ? "determinate" : "indeterminate"}
+          value={100 * reading.share}
+        />
+        <Button sx={{ mt: 1 }} onClick={onCancel}>
+          Cancel
+        </Button>
+      </Box>
+    );
+  return (
+    <Alert severity="error" sx={{ mb: 2, overflowWrap: "anywhere" }}>
+      {reading.kind === "refused" ? (
+        <>
+          <b>{name} cannot be read.</b> {tapeProblemWords(reading.problem)}
+        </>
       ) : (
         <>
-          <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 2 }}>
-            <Typography variant="h1">Tape</Typography>
-            <Box sx={{ flex: 1 }} />
-            {recording.kind !== "reading" && choose}
-          </Box>
-          {recording.kind === "reading" && <Reading name={recording.name} share={recording.share} onCancel={cancel} />}
-          {recording.kind === "refused" && (
-            <Alert severity="error" sx={{ mb: 2, overflowWrap: "anywhere" }}>
-              <b>{recording.name} cannot be read.</b> {tapeProblemWords(recording.problem)}
-            </Alert>
-          )}
-          {recording.kind === "failed" && (
-            <Alert severity="error" sx={{ mb: 2, overflowWrap: "anywhere" }}>
-              <b>{recording.name} could not be read to its end.</b> Is it still there? Open it again.
-            </Alert>
-          )}
-          {recording.kind !== "reading" && <WhatItTakes pilotName={pilotName} setup={setup} />}
+          <b>{name} could not be read to its end.</b>{" "}
+          {source.kind === "file" ? "Is it still there? Open it again." : "Is the network there? Open it again."}{" "}
+          {reading.why}
         </>
       )}
-    </Box>
+    </Alert>
   );
 }
 
-function Reading({ name, share, onCancel }: { name: string; share: number; onCancel: () => void }) {
-  return (
-    <Box sx={{ maxWidth: 620 }}>
-      <Typography sx={{ mb: 1, overflowWrap: "anywhere" }}>
-        {share < 1 ? `Reading ${name}` : `Looking for tricks in ${name}`}
-      </Typography>
-      <LinearProgress
-        aria-label="Reading the recording"
-        variant={share < 1 ? "determinate" : "indeterminate"}
-        value={100 * share}
-      />
-      <Button sx={{ mt: 1 }} onClick={onCancel}>
-        Cancel
-      </Button>
-    </Box>
-  );
-}
-
-function WhatItTakes({ pilotName, setup }: { pilotName: string; setup: Setup }) {
+function WhatItTakes({ pilotName, setup, short }: { pilotName: string; setup: Setup; short: boolean }) {
   return (
     <Box sx={{ maxWidth: 660 }}>
       <Typography variant="h2">What a recording tells</Typography>
       <Typography sx={{ my: 1 }}>
         Whether the throttle was closed upside down, how far each stop missed, where it was eased, and whether a wobble
-        is the hand or the machine. Drop a file here, or open it: it is read on this device and goes nowhere.
+        is the hand or the machine. Drop a file here, or open it: it is read on this device, and kept only if you say
+        so.
       </Typography>
-      <Typography sx={{ my: 1 }}>
-        A CSV file with these columns in its first line, 50 to 4,000 rows a second:{" "}
-        <span className="num">
-          time_s, stick_roll, stick_pitch, stick_yaw (−1 to 1), throttle (0 to 1), gyro_roll_dps, gyro_pitch_dps,
-          gyro_yaw_dps
-        </span>
-        . Right, nose up and stick back are positive.
-      </Typography>
+      {!short && (
+        <Typography sx={{ my: 1 }}>
+          A CSV file with these columns in its first line, 50 to 4,000 rows a second:{" "}
+          <span className="num">
+            time_s, stick_roll, stick_pitch, stick_yaw (−1 to 1), throttle (0 to 1), gyro_roll_dps, gyro_pitch_dps,
+            gyro_yaw_dps
+          </span>
+          . Right, nose up and stick back are positive.
+        </Typography>
+      )}
       <Typography sx={{ color: "text.secondary" }}>
         Read against setup <span className="num">{setup.number}</span> of {pilotName}. Height and path are not in a
         recording.

@@ -2,50 +2,62 @@
 
 import { proxy } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Pack, Settings, TapeProblem } from "@/core";
+import type { Pack, Settings, TapeMapping, TapeProblem } from "@/core";
 import { workerClient, type WorkerClient } from "@/ui/worker/worker-client";
-import type { TapeWorker } from "@/workers/tape.worker";
+import type { TapeSource, TapeWorker } from "@/workers/tape.worker";
 
-/** What became of a file. */
-export type Recording =
+/** A recording as it is asked for. */
+export interface Asked {
+  readonly name: string;
+  readonly source: TapeSource;
+  readonly settings: Settings;
+  readonly mapping: TapeMapping | null;
+}
+
+/** What became of it. */
+export type Reading =
   | { readonly kind: "none" }
-  | { readonly kind: "reading"; readonly name: string; readonly share: number }
-  | { readonly kind: "read"; readonly name: string; readonly pack: Pack }
-  | { readonly kind: "refused"; readonly name: string; readonly problem: TapeProblem }
-  | { readonly kind: "failed"; readonly name: string };
+  | { readonly kind: "reading"; readonly asked: Asked; readonly share: number }
+  | { readonly kind: "read"; readonly asked: Asked; readonly pack: Pack }
+  | { readonly kind: "refused"; readonly asked: Asked; readonly problem: TapeProblem }
+  | { readonly kind: "failed"; readonly asked: Asked; readonly why: string };
 
-const start = () => new Worker(new URL("../../workers/tape.worker.ts", import.meta.url), { type: "module" });
+export const startTapeWorker = () =>
+  new Worker(new URL("../../workers/tape.worker.ts", import.meta.url), { type: "module" });
 
 /** Reads one recording at a time in a worker; cancelling ends the worker with whatever it is at. */
-export function useRecording(settings: Settings) {
-  const [recording, setRecording] = useState<Recording>({ kind: "none" });
+export function useRecording() {
+  const [reading, setReading] = useState<Reading>({ kind: "none" });
   const client = useRef<WorkerClient<TapeWorker> | null>(null);
   const stop = useCallback(() => {
     client.current?.close();
     client.current = null;
   }, []);
   useEffect(() => stop, [stop]);
-  const open = async (file: File) => {
+  const open = useCallback(
+    async (asked: Asked) => {
+      stop();
+      const own = workerClient<TapeWorker>(startTapeWorker);
+      client.current = own;
+      const set = (next: Reading) => client.current === own && setReading(next);
+      set({ kind: "reading", asked, share: 0 });
+      const onProgress = proxy((share: number) => set({ kind: "reading", asked, share }));
+      const { source, settings, mapping } = asked;
+      try {
+        const { pack, problem } = await own.ask((remote) => remote.readPack(source, settings, mapping, onProgress));
+        if (pack) set({ kind: "read", asked, pack });
+        else if (problem) set({ kind: "refused", asked, problem });
+      } catch (error) {
+        // The worker broke, the file went away while it was read, or the server does not answer.
+        set({ kind: "failed", asked, why: error instanceof Error ? error.message : "" });
+      }
+      if (client.current === own) stop();
+    },
+    [stop],
+  );
+  const cancel = useCallback(() => {
     stop();
-    const own = workerClient<TapeWorker>(start);
-    client.current = own;
-    const { name } = file;
-    const set = (next: Recording) => client.current === own && setRecording(next);
-    set({ kind: "reading", name, share: 0 });
-    const onProgress = proxy((share: number) => set({ kind: "reading", name, share }));
-    try {
-      const { pack, problem } = await own.ask((remote) => remote.readPack(file, settings, onProgress));
-      if (pack) set({ kind: "read", name, pack });
-      else if (problem) set({ kind: "refused", name, problem });
-    } catch {
-      // The worker broke, or the file went away while it was read.
-      set({ kind: "failed", name });
-    }
-    if (client.current === own) stop();
-  };
-  const cancel = () => {
-    stop();
-    setRecording({ kind: "none" });
-  };
-  return { recording, open, cancel };
+    setReading({ kind: "none" });
+  }, [stop]);
+  return { reading, open, cancel };
 }

@@ -6,7 +6,7 @@ import { coachingOf, whereabouts, type Subject, type Whereabouts } from "../repo
 /**
  * What somebody wants to be to a thing:
  * `reader` reads it: the coaches of its squad and of the squads its pilots are in now, and the pilots whose record it is part of.
- * `keeper` writes into it: the coaches of its squad, and a pilot in a session that they fly by themselves.
+ * `keeper` writes into it: the coaches of its squad, and a pilot in a session that they fly by themselves or a recording they brought.
  * `coach` changes it: the coaches of its squad.
  * `owner` decides over its squad: the coaches who own that.
  */
@@ -37,6 +37,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   target: "That target",
   variant: "That way to fly a trick",
   line: "That line",
+  recording: "That recording",
   invitation: "That invitation",
 };
 

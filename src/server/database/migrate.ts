@@ -26,6 +26,7 @@ import * as checkFlight from "./migrations/0023-check-flight";
 import * as secondFactor from "./migrations/0024-second-factor";
 import * as lines from "./migrations/0025-lines";
 import * as lineTries from "./migrations/0026-line-tries";
+import * as recordings from "./migrations/0027-recordings";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -60,6 +61,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0024-second-factor", secondFactor],
   ["0025-lines", lines],
   ["0026-line-tries", lineTries],
+  ["0027-recordings", recordings],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -1,5 +1,6 @@
 export { pilotRecordSchema, requirePilotRecord, setupSchema } from "./check-record";
 export { lineSchema, requireLineFile, requireLineSheet } from "./check-line";
+export { requireFound, requireMapping } from "./check-recording";
 export { isBlockReason } from "./check-reason";
 export { requireSyllabusFile, syllabusSchema } from "./check-syllabus";
 export { requireVariantFile, variantSchema } from "./check-variant";

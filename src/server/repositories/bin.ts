@@ -3,6 +3,7 @@ import type { BinnedKind, Binned } from "@/contract";
 import { database, type Transaction } from "../database";
 import { inTransaction } from "./transaction";
 import { livedThrough } from "./days-seen";
+import { dropUnfinished } from "./recordings";
 
 /** How long the bin keeps things. */
 export const BIN_MS = 30 * DAY_MS;
@@ -73,6 +74,7 @@ export async function emptyBin(now: Date): Promise<void> {
       return { table, marked, ids: rows.map(({ id }) => id) };
     }),
   );
+  await dropUnfinished(before);
   await inTransaction(async (transaction) => {
     for (const { table, marked, ids } of old)
       await transaction(table).whereIn("id", ids).where(marked, "<", before).delete();
@@ -151,6 +153,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     "target",
     "variant_pilot",
     "line_pilot",
+    "recording",
     "trail",
   ])
     await transaction(table).where(own).delete();

@@ -28,6 +28,7 @@ export * from "./notes";
 export * from "./pilots";
 export * from "./planned";
 export * from "./record";
+export * from "./recordings";
 export * from "./requests";
 export * from "./sessions";
 export * from "./sites";

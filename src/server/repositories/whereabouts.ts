@@ -17,6 +17,7 @@ export type Subject =
   | "target"
   | "variant"
   | "line"
+  | "recording"
   | "invitation";
 
 /** Where a thing belongs: to a squad, and to the pilots whose record it is part of. */
@@ -26,7 +27,7 @@ export interface Whereabouts {
   /** Squads whose coaches read it: its own, and those its pilots are in now. */
   readonly readingSquadIds: readonly string[];
   readonly pilotIds: readonly string[];
-  /** A session that a pilot flies without a coach, or an attempt in one. */
+  /** A session that a pilot flies without a coach, or an attempt in one; a recording that they brought themselves. */
   readonly ownPractice: boolean;
   /** In the bin itself, or part of a record that is. */
   readonly binned: boolean;
@@ -82,6 +83,9 @@ const queries: Readonly<Record<Subject, string>> = {
     from line join squad on squad.id = line.squad_id left join line_pilot on line_id = line.id
     left join pilot on pilot.id = line_pilot.pilot_id and pilot.squad_id = line.squad_id and pilot.removed_at is null
     where line.id = ?`,
+  // Whoever brought it takes it out; what is not whole yet anybody may finish who sees it.
+  recording: `select squad_id, pilot_id, kept_by_pilot or whole_at is null as alone, pilot.removed_at is not null as binned
+    from recording join pilot on pilot.id = pilot_id where recording.id = ?`,
   site: ofSquad("site"),
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,

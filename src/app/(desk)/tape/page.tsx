@@ -1,4 +1,4 @@
-import { enter, pilotAtHand, type SearchParams } from "@/features/shell";
+import { enter, parameter, pilotAtHand, type SearchParams } from "@/features/shell";
 import { loadTape, TapeScreen } from "@/features/tape";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
@@ -8,6 +8,6 @@ export default async function TapePage({ searchParams }: { searchParams: SearchP
   const who = await enter();
   const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Tape" path="/tape" />;
-  const data = await loadTape(atHand.pilot, atHand.aircraft);
+  const data = await loadTape(atHand, await parameter(searchParams, "recording"), who.coachId !== null);
   return <TapeScreen key={`${data.pilot.id} ${data.setup?.id}`} data={data} />;
 }

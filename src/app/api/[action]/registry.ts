@@ -11,6 +11,7 @@ import { planActions } from "@/features/plan";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
 import { syllabusActions } from "@/features/syllabus";
+import { tapeActions } from "@/features/tape";
 import { yardActions } from "@/features/yard";
 import type { ActionInput, ActionName, ActionOutput, TypedNumber } from "@/contract";
 import type { Action } from "@/server/actions";
@@ -31,6 +32,7 @@ const actions = {
   ...choreographerActions,
   ...lineActions,
   ...briefActions,
+  ...tapeActions,
 };
 
 /** What a form sends as typed is a number when the input class has read it; a file is whatever was read. */

@@ -1,0 +1,299 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { format } from "date-fns";
+import { useSnackbar } from "notistack";
+import { useMemo, useState } from "react";
+import { v7 as newId } from "uuid";
+import { matchTaps, measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, type TapMatch } from "@/core";
+import { findStep, onTape, type Syllabus } from "@/syllabus";
+import { useRouter } from "next/navigation";
+import { useSend } from "@/ui/actions/use-send";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { counted, foundTrickName, measuredText, momentText, numeral } from "@/words";
+import type { TappedSession } from "./load";
+import { recordingFound } from "./recording-found";
+
+interface MatchPanelProps {
+  readonly pack: Pack;
+  readonly sessions: readonly TappedSession[];
+  /** Id of the recording; null until it is kept. */
+  readonly recordingId: string | null;
+  /** When the file was written; null where it did not say. */
+  readonly recordedAtMs: number | null;
+  readonly onChoose: (trick: number) => void;
+}
+
+/** Tricks found beside the taps of a session: what was measured goes into the attempts, and what nobody tapped can be taken in. */
+export function MatchPanel(props: MatchPanelProps) {
+  const { pack, sessions, recordedAtMs } = props;
+  const [sessionId, setSessionId] = useState(() => nearest(sessions, recordedAtMs)?.id ?? "");
+  const session = sessions.find(({ id }) => id === sessionId);
+  const syllabus = useSyllabus();
+  const inBrowser = useHydrated();
+  const match = useMemo(() => session && matched(pack.tricks, session, syllabus), [pack, session, syllabus]);
+  if (pack.tricks.length === 0 || sessions.length === 0) return null;
+  return (
+    <Box component="section" aria-labelledby="taps" sx={{ mt: 3 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
+        <Typography variant="h2" id="taps">
+          Taps of the session
+        </Typography>
+        <TextField
+          select
+          size="small"
+          label="Session"
+          value={sessionId}
+          onChange={({ target }) => setSessionId(target.value)}
+        >
+          {sessions.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {inBrowser ? format(one.startedAtMs, "EEE d MMM, HH:mm") : ""} · {counted(one.attempts.length, "attempt")}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {session && match ? (
+        <Matched {...props} key={sessionId} session={session} match={match} syllabus={syllabus} />
+      ) : (
+        <Typography>
+          Fewer than two tricks meet a tap of that session in kind, side and order. Was it another session?
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** The session under way when the file was written, or the one begun last before it; without its time the newest. */
+function nearest(sessions: readonly TappedSession[], atMs: number | null): TappedSession | undefined {
+  if (atMs === null) return sessions[0];
+  return sessions.find(({ startedAtMs }) => startedAtMs <= atMs) ?? sessions[0];
+}
+
+function matched(tricks: readonly FoundTrick[], session: TappedSession, syllabus: Syllabus): TapMatch | null {
+  return matchTaps(
+    tricks,
+    session.attempts.map(({ id, atMs, stepId, direction }) => {
+      const step = findStep(syllabus, stepId);
+      return { id, atMs, ...(step ? onTape(step, direction) : { kinds: [], direction: null }) };
+    }),
+  );
+}
+
+interface Taken {
+  readonly stepId: string;
+  readonly direction: string;
+  readonly outcome: Outcome;
+}
+
+function Matched(
+  props: MatchPanelProps & { readonly session: TappedSession; readonly match: TapMatch; readonly syllabus: Syllabus },
+) {
+  const { pack, recordingId, onChoose, session, match, syllabus } = props;
+  const { tricks } = pack;
+  const router = useRouter();
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [taken, setTaken] = useState<ReadonlyMap<number, Taken>>(new Map());
+  const lateS = match.pairs.map((pair) => pair.lateS).sort((a, b) => a - b)[Math.floor(match.pairs.length / 2)];
+  const told = match.pairs.filter(({ trick }) => !left.has(trick));
+  const count = told.length + taken.size;
+  const add = async () => {
+    if (recordingId === null) return;
+    const { ok } = await sendAction("match-recording", {
+      id: recordingId,
+      sessionId: session.id,
+      found: recordingFound(pack),
+      clockMs: match.clockMs,
+      matches: told.map(({ trick, tapId }) => ({ trick, attemptId: tapId })),
+      taken: [...taken].map(([trick, one]) => ({ id: newId(), trick, ...one })),
+    });
+    if (!ok) return;
+    enqueueSnackbar(`${counted(count, "attempt")} measured. Marks count them at once; signing off stays with you.`, {
+      variant: "success",
+    });
+    setTaken(new Map());
+    router.refresh();
+  };
+  return (
+    <>
+      <Typography>
+        <b className="num">{match.pairs.length}</b> of <span className="num">{counted(tricks.length, "trick")}</span>{" "}
+        meet a tap. The recording began at <span className="num">{format(match.clockMs, "HH:mm:ss")}</span>; taps came{" "}
+        <span className="num">{numeral(lateS, 1)} s</span> after the trick.
+        {match.unseen.length > 0 && ` It shows nothing of ${counted(match.unseen.length, "tap")} meanwhile.`}
+      </Typography>
+      <Box component="ul" aria-label="Tricks and their taps" sx={{ m: 0, p: 0, listStyle: "none" }}>
+        {tricks.map((trick, i) => (
+          <Row key={trick.fromS}>
+            <Button size="small" onClick={() => onChoose(i)} sx={{ justifyContent: "flex-start", textAlign: "left" }}>
+              <span className="num">{momentText(trick.fromS - pack.fromS)}</span>&ensp;{foundTrickName(trick)}
+            </Button>
+            <TapOf
+              trick={trick}
+              attempt={session.attempts.find(({ id }) => id === match.pairs.find((pair) => pair.trick === i)?.tapId)}
+              syllabus={syllabus}
+              session={session}
+              ticked={!left.has(i)}
+              onTick={() => setLeft(flipped(left, i))}
+              taken={taken.get(i) ?? null}
+              onTake={(one) => setTaken(withTaken(taken, i, one))}
+            />
+          </Row>
+        ))}
+      </Box>
+      <Button
+        variant="contained"
+        sx={{ mt: 1.5 }}
+        disabled={recordingId === null || pending || count === 0}
+        onClick={() => void add()}
+      >
+        Add to {counted(count, "attempt")}
+      </Button>
+      {recordingId === null && (
+        <Box component="span" sx={{ ml: 2, color: "text.secondary" }}>
+          Keep the recording first.
+        </Box>
+      )}
+    </>
+  );
+}
+
+const Row = ({ children }: { children: React.ReactNode }) => (
+  <Box
+    component="li"
+    sx={(theme) => ({
+      display: "grid",
+      gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,270px) minmax(0,1fr)" },
+      alignItems: "center",
+      columnGap: 2,
+      borderBottom: `1px solid ${theme.tokens.rule}`,
+    })}
+  >
+    {children}
+  </Box>
+);
+
+function flipped(all: ReadonlySet<number>, one: number): ReadonlySet<number> {
+  const next = new Set(all);
+  if (!next.delete(one)) next.add(one);
+  return next;
+}
+
+function withTaken(all: ReadonlyMap<number, Taken>, trick: number, one: Taken | null): ReadonlyMap<number, Taken> {
+  const next = new Map(all);
+  if (one) next.set(trick, one);
+  else next.delete(trick);
+  return next;
+}
+
+interface TapOfProps {
+  readonly trick: FoundTrick;
+  readonly attempt: TappedSession["attempts"][number] | undefined;
+  readonly syllabus: Syllabus;
+  readonly session: TappedSession;
+  readonly ticked: boolean;
+  readonly onTick: () => void;
+  readonly taken: Taken | null;
+  readonly onTake: (one: Taken | null) => void;
+}
+
+/** The tap that meets a trick and what goes into it; or as what it can be taken in. */
+function TapOf({ trick, attempt, syllabus, session, ticked, onTick, taken, onTake }: TapOfProps) {
+  const measures = measuredText(measuredOfTrick(trick));
+  const name = foundTrickName(trick);
+  if (attempt)
+    return (
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1, minWidth: 0 }}>
+        <Checkbox checked={ticked} onChange={onTick} slotProps={{ input: { "aria-label": `Measure ${name}` } }} />
+        <OutcomeMark outcome={attempt.outcome} size={18} />
+        <span>
+          {waysName(syllabus, attempt)}
+          {measures ? (
+            <>
+              {" "}
+              <b className="num">{measures}</b>
+            </>
+          ) : (
+            " · nothing to measure in it"
+          )}
+        </span>
+      </Box>
+    );
+  const ways = waysOf(trick, syllabus, session);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 0.5 }}>
+      <TextField
+        select
+        size="small"
+        label="Never tapped"
+        value={taken ? keyOf(taken) : ""}
+        onChange={({ target }) => {
+          const way = ways.find((one) => keyOf(one) === target.value);
+          onTake(way ? { ...way, outcome: taken?.outcome ?? "clean" } : null);
+        }}
+        sx={{ minWidth: 260 }}
+        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+      >
+        <MenuItem value="">Leave it out</MenuItem>
+        {ways.map((way) => (
+          <MenuItem key={keyOf(way)} value={keyOf(way)}>
+            {waysName(syllabus, way)}
+          </MenuItem>
+        ))}
+      </TextField>
+      {taken && (
+        <TextField
+          select
+          size="small"
+          label="Outcome"
+          value={taken.outcome}
+          onChange={({ target }) => onTake({ ...taken, outcome: target.value as Outcome })}
+        >
+          {outcomes.map((one) => (
+            <MenuItem key={one} value={one}>
+              {outcomeWords[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </Box>
+  );
+}
+
+type Way = Pick<Taken, "stepId" | "direction">;
+const keyOf = ({ stepId, direction }: Way) => `${stepId} ${direction}`;
+
+const waysName = (syllabus: Syllabus, { stepId, direction }: Way) => {
+  const step = findStep(syllabus, stepId);
+  const side =
+    step && step.directions.length > 1 ? step.directions.find(({ id }) => id === direction)?.name : undefined;
+  return `${step?.name ?? stepId}${side ? `, ${side.toLowerCase()}` : ""}`;
+};
+
+/** Steps and directions that a trick may be an attempt at; those flown in the session first. */
+function waysOf(
+  { kind, direction: side }: FoundTrick,
+  { steps }: Syllabus,
+  { attempts }: TappedSession,
+): readonly Way[] {
+  const flown = new Set(attempts.map(({ stepId }) => stepId));
+  const ways = steps.flatMap((step) =>
+    step.directions.flatMap(({ id }) => {
+      const tape = onTape(step, id);
+      const like = kind === "unknown" ? flown.has(step.id) : tape.kinds.includes(kind);
+      return like && (tape.direction === null || kind === "unknown" || tape.direction === side)
+        ? [{ stepId: step.id, direction: id }]
+        : [];
+    }),
+  );
+  return ways.sort((a, b) => Number(flown.has(b.stepId)) - Number(flown.has(a.stepId)));
+}
