@@ -1,6 +1,7 @@
 import { connect, createDatabase, database, databaseAddress, migrateUp } from "@/server/database";
 import { rebuildDigests } from "@/server/repositories";
 import { loadDemo } from "./demo-data/load";
+import { loadRecordings } from "./demo-data/recordings";
 
 /** Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database. */
 async function main(): Promise<void> {
@@ -13,7 +14,9 @@ async function main(): Promise<void> {
   if (process.argv.includes("--demo")) {
     const password = process.env.BATHYGON_DEMO_PASSWORD;
     if (!password) throw new Error("BATHYGON_DEMO_PASSWORD is not set: the made-up coaches need a password");
-    console.log((await loadDemo(new Date(), password)) ? "Demo data loaded" : "Demo data is already there");
+    const now = new Date();
+    if (!(await loadDemo(now, password))) return console.log("Demo data is already there");
+    console.log(`Demo data loaded, with ${await loadRecordings(now)} recordings`);
   }
 }
 

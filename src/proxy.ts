@@ -9,6 +9,8 @@ function contentSecurityPolicy(nonce: string): string {
     // Style attributes and the style tags of the component library; styles cannot run anything.
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data:",
+    // A film of this device beside a recording: opened, never sent.
+    "media-src 'self' blob:",
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self' blob:",

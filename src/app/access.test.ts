@@ -224,7 +224,11 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "finish-recording": [coaches, () => ({ id: made.recording, found: firstPiece.found })],
   "match-recording": [
     coaches,
-    () => ({ id: made.recording, ...{ found: firstPiece.found, clockMs: Date.now(), matches: [], taken: [] }, sessionId: made.session }),
+    () => ({
+      id: made.recording,
+      ...{ found: firstPiece.found, clockMs: Date.now(), matches: [], taken: [] },
+      sessionId: made.session,
+    }),
   ],
   "delete-recording": [withPilot, () => ({ id: made.ownRecording })],
   "line-paper": [members, () => ({ document: twoTricks, flown: {}, units: "metric" })],
@@ -379,6 +383,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/layout.tsx": [members, () => ({})],
   "(desk)/lines/page.tsx": [withPilot, () => ({ search: { pilot: made.odo, line: made.line } })],
   "(desk)/tape/page.tsx": [withPilot, ofOdo],
+  "(desk)/tape/month/page.tsx": [withPilot, ofOdo],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
   "(desk)/records/page.tsx": [everyCoach, () => ({})],

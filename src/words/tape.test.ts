@@ -92,9 +92,9 @@ it("what is odd, what the settings were and who wobbles are said in plain words"
   expect(axisCheckWords({ ...axis, agrees: true })).toBe("roll as in the setup, to 720°/s");
   expect(axisCheckWords({ ...axis, sign: -1, agrees: false })).toMatch(/against the roll stick/);
   expect(axisCheckWords({ ...axis, sign: 0, endDps: null, agrees: true })).toBeNull();
-  const wobble = { axis: "roll", fromS: 3, toS: 9, hz: 32.04 } as const;
+  const wobble = { axis: "roll", fromS: 3, forS: 6, hz: 32.04 } as const;
   expect(wobbleWords({ ...wobble, cause: "machine" })).toBe(
-    "roll wobbles at 32.0 Hz from 0:03.0: the machine: tune, propeller or a loose part.",
+    "roll wobbles at 32.0 Hz for 6 s, first at 0:03.0: the machine: tune, propeller or a loose part.",
   );
   expect(wobbleWords({ ...wobble, cause: "hand" })).toMatch(/the hand, the stick goes with it/);
 });

@@ -4,11 +4,15 @@ import {
   type AxisCheck,
   type FirstMend,
   type FoundTrick,
+  type MonthChange,
+  type MonthMeasure,
+  type TapeColumn,
   type TapeProblem,
   type TapeWarning,
   type TrickKind,
-  type Wobble,
+  type GatheredWobble,
 } from "@/core";
+import { capital } from "./capital";
 import { counted, percent } from "./numbers";
 import { numeral } from "./quantity";
 
@@ -83,6 +87,19 @@ export function mendWords(
           todo: "Nothing stands out.",
           why: `Throttle, stops and swings of ${counted(mend.of, "trick")} are as they should be.`,
         };
+  if (mend.kind === "machine-wobble")
+    return {
+      todo: "Look at the propellers and what holds the motors before it flies again.",
+      why: `${capital(mend.axis)} wobbles at ${numeral(mend.hz, 0)} Hz for ${numeral(mend.forS, 0)} s, and no stick goes with it.`,
+    };
+  if (mend.kind === "one-sided") {
+    const side = capital(directionNames[mend.direction]);
+    const way = mend.deg > 0 ? "past" : "short";
+    return {
+      todo: `${side} first, the weaker side: let go ${mend.deg > 0 ? "earlier" : "later"}.`,
+      why: `${counted(mend.count, "turn")} that way ended ${numeral(Math.abs(mend.deg), 0)}° ${way} on the mean, the other way ${signedDeg(mend.otherDeg)}.`,
+    };
+  }
   const often = `${mend.count} of ${mend.of}`;
   const worst = foundTrickName(tricks[mend.trick]).toLowerCase();
   switch (mend.kind) {
@@ -113,6 +130,46 @@ export function mendWords(
       };
   }
 }
+
+export const monthMeasureNames: Readonly<Record<MonthMeasure, string>> = {
+  stopDeg: "Stop error",
+  swingBackDeg: "Swing back",
+  throttleUpsideDown: "Throttle upside down",
+  spectralArcLength: "Roughness",
+};
+
+/** A figure of a month: "12°", "4 %", "2.10". */
+export function monthFigureText(measure: MonthMeasure, value: number): string {
+  if (measure === "throttleUpsideDown") return percent(value);
+  return measure === "spectralArcLength" ? numeral(value, 2) : `${numeral(value, 0)}°`;
+}
+
+/** What changed over a month: "Stop error down from 21° to 9°." */
+export const monthChangeWords = ({ measure, before, after, better }: MonthChange): string =>
+  `${monthMeasureNames[measure]} ${better ? "down" : "up"} from ${monthFigureText(measure, before)} to ${monthFigureText(measure, after)}.`;
+
+/** Columns that every recording has. */
+export const tapeColumnNames: Readonly<Record<TapeColumn, string>> = {
+  time_s: "Time",
+  stick_roll: "Roll stick",
+  stick_pitch: "Pitch stick",
+  stick_yaw: "Yaw stick",
+  throttle: "Throttle",
+  gyro_roll_dps: "Roll gyro",
+  gyro_pitch_dps: "Pitch gyro",
+  gyro_yaw_dps: "Yaw gyro",
+  rate_roll_dps: "Roll rate asked for",
+  rate_pitch_dps: "Pitch rate asked for",
+  rate_yaw_dps: "Yaw rate asked for",
+  accel_x_mps2: "Acceleration forward",
+  accel_y_mps2: "Acceleration right",
+  accel_z_mps2: "Acceleration down",
+  motor_1: "Motor 1",
+  motor_2: "Motor 2",
+  motor_3: "Motor 3",
+  motor_4: "Motor 4",
+  battery_v: "Battery",
+};
 
 /** Why a recording cannot be read. */
 export function tapeProblemWords(problem: TapeProblem): string {
@@ -182,5 +239,5 @@ export function axisCheckWords(check: AxisCheck): string | null {
 }
 
 /** A wobble and who makes it. */
-export const wobbleWords = ({ axis, fromS, hz, cause }: Wobble): string =>
-  `${axis} wobbles at ${numeral(hz, 1)} Hz from ${momentText(fromS)}: ${cause === "hand" ? "the hand, the stick goes with it" : "the machine: tune, propeller or a loose part"}.`;
+export const wobbleWords = ({ axis, fromS, forS, hz, cause }: GatheredWobble): string =>
+  `${axis} wobbles at ${numeral(hz, 1)} Hz for ${numeral(forS, 0)} s, first at ${momentText(fromS)}: ${cause === "hand" ? "the hand, the stick goes with it" : "the machine: tune, propeller or a loose part"}.`;

@@ -2,7 +2,22 @@ import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer } from "comlink";
 import { answering, pieceCount, PIECE_BYTES } from "@/contract";
-import { packOf, TapeReader, TapeRefused, type Pack, type Settings, type TapeMapping, type TapeProblem } from "@/core";
+import {
+  modelWay,
+  packOf,
+  TapeReader,
+  TapeRefused,
+  tapeWindow,
+  type Airframe,
+  type FoundTrick,
+  type ModelWay,
+  type Pack,
+  type Settings,
+  type Tape,
+  type TapeMapping,
+  type TapeProblem,
+  type TapeWindow,
+} from "@/core";
 
 /** Where a recording comes from: a file of this device, or pieces kept on the server. */
 export type TapeSource =
@@ -40,6 +55,9 @@ async function* bytesOf(source: TapeSource): AsyncGenerator<Uint8Array> {
 const through = async (blob: Blob, change: CompressionStream | DecompressionStream) =>
   new Uint8Array(await new Response(blob.stream().pipeThrough(change)).arrayBuffer());
 
+/** What was read last: it is asked for stretches of it. */
+let tape: Tape | null = null;
+
 const worker = {
   /** Reads a recording piece by piece, then searches it. `onProgress` has the share of it that was read. */
   async readPack(
@@ -57,11 +75,25 @@ const worker = {
         read += bytes.length;
         onProgress(Math.min(1, read / size));
       }
-      return { pack: packOf(reader.end(), settings), problem: null };
+      tape = reader.end();
+      return { pack: packOf(tape, settings), problem: null };
     } catch (error) {
       if (!(error instanceof TapeRefused)) throw error;
       return { pack: null, problem: error.problem };
     }
+  },
+
+  /** A stretch of the recording that was read last. */
+  async windowOf(window: Parameters<typeof tapeWindow>[1]): Promise<TapeWindow | null> {
+    return tape && tapeWindow(tape, window);
+  },
+
+  /** The trick of the library that is most like one that was found. */
+  async modelWay(
+    trick: FoundTrick,
+    flownWith: { readonly airframe: Airframe; readonly settings: Settings },
+  ): Promise<ModelWay | null> {
+    return modelWay(trick, flownWith);
   },
 
   /** Cuts a file into pieces and packs each. */

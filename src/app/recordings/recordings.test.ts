@@ -111,6 +111,83 @@ it("says what to delete when the room is full, and deleting makes it", async () 
   expect(Number(pieces)).toBe(0);
 });
 
+describe("matched with the taps of a session", () => {
+  const [sessionId, tapped] = [newId(), newId()];
+  const measures = {
+    ...{ turnedDeg: 372, stopErrorDeg: 12, swingBackDeg: 4, turnTimeS: 0.6, peakDps: 700, easeFromShare: 0.9 },
+    ...{ rateByShareDps: [], punchS: 0, closedBeforeS: null, closedShare: 0, invertedS: 0.2, leanOffDeg: 3 },
+    ...{
+      throttleInvertedMean: 0.11,
+      throttleInvertedMost: 0.12,
+      impliedTiltDeg: null,
+      yawLeadMs: null,
+      stickReversals: 1,
+    },
+  };
+  const trick = {
+    kind: "flip",
+    axis: "pitch",
+    direction: "back",
+    turns: 1,
+    fromS: 20,
+    toS: 21,
+    confidence: 0.9,
+    measures,
+  };
+  const both = { ...found, tricks: [trick, { ...trick, fromS: 50, toS: 51 }] };
+  const clockMs = Date.now() - 600_000;
+  const id = newId();
+  const attemptOf = async (attemptId: string) => {
+    const row = (await database()("attempt").where({ id: attemptId }).first()) as Record<string, unknown> | undefined;
+    return row && { ...row, measured: JSON.parse(row.measured as string) as unknown };
+  };
+
+  beforeEach(async () => {
+    await done("begin-recording", begin(id, firstPiece.file));
+    await done("keep-piece", { id, number: 0, packed: firstPiece.packed });
+    await done("finish-recording", { id, found });
+    const pilots = [{ pilotId, stepId: "flip-slow", setupId }];
+    await done("start-session", { id: sessionId, place: "field", pilots });
+    const flip = { stepId: "flip-slow", direction: "back", outcome: "rough" };
+    await done("log-attempt", { ...flip, id: tapped, sessionId, pilotId, flownAtMs: clockMs + 23_000, pack: 2 });
+    await done("set-measured", { id: tapped, minutes: null, measured: { heightLostM: 3 } });
+  });
+
+  it("puts what was measured beside what stands there, and takes in what nobody tapped; twice is once", async () => {
+    const taken = { id: newId(), trick: 1, stepId: "flip-slow", direction: "front", outcome: "clean" };
+    const input = { id, sessionId, found: both, clockMs, matches: [{ trick: 0, attemptId: tapped }], taken: [taken] };
+    for (let twice = 0; twice < 2; twice++) await done("match-recording", input);
+    const fromTape = { stopErrorDeg: 12, bounceBackDeg: 4, throttleInvertedPct: 11 };
+    expect(await attemptOf(tapped)).toMatchObject({ outcome: "rough", measured: { heightLostM: 3, ...fromTape } });
+    expect(await attemptOf(taken.id)).toMatchObject({
+      direction: "front",
+      pack: 2,
+      measured: fromTape,
+      setup_id: setupId,
+    });
+    expect(await findRecording(id)).toMatchObject({ clockMs, tricks: 2 });
+    const deeds: { done: string }[] = await database()("trail").where({ deed: "matched-recording" });
+    expect(deeds.map((deed) => JSON.parse(deed.done) as object)).toEqual([expect.objectContaining({ count: 2 })]);
+  });
+
+  it("refuses what is not of this pilot, session or recording, and changes nothing then", async () => {
+    const input = { id, sessionId, found: both, clockMs, matches: [], taken: [] };
+    for (const [change, field] of [
+      [{ matches: [{ trick: 5, attemptId: tapped }] }, "trick"],
+      [{ matches: [{ trick: 0, attemptId: newId() }] }, null],
+      [{ taken: [{ id: newId(), trick: 0, stepId: "flip-slow", direction: "up", outcome: "clean" }] }, "stepId"],
+      [{ taken: [{ id: newId(), trick: 0, stepId: "none", direction: "back", outcome: "clean" }] }, "stepId"],
+      [{ found: { ...both, tricks: [{ ...trick, kind: "barrel" }] } }, "found"],
+    ] as const) {
+      const answer = await run("match-recording", { ...input, ...change });
+      expect(answer.ok).toBe(false);
+      if (!answer.ok && field) expect(Object.keys(answer.fields)).toEqual([field]);
+    }
+    expect((await attemptOf(tapped))?.measured).toMatchObject({ heightLostM: 3 });
+    expect(await findRecording(id)).toMatchObject({ clockMs: null });
+  });
+});
+
 it("goes with the record of its pilot", async () => {
   const id = newId();
   await done("begin-recording", begin(id, firstPiece.file));

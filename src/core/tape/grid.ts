@@ -14,6 +14,8 @@ export interface Grid {
   readonly down: Float32Array;
   /** Along body x of the vertical down: 1 nose down, −1 nose up. */
   readonly downNose: Float32Array;
+  /** Along body y of the vertical down: 1 lying on its right side. */
+  readonly downRight: Float32Array;
   /** Turning about the vertical, right from above positive, °/s. */
   readonly heading: Float32Array;
 }
@@ -80,10 +82,11 @@ function heldAt(values: Float32Array, timeS: Float64Array, hz: number, count: nu
 }
 
 /** Where down is in the body, turned on by the gyro and drawn back to level while nothing turns. */
-function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "downNose" | "heading"> {
+function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "downNose" | "downRight" | "heading"> {
   const count = rate.roll.length;
   const down = new Float32Array(count);
   const downNose = new Float32Array(count);
+  const downRight = new Float32Array(count);
   const heading = new Float32Array(count);
   let [x, y, z] = [0, 0, 1];
   const back = 1 / (hz * LEVEL_S);
@@ -91,6 +94,7 @@ function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "d
     const [p, q, r] = [rate.roll[i], rate.pitch[i], rate.yaw[i]];
     down[i] = z;
     downNose[i] = x;
+    downRight[i] = y;
     heading[i] = p * x + q * y + r * z;
     const size = Math.sqrt(p * p + q * q + r * r);
     const angle = (RAD_PER_DEG * size) / hz;
@@ -112,5 +116,5 @@ function downOf(rate: PerAxis<Float32Array>, hz: number): Pick<Grid, "down" | "d
       [x, y, z] = [x * norm, y * norm, z * norm];
     }
   }
-  return { down, downNose, heading };
+  return { down, downNose, downRight, heading };
 }

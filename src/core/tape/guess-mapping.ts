@@ -11,11 +11,11 @@ export interface MappingGuess {
   /** What was recognised by its place or its range only. */
   readonly unsure: readonly TapeColumn[];
   readonly names: readonly string[];
-  /** The first rows as numbers; NaN where one is none. */
+  /** Rows as numbers; NaN where one is none. */
   readonly rows: readonly (readonly number[])[];
 }
 
-const PREVIEW_ROWS = 200;
+const PREVIEW_ROWS = 4000;
 
 /** What is called a stick, a gyro and so on, in lower case. Common practice, no source. */
 const words = {
@@ -31,7 +31,7 @@ const axisWords: Readonly<Record<TapeAxis, RegExp>> = {
   yaw: /yaw|rudder|gier|\bz\b|_z|\[2\]/,
 };
 
-/** A mapping out of the beginning of a file: by names, and by the ranges of its numbers. Throws nothing; what is not recognised is said. */
+/** A mapping out of the line of names and some rows of a file: by names, and by the ranges of its numbers. Throws nothing; what is not recognised is said. */
 export function guessMapping(head: string): MappingGuess {
   const lines = head.split(/\r?\n/);
   const { names, delimiter } = splitRow(lines[0] ?? "");

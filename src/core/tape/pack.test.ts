@@ -1,5 +1,5 @@
 import { firstSettings } from "../flight";
-import { firstMend, packOf, readTape, type FoundTrick, type TurnMeasures } from ".";
+import { firstMend, packOf, readTape, tapeWindow, type FoundTrick, type TurnMeasures } from ".";
 import { madeUpPack } from "./testing/made-up-pack";
 
 const measures: Partial<TurnMeasures> = { throttleInvertedMean: 0, stopErrorDeg: 2, swingBackDeg: 3, leanOffDeg: 4 };
@@ -35,6 +35,22 @@ describe("what to mend first", () => {
     // A roll is flown with the throttle a little up.
     expect(firstMend([found({ throttleInvertedMean: 0.12 }, { kind: "roll" })]).kind).toBe("nothing");
   });
+
+  it("is the weaker side where the other is sound, and before all a machine that shakes by itself", () => {
+    const way = (direction: FoundTrick["direction"], ...stops: number[]) =>
+      stops.map((stopErrorDeg) => found({ stopErrorDeg }, { direction }));
+    const oneSided = [...way("back", 2, -4), ...way("front", 12, 28)];
+    expect(firstMend(oneSided)).toEqual({
+      ...{ kind: "one-sided", direction: "front", deg: 20, otherDeg: -1, count: 2, trick: 3 },
+    });
+    expect(firstMend([...way("back", 14, 18), ...way("front", 22, 28)]).kind).toBe("stops-past");
+    expect(firstMend([...way("back", 2), ...way("front", 12, 28)]).kind).toBe("stops-past");
+    const shake = { axis: "pitch", cause: "machine", hz: 41, fromS: 3, toS: 10 } as const;
+    const again = { ...shake, hz: 42, fromS: 20, toS: 27 };
+    expect(firstMend(oneSided, [shake, again])).toEqual({ kind: "machine-wobble", axis: "pitch", hz: 41.5, forS: 14 });
+    expect(firstMend(oneSided, [shake]).kind).toBe("one-sided");
+    expect(firstMend(oneSided, [{ ...shake, cause: "hand", toS: 60 }]).kind).toBe("one-sided");
+  });
 });
 
 it("a pack is all that is shown of a recording: each trick with its picture, the view through it all", () => {
@@ -56,8 +72,16 @@ it("a pack is all that is shown of a recording: each trick with its picture, the
     expect(new Set(Object.values(picture).flatMap((one) => (Array.isArray(one) ? [one.length] : []))).size).toBe(1);
   }
   // On the ground it looks up by the tilt of its camera.
-  expect(pack.view.low[2]).toBeCloseTo(20, 0);
-  expect(Math.max(...pack.view.high)).toBeGreaterThan(60);
+  expect(pack.whole.view.low[2]).toBeCloseTo(20, 0);
+  expect(Math.max(...pack.whole.view.high)).toBeGreaterThan(60);
+  // Nearer by, nothing that is short is lost.
+  const tape = readTape(text);
+  const [{ fromS, toS, measures: of }] = pack.tricks;
+  const near = tapeWindow(tape, { fromS, toS, columns: 10, tiltDeg: 20 });
+  expect(near.toS - near.fromS).toBeCloseTo(toS - fromS, 1);
+  expect(Math.max(...near.rateDps.pitch.low.map(Math.abs))).toBeCloseTo(of.peakDps, -1);
+  expect(near.stick.pitch.low).toHaveLength(10);
+  expect(() => tapeWindow(tape, { fromS, toS, columns: 0, tiltDeg: 20 })).toThrow("columns");
   expect(pack).toMatchObject({
     fromS: expect.closeTo(0, 1),
     sampleHz: expect.closeTo(500, 3),

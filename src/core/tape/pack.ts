@@ -1,13 +1,13 @@
 import type { Settings } from "../flight";
-import { DEG_PER_RAD, RAD_PER_DEG } from "../numbers";
 import { checkTape, type AxisCheck } from "./check-tape";
 import { cruiseOf } from "./cruise-of";
 import { findTricks } from "./find-tricks";
 import { firstMend, type FirstMend } from "./first-mend";
 import { moveOf } from "./figures";
-import { gridOf, type Grid } from "./grid";
+import { gridOf } from "./grid";
 import { smoothness, type Smoothness } from "./smoothness";
 import type { Tape, TapeWarning } from "./tape";
+import { tapeWindow, type TapeWindow } from "./tape-window";
 import type { FoundTrick } from "./trick";
 import { unitAxis } from "./turn-measures";
 import { wobbles, type Wobble } from "./wobbles";
@@ -23,8 +23,10 @@ export interface TrickPicture {
   readonly stickPitch: number[];
   readonly stickYaw: number[];
   readonly stickThrottle: number[];
-  /** Body z against the vertical: below 0 it is upside down. */
+  /** The vertical down along body z, x and y: below 0 along z it is upside down. */
   readonly down: number[];
+  readonly downNose: number[];
+  readonly downRight: number[];
 }
 
 /** All that is shown of a recording. */
@@ -37,8 +39,8 @@ export interface Pack {
   readonly tricks: readonly FoundTrick[];
   readonly pictures: readonly TrickPicture[];
   readonly mend: FirstMend;
-  /** Elevation of the camera's axis, °, as the gyro tells: least and most in equal parts of the recording. */
-  readonly view: { readonly low: number[]; readonly high: number[] };
+  /** The whole of it as it is drawn. */
+  readonly whole: TapeWindow;
   readonly axes: readonly AxisCheck[];
   readonly wobbles: readonly Wobble[];
   readonly cruise: { readonly throttle: number; readonly share: number } | null;
@@ -52,8 +54,8 @@ const AFTER_S = 0.6;
 /** A recording searched and checked against the settings it is said to be flown with. Throws a DomainError for settings out of range. */
 export function packOf(tape: Tape, settings: Settings): Pack {
   const { rates, tiltDeg } = settings;
-  const grid = gridOf(tape);
   const tricks = findTricks(tape, { rates, tiltDeg });
+  const shakes = wobbles(tape);
   return {
     fromS: tape.timeS[0],
     toS: tape.timeS[tape.timeS.length - 1],
@@ -61,33 +63,25 @@ export function packOf(tape: Tape, settings: Settings): Pack {
     rows: tape.timeS.length,
     warnings: tape.warnings,
     tricks,
-    pictures: tricks.map((trick) => pictureOf(grid, trick)),
-    mend: firstMend(tricks),
-    view: viewOf(grid, tiltDeg),
+    pictures: tricks.map((trick) => pictureOf(tape, trick)),
+    mend: firstMend(tricks, shakes),
+    whole: tapeWindow(tape, {
+      fromS: tape.timeS[0],
+      toS: tape.timeS[tape.timeS.length - 1],
+      columns: COLUMNS,
+      tiltDeg,
+    }),
     axes: checkTape(tape, settings),
-    wobbles: wobbles(tape),
+    wobbles: shakes,
     cruise: cruiseOf(tape),
     smoothness: smoothness(tape),
   };
 }
 
-function viewOf({ down, downNose, count }: Grid, tiltDeg: number): Pack["view"] {
-  const [cos, sin] = [Math.cos(RAD_PER_DEG * tiltDeg), Math.sin(RAD_PER_DEG * tiltDeg)];
-  const columns = Math.min(COLUMNS, count);
-  const low = new Array<number>(columns).fill(90);
-  const high = new Array<number>(columns).fill(-90);
-  for (let i = 0; i < count; i++) {
-    const at = Math.min(columns - 1, Math.floor((i * columns) / count));
-    const sine = sin * down[i] - cos * downNose[i];
-    const elevation = DEG_PER_RAD * Math.asin(Math.max(-1, Math.min(1, sine)));
-    low[at] = Math.min(low[at], elevation);
-    high[at] = Math.max(high[at], elevation);
-  }
-  return { low, high };
-}
-
-function pictureOf(grid: Grid, { axis, fromS, toS }: FoundTrick): TrickPicture {
-  const { hz, startS, rate, stick, down, count } = grid;
+/** A trick of a recording as it is drawn. */
+export function pictureOf(tape: Tape, { axis, fromS, toS }: FoundTrick): TrickPicture {
+  const grid = gridOf(tape);
+  const { hz, startS, rate, stick, down, downNose, downRight, count } = grid;
   const first = Math.max(0, Math.round((fromS - BEFORE_S - startS) * hz));
   const begun = Math.round((fromS - startS) * hz);
   const end = Math.min(count, Math.round((toS + AFTER_S - startS) * hz));
@@ -112,5 +106,7 @@ function pictureOf(grid: Grid, { axis, fromS, toS }: FoundTrick): TrickPicture {
     stickYaw: part(stick.yaw),
     stickThrottle: part(stick.throttle),
     down: part(down),
+    downNose: part(downNose),
+    downRight: part(downRight),
   };
 }

@@ -18,8 +18,9 @@ const MACHINE_HZ = [5, 110] as const;
 const SEEN_DPS = { hand: 10, machine: 5 };
 /** One tone: this share of what moves in its band. */
 const ONE_TONE = 0.5;
-/** More than one window of it. */
+/** More than one window of it, and so many times to and fro: bends flown one after the other look like fewer. */
 const LEAST_S = 1.25 * WINDOW_S;
+const LEAST_CYCLES = 6;
 /** The stick goes with it: its own tone, as a share of full stick, and at the same frequency. */
 const STICK_TONE = 0.015;
 /** Nothing is told of while it turns. */
@@ -38,7 +39,9 @@ export function wobbles(tape: Tape): Wobble[] {
     }
   }
   // Steering is now quick, now slow; what wobbles keeps its frequency.
-  return found.filter(({ fromS, toS }) => toS - fromS > LEAST_S).sort((a, b) => a.fromS - b.fromS);
+  return found
+    .filter(({ fromS, toS, hz }) => toS - fromS > Math.max(LEAST_S, LEAST_CYCLES / hz))
+    .sort((a, b) => a.fromS - b.fromS);
 }
 
 function turns({ rate, down }: Grid, from: number, length: number): boolean {
@@ -91,11 +94,31 @@ function toneIn({ re, im, size }: ReturnType<typeof spectrumOf>, hz: number, [lo
 function joinInto(found: Wobble[], wobble: Wobble): void {
   const at = found.findIndex(
     (one) =>
-      one.axis === wobble.axis &&
-      one.cause === wobble.cause &&
-      one.toS >= wobble.fromS &&
-      Math.abs(one.hz - wobble.hz) < Math.max(0.7, 0.15 * wobble.hz),
+      one.axis === wobble.axis && one.cause === wobble.cause && one.toS >= wobble.fromS && alike(one.hz, wobble.hz),
   );
   if (at < 0) found.push(wobble);
   else found[at] = { ...found[at], toS: wobble.toS };
 }
+
+/** A wobble that comes again and again: its mean frequency, how long in all, and when first. */
+export interface GatheredWobble extends Pick<Wobble, "axis" | "cause" | "hz" | "fromS"> {
+  readonly forS: number;
+}
+
+/** The same wobble, about one axis and at one frequency, told once, longest first. */
+export function gatheredWobbles(wobbles: readonly Wobble[]): readonly GatheredWobble[] {
+  const gathered: GatheredWobble[] = [];
+  for (const { axis, cause, hz, fromS, toS } of wobbles) {
+    const at = gathered.findIndex((one) => one.axis === axis && one.cause === cause && alike(one.hz, hz));
+    const known = gathered[at] as GatheredWobble | undefined;
+    if (!known) {
+      gathered.push({ axis, cause, hz, fromS, forS: toS - fromS });
+      continue;
+    }
+    const forS = known.forS + toS - fromS;
+    gathered[at] = { ...known, forS, hz: known.hz + ((hz - known.hz) * (toS - fromS)) / forS };
+  }
+  return gathered.sort((a, b) => b.forS - a.forS);
+}
+
+const alike = (a: number, b: number) => Math.abs(a - b) < Math.max(0.7, 0.15 * b);

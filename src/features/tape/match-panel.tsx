@@ -230,7 +230,7 @@ function TapOf({ trick, attempt, syllabus, session, ticked, onTick, taken, onTak
     );
   const ways = waysOf(trick, syllabus, session);
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 0.5 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 1.2 }}>
       <TextField
         select
         size="small"

@@ -3,39 +3,55 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
-import type { FoundTrick, Pack, TrickPicture } from "@/core";
-import type { Setup } from "@/contract";
-import { PlayerBar } from "@/ui/flight/player-bar";
-import { usePlayer } from "@/ui/flight/use-player";
+import type { Airframe, FoundTrick, Pack } from "@/core";
+import type { Recording, Setup } from "@/contract";
+import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
-import { StickDials } from "@/ui/sticks/stick-dials";
-import { counted, foundTrickName, mendWords, momentText, numeral } from "@/words";
+import { Fold } from "@/ui/layout/fold";
+import type { WorkerClient } from "@/ui/worker/worker-client";
+import { counted, mendWords, momentText, numeral } from "@/words";
+import type { TapeWorker } from "@/workers/tape.worker";
+import { OverTime } from "./over-time";
 import { PackChecks } from "./pack-checks";
 import { PackStrip } from "./pack-strip";
-import { TrickMeasures } from "./trick-measures";
-import { TurnRound } from "./turn-round";
+import { TrickBoard } from "./trick-board";
+import { useWindow, zooms, type Zoom } from "./use-window";
+
+interface PackBoardProps {
+  readonly name: string;
+  readonly pack: Pack;
+  /** Asks the worker that has it. */
+  readonly ask: WorkerClient<TapeWorker>["ask"];
+  readonly setup: Setup;
+  /** Newest of the aircraft. */
+  readonly newest: Setup;
+  readonly airframe: Airframe;
+  readonly stickMode: number;
+  /** Other kept recordings of the pilot, and the setups they were flown with. */
+  readonly others: readonly Recording[];
+  readonly setups: readonly Setup[];
+  /** What can be done with the whole of it, and how far that is. */
+  readonly children: ReactNode;
+  readonly below: ReactNode;
+  /** What lies beside it, for the trick at hand: the taps it meets, the film. */
+  readonly beside: (trick: FoundTrick | undefined, onChoose: (trick: number) => void) => ReactNode;
+}
 
 /** A recording that was read: what to mend first, the pack at a glance, and the trick that is chosen. */
-export function PackBoard(props: {
-  name: string;
-  pack: Pack;
-  setup: Setup;
-  stickMode: number;
-  /** What can be done with the whole of it, and how far that is. */
-  children: ReactNode;
-  below: ReactNode;
-  /** Beside what else can be told of it: the taps it meets. */
-  taps: (onChoose: (trick: number) => void) => ReactNode;
-}) {
-  const { name, pack, setup, stickMode, children, below, taps } = props;
-  const { tricks, pictures, mend } = pack;
-  const [at, setAt] = useState(mend.kind === "nothing" ? 0 : mend.trick);
-  const { todo, why } = mendWords(mend, tricks);
+export function PackBoard(props: PackBoardProps) {
+  const { name, pack, ask, setup, airframe, stickMode, others, setups, newest, children, below, beside } = props;
+  const { tricks, mend } = pack;
+  const [at, setAt] = useState("trick" in mend ? mend.trick : 0);
+  const [zoom, setZoom] = useState<Zoom>(1);
+  const [momentS, setMomentS] = useState<number | null>(null);
+  const window = useWindow(pack, ask, { zoom, trick: tricks.at(at), tiltDeg: setup.settings.tiltDeg });
   useKeys(
     useMemo(
       () => [
         { key: "n", label: "Next trick", run: () => setAt((was) => Math.min(tricks.length - 1, was + 1)) },
         { key: "p", label: "Trick before", run: () => setAt((was) => Math.max(0, was - 1)) },
+        { key: "+", label: "Nearer", run: () => setZoom((was) => zooms[zooms.indexOf(was) + 1] ?? was) },
+        { key: "-", label: "Further", run: () => setZoom((was) => zooms[zooms.indexOf(was) - 1] ?? was) },
       ],
       [tricks.length],
     ),
@@ -55,62 +71,45 @@ export function PackBoard(props: {
         {children}
       </Box>
       {below}
-      <Box
-        role="status"
-        aria-label="What to mend first"
-        sx={(theme) => ({
-          borderLeft: `6px solid ${mend.kind === "nothing" ? theme.tokens.shoal : theme.tokens.ochre}`,
-          bgcolor: theme.tokens.sheet,
-          px: 1.5,
-          py: 0.75,
-          mb: 1.5,
-          fontSize: "1.1rem",
-        })}
-      >
-        <b>{todo}</b> {why}
+      <Mend pack={pack} />
+      <PackStrip pack={pack} window={window} at={at} onChoose={setAt} />
+      <Box sx={{ display: "flex", justifyContent: "flex-end", mt: 0.5 }}>
+        <PickOne
+          label="How near"
+          value={zoom}
+          options={zooms.map((one) => [one, one === 1 ? "Whole pack" : `${one}×`] as const)}
+          onPick={setZoom}
+          buttonSx={{ px: 1, py: 0.2 }}
+        />
       </Box>
-      <PackStrip pack={pack} at={at} onChoose={setAt} />
       {tricks.length > 0 && (
-        <Trick key={at} trick={tricks[at]} picture={pictures[at]} fromS={pack.fromS} stickMode={stickMode} />
+        <TrickBoard key={at} {...{ pack, at, setup, airframe, stickMode, others, setups, ask }} onMoment={setMomentS} />
       )}
-      {taps(setAt)}
-      <PackChecks pack={pack} setup={setup} />
+      <Fold title="Rates and sticks over time" level={2}>
+        <OverTime pack={pack} window={window} atS={momentS} />
+      </Fold>
+      {beside(tricks.at(at), setAt)}
+      <PackChecks name={name} pack={pack} setup={setup} newest={newest} />
     </>
   );
 }
 
-function Trick(props: { trick: FoundTrick; picture: TrickPicture; fromS: number; stickMode: number }) {
-  const { trick, picture, fromS, stickMode } = props;
-  const player = usePlayer(picture.turnedDeg.length * picture.sampleS);
-  useKeys(player.keys);
-  const cursor =
-    player.cursorS === null
-      ? null
-      : Math.min(picture.turnedDeg.length - 1, Math.round(player.cursorS / picture.sampleS));
+function Mend({ pack: { mend, tricks } }: { pack: Pack }) {
+  const { todo, why } = mendWords(mend, tricks);
   return (
-    <Box component="section" aria-labelledby="trick" sx={{ mt: 2 }}>
-      <Typography variant="h2" id="trick">
-        {foundTrickName(trick)} · <span className="num">{momentText(trick.fromS - fromS)}</span>
-      </Typography>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr) minmax(0,1fr)" },
-          columnGap: 4,
-          rowGap: 2,
-          alignItems: "start",
-        }}
-      >
-        <TurnRound trick={trick} picture={picture} cursor={cursor} />
-        <div>
-          <StickDials trace={picture} stickMode={stickMode} phases={[]} cursor={cursor} />
-          <PlayerBar player={player} durationS={picture.turnedDeg.length * picture.sampleS} />
-          <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mt: 1 }}>
-            Height and path are not in a recording.
-          </Typography>
-        </div>
-        <TrickMeasures trick={trick} />
-      </Box>
+    <Box
+      role="status"
+      aria-label="What to mend first"
+      sx={(theme) => ({
+        borderLeft: `6px solid ${mend.kind === "nothing" ? theme.tokens.shoal : theme.tokens.ochre}`,
+        bgcolor: theme.tokens.sheet,
+        px: 1.5,
+        py: 0.75,
+        mb: 1.5,
+        fontSize: "1.1rem",
+      })}
+    >
+      <b>{todo}</b> {why}
     </Box>
   );
 }

@@ -1,18 +1,22 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
-import type { Pack } from "@/core";
+import { gatheredWobbles, type Pack } from "@/core";
 import type { Setup } from "@/contract";
-import { useAtHand } from "@/ui/shell/at-hand";
-import { axisCheckWords, capital, numeral, percent, tapeWarningWords, wobbleWords } from "@/words";
+import { axisCheckWords, capital, numeral, tapeWarningWords, wobbleWords } from "@/words";
+import { CruiseDraft } from "./cruise-draft";
 
 /** What else the recording says: with what it was flown, what wobbles, where the throttle cruises, and what is odd in the file. */
-export function PackChecks({ pack, setup }: { pack: Pack; setup: Setup }) {
+export function PackChecks(props: {
+  name: string;
+  pack: Pack;
+  setup: Setup;
+  /** Newest of the aircraft. */
+  newest: Setup;
+}) {
+  const { name, pack, setup, newest } = props;
   const { axes, wobbles, cruise, smoothness, warnings } = pack;
-  const { hrefFor } = useAtHand();
   const checks = axes.flatMap((axis) => {
     const words = axisCheckWords(axis);
     return words ? [{ axis, words }] : [];
@@ -50,7 +54,7 @@ export function PackChecks({ pack, setup }: { pack: Pack; setup: Setup }) {
           Hand or machine
         </Typography>
         {wobbles.length === 0 && <Typography>Nothing wobbles outside the tricks.</Typography>}
-        {wobbles.map((wobble) => (
+        {gatheredWobbles(wobbles).map((wobble) => (
           <Typography key={`${wobble.axis} ${wobble.fromS} ${wobble.cause}`}>{capital(wobbleWords(wobble))}</Typography>
         ))}
         {smoothness && (
@@ -65,19 +69,7 @@ export function PackChecks({ pack, setup }: { pack: Pack; setup: Setup }) {
           Throttle
         </Typography>
         {cruise ? (
-          <>
-            <Typography>
-              Cruises at <b className="num">{percent(cruise.throttle)}</b> of the stick,{" "}
-              <span className="num">{percent(cruise.share)}</span> of the flying.
-            </Typography>
-            <Typography sx={{ color: "text.secondary" }}>
-              Setup <span className="num">{setup.number}</span> has its finest throttle about{" "}
-              <span className="num">{percent(setup.settings.throttle.mid)}</span>.
-            </Typography>
-            <Button size="small" component={Link} href={hrefFor("/setup")}>
-              Open the setup
-            </Button>
-          </>
+          <CruiseDraft cruise={cruise} setup={setup} newest={newest} name={name} />
         ) : (
           <Typography>It never flies steadily for three seconds.</Typography>
         )}

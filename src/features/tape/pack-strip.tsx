@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useTheme } from "@mui/material/styles";
 import { useMemo } from "react";
-import { endsRound, type FoundTrick, type Pack } from "@/core";
+import { endsRound, type FoundTrick, type Pack, type TapeWindow } from "@/core";
 import { foundTrickName, momentText, signedDeg } from "@/words";
 import { isOff, toneOf } from "./tones";
 
@@ -13,10 +13,18 @@ const HALF_VIEW_DEG = 60;
 const ROW = 46;
 const tenths = (x: number) => Math.round(10 * x) / 10;
 
-/** The whole pack as the camera's horizon, each trick framed, with its stop error; names stand in as many rows as they need. */
-export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onChoose: (trick: number) => void }) {
+interface PackStripProps {
+  readonly pack: Pack;
+  /** The stretch of it that is shown. */
+  readonly window: TapeWindow;
+  readonly at: number;
+  readonly onChoose: (trick: number) => void;
+}
+
+/** The pack, or a stretch of it, as the camera's horizon, each trick framed, with its stop error; names stand in as many rows as they need. */
+export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
   const { tokens } = useTheme();
-  const { view, tricks, fromS, toS } = pack;
+  const { view, fromS, toS } = window;
   const columns = view.low.length;
   const share = (s: number) => (s - fromS) / (toS - fromS);
   const ground = useMemo(() => {
@@ -25,7 +33,14 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
     const middle = view.low.map((low, i) => tenths(y((low + view.high[i]) / 2)));
     return `M0 ${HEIGHT}L${middle.map((value, i) => `${i} ${value}`).join("L")}L${columns} ${HEIGHT}Z`;
   }, [view, columns]);
-  const rows = useMemo(() => rowsFor(tricks.map(({ fromS: s }) => share(s))), [tricks, fromS, toS]); // eslint-disable-line react-hooks/exhaustive-deps -- `share` hangs on fromS and toS
+  const shown = useMemo(
+    () => pack.tricks.flatMap((trick, i) => (trick.toS < fromS || trick.fromS > toS ? [] : [{ trick, i }])),
+    [pack, fromS, toS],
+  );
+  const rows = useMemo(
+    () => rowsFor(shown.map(({ trick }) => (trick.fromS - fromS) / (toS - fromS))),
+    [shown, fromS, toS],
+  );
   const rowCount = Math.max(1, ...rows.map((row) => row + 1));
   return (
     <Box sx={{ border: `1.5px solid ${tokens.ink}`, bgcolor: tokens.sheet }}>
@@ -43,7 +58,7 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
           listStyle: "none",
         }}
       >
-        {tricks.map((trick, i) => (
+        {shown.map(({ trick, i }, place) => (
           <li key={trick.fromS}>
             <ButtonBase
               aria-pressed={i === at}
@@ -51,7 +66,7 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
               sx={{
                 position: { xs: "static", md: "absolute" },
                 left: `${100 * Math.min(0.94, Math.max(0.06, share((trick.fromS + trick.toS) / 2)))}%`,
-                top: rows[i] * ROW,
+                top: rows[place] * ROW,
                 transform: { md: "translateX(-50%)" },
                 display: "block",
                 px: 0.5,
@@ -83,7 +98,7 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
       >
         <rect width={columns} height={HEIGHT} fill={tokens.depths[1]} />
         <path d={ground} fill={tokens.depths[4]} />
-        {tricks.map((trick, i) => (
+        {shown.map(({ trick, i }) => (
           <rect
             key={trick.fromS}
             x={columns * share(trick.fromS) - 1}
@@ -99,7 +114,7 @@ export function PackStrip({ pack, at, onChoose }: { pack: Pack; at: number; onCh
       </svg>
       <Box sx={{ display: "flex", justifyContent: "space-between", px: 0.5, fontSize: "0.78rem" }} className="num">
         {[0, 0.25, 0.5, 0.75, 1].map((part) => (
-          <span key={part}>{momentText(part * (toS - fromS))}</span>
+          <span key={part}>{momentText(fromS - pack.fromS + part * (toS - fromS))}</span>
         ))}
       </Box>
     </Box>

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { endsRound, isSure, type FoundTrick, type TurnMeasures } from "@/core";
 import { numeral, percent, signedDeg } from "@/words";
+import type { LaidOver } from "./lay-over";
 
 const seconds = (s: number) => `${numeral(s, 2)} s`;
 
@@ -42,8 +43,9 @@ function rowsOf(trick: FoundTrick): readonly (readonly [string, string])[] {
   ];
 }
 
-/** What was measured of a trick. */
-export function TrickMeasures({ trick }: { trick: FoundTrick }) {
+/** What was measured of a trick, beside what was of the one laid over it. */
+export function TrickMeasures({ trick, over = null }: { trick: FoundTrick; over?: LaidOver | null }) {
+  const beside = over && new Map(rowsOf(over.trick));
   return (
     <div>
       <Typography variant="h2">Measured</Typography>
@@ -53,10 +55,21 @@ export function TrickMeasures({ trick }: { trick: FoundTrick }) {
             <Box component="dt">{name}</Box>
             <Box component="dd" className="num" sx={{ m: 0, fontWeight: 700, textAlign: "right" }}>
               {value}
+              {beside?.has(name) && (
+                <Box
+                  component="span"
+                  sx={{ display: "block", fontWeight: 400, fontSize: "0.8rem", color: "text.secondary" }}
+                >
+                  {beside.get(name)}
+                </Box>
+              )}
             </Box>
           </Box>
         ))}
       </Box>
+      {over && (
+        <Typography sx={{ mt: 1, color: "text.secondary", fontSize: "0.88rem" }}>Small: {over.name}.</Typography>
+      )}
       {!isSure(trick) && (
         <Typography sx={{ mt: 1, color: "text.secondary", fontSize: "0.88rem" }}>
           It turns like no trick that is known, or has a gap in it: take its figures with care.

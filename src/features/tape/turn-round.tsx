@@ -5,6 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { endsRound, type FoundTrick, type TrickPicture } from "@/core";
 import { foundTrickName, numeral } from "@/words";
+import type { LaidOver } from "./lay-over";
 
 const CENTRE = 160;
 const RIM = 132;
@@ -25,20 +26,25 @@ export function TurnRound({
   trick,
   picture,
   cursor,
+  over = null,
 }: {
   trick: FoundTrick;
   picture: TrickPicture;
   cursor: number | null;
+  /** Another way of the same turn, dashed. */
+  over?: LaidOver | null;
 }) {
   const { tokens } = useTheme();
   const { stopErrorDeg, peakDps, turnedDeg } = trick.measures;
   const turns = endsRound(trick);
-  const most = Math.max(RING_DPS, Math.ceil(peakDps / RING_DPS) * RING_DPS);
+  const most = Math.ceil(Math.max(RING_DPS, peakDps, over?.trick.measures.peakDps ?? 0) / RING_DPS) * RING_DPS;
   const radius = (dps: number) => (RADIUS * Math.max(0, dps)) / most;
-  const stop = picture.turnedDeg.findIndex((deg) => deg >= turnedDeg - 1);
-  const last = stop < 0 ? picture.turnedDeg.length - 1 : stop;
-  const shown = picture.turnedDeg.slice(0, last + 1);
-  const way = shown.map((deg, i) => at(deg, radius(picture.rateDps[i]))).join("L");
+  const last = lastOf(picture, turnedDeg);
+  const wayOf = ({ turnedDeg: angles, rateDps }: LaidOver["picture"], end: number) =>
+    angles
+      .slice(0, end + 1)
+      .map((deg, i) => at(deg, radius(rateDps[i])))
+      .join("L");
   const rings = Array.from({ length: most / RING_DPS }, (_, i) => (i + 1) * RING_DPS);
   const past = stopErrorDeg > 0;
   const said = `${numeral(Math.abs(stopErrorDeg), 0)}° ${past ? "past" : "short"}`;
@@ -77,7 +83,23 @@ export function TurnRound({
           />
         ))}
         <line x1={CENTRE} y1={CENTRE} x2={CENTRE} y2={CENTRE - RIM} stroke={tokens.ink} strokeWidth="2" />
-        <path d={`M${way}`} fill="none" stroke={tokens.shoal} strokeWidth="3.5" strokeLinejoin="round" />
+        <path
+          d={`M${wayOf(picture, last)}`}
+          fill="none"
+          stroke={tokens.shoal}
+          strokeWidth="3.5"
+          strokeLinejoin="round"
+        />
+        {over && (
+          <path
+            d={`M${wayOf(over.picture, lastOf(over.picture, over.trick.measures.turnedDeg))}`}
+            fill="none"
+            stroke={tokens.ink}
+            strokeWidth="2"
+            strokeDasharray="7 5"
+            strokeLinejoin="round"
+          />
+        )}
         {cursor !== null && cursor <= last && (
           <circle
             {...dot(picture.turnedDeg[cursor], radius(picture.rateDps[cursor]))}
@@ -95,9 +117,16 @@ export function TurnRound({
       )}
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
         Round the circle: degrees turned, from the top. Outward: the rate, °/s. Rim: throttle open.
+        {over && ` Dashed: ${over.name}.`}
       </Typography>
     </Box>
   );
+}
+
+/** Where a turn has come to its stop. */
+function lastOf({ turnedDeg: angles }: LaidOver["picture"], turnedDeg: number): number {
+  const stop = angles.findIndex((deg) => deg >= turnedDeg - 1);
+  return stop < 0 ? angles.length - 1 : stop;
 }
 
 function dot(deg: number, radius: number) {

@@ -18,14 +18,15 @@ export interface Asked {
 export type Reading =
   | { readonly kind: "none" }
   | { readonly kind: "reading"; readonly asked: Asked; readonly share: number }
-  | { readonly kind: "read"; readonly asked: Asked; readonly pack: Pack }
+  /** `ask` goes on asking of it. */
+  | { readonly kind: "read"; readonly asked: Asked; readonly pack: Pack; readonly ask: WorkerClient<TapeWorker>["ask"] }
   | { readonly kind: "refused"; readonly asked: Asked; readonly problem: TapeProblem }
   | { readonly kind: "failed"; readonly asked: Asked; readonly why: string };
 
 export const startTapeWorker = () =>
   new Worker(new URL("../../workers/tape.worker.ts", import.meta.url), { type: "module" });
 
-/** Reads one recording at a time in a worker; cancelling ends the worker with whatever it is at. */
+/** Reads one recording at a time in a worker, and goes on asking of it; cancelling ends the worker with whatever it is at. */
 export function useRecording() {
   const [reading, setReading] = useState<Reading>({ kind: "none" });
   const client = useRef<WorkerClient<TapeWorker> | null>(null);
@@ -45,8 +46,8 @@ export function useRecording() {
       const { source, settings, mapping } = asked;
       try {
         const { pack, problem } = await own.ask((remote) => remote.readPack(source, settings, mapping, onProgress));
-        if (pack) set({ kind: "read", asked, pack });
-        else if (problem) set({ kind: "refused", asked, problem });
+        if (pack) return set({ kind: "read", asked, pack, ask: own.ask });
+        if (problem) set({ kind: "refused", asked, problem });
       } catch (error) {
         // The worker broke, the file went away while it was read, or the server does not answer.
         set({ kind: "failed", asked, why: error instanceof Error ? error.message : "" });

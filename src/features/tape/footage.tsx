@@ -1,0 +1,147 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useSnackbar } from "notistack";
+import { useEffect, useRef, useState } from "react";
+import { v7 as newId } from "uuid";
+import type { FoundTrick, Pack } from "@/core";
+import { useSend } from "@/ui/actions/use-send";
+import { foundTrickName, momentText } from "@/words";
+
+/** The film starts so long before a trick, s. */
+const BEFORE_S = 1;
+
+interface FootageProps {
+  readonly pack: Pack;
+  readonly trick: FoundTrick | undefined;
+  readonly pilotId: string;
+  /** Of the recording: notes begin with it. */
+  readonly name: string;
+  /** Pilots look; notes are a coach's. */
+  readonly coaches: boolean;
+}
+
+/** The pilot's film of the pack, opened beside it from this device and sent nowhere; lined up by one stop that both show. */
+export function Footage({ pack, trick, pilotId, name, coaches }: FootageProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const video = useRef<HTMLVideoElement>(null);
+  const [film, setFilm] = useState<{ readonly name: string; readonly url: string } | null>(null);
+  /** Second of the film minus second of the recording; null until both are lined up. */
+  const [shiftS, setShiftS] = useState<number | null>(null);
+  const [broken, setBroken] = useState(false);
+  useEffect(() => () => void (film && URL.revokeObjectURL(film.url)), [film]);
+  const fromS = trick?.fromS;
+  useEffect(() => {
+    if (video.current && shiftS !== null && fromS !== undefined)
+      video.current.currentTime = Math.max(0, fromS + shiftS - BEFORE_S);
+  }, [fromS, shiftS]);
+  const open = (file: File) => {
+    setFilm({ name: file.name, url: URL.createObjectURL(file) });
+    setShiftS(null);
+    setBroken(false);
+  };
+  return (
+    <Box component="section" aria-labelledby="footage" sx={{ mt: 3 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
+        <Typography variant="h2" id="footage">
+          Footage
+        </Typography>
+        <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
+          {film ? "Open another film" : "Open a film"}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept="video/*"
+          aria-label="File with a film"
+          tabIndex={-1}
+          style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) open(file);
+            event.target.value = "";
+          }}
+        />
+        <Typography sx={{ color: "text.secondary", overflowWrap: "anywhere" }}>
+          {film ? film.name : "It stays on this device: nothing of it is copied or sent."}
+        </Typography>
+      </Box>
+      {film && (
+        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "minmax(0,1.4fr) minmax(0,1fr)" }, gap: 3 }}>
+          <video
+            ref={video}
+            src={film.url}
+            controls
+            playsInline
+            aria-label={`Film ${film.name}`}
+            style={{ width: "100%", maxHeight: 420, background: "black" }}
+            onError={() => setBroken(true)}
+          />
+          <Box>
+            {broken && (
+              <Typography color="error.main">▲ This browser cannot play that film. Try it as MP4 or WebM.</Typography>
+            )}
+            {trick && (
+              <>
+                <Typography>
+                  {shiftS === null
+                    ? `Stop the film where the ${foundTrickName(trick).toLowerCase()} of ${momentText(trick.fromS - pack.fromS)} comes to rest.`
+                    : "Lined up: every trick you choose jumps to its second in the film."}
+                </Typography>
+                <Button
+                  variant={shiftS === null ? "contained" : "text"}
+                  sx={{ my: 1 }}
+                  onClick={() => setShiftS((video.current?.currentTime ?? 0) - trick.toS)}
+                >
+                  {shiftS === null ? "It comes to rest here" : "Line up anew: it comes to rest here"}
+                </Button>
+              </>
+            )}
+            {coaches && (
+              <NoteHere
+                pilotId={pilotId}
+                placeOf={() => {
+                  const s = (video.current?.currentTime ?? 0) - (shiftS ?? 0);
+                  const what = shiftS === null ? film.name : name.replace(/\.csv$/i, "");
+                  return `${what}, ${momentText(shiftS === null ? s : s - pack.fromS)}`;
+                }}
+              />
+            )}
+          </Box>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** A note to the pilot's record at the second the film stands at. */
+function NoteHere({ pilotId, placeOf }: { pilotId: string; placeOf: () => string }) {
+  const [text, setText] = useState("");
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const add = async () => {
+    const place = placeOf();
+    const { ok } = await sendAction("add-note", { id: newId(), pilotId, text: `${place}: ${text.trim()}` });
+    if (!ok) return;
+    setText("");
+    enqueueSnackbar(`Noted at ${place}.`, { variant: "success" });
+  };
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
+      <TextField
+        label="Note at this second"
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+        multiline
+        fullWidth
+        slotProps={{ htmlInput: { maxLength: 1500 } }}
+      />
+      <Button disabled={pending || text.trim() === ""} onClick={() => void add()}>
+        Note it
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,82 @@
+"use client";
+
+import Button from "@mui/material/Button";
+import { useRouter } from "next/navigation";
+import { useEffect, type ReactNode } from "react";
+import type { Setup } from "@/contract";
+import type { Airframe } from "@/core";
+import { Footage } from "./footage";
+import { KeepButton, KeepProgress } from "./keep-button";
+import type { TapeData } from "./load";
+import { MatchPanel } from "./match-panel";
+import { PackBoard } from "./pack-board";
+import { recordingFound } from "./recording-found";
+import { useKeeping } from "./use-keeping";
+import type { Reading } from "./use-recording";
+
+/** Where what is read comes from, and the setup it is read against. */
+export interface Origin {
+  readonly file: File | null;
+  readonly keptId: string | null;
+  readonly recordedAtMs: number | null;
+  readonly setup: Setup;
+}
+
+interface OpenRecordingProps {
+  readonly data: TapeData;
+  readonly airframe: Airframe;
+  /** Newest setup of the aircraft. */
+  readonly newest: Setup;
+  readonly origin: Origin;
+  readonly reading: Extract<Reading, { kind: "read" }>;
+  /** Opens another. */
+  readonly choose: ReactNode;
+  /** Back to all of them; null where there are none. */
+  readonly onLeave: (() => void) | null;
+  /** Lets somebody say anew which column is what; null for an open recording. */
+  readonly onMapAgain: (() => void) | null;
+}
+
+/** A recording that was read, with what can be done with it: kept, matched with taps, seen beside its film. */
+export function OpenRecording(props: OpenRecordingProps) {
+  const { data, airframe, newest, origin, reading, choose, onLeave, onMapAgain } = props;
+  const { pilot, recordings, setups, sessions, coaches } = data;
+  const { asked, pack, ask } = reading;
+  const { keeping, keep, stop } = useKeeping();
+  const router = useRouter();
+  const { kind } = keeping;
+  useEffect(() => {
+    if (kind === "kept") router.refresh();
+  }, [kind, router]);
+  const { file, keptId, recordedAtMs, setup } = origin;
+  return (
+    <PackBoard
+      {...{ name: asked.name, pack, ask, setup, newest, airframe, setups }}
+      stickMode={pilot.stickMode}
+      others={recordings.filter(({ id, whole }) => whole && id !== keptId)}
+      below={<KeepProgress keeping={keeping} onStop={stop} />}
+      beside={(trick, onChoose) => (
+        <>
+          <MatchPanel
+            {...{ pack, sessions, recordedAtMs, onChoose }}
+            recordingId={keeping.kind === "kept" ? keeping.id : keptId}
+          />
+          <Footage {...{ pack, trick, coaches }} pilotId={pilot.id} name={asked.name} />
+        </>
+      )}
+    >
+      {file && (
+        <KeepButton
+          keeping={keeping}
+          onKeep={() => {
+            const found = recordingFound(pack);
+            void keep({ pilotId: pilot.id, setupId: setup.id, file, mapping: asked.mapping, found });
+          }}
+        />
+      )}
+      {onMapAgain && <Button onClick={onMapAgain}>Columns</Button>}
+      {choose}
+      {onLeave && <Button onClick={onLeave}>All recordings</Button>}
+    </PackBoard>
+  );
+}
