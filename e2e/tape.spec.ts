@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { madeUpPack } from "../src/core/tape/testing/made-up-pack";
 import { axeFaults, demoAddress, signIn } from "./addresses";
@@ -41,4 +42,113 @@ test("a recording is opened, its tricks are found and measured, and a file that 
   expect(await axeFaults(page)).toEqual([]);
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test("a recording is kept over a network that dies, goes on from where it was, and its measures go into the attempts", async ({
+  page,
+  context,
+}) => {
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Kept recordings" })).toBeVisible();
+
+  const kinds = Array.from({ length: 12 }, () => "flip" as const);
+  const { text } = madeUpPack(
+    kinds.map((kind, i) => ({ kind, side: i % 2 ? (1 as const) : (-1 as const), turns: 1 })),
+    { hz: 500, seed: Date.now() % 1000 },
+  );
+  const name = `upload ${Date.now()}.csv`;
+  const file = { name, mimeType: "text/csv", buffer: Buffer.from(text) };
+  const openIt = async () => {
+    await page.getByLabel("File with a recording").setInputFiles(file);
+    await expect(page.getByRole("heading", { name: name.replace(".csv", ""), level: 1 })).toBeVisible({
+      timeout: 30_000,
+    });
+  };
+  await openIt();
+  let pieces = 0;
+  await page.route("**/api/keep-piece", async (route) => {
+    pieces++;
+    // The network dies at the third piece.
+    if (pieces === 3) await context.setOffline(true);
+    await route.continue();
+  });
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByText(/it goes on when the network is back/)).toBeVisible({ timeout: 30_000 });
+  // Whoever has had enough comes back later, with the same file.
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByText(/2 of .* pieces arrived/)).toBeVisible();
+  await openIt();
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByText("✓ Kept")).toBeVisible({ timeout: 60_000 });
+
+  await page.getByRole("button", { name: "All recordings" }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: `Take out ${name} as a file` }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe(name);
+  expect(readFileSync(await download.path(), "utf8")).toBe(text);
+  await page.getByRole("button", { name: `Delete ${name}` }).click();
+  await page.getByRole("button", { name: "Delete for good" }).click();
+  await expect(page.getByText(name.replace(".csv", ""))).toHaveCount(0);
+
+  // One of the camp: its tricks meet the taps of that day.
+  await page.getByRole("button", { name: "Open brine-monday.csv" }).click();
+  await expect(page.getByRole("status", { name: "What to mend first" })).toContainText("Forward first", {
+    timeout: 30_000,
+  });
+  await expect(page.getByText(/^Flown most like the flip/)).toBeVisible();
+  await expect(page.getByText(/^4 of 4 tricks meet a tap/)).toBeVisible();
+  await page.getByRole("button", { name: "Add to 4 attempts" }).click();
+  await expect(page.getByText(/^4 attempts measured/)).toBeVisible();
+  // Nearer by, and the rates over time.
+  await page.getByRole("button", { name: "16×" }).click();
+  await page.getByRole("button", { name: "Rates and sticks over time" }).click();
+  await expect(page.getByRole("img", { name: "Rates of roll, pitch and yaw over time" })).toBeVisible();
+  expect(await axeFaults(page)).toEqual([]);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test("a film of this device runs beside a recording, and recordings stand side by side", async ({ page }) => {
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name: "Ysolde Marr", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
+  await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
+  await page.getByRole("button", { name: "Open rakes-6.csv" }).click();
+  await expect(page.getByRole("heading", { name: "Footage" })).toBeVisible({ timeout: 30_000 });
+  // A film is made on the spot, and opened as one of the device.
+  await page.evaluate(async () => {
+    const canvas = document.createElement("canvas");
+    canvas.getContext("2d")!.fillRect(0, 0, 9, 9);
+    const recorder = new MediaRecorder(canvas.captureStream(20));
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    const ended = new Promise((done) => (recorder.onstop = done));
+    recorder.start();
+    await new Promise((done) => setTimeout(done, 1200));
+    recorder.stop();
+    await ended;
+    const files = new DataTransfer();
+    files.items.add(new File(parts, "pack 1.webm", { type: "video/webm" }));
+    const input = document.querySelector<HTMLInputElement>("input[aria-label='File with a film']")!;
+    input.files = files.files;
+    input.dispatchEvent(new Event("change", { bubbles: true }));
+  });
+  const film = page.getByLabel("Film pack 1.webm");
+  await expect(film).toBeVisible();
+  await expect.poll(() => film.evaluate((video: HTMLVideoElement) => video.readyState)).toBeGreaterThan(0);
+  await page.getByRole("button", { name: "It comes to rest here" }).click();
+  await expect(page.getByText(/^Lined up/)).toBeVisible();
+
+  await page.getByRole("button", { name: "All recordings" }).click();
+  await page.getByRole("link", { name: "Side by side" }).click();
+  await expect(page.getByRole("heading", { name: "Ysolde Marr on tape" })).toBeVisible();
+  await expect(page.getByRole("status", { name: "What changed" })).toContainText("Roughness down");
+  await expect(page.getByRole("link", { name: "rakes-1" })).toBeVisible();
+  expect(await axeFaults(page)).toEqual([]);
 });

@@ -48,9 +48,10 @@ const usualPast = { back: [2, 19], front: [3, 20] } as const;
 
 const stories: readonly Story[] = [
   // Smoother over the weeks.
-  ...([40, 26, 12, 2] as const).map((daysAgo, i): Story => {
-    const hands = { ...steady, unsteady: [0.075, 0.055, 0.035, 0.015][i] };
-    return { who: "Ysolde Marr", daysAgo, pack: 1, name: `rakes-${i + 1}.csv`, hz: 100, hands };
+  ...([47, 40, 30, 19, 9, 2] as const).map((daysAgo, i): Story => {
+    const hands = { ...steady, unsteady: [0.08, 0.07, 0.055, 0.04, 0.025, 0.015][i] };
+    const past = { back: [10 - 1.6 * i, 28 - 3 * i], front: [12 - 1.8 * i, 29 - 3 * i] } as const;
+    return { who: "Ysolde Marr", daysAgo, pack: 1, name: `rakes-${i + 1}.csv`, hz: 100, hands, past };
   }),
   // Rusty: the throttle stays open upside down.
   {
@@ -62,7 +63,15 @@ const stories: readonly Story[] = [
     hands: { ...steady, openThrottle: 0.14 },
   },
   // One-sided: forward turns are let go too late.
-  { who: "Odalie Venn", daysAgo: 5, pack: 1, name: "brine-monday.csv", hz: 100, hands: steady, past: { back: [1, 17], front: [11, 27] } },
+  {
+    who: "Odalie Venn",
+    daysAgo: 5,
+    pack: 1,
+    name: "brine-monday.csv",
+    hz: 100,
+    hands: steady,
+    past: { back: [1, 17], front: [11, 27] },
+  },
   // And what was flown besides, untapped.
   {
     ...{ who: "Odalie Venn", daysAgo: 2, pack: 1, name: "brine-thursday.csv", hz: 250, hands: steady },
@@ -108,7 +117,7 @@ const LATE_S = { least: 1.6, more: 1.8 };
 const BEFORE_S = 30;
 const AFTER_S = 12;
 
-/** Records ten packs of the camp, each with something to see in it, by the taps that are there. Returns how many. */
+/** Records a dozen packs of the camp, each with something to see in it, by the taps that are there. Returns how many. */
 export async function loadRecordings(now: Date): Promise<number> {
   const today = Math.floor(now.getTime() / DAY_MS) * DAY_MS;
   let count = 0;

@@ -52,6 +52,9 @@ export type Act =
   | { readonly kind: "trick"; readonly recipe: string; readonly hands?: Partial<Hands> };
 
 const LAG_S = 0.03;
+/** How long an unsteady hand stays where it strayed, s, and what a full stick of it turns in a trick, °/s. */
+const SHAKE_S = 0.12;
+const SHAKE_DPS = 600;
 /** Bends of the cruise: bank and nose that are aimed at, °, and for how long, s. */
 const BEND = { bankDeg: 24, noseDeg: 7, leastS: 1.2, moreS: 2 };
 /** Level before a trick for so long, s: what a recording takes as level. */
@@ -66,6 +69,7 @@ export class MadeUpAircraft {
   private readonly dps: [number, number, number] = [0, 0, 0];
   private attitude: Quaternion = { w: 1, x: 0, y: 0, z: 0 };
   private readonly shake: [number, number, number] = [0, 0, 0];
+  private readonly shaken: [number, number, number] = [0, 0, 0];
   private readonly aim = { bankDeg: 0, noseDeg: 0, yawDps: 0, untilS: 0 };
   private readonly uniform: () => number;
   private readonly normal: () => number;
@@ -117,6 +121,12 @@ export class MadeUpAircraft {
     }
   }
 
+  /** Hands that are not steady. */
+  private shakeOn(): void {
+    const size = this.hands.unsteady * Math.sqrt((2 * this.stepS) / SHAKE_S);
+    for (let k = 0; k < 3; k++) this.shake[k] += (-this.shake[k] * this.stepS) / SHAKE_S + size * this.normal();
+  }
+
   private newAim(): void {
     const some = (most: number) => most * (2 * this.uniform() - 1);
     Object.assign(this.aim, {
@@ -135,9 +145,8 @@ export class MadeUpAircraft {
     const pull = (off: number) => Math.max(-90, Math.min(90, 2.2 * off));
     const wanted = aim ? [pull(aim.bankDeg - bankDeg), pull(aim.noseDeg - noseDeg), aim.yawDps] : [0, 0, 0];
     const { rates } = this.aircraft.settings;
+    this.shakeOn();
     [rates.roll, rates.pitch, rates.yaw].forEach((curve, k) => {
-      this.shake[k] +=
-        (-this.shake[k] * this.stepS) / 0.12 + this.hands.unsteady * Math.sqrt((2 * this.stepS) / 0.12) * this.normal();
       const to = Math.sign(wanted[k]) * stickForRateClamped(curve, Math.abs(wanted[k])) + (aim ? this.shake[k] : 0);
       this.stick[k] += ((to - this.stick[k]) * this.stepS) / 0.07;
       const asked = Math.sign(this.stick[k]) * rateAtStick(curve, Math.min(1, Math.abs(this.stick[k])));
@@ -151,13 +160,14 @@ export class MadeUpAircraft {
     const endS = turnEndS(trace) + 0.5;
     for (let s = 0; s < endS; s = this.timeS - beganS) {
       const at = (column: readonly number[]) => between(column, s / trace.sampleS);
-      for (let k = 0; k < 3; k++) this.shake[k] *= 1 - this.stepS / 0.12;
       this.stick[0] = at(trace.stickRoll) + this.shake[0];
       this.stick[1] = at(trace.stickPitch) + this.shake[1];
       this.stick[2] = at(trace.stickYaw) + this.shake[2];
-      this.dps[0] = at(trace.rollDps);
-      this.dps[1] = at(trace.pitchDps);
-      this.dps[2] = at(trace.yawDps);
+      this.shakeOn();
+      [trace.rollDps, trace.pitchDps, trace.yawDps].forEach((column, k) => {
+        this.shaken[k] += ((SHAKE_DPS * this.shake[k] - this.shaken[k]) * this.stepS) / LAG_S;
+        this.dps[k] = at(column) + this.shaken[k];
+      });
       const upsideDown = this.down().z < 0.2;
       const throttle = Math.max(at(trace.stickThrottle), upsideDown ? hands.openThrottle : 0);
       this.throttle += Math.max(-0.02, Math.min(0.02, throttle - this.throttle));

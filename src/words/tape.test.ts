@@ -87,7 +87,17 @@ it("what is odd, what the settings were and who wobbles are said in plain words"
     [{ kind: "silent", what: "gyro", axis: "yaw", fromS: 0, toS: 9 }, /yaw gyro says the same from 0:00\.0 to 0:09\.0/],
   ];
   for (const [warning, words] of all) expect(tapeWarningWords(warning)).toMatch(words);
-  const axis = { axis: "roll", sign: 1, delayMs: 40, fit: null, reach: 1, endDps: 720, plannedEndDps: 667 } as const;
+  const axis = {
+    axis: "roll",
+    sign: 1,
+    delayMs: 40,
+    fit: null,
+    reach: 1,
+    endDps: 720,
+    plannedEndDps: 667,
+    reachDps: 720,
+    plannedReachDps: 667,
+  } as const;
   expect(axisCheckWords({ ...axis, agrees: false })).toBe("this was not that setup: roll ends at 720°/s, not 667");
   expect(axisCheckWords({ ...axis, agrees: true })).toBe("roll as in the setup, to 720°/s");
   expect(axisCheckWords({ ...axis, sign: -1, agrees: false })).toMatch(/against the roll stick/);

@@ -135,13 +135,13 @@ export const monthMeasureNames: Readonly<Record<MonthMeasure, string>> = {
   stopDeg: "Stop error",
   swingBackDeg: "Swing back",
   throttleUpsideDown: "Throttle upside down",
-  spectralArcLength: "Roughness",
+  logDimensionlessJerk: "Roughness",
 };
 
 /** A figure of a month: "12°", "4 %", "2.10". */
 export function monthFigureText(measure: MonthMeasure, value: number): string {
   if (measure === "throttleUpsideDown") return percent(value);
-  return measure === "spectralArcLength" ? numeral(value, 2) : `${numeral(value, 0)}°`;
+  return measure === "logDimensionlessJerk" ? numeral(value, 1) : `${numeral(value, 0)}°`;
 }
 
 /** What changed over a month: "Stop error down from 21° to 9°." */
@@ -227,11 +227,18 @@ export function tapeWarningWords(warning: TapeWarning): string {
   }
 }
 
+const WHOLE_REACH = 0.9;
+
 /** What an axis says of the settings it was flown with; null where nothing can be told. */
 export function axisCheckWords(check: AxisCheck): string | null {
-  const { axis, endDps, plannedEndDps, agrees, sign } = check;
+  const { axis, endDps, plannedEndDps, agrees, sign, reach, reachDps, plannedReachDps } = check;
   if (sign < 0) return `The aircraft turns against the ${axis} stick.`;
-  if (endDps === null) return null;
+  if (endDps === null || reachDps === null) return null;
+  // Where the curve goes beyond what was flown nobody knows.
+  if (reach < WHOLE_REACH)
+    return agrees
+      ? `${axis} as in the setup, as far as the stick went (${percent(reach)})`
+      : `this was not that setup: ${axis} turns ${numeral(reachDps, 0)}°/s at ${percent(reach)} of the stick, not ${numeral(plannedReachDps, 0)}`;
   const [flown, planned] = [numeral(endDps, 0), numeral(plannedEndDps, 0)];
   return agrees
     ? `${axis} as in the setup, to ${flown}°/s`

@@ -17,6 +17,9 @@ export interface AxisCheck {
   /** At full stick, by the fit and by the settings, °/s. */
   readonly endDps: number | null;
   readonly plannedEndDps: number;
+  /** The same as far as the stick was held. */
+  readonly reachDps: number | null;
+  readonly plannedReachDps: number;
   /** The settings may be those that were flown. */
   readonly agrees: boolean;
 }
@@ -24,7 +27,7 @@ export interface AxisCheck {
 const MOST_DELAY_S = 0.25;
 const LEAST_MOVED = 0.15;
 /** The stick hardly moved for as long as the aircraft needs to follow. */
-const HELD_S = 0.06;
+const HELD_S = 0.13;
 const HELD = 0.02;
 const BINS = 25;
 const LEAST_IN_BIN = 5;
@@ -45,9 +48,13 @@ function checkAxis(tape: Tape, settings: Settings, axis: TapeAxis): AxisCheck {
   const lag = lagOf(tape, axis);
   const { held, reach } = heldRates(tape, axis, Math.max(0, lag?.rows ?? 0));
   const sign = lag === null ? 0 : lag.sign;
+  const plannedReachDps = rateAtStick(planned, reach);
   const known = held.filter(({ count }) => count >= LEAST_IN_BIN);
   if (sign === 0 || known.length < LEAST_BINS)
-    return { axis, sign, delayMs: lag && lag.delayMs, fit: null, reach, endDps: null, plannedEndDps, agrees: true };
+    return {
+      ...{ axis, sign, delayMs: lag && lag.delayMs, fit: null, reach, endDps: null, plannedEndDps },
+      ...{ reachDps: null, plannedReachDps, agrees: true },
+    };
   const points = [{ stick: 0, dps: 0 }, ...known.map(({ stick, dps }) => ({ stick, dps: sign * dps }))];
   const fit = fitRates((stick) => between(points, stick), planned.family);
   const endDps = rateAtStick(fit.curve, 1);
@@ -56,7 +63,11 @@ function checkAxis(tape: Tape, settings: Settings, axis: TapeAxis): AxisCheck {
       ({ stick, dps }) => Math.abs(dps - rateAtStick(planned, stick)) - SAME_SHARE * rateAtStick(planned, stick),
     ),
   );
-  return { axis, sign, delayMs: lag!.delayMs, fit, reach, endDps, plannedEndDps, agrees: worst <= SAME_DPS };
+  const reachDps = rateAtStick(fit.curve, reach);
+  return {
+    ...{ axis, sign, delayMs: lag!.delayMs, fit, reach, endDps, plannedEndDps, reachDps, plannedReachDps },
+    agrees: worst <= SAME_DPS,
+  };
 }
 
 /** The shift of the gyro against the stick at which they agree best, by the correlation of their changes. */

@@ -106,6 +106,18 @@ describe("in a pack of another maker, whose pilot corrects a reaction time after
   });
 });
 
+it("a slow flip is none the less a flip where the throttle is left open, and no loop goes over the nose", () => {
+  for (const id of ["flip-slow-back", "flip-slow-front"]) {
+    const { trace } = flown(id);
+    for (const open of [0.15, 0.2, ...(id === "flip-slow-front" ? [0.4] : [])]) {
+      const left = { ...trace, stickThrottle: trace.stickThrottle.map((place) => Math.max(open, place)) };
+      const [found] = findTricks(readTape(flownTape({ trace: left }, { hz: 250 })), flownBy);
+      expect([open, found.kind]).toEqual([open, "flip"]);
+      expect(found.measures.throttleInvertedMean).toBeCloseTo(open, 1);
+    }
+  }
+});
+
 it("finds nothing in a hover, and calls unsure what has a gap in it", () => {
   const tape = readTape(flownTape(flown("flip-one-move-back"), { hz: 500 }));
   const [flip] = findTricks(tape, flownBy);

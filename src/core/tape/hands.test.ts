@@ -144,15 +144,20 @@ describe("smoothness (Balasubramanian and others 2015)", () => {
     }
   });
 
-  it("of a recording is that of its movements, and nothing of one without any", () => {
-    const flip = readTape(
-      flownTape(fly(recipes["flip-one-move-back"], airframe, firstSettings, { ...CALM_AIR, entryHeightM: 40 }), {
-        hz: 500,
-      }),
-    );
-    const found = smoothness(flip)!;
-    expect(found.moves).toBe(1);
-    expect(found.spectralArcLength).toBeLessThan(-1);
+  it("of a recording falls with unsteady hands, whatever it was recorded with, and nothing is said of one without any", () => {
+    const swayed = (hz: number, shakeDps: number) => {
+      const rows = rowsOf(hz, 60, (t) => {
+        const shake = shakeDps * (Math.sin(11.3 * t) + Math.sin(17.9 * t + 1) + Math.sin(26.1 * t + 2));
+        return [0, 0, 0, 0.3, 40 * Math.sin(0.9 * t) + shake, 25 * Math.sin(0.7 * t + 1) + shake, 5];
+      });
+      return smoothness(readTape(rows))!;
+    };
+    const [steady, shaky, worse] = [swayed(250, 0), swayed(250, 5), swayed(250, 12)];
+    expect(steady.moves).toBeGreaterThan(20);
+    expect(shaky.logDimensionlessJerk).toBeLessThan(steady.logDimensionlessJerk - 0.5);
+    expect(worse.logDimensionlessJerk).toBeLessThan(shaky.logDimensionlessJerk);
+    expect(worse.spectralArcLength).toBeLessThan(steady.spectralArcLength);
+    expect(Math.abs(swayed(100, 5).logDimensionlessJerk - shaky.logDimensionlessJerk)).toBeLessThan(0.4);
     expect(smoothness(readTape(rowsOf(100, 3, () => [0, 0, 0, 0.3, 1, 1, 1])))).toBeNull();
     expect(movementSmoothness([], hz)).toBeNull();
   });

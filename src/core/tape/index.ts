@@ -32,5 +32,5 @@ export { modelWay } from "./model-way";
 export type { ModelWay } from "./model-way";
 export { tapeWindow } from "./tape-window";
 export type { Extremes, TapeWindow } from "./tape-window";
-export { monthMeasures, tapeMonth } from "./month";
+export { monthMeasures, studentT95, tapeMonth } from "./month";
 export type { DatedPack, MonthChange, MonthFigure, MonthMeasure, MonthPack, TapeMonth } from "./month";

@@ -1,4 +1,4 @@
-import { tapeMonth, type DatedPack, type FoundTrick, type TurnMeasures } from ".";
+import { studentT95, tapeMonth, type DatedPack, type FoundTrick, type TurnMeasures } from ".";
 
 const DAY_MS = 86_400_000;
 const flip = (stopErrorDeg: number, throttleInvertedMean: number) => {
@@ -8,7 +8,7 @@ const flip = (stopErrorDeg: number, throttleInvertedMean: number) => {
 const pack = (day: number, stops: readonly number[], throttle: number, arc: number | null = null): DatedPack => ({
   atMs: day * DAY_MS,
   tricks: stops.map((stop) => flip(stop, throttle)),
-  smoothness: arc === null ? null : { spectralArcLength: arc, logDimensionlessJerk: -9 },
+  smoothness: arc === null ? null : { logDimensionlessJerk: arc, spectralArcLength: -2 },
   reach: { roll: 0.4, pitch: 0.9, yaw: 0.2 },
 });
 
@@ -23,7 +23,7 @@ it("sets the packs of a month side by side and says what changed by more than ch
   expect(month.packs[0]).toMatchObject({ tricks: 3, reach: 0.9, figures: { stopDeg: { mean: 24, count: 3 } } });
   expect(month.changes.map(({ measure, better }) => [measure, better])).toEqual([
     ["stopDeg", true],
-    ["spectralArcLength", true],
+    ["logDimensionlessJerk", true],
   ]);
   expect(month.changes[0].before).toBeCloseTo(139 / 6, 9);
 });
@@ -33,4 +33,15 @@ it("says nothing of a change that may be chance, of too little, or of nothing at
   expect(tapeMonth([pack(1, [30], 0), pack(2, [2], 0)]).changes).toEqual([]);
   expect(tapeMonth([])).toEqual({ packs: [], changes: [] });
   expect(tapeMonth([pack(1, [], 0)]).packs[0].figures.stopDeg).toBeNull();
+});
+
+it("is judged by Student's t as the tables have it", () => {
+  // NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.2, 0.975; values from memory.
+  for (const [freedom, t] of [
+    [2, 4.303],
+    [4, 2.776],
+    [10, 2.228],
+    [30, 2.042],
+  ])
+    expect(Math.abs(studentT95(freedom) - t)).toBeLessThan(0.1);
 });

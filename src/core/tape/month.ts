@@ -11,7 +11,7 @@ export interface DatedPack {
 }
 
 /** The figures that a month is looked at by; the nearer to 0 the better. */
-export const monthMeasures = ["stopDeg", "swingBackDeg", "throttleUpsideDown", "spectralArcLength"] as const;
+export const monthMeasures = ["stopDeg", "swingBackDeg", "throttleUpsideDown", "logDimensionlessJerk"] as const;
 export type MonthMeasure = (typeof monthMeasures)[number];
 
 /** A figure of one recording: its mean over so many tricks. */
@@ -42,8 +42,6 @@ export interface TapeMonth {
   readonly changes: readonly MonthChange[];
 }
 
-/** A change counts where it is so many times its standard error. Two: common practice. */
-const TELLING = 2;
 /** Values in each half without which nothing is said. */
 const LEAST_VALUES = 3;
 
@@ -79,7 +77,7 @@ function valuesOf({ tricks, smoothness }: DatedPack): Values {
     stopDeg: round.map(({ measures }) => Math.abs(measures.stopErrorDeg)),
     swingBackDeg: round.map(({ measures }) => measures.swingBackDeg),
     throttleUpsideDown: sure.filter(wantsClosed).flatMap(({ measures }) => measures.throttleInvertedMean ?? []),
-    spectralArcLength: smoothness ? [Math.abs(smoothness.spectralArcLength)] : [],
+    logDimensionlessJerk: smoothness ? [Math.abs(smoothness.logDimensionlessJerk)] : [],
   };
 }
 
@@ -88,10 +86,13 @@ function changeOf(measure: MonthMeasure, byPack: readonly (readonly number[])[])
   const half = Math.floor(byPack.length / 2);
   const earlier = byPack.slice(0, half).flat();
   const later = byPack.slice(byPack.length - half).flat();
-  const least = measure === "spectralArcLength" ? 2 : LEAST_VALUES;
+  const least = measure === "logDimensionlessJerk" ? 2 : LEAST_VALUES;
   if (earlier.length < least || later.length < least) return null;
   const [before, after] = [mean(earlier), mean(later)];
   const error = Math.sqrt(variance(earlier) / earlier.length + variance(later) / later.length);
-  if (Math.abs(after - before) <= TELLING * error) return null;
+  if (Math.abs(after - before) <= studentT95(earlier.length + later.length - 2) * error) return null;
   return { measure, before, after, better: after < before };
 }
+
+/** Student’s t that 95 in 100 stay within, both ways, by degrees of freedom: within 0.1 of the tables. */
+export const studentT95 = (freedom: number): number => 1.96 + 2.4 / freedom + 4.6 / freedom ** 2;

@@ -105,9 +105,9 @@ const WHOLE = 270;
 /** Longer still upside down, and a rolled hang is meant, or a flipped one. */
 const ROLLED_HANG_S = 0.4;
 const FLIPPED_HANG_S = 0.6;
-/** A loop is flown round with power; a flip is turned. */
+/** A loop is flown round with power, over the tail; a flip is turned, and a throttle left a little open makes no loop of it. */
 const LOOP_MEAN_DPS = 330;
-const LOOP_THROTTLE = 0.12;
+const LOOP_THROTTLE = 0.22;
 /** Nobody flies a loop at nearly the end of the pitch rate. */
 const THROWN_SHARE = 0.75;
 const SPIN_S_A_TURN = 2.5;
@@ -184,7 +184,7 @@ function nameTurned(f: Features, pitchEndDps: number): Named {
   if (size >= WHOLE && axis === "roll") return { kind: "roll", axis, angleDeg, confidence };
   if (size >= WHOLE) {
     const thrown = f.peakDps > THROWN_SHARE * pitchEndDps;
-    const loops = size / forS < LOOP_MEAN_DPS && throttleInverted >= LOOP_THROTTLE && !thrown;
+    const loops = pitch > 0 && size / forS < LOOP_MEAN_DPS && throttleInverted >= LOOP_THROTTLE && !thrown;
     return { kind: loops ? "loop" : "flip", axis, angleDeg, confidence };
   }
   if (within(size, HALF) && endDown < INVERTED) return { kind: "half-turn", axis, angleDeg, confidence: 0.6 };

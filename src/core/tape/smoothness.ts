@@ -1,8 +1,7 @@
 import { median } from "../numbers";
-import { figuresOf } from "./figures";
 import { gridOf } from "./grid";
 import { powerOfTwo, transform } from "./spectrum";
-import type { Tape } from "./tape";
+import { tapeAxes, type Tape } from "./tape";
 
 /** How smooth movements are: the nearer to 0, the smoother. */
 export interface Smoothness {
@@ -52,25 +51,44 @@ function arcLength(speed: ArrayLike<number>, hz: number): number {
   return -length;
 }
 
-/** Shorter movements than this say nothing. */
-const LEAST_S = 0.2;
+/** Stretches of so long are judged one by one; a running mean of so long, twice, takes off what is the machine's. Estimates of ours. */
+const STRETCH_S = 2;
+const SMOOTHED_S = 0.06;
+const FLYING = 0.05;
+/** Slower than this nothing is moved. */
+const MOVED_DPS = 15;
 
-/** The middle smoothness of the movements of a recording, by how fast the aircraft turned in each; null where it never did. */
+/**
+ * How smoothly a recording is flown: the middle smoothness of its stretches in the air, by how fast the aircraft turned, which hangs neither on the steps of the
+ * sticks nor on how often they are sent. `moves` is the number of stretches; null where there is none.
+ */
 export function smoothness(tape: Tape): (Smoothness & { readonly moves: number }) | null {
   const grid = gridOf(tape);
-  const each = figuresOf(grid)
-    .flatMap(({ moves }) => moves)
-    .filter(({ from, to }) => to - from >= LEAST_S * grid.hz)
-    .flatMap(({ from, to }) => {
-      const speed = Array.from({ length: to - from }, (_, i) =>
-        Math.hypot(grid.rate.roll[from + i], grid.rate.pitch[from + i], grid.rate.yaw[from + i]),
-      );
-      return movementSmoothness(speed, grid.hz) ?? [];
-    });
+  const { hz, count, stick } = grid;
+  const width = Math.max(1, Math.round(SMOOTHED_S * hz));
+  const [roll, pitch, yaw] = tapeAxes.map((axis) => runningMean(runningMean(grid.rate[axis], width), width));
+  const length = Math.round(STRETCH_S * hz);
+  const each: Smoothness[] = [];
+  for (let from = 0; from + length <= count; from += length) {
+    const speed = Float64Array.from({ length }, (_, i) => Math.hypot(roll[from + i], pitch[from + i], yaw[from + i]));
+    if (Math.max(...speed) < MOVED_DPS) continue;
+    if (stick.throttle.subarray(from, from + length).every((x) => x < FLYING)) continue;
+    each.push(...[movementSmoothness(speed, hz)].flatMap((one) => one ?? []));
+  }
   if (each.length === 0) return null;
   return {
     logDimensionlessJerk: median(each.map((one) => one.logDimensionlessJerk)),
     spectralArcLength: median(each.map((one) => one.spectralArcLength)),
     moves: each.length,
   };
+}
+
+function runningMean(values: ArrayLike<number>, width: number): Float64Array {
+  const out = new Float64Array(values.length);
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) {
+    sum += values[i] - (i >= width ? values[i - width] : 0);
+    out[i] = sum / Math.min(i + 1, width);
+  }
+  return out;
 }

@@ -93,6 +93,10 @@ export function MonthScreen({ data }: { data: MonthData }) {
             ))}
           </Box>
           <Packs month={month} recordings={recordings} />
+          <Typography sx={{ mt: 1, fontSize: "0.88rem", color: "text.secondary" }}>
+            Means over the tricks of each recording; less is better in all of them. Roughness is the log dimensionless
+            jerk of the flying, without its sign.
+          </Typography>
         </>
       )}
     </>
@@ -107,7 +111,7 @@ function Course({ measure, month: { packs } }: { measure: MonthMeasure; month: T
       const figure = figures[measure];
       return figure ? [[(atMs - packs[0].atMs) / DAY_MS, figure.mean * scaleOf(measure)] as const] : [];
     });
-    const most = Math.max(...known.map(([, value]) => value), measure === "spectralArcLength" ? 3 : 10);
+    const most = Math.max(...known.map(([, value]) => value), measure === "logDimensionlessJerk" ? 12 : 10);
     return {
       lines: [{ name, points: known, look: "solid" as const, colour: "shoal" as const }],
       x: { name: "days", min: 0, max: Math.max(1, known.at(-1)?.[0] ?? 1) },

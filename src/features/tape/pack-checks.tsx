@@ -59,7 +59,8 @@ export function PackChecks(props: {
         ))}
         {smoothness && (
           <Typography sx={{ color: "text.secondary" }}>
-            Smoothness of <span className="num">{smoothness.moves}</span> movements: spectral arc length{" "}
+            How smoothly, over <span className="num">{smoothness.moves}</span> stretches: log dimensionless jerk{" "}
+            <span className="num">{numeral(smoothness.logDimensionlessJerk, 1)}</span>, spectral arc length{" "}
             <span className="num">{numeral(smoothness.spectralArcLength, 2)}</span>; nearer to 0 is smoother.
           </Typography>
         )}
