@@ -251,7 +251,8 @@ function between(column: readonly number[], place: number): number {
   return column[i] + (column[next] - column[i]) * Math.min(1, Math.max(0, place - i));
 }
 
-const NAMES = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
+/** The line of names. */
+export const NAMES = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
 
 /** Frames as an open recording. */
 export function recordingText(frames: Iterable<Frame>): string {

@@ -26,6 +26,8 @@ const GRID_HZ = 250;
 const LEVEL_S = 3;
 const QUIET_DPS = 45;
 const UPRIGHT = 0.5;
+/** What was turned in a longer gap than this nobody knows: nothing is taken. */
+const KNOWN_S = 0.25;
 
 const known = new WeakMap<Tape, Grid>();
 
@@ -58,12 +60,13 @@ function meanRates(out: Float32Array, timeS: Float64Array, gyro: Float32Array, b
   for (let i = 0; i <= out.length; i++) {
     const wanted = from + i / hz;
     while (row < timeS.length - 2 && timeS[row + 1] <= wanted) {
-      angle += (0.5 * (gyro[row] + gyro[row + 1]) - bias) * (timeS[row + 1] - timeS[row]);
+      const stepS = timeS[row + 1] - timeS[row];
+      if (stepS <= KNOWN_S) angle += (0.5 * (gyro[row] + gyro[row + 1]) - bias) * stepS;
       row++;
     }
     const h = timeS[row + 1] - timeS[row];
     const t = Math.min(h, wanted - timeS[row]);
-    const here = angle + (gyro[row] - bias + (0.5 * (gyro[row + 1] - gyro[row]) * t) / h) * t;
+    const here = h > KNOWN_S ? angle : angle + (gyro[row] - bias + (0.5 * (gyro[row + 1] - gyro[row]) * t) / h) * t;
     if (i > 0) out[i - 1] = (here - before) * hz;
     before = here;
   }

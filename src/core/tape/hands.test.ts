@@ -1,15 +1,11 @@
-import { airframePresets } from "../airframe";
 import { firstSettings } from "../flight";
 import { seededRandom } from "../numbers";
 import { rateAtStick } from "../rates";
-import { CALM_AIR, fly, recipes } from "../recipes";
 import { usualErrors } from "../scatter";
 import { checkTape, cruiseOf, findTricks, movementSmoothness, ownErrors, readTape, smoothness, wobbles } from ".";
-import { flownTape } from "./testing/flown-tape";
 import { madeUpPack } from "./testing/made-up-pack";
 import { rowsOf } from "./testing/rows";
 
-const { airframe } = airframePresets["five-inch-freestyle"];
 const tau = 2 * Math.PI;
 
 describe("what it was flown with", () => {

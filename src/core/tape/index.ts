@@ -34,3 +34,5 @@ export { tapeWindow } from "./tape-window";
 export type { Extremes, TapeWindow } from "./tape-window";
 export { monthMeasures, studentT95, tapeMonth } from "./month";
 export type { DatedPack, MonthChange, MonthFigure, MonthMeasure, MonthPack, TapeMonth } from "./month";
+export { LiveTape } from "./live-tape";
+export type { LiveCall, LiveFaults, LiveLine } from "./live-tape";
