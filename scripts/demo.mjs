@@ -8,6 +8,7 @@ import { startMariaDb } from "./lib/mariadb.mjs";
 import { own, ownFolder } from "./lib/paths.mjs";
 import { isAlive, portIsFree, stopLeftover } from "./lib/processes.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
+import { startStandIn } from "./lib/stand-in.mjs";
 import { keptSecret, typablePassword } from "./lib/secrets.mjs";
 
 const reset = process.argv.includes("--reset");
@@ -74,11 +75,13 @@ await runMain(async () => {
       BATHYGON_DEMO_PASSWORD: password,
     });
     for (const line of output.trim().split("\n").filter(Boolean)) say(line);
+    const standIn = await startStandIn(`http://127.0.0.1:${port}`);
+    stops.push(standIn.stop);
     say("Starting the application");
     let application;
     const started = [];
     const start = async () => {
-      application = await startApplication(build, port, database.env);
+      application = await startApplication(build, port, { ...database.env, BATHYGON_STAND_IN: standIn.address });
       started.push(Date.now());
       writeFileSync(runningFile, `${process.pid}\n${application.address}\n${application.pid}\n`);
       application.child.once("exit", (code) => void again(code));

@@ -8,6 +8,7 @@ import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
 import { freePort, run } from "./lib/processes.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
+import { startStandIn } from "./lib/stand-in.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
 const SUITES = ["lint", "types", "jest", "e2e", "faults"];
@@ -121,7 +122,10 @@ async function serveForJourneys(build, databaseEnv, password) {
       BATHYGON_GALLERY: "1",
     };
     await runTypeScript("prepare-database.ts", ["--create", ...args], own);
-    const application = await startApplication(build, await freePort(), own);
+    const port = await freePort();
+    const standIn = await startStandIn(`http://127.0.0.1:${port}`);
+    stops.push(standIn.stop);
+    const application = await startApplication(build, port, { ...own, BATHYGON_STAND_IN: standIn.address });
     stops.push(application.stop);
     addresses[`E2E_${name.toUpperCase()}`] = application.address;
   }

@@ -12,13 +12,20 @@ function contentSecurityPolicy(nonce: string): string {
     // A film of this device beside a recording: opened, never sent.
     "media-src 'self' blob:",
     "font-src 'self'",
-    "connect-src 'self'",
+    // Made-up aircraft on this machine, where there are any.
+    `connect-src 'self'${standInOrigin()}`,
     "worker-src 'self' blob:",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join("; ");
+}
+
+/** The address of the made-up aircraft, as the policy names it. */
+function standInOrigin(): string {
+  const address = process.env.BATHYGON_STAND_IN;
+  return address && URL.canParse(address) ? ` ${new URL(address).origin}` : "";
 }
 
 /** What a page needs before anything of it is made; nothing of ours is loaded for it. */

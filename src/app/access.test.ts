@@ -384,6 +384,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/lines/page.tsx": [withPilot, () => ({ search: { pilot: made.odo, line: made.line } })],
   "(desk)/tape/page.tsx": [withPilot, ofOdo],
   "(desk)/tape/month/page.tsx": [withPilot, ofOdo],
+  "(desk)/tape/live/page.tsx": [withPilot, ofOdo],
   "(desk)/people/page.tsx": [everyCoach, () => ({})],
   "(desk)/pilot/page.tsx": [withPilot, ofOdo],
   "(desk)/records/page.tsx": [everyCoach, () => ({})],

@@ -41,6 +41,7 @@ export {
   monthChangeWords,
   monthFigureText,
   monthMeasureNames,
+  spokenTrick,
   tapeColumnNames,
   tapeProblemWords,
   tapeWarningWords,

@@ -1,4 +1,5 @@
 import {
+  endsRound,
   isSure,
   type AttemptMeasure,
   type AxisCheck,
@@ -50,6 +51,14 @@ export function foundTrickName(trick: FoundTrick): string {
   if (kind === "unknown" || !isSure(trick)) return "Unsure";
   const side = SIDELESS.includes(kind) ? "" : `, ${directionNames[direction]}`;
   return `${kindNames[kind]}${side}${turns > 1 && (kind === "flip" || kind === "roll" || kind === "spin") ? `, ${numeral(turns, turns % 1 ? 1 : 0)} turns` : ""}`;
+}
+
+/** A found trick as it is said aloud: "Flip backward, 12 past". */
+export function spokenTrick(trick: FoundTrick): string {
+  const name = foundTrickName(trick).replaceAll(",", "");
+  const deg = Math.round(trick.measures.stopErrorDeg);
+  if (!endsRound(trick)) return name;
+  return deg === 0 ? `${name}, on the mark` : `${name}, ${Math.abs(deg)} ${deg > 0 ? "past" : "short"}`;
 }
 
 /** Degrees with their sign: "+12°", "−3°", "0°". */

@@ -20,6 +20,8 @@ export interface Origin {
   readonly keptId: string | null;
   readonly recordedAtMs: number | null;
   readonly setup: Setup;
+  /** Told once it is kept. */
+  readonly onKept?: () => void;
 }
 
 interface OpenRecordingProps {
@@ -44,11 +46,13 @@ export function OpenRecording(props: OpenRecordingProps) {
   const { asked, pack, ask } = reading;
   const { keeping, keep, stop } = useKeeping();
   const router = useRouter();
+  const { file, keptId, recordedAtMs, setup, onKept } = origin;
   const { kind } = keeping;
   useEffect(() => {
-    if (kind === "kept") router.refresh();
-  }, [kind, router]);
-  const { file, keptId, recordedAtMs, setup } = origin;
+    if (kind !== "kept") return;
+    onKept?.();
+    router.refresh();
+  }, [kind, router, onKept]);
   return (
     <PackBoard
       {...{ name: asked.name, pack, ask, setup, newest, airframe, setups }}

@@ -7,6 +7,7 @@ import Link from "next/link";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Recording, Setup } from "@/contract";
 import type { Airframe, TapeMapping } from "@/core";
+import { takeHandedOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { DropArea } from "./drop-area";
@@ -43,8 +44,8 @@ function Recordings({ data, setup: newest, airframe }: { data: TapeData; setup: 
   const mapping = useMapping(newest.aircraftId, recordings, ofAircraft.map(({ id }) => id)); // prettier-ignore
   const { unmapped } = mapping;
   const [origin, setOrigin] = useState<Origin>({ file: null, keptId: null, recordedAtMs: null, setup: newest });
-  const readFile = (file: File, how: TapeMapping | null) => {
-    setOrigin({ file, keptId: null, recordedAtMs: file.lastModified || null, setup: newest });
+  const readFile = (file: File, how: TapeMapping | null, onKept?: () => void) => {
+    setOrigin({ file, keptId: null, recordedAtMs: file.lastModified || null, setup: newest, onKept });
     void open({ name: file.name, source: { kind: "file", file }, settings: newest.settings, mapping: how });
   };
   const openFile = async (file: File) => {
@@ -61,6 +62,13 @@ function Recordings({ data, setup: newest, airframe }: { data: TapeData; setup: 
     [setups, newest, open],
   );
   const asked = useRef(openId);
+  // What was flown live comes from there.
+  useEffect(() => {
+    const handed = takeHandedOver();
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- it is there no sooner than here
+    if (handed) readFile(handed.file, null, handed.onKept);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- taken once
+  }, []);
   useEffect(() => {
     const recording = recordings.find(({ id }) => id === asked.current);
     asked.current = null;
@@ -89,6 +97,9 @@ function Recordings({ data, setup: newest, airframe }: { data: TapeData; setup: 
             <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 2 }}>
               <Typography variant="h1">Tape</Typography>
               <Box sx={{ flex: 1 }} />
+              <Button component={Link} href={hrefFor("/tape/live")}>
+                Live
+              </Button>
               {recordings.length > 1 && (
                 <Button component={Link} href={hrefFor("/tape/month")}>
                   Side by side

@@ -1,0 +1,2 @@
+export { LiveScreen } from "./live-screen";
+export { loadLive } from "./load";

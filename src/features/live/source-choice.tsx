@@ -1,0 +1,132 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useSnackbar } from "notistack";
+import { useState } from "react";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { gamepadSource, serialPorts, serialSource, socketSource, type LiveSource } from "./sources";
+
+const BAUD_RATES = [57_600, 115_200, 230_400, 460_800, 921_600] as const;
+const HZ = [50, 100, 250, 500, 1000] as const;
+
+interface SourceChoiceProps {
+  /** Address of the made-up aircraft; null where there are none. */
+  readonly standIn: string | null;
+  readonly pilotName: string;
+  readonly onChoose: (source: LiveSource) => void;
+}
+
+/** Where frames come from. */
+export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps) {
+  const { enqueueSnackbar } = useSnackbar();
+  const inBrowser = useHydrated();
+  const [baudRate, setBaudRate] = useState<number>(115_200);
+  const [hz, setHz] = useState<number>(250);
+  const serial = inBrowser ? serialPorts() : null;
+  const openSerial = async () => {
+    try {
+      const port = await serial!.requestPort();
+      onChoose(serialSource(port, baudRate));
+    } catch (error) {
+      // Nothing was chosen, or the browser does not allow it.
+      enqueueSnackbar(error instanceof Error ? error.message : "No line was chosen.", { variant: "warning" });
+    }
+  };
+  return (
+    <Box component="section" aria-labelledby="sources" sx={{ maxWidth: 720 }}>
+      <Typography variant="h2" id="sources">
+        Where it comes from
+      </Typography>
+      <Typography sx={{ mb: 1 }}>
+        One line of an open recording for each frame, its names first. It is recorded on this device as it comes, and
+        goes nowhere unless you keep it.
+      </Typography>
+      <Choice
+        title="Serial line"
+        about={
+          serial
+            ? "An aircraft or its receiver on a cable."
+            : "This browser has no serial lines; others, on a desk computer, do."
+        }
+      >
+        <TextField
+          select
+          size="small"
+          label="Bits a second"
+          value={baudRate}
+          onChange={({ target }) => setBaudRate(Number(target.value))}
+        >
+          {BAUD_RATES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {one}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button variant="outlined" disabled={!serial} onClick={() => void openSerial()}>
+          Open a serial line
+        </Button>
+      </Choice>
+      <Choice
+        title="Radio as a gamepad"
+        about="Sticks only, in the order roll, pitch, throttle, yaw: no tricks are called."
+      >
+        <Button variant="outlined" onClick={() => onChoose(gamepadSource())}>
+          Listen to the radio
+        </Button>
+      </Choice>
+      {standIn && (
+        <Choice
+          title="Made-up aircraft"
+          about={`Flies as ${pilotName} does in the made-up camp, or soundly. For trying all this out.`}
+        >
+          <TextField
+            select
+            size="small"
+            label="Frames a second"
+            value={hz}
+            onChange={({ target }) => setHz(Number(target.value))}
+          >
+            {HZ.map((one) => (
+              <MenuItem key={one} value={one}>
+                {one}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button
+            variant="outlined"
+            onClick={() =>
+              onChoose(socketSource("Made-up aircraft", `${standIn}&hz=${hz}&pilot=${encodeURIComponent(pilotName)}`))
+            }
+          >
+            Fly it
+          </Button>
+        </Choice>
+      )}
+    </Box>
+  );
+}
+
+function Choice({ title, about, children }: { title: string; about: string; children: React.ReactNode }) {
+  return (
+    <Box
+      sx={(theme) => ({
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        gap: 1.5,
+        py: 1.5,
+        borderBottom: `1.5px solid ${theme.tokens.rule}`,
+      })}
+    >
+      <Box sx={{ flex: "1 1 260px" }}>
+        <b>{title}</b>
+        <Box sx={{ fontSize: "0.9rem", color: "text.secondary" }}>{about}</Box>
+      </Box>
+      {children}
+    </Box>
+  );
+}
