@@ -1,8 +1,6 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { runTypeScript } from "./lib/application.mjs";
 import { findCommand } from "./lib/install.mjs";
 import { own, root } from "./lib/paths.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
@@ -38,10 +36,6 @@ const views = {
   syllabus: async (page) => {
     await page.goto(`${address}/syllabus`);
     await page.getByRole("button", { name: "Slow flip", exact: true }).click();
-  },
-  season: async (page) => {
-    await page.goto(`${address}/squad`);
-    await page.goto(address + (await byName(page, "Tamsel Orrick")).replace("/pilot", "/season"));
   },
   "pilot-step": async (page) => {
     await page.goto(`${address}/squad`);
@@ -114,17 +108,19 @@ const views = {
     await page.getByRole("progressbar").waitFor({ state: "detached", timeout: 180_000 });
   },
   tape: async (page) => {
-    const place = mkdtempSync(join(tmpdir(), "bathygon-recording-"));
-    try {
-      await runTypeScript("made-up-recording.ts", [join(place, "pack 3, evening.csv")], {});
-      await page.goto(`${address}/squad`);
-      await page.goto(address + (await byName(page, "Corvin Haldt")).replace("/pilot", "/tape"));
-      await page.getByLabel("File with a recording").setInputFiles(join(place, "pack 3, evening.csv"));
-      await page.getByRole("status", { name: "What to mend first" }).waitFor();
-      await page.getByLabel("Moment of the trick").fill("0.7");
-    } finally {
-      rmSync(place, { recursive: true, force: true });
-    }
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/tape"));
+    await page.getByRole("button", { name: "Open brine-thursday.csv" }).click();
+    await page.getByRole("status", { name: "What to mend first" }).waitFor({ timeout: 60_000 });
+    await page.getByText(/^Flown most like/).waitFor();
+    await page.getByLabel("Moment of the trick").fill("0.7");
+  },
+  live: async (page) => {
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Tamsel Orrick")).replace("/pilot", "/tape/live"));
+    await page.getByRole("button", { name: "Fly it" }).click();
+    await page.getByRole("button", { name: "Read its settings" }).click();
+    await page.getByText(/^2 tricks so far|· 2 tricks so far/).waitFor({ timeout: 90_000 });
   },
   "own-record": async (page) => page.goto(`${address}/pilot`),
   tally: async (page) => {

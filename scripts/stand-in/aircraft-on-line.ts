@@ -79,7 +79,7 @@ export class AircraftOnLine {
     }
     if (timeS > this.until.landS) {
       this.landed = true;
-      this.until = { ...this.until, groundS: timeS + GROUND_S };
+      this.until = { ...this.until, groundS: Math.max(this.until.groundS, timeS + GROUND_S) };
       return { kind: "stand", untilS: timeS + 1 };
     }
     const turn = this.flown++;

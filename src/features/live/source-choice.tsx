@@ -87,6 +87,7 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
             select
             size="small"
             label="Frames a second"
+            sx={{ minWidth: 130 }}
             value={hz}
             onChange={({ target }) => setHz(Number(target.value))}
           >
