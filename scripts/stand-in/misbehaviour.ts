@@ -2,7 +2,7 @@ import { seededRandom } from "@/core";
 import { lineOf, type Frame } from "./made-up-aircraft";
 
 /** What a made-up line can be told to do. */
-export const misdeeds = [
+const misdeeds = [
   "lost-frames",
   "garbage",
   "restart",
