@@ -178,7 +178,8 @@ function Files({ data }: { data: RecordsData }) {
           </Box>
           <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
             The JSON file can be brought into another Bathygon; its form is published as a{" "}
-            <a href="/schemas/pilot-record.json">JSON Schema</a>.
+            <a href="/schemas/pilot-record.json">JSON Schema</a>. Recordings of sticks and gyro come out one by one, as
+            CSV, under <Link href={`/tape?pilot=${chosen.id}`}>Tape</Link>.
           </Typography>
         </>
       )}
@@ -192,9 +193,9 @@ function Files({ data }: { data: RecordsData }) {
             <DialogTitle id="erase">Erase the record of {chosen.name}</DialogTitle>
             <DialogContent>
               <Typography sx={{ mb: 2 }}>
-                For a pilot who asks for it. Attempts, milestones, setups, notes, the account and the lines about them
-                under &ldquo;Who did what&rdquo; go at once and cannot be brought back. Backups made before still hold
-                them until you delete those. To put a record away with 30 days to think, use the bin instead.
+                For a pilot who asks for it. Attempts, milestones, setups, notes, recordings, the account and the lines
+                about them under &ldquo;Who did what&rdquo; go at once and cannot be brought back. Backups made before
+                still hold them until you delete those. To put a record away with 30 days to think, use the bin instead.
               </Typography>
               <SendForm
                 action="erase-pilot"

@@ -21,7 +21,7 @@ interface PackStripProps {
   readonly onChoose: (trick: number) => void;
 }
 
-/** The pack, or a stretch of it, as the camera's horizon, each trick framed, with its stop error; names stand in as many rows as they need. */
+/** The pack, or a stretch of it, as the camera's horizon, each trick framed, with its stop error; names are spread so that none covers another, each led to its frame. */
 export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
   const { tokens } = useTheme();
   const { view, fromS, toS } = window;
@@ -37,11 +37,11 @@ export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
     () => pack.tricks.flatMap((trick, i) => (trick.toS < fromS || trick.fromS > toS ? [] : [{ trick, i }])),
     [pack, fromS, toS],
   );
-  const rows = useMemo(
-    () => rowsFor(shown.map(({ trick }) => (trick.fromS - fromS) / (toS - fromS))),
+  const middles = useMemo(
+    () => shown.map(({ trick }) => Math.max(0, Math.min(1, ((trick.fromS + trick.toS) / 2 - fromS) / (toS - fromS)))),
     [shown, fromS, toS],
   );
-  const rowCount = Math.max(1, ...rows.map((row) => row + 1));
+  const { places, rowCount } = useMemo(() => placedNames(middles), [middles]);
   return (
     <Box sx={{ border: `1.5px solid ${tokens.ink}`, bgcolor: tokens.sheet }}>
       <Box
@@ -65,8 +65,8 @@ export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
               onClick={() => onChoose(i)}
               sx={{
                 position: { xs: "static", md: "absolute" },
-                left: `${100 * Math.min(0.94, Math.max(0.06, share((trick.fromS + trick.toS) / 2)))}%`,
-                top: rows[place] * ROW,
+                left: `${100 * places[place].x}%`,
+                top: places[place].row * ROW,
                 transform: { md: "translateX(-50%)" },
                 display: "block",
                 px: 0.5,
@@ -87,6 +87,7 @@ export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
           </li>
         ))}
       </Box>
+      <Leaders from={places.map(({ x }) => x)} to={middles} />
       <svg
         viewBox={`0 0 ${columns} ${HEIGHT}`}
         width="100%"
@@ -121,21 +122,45 @@ export function PackStrip({ pack, window, at, onChoose }: PackStripProps) {
   );
 }
 
+/** From each name to its frame. */
+function Leaders({ from, to }: { from: readonly number[]; to: readonly number[] }) {
+  const { tokens } = useTheme();
+  return (
+    <Box component="svg" viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden sx={leaderSx}>
+      {from.map((x, i) => (
+        <line key={i} x1={x} y1={0} x2={to[i]} y2={1} stroke={tokens.ink} vectorEffect="non-scaling-stroke" />
+      ))}
+    </Box>
+  );
+}
+
 /** The stop error of a turn; nothing of what is none. */
 function noteOf(trick: FoundTrick): string {
   return endsRound(trick) ? signedDeg(trick.measures.stopErrorDeg) : "\u00a0";
 }
 
 /** Room that a name takes, as a share of the strip. */
-const NAME = 0.105;
+const NAME = 0.112;
+const IN_A_ROW = Math.floor(1 / NAME);
+/** Between the names and the frames; on a phone the names stand in order by themselves. */
+const leaderSx = { display: { xs: "none", md: "block" }, width: 1, height: 14 };
 
-/** In which row each name stands, so that none covers another. */
-function rowsFor(places: readonly number[]): readonly number[] {
-  const ends: number[] = [];
-  return places.map((place) => {
-    const free = ends.findIndex((end) => end <= place);
-    const row = free < 0 ? ends.length : free;
-    ends[row] = place + NAME;
-    return row;
-  });
+/** Where each name stands: over its frame where there is room, else moved aside just so far that none covers another. */
+function placedNames(middles: readonly number[]) {
+  const rowCount = Math.max(1, Math.ceil(middles.length / IN_A_ROW));
+  const places = middles.map((x, i) => ({ x, row: i % rowCount }));
+  for (let row = 0; row < rowCount; row++) {
+    const own = places.filter((one) => one.row === row);
+    let least = NAME / 2;
+    for (const one of own) {
+      one.x = Math.max(one.x, least);
+      least = one.x + NAME;
+    }
+    let most = 1 - NAME / 2;
+    for (const one of own.reverse()) {
+      one.x = Math.min(one.x, most);
+      most = one.x - NAME;
+    }
+  }
+  return { places, rowCount };
 }
