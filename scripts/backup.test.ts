@@ -68,7 +68,7 @@ async function onEmptyServer(work: (env: Env) => Promise<void>): Promise<void> {
 
 it("the whole database goes into one file and comes back the same on an empty server; a bad file changes nothing", async () => {
   await createDatabase(databaseAddress({ ...process.env, ...here }));
-  await node([...typescript, "scripts/prepare-database.ts", "--demo"], {
+  await node([...typescript, "scripts/prepare-database.ts", "--demo", "--recordings=1"], {
     ...here,
     BATHYGON_DEMO_PASSWORD: "four plain words here",
   });

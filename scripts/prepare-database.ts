@@ -3,7 +3,10 @@ import { rebuildDigests } from "@/server/repositories";
 import { loadDemo } from "./demo-data/load";
 import { loadRecordings } from "./demo-data/recordings";
 
-/** Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database. */
+/**
+ * Brings the tables up to date; with --create makes the database first, with --demo also loads the made-up camp into an empty database, and with
+ * --recordings=1 no more than one of its recordings.
+ */
 async function main(): Promise<void> {
   if (process.argv.includes("--create")) await createDatabase(databaseAddress());
   const patient = connect(databaseAddress(), { longestStatementMs: null });
@@ -16,7 +19,9 @@ async function main(): Promise<void> {
     if (!password) throw new Error("BATHYGON_DEMO_PASSWORD is not set: the made-up coaches need a password");
     const now = new Date();
     if (!(await loadDemo(now, password))) return console.log("Demo data is already there");
-    console.log(`Demo data loaded, with ${await loadRecordings(now)} recordings`);
+    const most = process.argv.find((one) => one.startsWith("--recordings="))?.slice("--recordings=".length);
+    const recordings = await loadRecordings(now, most === undefined ? Infinity : Number(most));
+    console.log(`Demo data loaded, with ${recordings} recordings`);
   }
 }
 

@@ -117,11 +117,12 @@ const LATE_S = { least: 1.6, more: 1.8 };
 const BEFORE_S = 30;
 const AFTER_S = 12;
 
-/** Records a dozen packs of the camp, each with something to see in it, by the taps that are there. Returns how many. */
-export async function loadRecordings(now: Date): Promise<number> {
+/** Records a dozen packs of the camp, each with something to see in it, by the taps that are there; no more than so many. Returns how many. */
+export async function loadRecordings(now: Date, most: number): Promise<number> {
   const today = Math.floor(now.getTime() / DAY_MS) * DAY_MS;
   let count = 0;
   for (const [i, story] of stories.entries()) {
+    if (count >= most) break;
     const of = await whoFlew(story, today);
     if (!of) continue;
     const flown = flownText(story, of, i);

@@ -2,15 +2,7 @@ import { seededRandom } from "@/core";
 import { lineOf, type Frame } from "./made-up-aircraft";
 
 /** What a made-up line can be told to do. */
-const misdeeds = [
-  "lost-frames",
-  "garbage",
-  "restart",
-  "clock-jump",
-  "slipped-tilt",
-  "swapped-axes",
-  "noise",
-] as const;
+const misdeeds = ["lost-frames", "garbage", "restart", "clock-jump", "slipped-tilt", "swapped-axes", "noise"] as const;
 export type Misdeed = (typeof misdeeds)[number];
 export const isMisdeed = (value: unknown): value is Misdeed => misdeeds.some((one) => one === value);
 

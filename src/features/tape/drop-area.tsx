@@ -2,7 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useRef, useState, type DragEvent, type ReactNode } from "react";
+import { useState, type DragEvent, type ReactNode } from "react";
+import { useFilePicker } from "@/ui/forms/use-file-picker";
 
 interface DropAreaProps {
   readonly onFile: (file: File) => void;
@@ -11,7 +12,7 @@ interface DropAreaProps {
 
 /** Takes a file by drop, or by the button that it hands on. */
 export function DropArea({ onFile, children }: DropAreaProps) {
-  const input = useRef<HTMLInputElement>(null);
+  const { input, pick } = useFilePicker({ label: "File with a recording", accept: ".csv,text/csv", onFile });
   const [over, setOver] = useState(false);
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -33,21 +34,9 @@ export function DropArea({ onFile, children }: DropAreaProps) {
         outlineOffset: 6,
       })}
     >
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv"
-        aria-label="File with a recording"
-        tabIndex={-1}
-        style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) onFile(file);
-          event.target.value = "";
-        }}
-      />
+      {input}
       {children((variant) => (
-        <Button variant={variant} onClick={() => input.current?.click()}>
+        <Button variant={variant} onClick={pick}>
           Open a recording
         </Button>
       ))}

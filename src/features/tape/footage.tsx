@@ -9,6 +9,7 @@ import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 import type { FoundTrick, Pack } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
+import { useFilePicker } from "@/ui/forms/use-file-picker";
 import { foundTrickName, momentText } from "@/words";
 
 /** The film starts so long before a trick, s. */
@@ -26,7 +27,6 @@ interface FootageProps {
 
 /** The pilot's film of the pack, opened beside it from this device and sent nowhere; lined up by one stop that both show. */
 export function Footage({ pack, trick, pilotId, name, coaches }: FootageProps) {
-  const input = useRef<HTMLInputElement>(null);
   const video = useRef<HTMLVideoElement>(null);
   const [film, setFilm] = useState<{ readonly name: string; readonly url: string } | null>(null);
   /** Second of the film minus second of the recording; null until both are lined up. */
@@ -43,28 +43,17 @@ export function Footage({ pack, trick, pilotId, name, coaches }: FootageProps) {
     setShiftS(null);
     setBroken(false);
   };
+  const { input, pick } = useFilePicker({ label: "File with a film", accept: "video/*", onFile: open });
   return (
     <Box component="section" aria-labelledby="footage" sx={{ mt: 3 }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mb: 1 }}>
         <Typography variant="h2" id="footage">
           Footage
         </Typography>
-        <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
+        <Button size="small" variant="outlined" onClick={pick}>
           {film ? "Open another film" : "Open a film"}
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="video/*"
-          aria-label="File with a film"
-          tabIndex={-1}
-          style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) open(file);
-            event.target.value = "";
-          }}
-        />
+        {input}
         <Typography sx={{ color: "text.secondary", overflowWrap: "anywhere" }}>
           {film ? film.name : "It stays on this device: nothing of it is copied or sent."}
         </Typography>

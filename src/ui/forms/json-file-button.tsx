@@ -1,7 +1,8 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import { useRef, useState } from "react";
+import { useState } from "react";
+import { useFilePicker } from "./use-file-picker";
 
 /** A file that was read as JSON, or why it was not. */
 export type JsonFile =
@@ -20,31 +21,19 @@ interface JsonFileButtonProps {
 
 /** A button that takes one JSON file. Kind and size are looked at before it is read. Waits while `onFile` is at work. */
 export function JsonFileButton({ children, label, longestBytes, size, variant, onFile }: JsonFileButtonProps) {
-  const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const take = async (file: File) => {
     setBusy(true);
     await onFile(await readJson(file, longestBytes));
     setBusy(false);
   };
+  const { input, pick } = useFilePicker({ label, accept: ".json,application/json", onFile: (file) => void take(file) });
   return (
     <>
-      <Button size={size} variant={variant} disabled={busy} onClick={() => input.current?.click()}>
+      <Button size={size} variant={variant} disabled={busy} onClick={pick}>
         {busy ? "Reading the file" : children}
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        aria-label={label}
-        tabIndex={-1}
-        style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) void take(file);
-          event.target.value = "";
-        }}
-      />
+      {input}
     </>
   );
 }
