@@ -11,24 +11,27 @@ const kinds: readonly (readonly [begins: string, kinds: readonly TrickKind[]])[]
   ["roll-", ["roll"]],
   ["low-line", ["roll"]],
   ["yaw-snap", ["roll"]],
-  ["swoop-roll", ["roll"]],
+  // Which way it rolls hangs on the side it swoops from.
+  ["swoop-roll", ["roll", "unknown"]],
   ["gap-knife", ["knife-edge", "roll"]],
   ["box-tumble", ["tumble"]],
   ["hang", ["hang", "roll"]],
   ["split-s", ["split"]],
   ["loop-half", ["loop", "split"]],
-  ["spin-in-loop", ["loop", "tumble"]],
+  ["spin-in-loop", ["loop", "tumble", "spin-inverted"]],
   ["loop-", ["loop"]],
-  ["spin-inverted", ["spin-inverted"]],
-  ["track-inverted", ["spin-inverted"]],
+  // A quarter upside down, or the nose kept on something, turns hardly more than a flip held there.
+  ["spin-inverted", ["spin-inverted", "flip", "hang"]],
+  ["track-inverted", ["spin-inverted", "flip", "hang"]],
+  // Too slow to be told from flying about.
+  ["spin-track", []],
   ["spin-", ["spin"]],
   ["orbit-back", ["orbit-back"]],
   ["orbit", ["orbit"]],
   ["helix", ["helix"]],
   ["turn-brake", ["turn-about"]],
-  ["rewind", ["turn-about", "spin"]],
+  ["rewind", ["turn-about", "spin", "brake"]],
   ["pitch-brake", ["brake"]],
-  ["stop-course", ["brake"]],
 ];
 /** Kinds whose side in a recording is that of the syllabus. */
 const sided: readonly TrickKind[] = ["flip", "roll", "spin", "hang", "split", "knife-edge", "turn-about", "helix"];

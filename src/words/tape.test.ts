@@ -2,9 +2,12 @@ import type { FirstMend, FoundTrick, TapeProblem, TapeWarning } from "@/core";
 import {
   axisCheckWords,
   foundTrickName,
+  measuredText,
   mendWords,
   momentText,
+  monthChangeWords,
   signedDeg,
+  spokenTrick,
   tapeProblemWords,
   tapeWarningWords,
   wobbleWords,
@@ -107,4 +110,51 @@ it("what is odd, what the settings were and who wobbles are said in plain words"
     "roll wobbles at 32.0 Hz for 6 s, first at 0:03.0: the machine: tune, propeller or a loose part.",
   );
   expect(wobbleWords({ ...wobble, cause: "hand" })).toMatch(/the hand, the stick goes with it/);
+});
+
+it("what goes into an attempt, what is called aloud and what a month changed are said in full", () => {
+  expect(measuredText({ stopErrorDeg: 12.3, bounceBackDeg: 4, throttleInvertedPct: 11.2 })).toBe(
+    "stop +12°, swing back 4°, throttle upside down 11 %",
+  );
+  expect(measuredText({})).toBe("");
+  const measures = { stopErrorDeg: -7.6 } as FoundTrick["measures"];
+  const flip = { kind: "flip", direction: "back", turns: 1, confidence: 0.9, measures } as FoundTrick;
+  expect(spokenTrick(flip)).toBe("Flip backward, 8 short");
+  expect(spokenTrick({ ...flip, measures: { ...measures, stopErrorDeg: 0.2 } })).toBe("Flip backward, on the mark");
+  expect(spokenTrick({ ...flip, kind: "split", direction: "left" })).toBe("Split-S left");
+  expect(monthChangeWords({ measure: "stopDeg", before: 21.4, after: 9, better: true })).toBe(
+    "Stop error down from 21° to 9°.",
+  );
+  expect(monthChangeWords({ measure: "throttleUpsideDown", before: 0.02, after: 0.14, better: false })).toBe(
+    "Throttle upside down up from 2 % to 14 %.",
+  );
+});
+
+it("a shaking machine is to be looked at before it flies, and the weaker side is named with the other", () => {
+  const shaking = mendWords({ kind: "machine-wobble", axis: "pitch", hz: 41.2, forS: 126 }, []);
+  expect(`${shaking.todo} ${shaking.why}`).toBe(
+    "Look at the propellers and what holds the motors before it flies again. Pitch wobbles at 41 Hz for 126 s, and no stick goes with it.",
+  );
+  const side = { kind: "one-sided", direction: "front", deg: -19, otherDeg: 2, count: 3, trick: 0 } as const;
+  expect(mendWords(side, [])).toEqual({
+    todo: "Forward first, the weaker side: let go later.",
+    why: "3 turns that way ended 19° short on the mean, the other way +2°.",
+  });
+});
+
+it("nothing is claimed of a curve beyond where the stick went", () => {
+  const axis = {
+    axis: "pitch",
+    sign: 1,
+    delayMs: 30,
+    fit: null,
+    reach: 0.36,
+    endDps: 900,
+    plannedEndDps: 667,
+  } as const;
+  const within = { ...axis, reachDps: 120, plannedReachDps: 118 };
+  expect(axisCheckWords({ ...within, agrees: true })).toBe("pitch as in the setup, as far as the stick went (36 %)");
+  expect(axisCheckWords({ ...within, plannedReachDps: 80, agrees: false })).toBe(
+    "this was not that setup: pitch turns 120°/s at 36 % of the stick, not 80",
+  );
 });

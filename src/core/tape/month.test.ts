@@ -31,6 +31,8 @@ it("sets the packs of a month side by side and says what changed by more than ch
 it("says nothing of a change that may be chance, of too little, or of nothing at all", () => {
   expect(tapeMonth([pack(1, [20, 5, 12], 0), pack(2, [6, 16, 11], 0)]).changes).toEqual([]);
   expect(tapeMonth([pack(1, [30], 0), pack(2, [2], 0)]).changes).toEqual([]);
+  // Sure, but nobody would see it.
+  expect(tapeMonth([pack(1, [12, 12, 12], 0.03), pack(2, [10, 10, 10], 0.02)]).changes).toEqual([]);
   expect(tapeMonth([])).toEqual({ packs: [], changes: [] });
   expect(tapeMonth([pack(1, [], 0)]).packs[0].figures.stopDeg).toBeNull();
 });

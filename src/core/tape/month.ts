@@ -42,6 +42,13 @@ export interface TapeMonth {
   readonly changes: readonly MonthChange[];
 }
 
+/** A smaller change nobody would call one. Common practice, no source. */
+const LEAST_CHANGE: Readonly<Record<MonthMeasure, number>> = {
+  stopDeg: 3,
+  swingBackDeg: 3,
+  throttleUpsideDown: 0.02,
+  logDimensionlessJerk: 0.2,
+};
 /** Values in each half without which nothing is said. */
 const LEAST_VALUES = 3;
 
@@ -89,6 +96,7 @@ function changeOf(measure: MonthMeasure, byPack: readonly (readonly number[])[])
   const least = measure === "logDimensionlessJerk" ? 2 : LEAST_VALUES;
   if (earlier.length < least || later.length < least) return null;
   const [before, after] = [mean(earlier), mean(later)];
+  if (Math.abs(after - before) < LEAST_CHANGE[measure]) return null;
   const error = Math.sqrt(variance(earlier) / earlier.length + variance(later) / later.length);
   if (Math.abs(after - before) <= studentT95(earlier.length + later.length - 2) * error) return null;
   return { measure, before, after, better: after < before };
