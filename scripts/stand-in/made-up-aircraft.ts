@@ -1,9 +1,11 @@
 import {
   CALM_AIR,
   fly,
+  interpolate,
   multiply,
   rateAtStick,
   recipes,
+  requiredColumns,
   seededNormal,
   seededRandom,
   stickForRateClamped,
@@ -159,7 +161,7 @@ export class MadeUpAircraft {
     const beganS = this.timeS;
     const endS = turnEndS(trace) + 0.5;
     for (let s = 0; s < endS; s = this.timeS - beganS) {
-      const at = (column: readonly number[]) => between(column, s / trace.sampleS);
+      const at = (column: readonly number[]) => interpolate(column, s / trace.sampleS);
       this.stick[0] = at(trace.stickRoll) + this.shake[0];
       this.stick[1] = at(trace.stickPitch) + this.shake[1];
       this.stick[2] = at(trace.stickYaw) + this.shake[2];
@@ -245,14 +247,8 @@ function turnEndS({ rollDps, pitchDps, yawDps, sampleS }: Trace): number {
   return last * sampleS;
 }
 
-function between(column: readonly number[], place: number): number {
-  const i = Math.max(0, Math.min(column.length - 1, Math.floor(place)));
-  const next = Math.min(column.length - 1, i + 1);
-  return column[i] + (column[next] - column[i]) * Math.min(1, Math.max(0, place - i));
-}
-
 /** The line of names. */
-export const NAMES = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
+export const NAMES = requiredColumns.join(",");
 
 /** Frames as an open recording. */
 export function recordingText(frames: Iterable<Frame>): string {

@@ -18,13 +18,13 @@ let tape: LiveTape | null = null;
 let askedMs = 0;
 
 const worker = {
-  begin(by: FlownBy): void {
+  async begin(by: FlownBy): Promise<void> {
     tape = new LiveTape(by);
     askedMs = 0;
   },
 
   /** Takes lines that arrived at a moment. */
-  take(lines: readonly string[], arrivedMs: number): LiveState | null {
+  async take(lines: readonly string[], arrivedMs: number): Promise<LiveState | null> {
     if (!tape) return null;
     for (const line of lines) tape.take(line, arrivedMs);
     const due = arrivedMs - askedMs >= EVERY_MS;
@@ -35,14 +35,10 @@ const worker = {
   },
 
   /** Lines of the recording from a row on. */
-  linesFrom(row: number): readonly string[] {
+  async linesFrom(row: number): Promise<readonly string[]> {
     return tape?.linesFrom(row) ?? [];
   },
 };
-export type LiveWorker = {
-  readonly [Name in keyof typeof worker]: (
-    ...args: Parameters<(typeof worker)[Name]>
-  ) => Promise<ReturnType<(typeof worker)[Name]>>;
-};
+export type LiveWorker = typeof worker;
 
-expose(answering(worker as unknown as LiveWorker));
+expose(answering(worker));

@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import { requireSettings, type Settings } from "../flight";
-import { mean } from "../numbers";
+import { interpolate, mean } from "../numbers";
 import { CALM_AIR, fly, recipes, type Trace } from "../recipes";
 import { findTricks } from "./find-tricks";
 import { pictureOf, type TrickPicture } from "./pack";
@@ -72,7 +72,7 @@ function tapeOfTrace(trace: Trace): Tape {
     Float32Array.from({ length: count }, (_, i) => {
       const n = i - before;
       if (n < 0 || n > flown) return i < STILL_S * GRID_HZ ? 0 : outside;
-      return between(values, n / GRID_HZ / trace.sampleS);
+      return interpolate(values, n / GRID_HZ / trace.sampleS);
     });
   const [stickRoll, stickPitch, stickYaw] = [trace.stickRoll, trace.stickPitch, trace.stickYaw].map((one) =>
     column(one, 0),
@@ -86,9 +86,4 @@ function tapeOfTrace(trace: Trace): Tape {
     ...{ rateDps: null, accelMps2: null, motors: [], batteryV: null, modes: [], gaps: [], warnings: [] },
     sampleHz: GRID_HZ,
   };
-}
-
-function between(values: readonly number[], place: number): number {
-  const i = Math.min(values.length - 2, Math.floor(place));
-  return values[i] + (values[i + 1] - values[i]) * Math.min(1, place - i);
 }

@@ -45,5 +45,5 @@ it("is judged by Student's t as the tables have it", () => {
     [10, 2.228],
     [30, 2.042],
   ])
-    expect(Math.abs(studentT95(freedom) - t)).toBeLessThan(0.1);
+    expect(Math.abs(studentT95(freedom) - t)).toBeLessThan(0.001);
 });

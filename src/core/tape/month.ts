@@ -1,4 +1,5 @@
 import { mean, variance } from "../numbers";
+import { betaQuantile } from "../progress";
 import type { Smoothness } from "./smoothness";
 import { endsRound, isSure, wantsClosed, type FoundTrick } from "./trick";
 
@@ -102,5 +103,8 @@ function changeOf(measure: MonthMeasure, byPack: readonly (readonly number[])[])
   return { measure, before, after, better: after < before };
 }
 
-/** Student’s t that 95 in 100 stay within, both ways, by degrees of freedom: within 0.1 of the tables. */
-export const studentT95 = (freedom: number): number => 1.96 + 2.4 / freedom + 4.6 / freedom ** 2;
+/** Student’s t that 95 in 100 stay within, both ways: ν/(ν + t²) has a Beta(ν/2, 1/2) distribution (Abramowitz and Stegun 26.7.1). */
+export function studentT95(freedom: number): number {
+  const x = betaQuantile(0.05, freedom / 2, 0.5);
+  return Math.sqrt((freedom * (1 - x)) / x);
+}

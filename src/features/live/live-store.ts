@@ -1,4 +1,5 @@
 import { openDB, type DBSchema } from "idb";
+import { requiredColumns } from "@/core";
 
 /** A live recording that this device keeps until somebody has read it or thrown it away. */
 export interface LeftRecording {
@@ -13,8 +14,6 @@ interface Live extends DBSchema {
   /** Lines in the order they came, some at a time. */
   pieces: { key: [string, number]; value: { id: string; row: number; lines: readonly string[] } };
 }
-
-const NAMES = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
 
 const open = () =>
   openDB<Live>("bathygon-live", 1, {
@@ -59,7 +58,11 @@ export async function liveFile({ id, beganMs }: Pick<LeftRecording, "id" | "bega
   const database = await open();
   const pieces = await database.getAll("pieces", piecesOf(id));
   database.close();
-  const text = [NAMES, ...pieces.sort((a, b) => a.row - b.row).flatMap(({ lines }) => lines), ""].join("\n");
+  const text = [
+    requiredColumns.join(","),
+    ...pieces.sort((a, b) => a.row - b.row).flatMap(({ lines }) => lines),
+    "",
+  ].join("\n");
   const at = new Date(beganMs);
   const two = (n: number) => String(n).padStart(2, "0");
   const name = `live ${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())} ${two(at.getHours())}.${two(at.getMinutes())}.csv`;

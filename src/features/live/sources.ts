@@ -1,3 +1,5 @@
+import { requiredColumns } from "@/core";
+
 /** How a line stands. */
 export type LineState = "opening" | "open" | "lost" | "closed";
 
@@ -125,7 +127,6 @@ export function serialSource(port: SerialPortLike, baudRate: number): LiveSource
 }
 
 const PAD_MS = 10;
-const NAMES = "time_s,stick_roll,stick_pitch,stick_yaw,throttle,gyro_roll_dps,gyro_pitch_dps,gyro_yaw_dps";
 
 /** A radio as a gamepad: its sticks in the order roll, pitch, throttle, yaw, and no gyro. */
 export function gamepadSource(): LiveSource {
@@ -135,7 +136,7 @@ export function gamepadSource(): LiveSource {
     answers: false,
     open: ({ hear, state }) => {
       state("opening");
-      hear([NAMES]);
+      hear([requiredColumns.join(",")]);
       let open = false;
       const beganMs = performance.now();
       timer = setInterval(() => {

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { pieceCount } from "@/contract";
+import { pieceCount, type Recording } from "@/contract";
 import { need } from "@/server/access";
 import { isCoach } from "@/server/accounts";
 import { badField, ByIdInput, conflict, memberAction, Refusal, there } from "@/server/actions";
@@ -22,7 +22,7 @@ import {
 } from "@/server/repositories";
 import { BeginRecordingInput, FinishRecordingInput, KeepPieceInput, MatchRecordingInput } from "./inputs";
 import { LONGEST_FOUND_BYTES, LONGEST_PIECE_BYTES } from "./limits";
-import { requirePiece } from "./piece";
+import { requireRows, unpackedPiece } from "./piece";
 import { takeMeasures } from "./take-measures";
 import { QUOTA_BYTES } from "./quota";
 
@@ -43,48 +43,46 @@ async function requireRoom(squadId: string, moreBytes: number): Promise<void> {
 }
 
 /** Whether the pieces that are here, put together, are the file with this hash. */
-async function isTheFile(id: string, { bytes, mapping, sha256 }: Whole): Promise<boolean> {
+async function isTheFile(recording: Recording): Promise<boolean> {
+  const { id, bytes, sha256 } = recording;
   const hash = createHash("sha256");
   for (let number = 0; number < pieceCount(bytes); number++) {
     const packed = await findPiece(id, number);
     if (!packed) return false;
-    hash.update(await requirePiece({ bytes, mapping: number === 0 ? mapping : null }, number, packed));
+    hash.update(await unpackedPiece(recording, number, packed));
   }
   return hash.digest("hex") === sha256;
 }
-type Whole = NonNullable<Awaited<ReturnType<typeof findRecording>>>;
 
 export const tapeActions = {
   /** Says what is to come; answers which pieces of this very file are here already. */
-  "begin-recording": {
-    ...memberAction(
-      BeginRecordingInput,
-      ({ pilotId, setupId }) => [
-        need("reader", "pilot", pilotId),
-        ...(setupId ? [need("reader", "setup", setupId)] : []),
-      ],
-      async (input, who, { squadOf, pilotOf }) => {
-        const { id, pilotId, setupId = null, packedBytes, recordedAtMs = null } = input;
-        if (setupId && pilotOf(setupId) !== pilotId) throw badField("setupId", "That setup is another pilot's.");
-        const mapping = input.mapping ? requireMapping(input.mapping) : null;
-        return inTransaction(async (transaction) => {
-          const squadId = squadOf(pilotId);
-          const known = await lockRecordings(transaction, { squadId, pilotId, sha256: input.sha256 });
-          if (known?.whole) return { id: known.id, whole: true, here: [] };
-          await requireRoom(squadId, packedBytes - (known?.packedBytes ?? 0));
-          if (known) {
-            await setPackedBytes(transaction, known.id, packedBytes);
-            return { id: known.id, whole: false, here: await listPieces(known.id, transaction) };
-          }
-          const { name, sha256, bytes } = input;
-          const kept = { keptBy: who.name, keptByPilot: !isCoach(who) };
-          const one = { id, pilotId, setupId, name, sha256, bytes, packedBytes, recordedAtMs, mapping, ...kept };
-          await insertRecording(transaction, one, new Date());
-          return { id, whole: false, here: [] };
-        });
-      },
-    ),
-  },
+  "begin-recording": memberAction(
+    BeginRecordingInput,
+    ({ pilotId, setupId }) => [
+      need("reader", "pilot", pilotId),
+      ...(setupId ? [need("reader", "setup", setupId)] : []),
+    ],
+    async (input, who, { squadOf, pilotOf }) => {
+      const { id, pilotId, setupId = null, packedBytes, recordedAtMs = null } = input;
+      if (setupId && pilotOf(setupId) !== pilotId) throw badField("setupId", "That setup is another pilot's.");
+      const mapping = input.mapping ? requireMapping(input.mapping) : null;
+      return inTransaction(async (transaction) => {
+        const squadId = squadOf(pilotId);
+        const known = await lockRecordings(transaction, { squadId, pilotId, sha256: input.sha256 });
+        if (known?.whole) return { id: known.id, whole: true, here: [] };
+        await requireRoom(squadId, packedBytes - (known?.packedBytes ?? 0));
+        if (known) {
+          await setPackedBytes(transaction, known.id, packedBytes);
+          return { id: known.id, whole: false, here: await listPieces(known.id, transaction) };
+        }
+        const { name, sha256, bytes } = input;
+        const kept = { keptBy: who.name, keptByPilot: !isCoach(who) };
+        const one = { id, pilotId, setupId, name, sha256, bytes, packedBytes, recordedAtMs, mapping, ...kept };
+        await insertRecording(transaction, one, new Date());
+        return { id, whole: false, here: [] };
+      });
+    },
+  ),
 
   "keep-piece": {
     ...memberAction(
@@ -93,7 +91,8 @@ export const tapeActions = {
       async ({ id, number, packed: text }) => {
         const recording = there(await findRecording(id), "That recording");
         const packed = Buffer.from(text, "base64");
-        await requirePiece(recording, number, packed);
+        const piece = await unpackedPiece(recording, number, packed);
+        if (number === 0) requireRows(piece, recording.mapping);
         const fits = await inTransaction((transaction) => putPiece(transaction, id, { number, packed }));
         if (!fits) throw badField("packed", "The pieces are more than was said before.");
       },
@@ -115,7 +114,7 @@ export const tapeActions = {
           throw conflict(
             `${recording.piecesHere} of ${pieceCount(recording.bytes)} pieces are here; send the others first.`,
           );
-        const whole = await isTheFile(id, recording);
+        const whole = await isTheFile(recording);
         await inTransaction(async (transaction) => {
           if (!whole) return dropPieces(transaction, id);
           const now = new Date();

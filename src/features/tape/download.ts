@@ -4,7 +4,7 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { missing, there } from "@/server/actions";
 import { findPiece, findRecording, inTransaction, leavePilotTrail } from "@/server/repositories";
-import { requirePiece } from "./piece";
+import { unpackedPiece } from "./piece";
 
 /**
  * A recording that is whole, as the file it was: `whole.csv`; or `3.gz`, one of its pieces, packed as it is kept. For its pilot and their coaches. Throws a
@@ -30,7 +30,7 @@ export async function downloadRecording(who: SignedIn, id: string, file: string)
     async pull(stream) {
       if (number >= pieceCount(bytes)) return stream.close();
       const packed = there(await findPiece(id, number), "That piece");
-      stream.enqueue(new Uint8Array(await requirePiece({ bytes, mapping: recording.mapping }, number, packed)));
+      stream.enqueue(new Uint8Array(await unpackedPiece(recording, number, packed)));
       number++;
     },
   });

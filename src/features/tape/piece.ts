@@ -12,9 +12,9 @@ const unpack = promisify(gunzip);
 const pieceBytes = ({ bytes }: Pick<Recording, "bytes">, number: number) =>
   number === pieceCount(bytes) - 1 ? bytes - number * PIECE_BYTES : PIECE_BYTES;
 
-/** A piece unpacked, never more than one can be. Throws a Refusal for what is no piece of this recording, or where the first is no recording at all. */
-export async function requirePiece(
-  recording: Pick<Recording, "bytes" | "mapping">,
+/** A piece unpacked, never more than one can be. Throws a Refusal for what is no piece of this recording. */
+export async function unpackedPiece(
+  recording: Pick<Recording, "bytes">,
   number: number,
   packed: Uint8Array,
 ): Promise<Buffer> {
@@ -23,12 +23,11 @@ export async function requirePiece(
   const piece = await unpack(packed, { maxOutputLength: PIECE_BYTES }).catch(() => null);
   if (piece?.length !== pieceBytes(recording, number))
     throw badField("packed", `Piece ${number} is not as long as it should be.`);
-  if (number === 0) requireBegin(piece, recording.mapping);
   return piece;
 }
 
-/** Rows of the first piece are read here too: what is no recording is not kept, whoever sends it. */
-function requireBegin(piece: Buffer, mapping: Recording["mapping"]): void {
+/** Throws a Refusal where the rows of a first piece are none: what is no recording is not kept, whoever sends it. */
+export function requireRows(piece: Uint8Array, mapping: Recording["mapping"]): void {
   try {
     new TapeReader(mapping).push(piece);
   } catch (error) {

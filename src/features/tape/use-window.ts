@@ -17,14 +17,13 @@ export function useWindow(
   ask: WorkerClient<TapeWorker>["ask"],
   { zoom, trick, tiltDeg }: { readonly zoom: Zoom; readonly trick: FoundTrick | undefined; readonly tiltDeg: number },
 ): TapeWindow {
-  const [near, setNear] = useState<{ readonly key: string; readonly window: TapeWindow } | null>(null);
+  const [near, setNear] = useState<TapeWindow | null>(null);
   const [fromS, toS] = stretchOf(pack, zoom, trick);
-  const key = `${fromS} ${toS}`;
   useEffect(() => {
     if (zoom === 1) return;
     let current = true;
     ask((remote) => remote.windowOf({ fromS, toS, columns: COLUMNS, tiltDeg }))
-      .then((window) => current && window && setNear({ key: `${fromS} ${toS}`, window }))
+      .then((window) => current && window && setNear(window))
       // A worker that broke leaves what is seen as it was.
       .catch(() => undefined);
     return () => {
@@ -32,7 +31,8 @@ export function useWindow(
     };
   }, [ask, zoom, fromS, toS, tiltDeg]);
   if (zoom === 1) return pack.whole;
-  return near?.key === key || near ? near.window : pack.whole;
+  // While the next is asked for, what was near before stays.
+  return near ?? pack.whole;
 }
 
 /** The part about the trick that stays within the pack. */
