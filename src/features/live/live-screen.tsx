@@ -1,5 +1,6 @@
 "use client";
 
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -23,7 +24,7 @@ import { SettingsOnLine } from "./settings-on-line";
 import { SourceChoice } from "./source-choice";
 import type { LineState, LiveSource } from "./sources";
 import { StandInPanel } from "./stand-in-panel";
-import { useLive } from "./use-live";
+import { useLive, type LiveTrouble } from "./use-live";
 import { say, useHasVoice } from "./voice";
 
 const lineWords: Readonly<Record<LineState, string>> = {
@@ -72,7 +73,10 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
     },
     [aloud],
   );
-  const { running, line, state, keptRows, listen, stop } = useLive(by, pilot.id, { onAnswer, onCalls });
+  const { running, line, state, keptRows, trouble, isHeard, listen, stop } = useLive(by, pilot.id, {
+    onAnswer,
+    onCalls,
+  });
   const begin = (source: LiveSource) => {
     setAnswer(null);
     setCalled(null);
@@ -86,13 +90,7 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
     handOver({ file: await liveFile({ id, beganMs }), onKept: () => void dropLive(id) });
     router.push(hrefFor("/tape"));
   };
-  // A page that is left by mistake would cut the recording off.
-  useEffect(() => {
-    if (!running) return;
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
-    addEventListener("beforeunload", ask);
-    return () => removeEventListener("beforeunload", ask);
-  }, [running]);
+  useAskBeforeLeaving(running !== null);
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 1.5 }}>
@@ -119,6 +117,7 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
           </Button>
         )}
       </Box>
+      {trouble && <Trouble trouble={trouble} />}
       {!running && (
         <>
           <SourceChoice standIn={standIn} pilotName={pilot.name} onChoose={begin} />
@@ -139,16 +138,38 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
             }}
           >
             {running.source.answers && (
-              <SettingsOnLine {...{ setup, aircraftName, answer, state }} say={(text) => running.source.say(text)} />
+              <SettingsOnLine
+                {...{ setup, aircraftName, answer, state, line, isHeard }}
+                say={(text) => running.source.say(text)}
+              />
             )}
-            {running.source.name === STAND_IN && <StandInPanel say={(text) => running.source.say(text)} />}
+            {running.source.kind === "stand-in" && <StandInPanel say={(text) => running.source.say(text)} />}
           </Box>
         </>
       )}
     </>
   );
 }
-const STAND_IN = "Made-up aircraft";
+
+/** A page that is left by mistake would cut the recording off. */
+function useAskBeforeLeaving(running: boolean): void {
+  useEffect(() => {
+    if (!running) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    addEventListener("beforeunload", ask);
+    return () => removeEventListener("beforeunload", ask);
+  }, [running]);
+}
+
+function Trouble({ trouble }: { trouble: LiveTrouble }) {
+  return (
+    <Alert severity="error" sx={{ mb: 2 }}>
+      {trouble === "broke"
+        ? "The computing on this device broke off. What was recorded until then is below: read it, and begin again."
+        : "This device keeps no more of what comes: its storage is full or closed. Stop and read it before you leave the page."}
+    </Alert>
+  );
+}
 
 /** The newest trick in large figures, to be read from a step away. */
 function Called({ call, count }: { call: LiveCall | null; count: number }) {

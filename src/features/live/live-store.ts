@@ -1,5 +1,6 @@
-import { openDB, type DBSchema } from "idb";
+import type { DBSchema } from "idb";
 import { requiredColumns } from "@/core";
+import { opener } from "@/ui/device/open-database";
 
 /** A live recording that this device keeps until somebody has read it or thrown it away. */
 export interface LeftRecording {
@@ -15,33 +16,28 @@ interface Live extends DBSchema {
   pieces: { key: [string, number]; value: { id: string; row: number; lines: readonly string[] } };
 }
 
-const open = () =>
-  openDB<Live>("bathygon-live", 1, {
-    upgrade: (database) => {
-      database.createObjectStore("recordings", { keyPath: "id" });
-      database.createObjectStore("pieces", { keyPath: ["id", "row"] });
-    },
-  });
+const live = opener<Live>("bathygon-live", (database) => {
+  database.createObjectStore("recordings", { keyPath: "id" });
+  database.createObjectStore("pieces", { keyPath: ["id", "row"] });
+});
 
 /** Notes that a recording begins. */
 export async function beginLive(one: { id: string; pilotId: string; beganMs: number }): Promise<void> {
-  const database = await open();
+  const database = await live.open();
   await database.put("recordings", one);
-  database.close();
 }
 
 /** Keeps lines of it, from a row on. */
 export async function keepLines(id: string, row: number, lines: readonly string[]): Promise<void> {
-  const database = await open();
+  const database = await live.open();
   await database.put("pieces", { id, row, lines });
-  database.close();
 }
 
 const piecesOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Number.MAX_SAFE_INTEGER]);
 
 /** What was left on this device for a pilot, newest first. */
 export async function leftRecordings(pilotId: string): Promise<readonly LeftRecording[]> {
-  const database = await open();
+  const database = await live.open();
   const all = (await database.getAll("recordings")).filter((one) => one.pilotId === pilotId);
   const left = await Promise.all(
     all.map(async (one) => {
@@ -49,15 +45,13 @@ export async function leftRecordings(pilotId: string): Promise<readonly LeftReco
       return { ...one, rows: pieces.reduce((sum, { lines }) => sum + lines.length, 0) };
     }),
   );
-  database.close();
   return left.filter(({ rows }) => rows > 0).sort((a, b) => b.beganMs - a.beganMs);
 }
 
 /** The recording as a file of the open format. */
 export async function liveFile({ id, beganMs }: Pick<LeftRecording, "id" | "beganMs">): Promise<File> {
-  const database = await open();
+  const database = await live.open();
   const pieces = await database.getAll("pieces", piecesOf(id));
-  database.close();
   const text = [
     requiredColumns.join(","),
     ...pieces.sort((a, b) => a.row - b.row).flatMap(({ lines }) => lines),
@@ -70,12 +64,11 @@ export async function liveFile({ id, beganMs }: Pick<LeftRecording, "id" | "bega
 }
 
 export async function dropLive(id: string): Promise<void> {
-  const database = await open();
+  const database = await live.open();
   const both = database.transaction(["recordings", "pieces"], "readwrite");
   await Promise.all([
     both.objectStore("recordings").delete(id),
     both.objectStore("pieces").delete(piecesOf(id)),
     both.done,
   ]);
-  database.close();
 }

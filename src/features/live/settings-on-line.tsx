@@ -14,35 +14,42 @@ import { useSetupDraft } from "@/ui/settings/use-setup-draft";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { LiveState } from "@/workers/live.worker";
 import type { LineAnswer } from "./answers";
+import type { LineState } from "./sources";
 
 interface SettingsOnLineProps {
   readonly setup: Setup;
   readonly aircraftName: string;
   readonly answer: LineAnswer | null;
   readonly state: LiveState | null;
+  readonly line: LineState;
+  /** Whether it was heard just now: what it did before says nothing of what it does. */
+  readonly isHeard: () => boolean;
   readonly say: (line: string) => void;
 }
 
 const STILL_DPS = 20;
+const UNHEARD = "Nothing is heard of the aircraft.";
 
 /** Why nothing may be written now; null where it may. */
-function whyNot(state: LiveState | null, propellersOff: boolean): string | null {
+function whyNot(state: LiveState | null, line: LineState, propellersOff: boolean): string | null {
   if (!propellersOff) return "Take the propellers off first, and tick it.";
-  if (!state?.last) return "Nothing is heard of the aircraft.";
+  if (!state?.last || line !== "open") return UNHEARD;
   if (state.last.throttle > 0.01) return "The throttle is not closed.";
   if (state.last.gyroDps.some((dps) => Math.abs(dps) > STILL_DPS)) return "The aircraft turns.";
   return null;
 }
 
 /** The settings an aircraft holds: read, compared with its newest setup, and written on the ground with the propellers off. */
-export function SettingsOnLine({ setup, aircraftName, answer, state, say }: SettingsOnLineProps) {
+export function SettingsOnLine(props: SettingsOnLineProps) {
+  const { setup, aircraftName, answer, state, line, isHeard, say } = props;
   const router = useRouter();
   const { hrefFor } = useAtHand();
   const { change } = useSetupDraft(setup.aircraftId, setup.settings);
   const [propellersOff, setPropellersOff] = useState(false);
   const held = answer?.kind === "setup" ? answer : null;
   const differences = held ? differencesInWords(held.settings, setup.settings) : [];
-  const reason = whyNot(state, propellersOff);
+  const [unheard, setUnheard] = useState(false);
+  const reason = whyNot(state, line, propellersOff) ?? (unheard ? UNHEARD : null);
   return (
     <Box component="section" aria-labelledby="settings-on-line">
       <Typography variant="h2" id="settings-on-line">
@@ -78,9 +85,11 @@ export function SettingsOnLine({ setup, aircraftName, answer, state, say }: Sett
             <Button
               variant="contained"
               disabled={reason !== null}
-              onClick={() =>
-                say(JSON.stringify({ write: settingsFile(setup.settings, aircraftName, `setup ${setup.number}`) }))
-              }
+              onClick={() => {
+                setUnheard(!isHeard());
+                if (isHeard())
+                  say(JSON.stringify({ write: settingsFile(setup.settings, aircraftName, `setup ${setup.number}`) }));
+              }}
             >
               Write setup {setup.number} to it
             </Button>

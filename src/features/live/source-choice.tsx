@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
-import { gamepadSource, serialPorts, serialSource, socketSource, type LiveSource } from "./sources";
+import { gamepadSource, serialPorts, serialSource, standInSource, type LiveSource } from "./sources";
 
 const BAUD_RATES = [57_600, 115_200, 230_400, 460_800, 921_600] as const;
 const HZ = [50, 100, 250, 500, 1000] as const;
@@ -99,9 +99,7 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
           </TextField>
           <Button
             variant="outlined"
-            onClick={() =>
-              onChoose(socketSource("Made-up aircraft", `${standIn}&hz=${hz}&pilot=${encodeURIComponent(pilotName)}`))
-            }
+            onClick={() => onChoose(standInSource(`${standIn}&hz=${hz}&pilot=${encodeURIComponent(pilotName)}`))}
           >
             Fly it
           </Button>

@@ -1,6 +1,6 @@
 import { act } from "@testing-library/react";
 import { readAnswer } from "./answers";
-import { gamepadSource, serialSource, socketSource, type LineState, type SerialPortLike } from "./sources";
+import { gamepadSource, serialSource, standInSource, type LineState, type SerialPortLike } from "./sources";
 import { settingsFile, firstSettings } from "@/core";
 
 const flush = async (ms = 0) =>
@@ -101,7 +101,7 @@ it("a socket that is lost is opened again, less and less often, until it is clos
   }
   globalThis.WebSocket = Socket as never;
   const heard = listener();
-  const source = socketSource("Made-up aircraft", "ws://127.0.0.1:1/?token=x");
+  const source = standInSource("ws://127.0.0.1:1/?token=x");
   source.open(heard);
   sockets[0].onopen?.();
   sockets[0].onmessage?.({ data: "a\nb" });

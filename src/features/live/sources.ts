@@ -11,6 +11,7 @@ export interface Listener {
 
 /** Where frames come from: lines of an open recording with its names first, and answers as JSON lines. It opens itself again when it is lost, until it is closed. */
 export interface LiveSource {
+  readonly kind: "serial" | "stand-in" | "gamepad";
   readonly name: string;
   /** Whether it has settings that can be asked for. */
   readonly answers: boolean;
@@ -34,8 +35,8 @@ function lineSplitter(hear: Listener["hear"]): (text: string) => void {
 }
 const LONGEST_LINE = 64 * 1024;
 
-/** A socket of this machine. Each message is whole lines. */
-export function socketSource(name: string, address: string): LiveSource {
+/** Made-up aircraft at a socket of this machine. Each message is whole lines. */
+export function standInSource(address: string): LiveSource {
   let socket: WebSocket | null = null;
   let closed = false;
   let waitMs = SHORTEST_WAIT_MS;
@@ -57,7 +58,8 @@ export function socketSource(name: string, address: string): LiveSource {
     };
   };
   return {
-    name,
+    kind: "stand-in",
+    name: "Made-up aircraft",
     answers: true,
     open: connect,
     say: (line) => {
@@ -112,6 +114,7 @@ export function serialSource(port: SerialPortLike, baudRate: number): LiveSource
     }
   };
   return {
+    kind: "serial",
     name: "Serial line",
     answers: true,
     open: (listener) => void run(listener),
@@ -132,6 +135,7 @@ const PAD_MS = 10;
 export function gamepadSource(): LiveSource {
   let timer: ReturnType<typeof setInterval> | undefined;
   return {
+    kind: "gamepad",
     name: "Radio as a gamepad",
     answers: false,
     open: ({ hear, state }) => {

@@ -11,6 +11,10 @@ import type { LineState, LiveSource } from "./sources";
 const start = () => new Worker(new URL("../../workers/live.worker.ts", import.meta.url), { type: "module" });
 const EVERY_MS = 60;
 const KEEP_MS = 2000;
+const HEARD_MS = 500;
+
+/** The computing broke off, or the device keeps no more of what comes. */
+export type LiveTrouble = "broke" | "not-kept";
 
 export interface Running {
   readonly id: string;
@@ -31,6 +35,9 @@ export function useLive(
   const [line, setLine] = useState<LineState>("closed");
   const [state, setState] = useState<LiveState | null>(null);
   const [keptRows, setKeptRows] = useState(0);
+  const [trouble, setTrouble] = useState<LiveTrouble | null>(null);
+  /** When rows came last, by the page's clock. */
+  const heardMs = useRef(-Infinity);
   const stopping = useRef<() => Promise<void>>(async () => undefined);
   const told = useRef({ onAnswer, onCalls });
   useEffect(() => {
@@ -56,6 +63,7 @@ export function useLive(
       busy = true;
       const lines = waiting;
       waiting = [];
+      heardMs.current = performance.now();
       const now = await client.ask((remote) => remote.take(lines, performance.now()));
       busy = false;
       if (!now || !current) return;
@@ -69,17 +77,34 @@ export function useLive(
       kept += lines.length;
       if (current) setKeptRows(kept);
     };
-    const timers = [setInterval(() => void takeAll(), EVERY_MS), setInterval(() => void keep(), KEEP_MS)];
-    stopping.current = async () => {
+    // A worker that broke has lost what was not kept: nothing goes on as if it were there.
+    const takeSafely = () => takeAll().catch(() => end("broke"));
+    const keepSafely = () =>
+      keep().then(
+        () => current && setTrouble((was) => (was === "not-kept" ? null : was)),
+        () => current && setTrouble("not-kept"),
+      );
+    const timers = [setInterval(() => void takeSafely(), EVERY_MS), setInterval(() => void keepSafely(), KEEP_MS)];
+    const end = (why: LiveTrouble | null) => {
       stopping.current = async () => undefined;
       source.close();
       timers.forEach(clearInterval);
-      await takeAll();
-      await keep();
+      if (why && current) {
+        setTrouble(why);
+        setRunning(null);
+      }
       current = false;
       client.close();
     };
+    stopping.current = async () => {
+      source.close();
+      timers.forEach(clearInterval);
+      await takeSafely();
+      await keepSafely();
+      end(null);
+    };
     setState(null);
+    setTrouble(null);
     setKeptRows(0);
     setRunning(one);
     source.open({
@@ -92,5 +117,7 @@ export function useLive(
       state: setLine,
     });
   };
-  return { running, line, state, keptRows, listen, stop };
+  /** Whether the aircraft was heard just now. */
+  const isHeard = () => performance.now() - heardMs.current < HEARD_MS;
+  return { running, line, state, keptRows, trouble, isHeard, listen, stop };
 }

@@ -126,12 +126,13 @@ function laidOver(
 /** The trick of the library that is most like one that was found; null meanwhile and where there is none. */
 export function useModelWay(
   trick: FoundTrick,
-  flownWith: { readonly airframe: Airframe; readonly setup: Setup },
+  flownWith: { readonly airframe: Airframe | null; readonly setup: Setup },
   ask: WorkerClient<TapeWorker>["ask"],
 ): ModelWay | null {
   const { airframe, setup } = flownWith;
   const [way, setWay] = useState<{ readonly of: FoundTrick; readonly way: ModelWay | null } | null>(null);
   useEffect(() => {
+    if (!airframe) return;
     let current = true;
     ask((remote) => remote.modelWay(trick, { airframe, settings: setup.settings }))
       .then((found) => current && setWay({ of: trick, way: found }))

@@ -1,7 +1,14 @@
 import "server-only";
 import type { Aircraft, LoggedAttempt, Pilot, Recording, Session, Setup } from "@/contract";
-import { DAY_MS } from "@/core";
-import { listAttemptsSince, listRecordings, listSessionsSince, listSetups, recordedBytes } from "@/server/repositories";
+import { DAY_MS, type Airframe } from "@/core";
+import {
+  listAircraft,
+  listAttemptsSince,
+  listRecordings,
+  listSessionsSince,
+  listSetups,
+  recordedBytes,
+} from "@/server/repositories";
 import { QUOTA_BYTES } from "./quota";
 
 /** A session of the pilot whose taps a recording may be of. */
@@ -18,6 +25,8 @@ export interface TapeData {
   readonly aircraft: Aircraft | null;
   /** Newest of the aircraft: new recordings are read against it. */
   readonly setup: Setup | null;
+  /** The aircraft of the pilot, each with its newest setup. */
+  readonly fleet: readonly { readonly id: string; readonly airframe: Airframe; readonly newest: Setup | null }[];
   /** Those that kept recordings were flown with. */
   readonly setups: readonly Setup[];
   readonly recordings: readonly Recording[];
@@ -38,20 +47,22 @@ export async function loadTape(
   coaches: boolean,
 ): Promise<TapeData> {
   const since = new Date(Date.now() - SESSIONS_SINCE_MS);
-  const [setups, recordings, usedBytes, flown, attempts] = await Promise.all([
+  const [aircraftOfPilot, setups, recordings, usedBytes, flown, attempts] = await Promise.all([
+    listAircraft([pilot.id]),
     listSetups(pilot.id),
     listRecordings(pilot.id),
     recordedBytes(pilot.squadId),
     listSessionsSince([pilot.id], since),
     listAttemptsSince(pilot.id, since),
   ]);
-  const own = setups.filter((one) => one.aircraftId === aircraft?.id);
-  const newest = own.reduce<Setup | null>((a, b) => (a && a.number > b.number ? a : b), null);
+  // Newest first, as they are listed.
+  const newestOf = (aircraftId: string) => setups.find((one) => one.aircraftId === aircraftId) ?? null;
   const flownWith = new Set(recordings.map(({ setupId }) => setupId));
   return {
     pilot,
     aircraft,
-    setup: newest,
+    setup: aircraft && newestOf(aircraft.id),
+    fleet: aircraftOfPilot.map(({ id, airframe }) => ({ id, airframe, newest: newestOf(id) })),
     setups: setups.filter(({ id }) => flownWith.has(id)),
     recordings,
     sessions: flown

@@ -4,7 +4,6 @@ import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
 import { useEffect, type ReactNode } from "react";
 import type { Setup } from "@/contract";
-import type { Airframe } from "@/core";
 import { Footage } from "./footage";
 import { KeepButton, KeepProgress } from "./keep-button";
 import type { TapeData } from "./load";
@@ -26,9 +25,6 @@ export interface Origin {
 
 interface OpenRecordingProps {
   readonly data: TapeData;
-  readonly airframe: Airframe;
-  /** Newest setup of the aircraft. */
-  readonly newest: Setup;
   readonly origin: Origin;
   readonly reading: Extract<Reading, { kind: "read" }>;
   /** Opens another. */
@@ -41,12 +37,14 @@ interface OpenRecordingProps {
 
 /** A recording that was read, with what can be done with it: kept, matched with taps, seen beside its film. */
 export function OpenRecording(props: OpenRecordingProps) {
-  const { data, airframe, newest, origin, reading, choose, onLeave, onMapAgain } = props;
-  const { pilot, recordings, setups, sessions, coaches } = data;
+  const { data, origin, reading, choose, onLeave, onMapAgain } = props;
+  const { pilot, fleet, recordings, setups, sessions, coaches } = data;
   const { asked, pack, ask } = reading;
   const { keeping, keep, stop } = useKeeping();
   const router = useRouter();
   const { file, keptId, recordedAtMs, setup, onKept } = origin;
+  // The aircraft it was flown with, whichever is at hand; one that lies in the bin tells no way of the model.
+  const flown = fleet.find(({ id }) => id === setup.aircraftId);
   const { kind } = keeping;
   useEffect(() => {
     if (kind !== "kept") return;
@@ -55,7 +53,9 @@ export function OpenRecording(props: OpenRecordingProps) {
   }, [kind, router, onKept]);
   return (
     <PackBoard
-      {...{ name: asked.name, pack, ask, setup, newest, airframe, setups }}
+      {...{ name: asked.name, pack, ask, setup, setups }}
+      newest={flown?.newest ?? setup}
+      airframe={flown?.airframe ?? null}
       stickMode={pilot.stickMode}
       others={recordings.filter(({ id, whole }) => whole && id !== keptId)}
       below={<KeepProgress keeping={keeping} onStop={stop} />}

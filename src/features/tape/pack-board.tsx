@@ -25,7 +25,8 @@ interface PackBoardProps {
   readonly setup: Setup;
   /** Newest of the aircraft. */
   readonly newest: Setup;
-  readonly airframe: Airframe;
+  /** Null where the aircraft is gone. */
+  readonly airframe: Airframe | null;
   readonly stickMode: number;
   /** Other kept recordings of the pilot, and the setups they were flown with. */
   readonly others: readonly Recording[];

@@ -84,6 +84,7 @@ const data: TapeData = {
     openId: null,
     coaches: true,
   },
+  fleet: [{ id: "plank", airframe: plank().airframe, newest: plankSetup(2) }],
   room: { usedBytes: 0, ofBytes: 1024 ** 3 },
 };
 const show = () => renderScreen(<TapeScreen data={data} />, { address: "/tape?pilot=odo" });

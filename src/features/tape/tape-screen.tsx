@@ -6,7 +6,7 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Recording, Setup } from "@/contract";
-import type { Airframe, TapeMapping } from "@/core";
+import type { TapeMapping } from "@/core";
 import { takeHandedOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
@@ -33,10 +33,10 @@ export function TapeScreen({ data }: { data: TapeData }) {
         />
       </>
     );
-  return <Recordings data={data} setup={setup} airframe={aircraft.airframe} />;
+  return <Recordings data={data} setup={setup} />;
 }
 
-function Recordings({ data, setup: newest, airframe }: { data: TapeData; setup: Setup; airframe: Airframe }) {
+function Recordings({ data, setup: newest }: { data: TapeData; setup: Setup }) {
   const { pilot, setups, recordings, openId } = data;
   const { reading, open, cancel } = useRecording();
   const { hrefFor } = useAtHand();
@@ -79,7 +79,7 @@ function Recordings({ data, setup: newest, airframe }: { data: TapeData; setup: 
       {(choose) =>
         reading.kind === "read" ? (
           <OpenRecording
-            {...{ data, airframe, newest, origin, reading }}
+            {...{ data, origin, reading }}
             key={`${reading.asked.name} ${origin.keptId} ${reading.pack.rows}`}
             choose={choose("outlined")}
             onLeave={recordings.length > 0 ? cancel : null}

@@ -21,7 +21,7 @@ interface TrickBoardProps {
   readonly pack: Pack;
   readonly at: number;
   readonly setup: Setup;
-  readonly airframe: Airframe;
+  readonly airframe: Airframe | null;
   readonly stickMode: number;
   readonly others: readonly Recording[];
   readonly setups: readonly Setup[];

@@ -1,4 +1,5 @@
-import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+import type { DBSchema } from "idb";
+import { opener } from "../device/open-database";
 import type { FieldAction } from "@/contract";
 import type { Outgoing } from "./outgoing";
 
@@ -54,25 +55,6 @@ export interface KeptSquad {
   readonly squadId: string;
   readonly keptAtMs: number;
   readonly squad: unknown;
-}
-
-/** Opens a database once; again after it could not be opened, or was closed by the browser. */
-function opener<Schema extends DBSchema>(name: string, create: (database: IDBPDatabase<Schema>) => void) {
-  let opened: Promise<IDBPDatabase<Schema>> | null = null;
-  const forget = () => {
-    opened = null;
-  };
-  return {
-    open: () =>
-      (opened ??= openDB<Schema>(name, 1, { upgrade: create, terminated: forget }).catch((error: unknown) => {
-        forget();
-        throw error;
-      })),
-    close: async () => {
-      (await opened)?.close();
-      forget();
-    },
-  };
 }
 
 const device = opener<Device>("bathygon", (database) => {
