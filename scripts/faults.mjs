@@ -377,7 +377,14 @@ async function toldToStop(world) {
   const ready = () => fetch(`${address}/readyz`).catch(() => null);
   for (let waited = 0; waited < PATIENCE_MS && !(await ready())?.ok; waited += 200) await pause(200);
   expect("it says that it is ready", (await ready())?.ok === true);
-  const numbers = await (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
+  // What was asked before the numbers were set up, as the first look at readiness may be, is not among them.
+  await ready();
+  const readNumbers = async () => (await fetch(`http://127.0.0.1:${metricsPort}/metrics`)).text();
+  let numbers = await readNumbers();
+  for (let waited = 0; waited < 5000 && !numbers.includes("bathygon_request_seconds_count"); waited += 200) {
+    await pause(200);
+    numbers = await readNumbers();
+  }
   expect(
     "its numbers are on a port of their own",
     numbers.includes("bathygon_request_seconds_count"),
