@@ -40,6 +40,7 @@ const config = {
         "^next/navigation$": "<rootDir>/scripts/jest/next-navigation.cjs",
         "^@mui/material-nextjs/.*$": "<rootDir>/scripts/jest/emotion-cache.cjs",
         "chart-canvas$": "<rootDir>/scripts/jest/chart-canvas.cjs",
+        "plan-canvas$": "<rootDir>/scripts/jest/plan-canvas.cjs",
       },
       testMatch: ["<rootDir>/src/{ui,features}/**/*.test.tsx"],
       setupFilesAfterEnv: ["<rootDir>/scripts/jest/setup-ui.cjs"],

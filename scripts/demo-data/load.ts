@@ -23,6 +23,7 @@ import {
   insertSession,
   insertSetup,
   insertSite,
+  updateSitePlan,
   insertSquad,
   insertTarget,
   insertVariant,
@@ -48,6 +49,7 @@ import {
   targets,
 } from "./camp";
 import { lineOf, lines, lineTries } from "./lines";
+import { sitePlans } from "./site-plans";
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -165,7 +167,9 @@ class Camp {
     for (const site of sites) {
       const id = this.id(this.dayMs(0));
       this.siteIds.push(id);
-      await insertSite(this.transaction, { ...site, id, squadId: this.squadId }, new Date(this.dayMs(0)));
+      const now = new Date(this.dayMs(0));
+      await insertSite(this.transaction, { ...site, id, squadId: this.squadId }, now);
+      await updateSitePlan(this.transaction, { siteId: id, version: 1, plan: sitePlans[site.name] }, coaches[0], now);
     }
     for (const day of flyingDaysAgo.keys()) await this.loadDay(day, people);
     for (const person of people) if (person.plan.alone) await this.flyAlone(person, person.plan.alone);

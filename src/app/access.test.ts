@@ -109,6 +109,15 @@ const siteFields = {
   ceilingM: "",
   ...{ surface: "", features: "", hazards: "", rules: "", askWhom: "" },
 };
+const drawnPlan = {
+  ...{ place: null, northDeg: 0, indoorHeightM: null, features: [] },
+  courses: [
+    {
+      ...{ id: "line", kind: "own", name: "", parameters: {}, order: ["1", "2"], pegs: null },
+      poles: ["1", "2"].map((id, i) => ({ id, eastM: 9 * i, northM: 0, heightM: 2 })),
+    },
+  ],
+};
 const planFields = { siteId: null, startsAtMs: Date.now() + 86_400_000, minutes: 90, note: "", pilotIds: [] };
 const start = (id: string) => ({
   id,
@@ -150,6 +159,7 @@ beforeAll(async () => {
   await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
   await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
   await done("add-variant", { id: made.variant, squadId: made.squad, pilotIds: [made.odo], document: longPunch });
+  await done("save-plan", { id: made.site, version: 1, plan: drawnPlan });
   await done("add-line", { id: made.line, squadId: made.squad, siteId: null, document: twoTricks });
   await done("give-line", { id: made.line, pilotId: made.odo, given: true });
   const flown = { pilotId: made.odo, setupId: made.setup, ...firstPiece.file };
@@ -207,6 +217,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "revoke-invitation": [coaches, () => ({ id: made.invitation })],
   "add-site": [coaches, () => ({ ...siteFields, id: newId(), squadId: made.squad })],
   "edit-site": [coaches, () => ({ ...siteFields, id: made.site, version: 1 })],
+  "save-plan": [coaches, () => ({ id: made.site, version: 2, plan: drawnPlan })],
   "remove-site": [coaches, () => ({ id: made.site })],
   "restore-site": [coaches, () => ({ id: made.site })],
   "check-variant": [everyCoach, () => ({ document: longPunch })],
@@ -413,6 +424,11 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/calendar/page.tsx": [members, () => ({})],
   "calendar-files/[squad]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { squad: made.squad } })],
   "(desk)/yard/page.tsx": [members, () => ({})],
+  "(desk)/yard/[site]/page.tsx": [[...withPilot, "otherPilot"], () => ({ params: { site: made.site } })],
+  "yard-papers/[site]/[course]/route.ts": [
+    [...withPilot, "otherPilot"],
+    () => ({ params: { site: made.site, course: "line" } }),
+  ],
   "setup-card/[aircraft]/[paper]/route.ts": [withPilot, () => ({ params: { aircraft: made.aircraft, paper: "a6" } })],
   "records/[pilot]/[file]/route.ts": [withPilot, () => ({ params: { pilot: made.odo, file: "record.json" } })],
 };

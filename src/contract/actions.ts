@@ -1,4 +1,4 @@
-import type { AttemptMeasure, Measurement, Outcome, Place, Settings, SquadRules, StartHeight } from "@/core";
+import type { AttemptMeasure, Measurement, Outcome, Place, Settings, SitePlan, SquadRules, StartHeight } from "@/core";
 import type { VariantDocument } from "@/syllabus";
 import type { LineDocument, LineTry } from "./lines";
 import type {
@@ -311,6 +311,7 @@ interface PlaceActions {
   "restore-target": Does<Id>;
   "add-site": Does<SiteFields & { readonly squadId: string }>;
   "edit-site": Does<SiteFields & Versioned>;
+  "save-plan": Does<Versioned & { readonly plan: SitePlan }>;
   "remove-site": Does<Id>;
   "restore-site": Does<Id>;
 }

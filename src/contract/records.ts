@@ -10,6 +10,7 @@ import type {
   PassMark,
   Place,
   Settings,
+  SitePlan,
   SquadRules,
 } from "@/core";
 import type { LineTry } from "./lines";
@@ -195,6 +196,13 @@ export interface Site {
   readonly rules: string;
   readonly askWhom: string;
   readonly version: number;
+}
+
+/** A site's plan as it was read. */
+export interface KeptSitePlan {
+  readonly siteId: string;
+  readonly version: number;
+  readonly plan: SitePlan;
 }
 
 /** A block of a pilot's session as planned. */

@@ -17,3 +17,4 @@ export * from "./start-height";
 export * from "./sustained";
 export * from "./tape";
 export * from "./throttle";
+export * from "./yard";

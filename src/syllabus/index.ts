@@ -9,6 +9,7 @@ export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";
 export type { FlownStep } from "./flown-step";
 export { lineDirection, LINES_STEP } from "./lines";
+export { stepsOfCourse } from "./courses";
 export { lessonOf } from "./lesson";
 export type { LessonPart, LessonState } from "./lesson";
 export { mostSeenFault } from "./most-seen";

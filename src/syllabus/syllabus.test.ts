@@ -19,6 +19,7 @@ import {
   schoolQuestions,
   skillOf,
   stepBefore,
+  stepsOfCourse,
   syllabusChanges,
   type OwnVariant,
   type School,
@@ -27,6 +28,11 @@ import {
 } from ".";
 
 const step = (id: string) => findStep(builtIn, id)!;
+
+it("has the steps that the courses of the yard serve", () => {
+  for (const id of Object.values(stepsOfCourse).flat()) expect([id, findStep(builtIn, id)?.id]).toEqual([id, id]);
+});
+
 /** The built-in document with one step changed. */
 function changed(id: string, change: Partial<Step>): SyllabusDocument {
   return {

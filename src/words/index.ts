@@ -47,3 +47,4 @@ export {
   tapeWarningWords,
   wobbleWords,
 } from "./tape";
+export { compassName, conflictWords, courseNames, groundNames, noRoomWords, planKindNames } from "./yard";

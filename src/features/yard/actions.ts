@@ -1,7 +1,28 @@
 import { need } from "@/server/access";
-import { ByIdInput, coachAction, conflict, there } from "@/server/actions";
-import { findSite, insertSite, inTransaction, leaveTrail, setSiteRemoved, updateSite } from "@/server/repositories";
-import { AddSiteInput, EditSiteInput } from "./inputs";
+import { badField, ByIdInput, coachAction, conflict, faultOfName, there } from "@/server/actions";
+import {
+  findSite,
+  insertSite,
+  inTransaction,
+  leaveTrail,
+  setSiteRemoved,
+  updateSite,
+  updateSitePlan,
+} from "@/server/repositories";
+import { knownSitePlan, type SitePlan } from "@/core";
+import { AddSiteInput, EditSiteInput, SavePlanInput } from "./inputs";
+
+/** Throws a Refusal for a name with what is not seen or turns the writing round. */
+function requireNames({ features, courses }: SitePlan): void {
+  for (const [list, all] of Object.entries({ features, courses }))
+    all.forEach(({ name }, i) => {
+      const fault = name === "" ? null : faultOfName(name);
+      if (fault) throw badField(`${list}[${i}].name`, `The name ${fault}.`);
+    });
+}
+
+/** A plan of 20,000 corners is a little over 1 MB. */
+const LONGEST_PLAN_BYTES = 3 * 1024 * 1024;
 
 /** Puts a site into the bin or brings it back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
@@ -52,6 +73,27 @@ export const yardActions = {
       });
     },
   ),
+
+  /** What was drawn; what the program does not know in it is not kept. */
+  "save-plan": {
+    ...coachAction(
+      SavePlanInput,
+      ({ id }) => [need("coach", "site", id)],
+      async ({ id, version, plan }, { name }) => {
+        const kept = { siteId: id, version, plan: knownSitePlan(plan) };
+        requireNames(kept.plan);
+        await inTransaction(async (transaction) => {
+          const edited = await updateSitePlan(transaction, kept, name, new Date());
+          if (edited === "other")
+            throw conflict(
+              "Somebody else changed this plan meanwhile. Reload to see it; take yours out as a file first.",
+            );
+        });
+      },
+    ),
+    longestBytes: LONGEST_PLAN_BYTES,
+    files: ["plan"],
+  },
 
   "remove-site": setRemoved(() => new Date(), "removed"),
   "restore-site": setRemoved(() => null, "restored"),

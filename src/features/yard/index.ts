@@ -1,3 +1,6 @@
 export { yardActions } from "./actions";
+export { coursePage } from "./download";
 export { loadYard } from "./load";
+export { loadPlan } from "./load-plan";
+export { PlanScreen } from "./plan-screen";
 export { YardScreen } from "./yard-screen";

@@ -1,7 +1,7 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
-import { IsInt, IsNumber, IsOptional, Max, Min } from "class-validator";
-import { dayAirRanges } from "@/core";
+import { IsInt, IsNumber, IsObject, IsOptional, Max, Min } from "class-validator";
+import { dayAirRanges, type SitePlan } from "@/core";
 import { IsId, IsName, IsText, numberOf } from "@/server/actions";
 
 const ELEVATION = `the elevation is ${dayAirRanges.elevationM.join(" to ")} m`;
@@ -41,4 +41,14 @@ export class EditSiteInput extends SiteFields {
   @Min(1)
   @IsInt({ message: "version is a whole number" })
   version!: number;
+}
+
+export class SavePlanInput {
+  @IsId() id!: string;
+  @Min(1)
+  @IsInt({ message: "version is a whole number" })
+  version!: number;
+  /** Checked by its own rules. */
+  @IsObject({ message: "plan is no plan of a site" })
+  plan!: SitePlan;
 }

@@ -22,7 +22,7 @@ const site: Site = {
 
 it("says what to do first, and sends a site with the squad it is for", async () => {
   const sent = fakeServer();
-  renderScreen(<YardScreen data={{ sites: [], squads: [oneSquad], mayChange: true }} />);
+  renderScreen(<YardScreen data={{ sites: [], drawn: {}, squads: [oneSquad], mayChange: true }} />);
   expect(screen.getByText("No site yet")).toBeVisible();
   await userEvent.keyboard("a");
   await userEvent.type(screen.getByLabelText("Name of the site"), "Dyke");
@@ -42,7 +42,7 @@ it("shows limit, hazards and whom to ask in the person's own units, and changes 
       body: { ok: false, message: "room is a number of metres", fields: { roomM: "room is a number of metres" } },
     },
   });
-  renderScreen(<YardScreen data={{ sites: [site], squads: [oneSquad], mayChange: true }} />, {
+  renderScreen(<YardScreen data={{ sites: [site], drawn: { pans: 3 }, squads: [oneSquad], mayChange: true }} />, {
     preferences: { theme: "light", units: "imperial" },
   });
   const entry = within(screen.getByRole("region", { name: "Evaporation pans" }));
@@ -65,7 +65,7 @@ it("shows limit, hazards and whom to ask in the person's own units, and changes 
 });
 
 it("shows a pilot the same without anything to change", () => {
-  renderScreen(<YardScreen data={{ sites: [site], squads: [], mayChange: false }} />);
+  renderScreen(<YardScreen data={{ sites: [site], drawn: { pans: 3 }, squads: [], mayChange: false }} />);
   expect(screen.getByText("Evaporation pans")).toBeVisible();
   expect(screen.queryByRole("button", { name: /Change|Add a site|To the bin/ })).toBeNull();
 });

@@ -6,6 +6,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { typedNumber, type Site } from "@/contract";
@@ -14,9 +15,10 @@ import { builtInSyllabus } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField, SendForm } from "@/ui/forms/send-form";
 import { useKeys } from "@/ui/keys/keys";
+import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
-import { entryIn, type Entry } from "@/words";
+import { counted, entryIn, type Entry } from "@/words";
 import type { YardData } from "./load";
 
 const squadField = (squads: YardData["squads"]) =>
@@ -114,6 +116,7 @@ export function YardScreen({ data }: { data: YardData }) {
         <SiteEntry
           key={site.id}
           site={site}
+          drawn={data.drawn[site.id] ?? 0}
           squadName={squads.length > 1 ? squads.find(({ id }) => id === site.squadId)?.name : undefined}
           onEdit={mayChange ? () => setEditing(site) : null}
           onRemove={() => undoable("remove-site", "restore-site", site.id, `${site.name} is in the bin`)}
@@ -159,10 +162,13 @@ export function YardScreen({ data }: { data: YardData }) {
 function SiteEntry(props: {
   site: Site;
   squadName: string | undefined;
+  /** How many things are on its plan. */
+  drawn: number;
   onEdit: (() => void) | null;
   onRemove: () => void;
 }) {
-  const { site, squadName, onEdit, onRemove } = props;
+  const { site, squadName, drawn, onEdit, onRemove } = props;
+  const { hrefFor } = useAtHand();
   const lines = (
     [
       ["Surface", site.surface],
@@ -185,7 +191,14 @@ function SiteEntry(props: {
       })}
     >
       <div>
-        <Typography variant="h2">{site.name}</Typography>
+        <Typography variant="h2">
+          <Link href={hrefFor(`/yard/${site.id}`)} style={{ color: "inherit" }}>
+            {site.name}
+          </Link>
+        </Typography>
+        <Box sx={{ fontSize: "0.92rem" }}>
+          {drawn === 0 ? "not drawn yet" : `${counted(drawn, "thing")} on its plan`}
+        </Box>
         {squadName && <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>{squadName}</Box>}
       </div>
       <Box sx={{ fontSize: "1.05rem" }}>
@@ -213,7 +226,10 @@ function SiteEntry(props: {
         ))}
       </div>
       {onEdit && (
-        <Box sx={{ display: "flex", alignItems: "start" }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "start", gap: 0.5 }}>
+          <Button size="small" variant="outlined" component={Link} href={hrefFor(`/yard/${site.id}`)}>
+            Plan and courses
+          </Button>
           <Button size="small" onClick={onEdit}>
             Change
           </Button>

@@ -1,10 +1,20 @@
 import { v7 as newId } from "uuid";
 import { planActions as sessionActions } from "@/features/plan";
 import type { SignedInCoach } from "@/server/accounts";
-import { insertCoach, insertPilot, insertSquad, inTransaction, listBin, listSessions } from "@/server/repositories";
+import { courses, EMPTY_PLAN, type SitePlan } from "@/core";
+import {
+  findSitePlan,
+  insertCoach,
+  insertPilot,
+  insertSquad,
+  inTransaction,
+  listBin,
+  listSessions,
+} from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
 import { yardActions } from "./actions";
+import { coursePage } from "./download";
 import { loadYard } from "./load";
 
 withFreshDatabase();
@@ -86,6 +96,56 @@ it("tells the second of two who changed a site, and takes no session to another 
   const elsewhere = newId();
   await run(yardActions["add-site"], { id: elsewhere, squadId: otherSquadId, ...fields, name: "Dyke" });
   expect(await start("los-hover", { siteId: elsewhere })).toMatchObject({ ok: false, status: 422 });
+});
+
+it("keeps a plan on the version that was read, in the millimetres it was drawn, with nothing in it that is not known", async () => {
+  const line = courses["stop-line"]({ headingDeg: 33 });
+  const plan: SitePlan = {
+    ...EMPTY_PLAN,
+    place: { latitudeDeg: 53.2, longitudeDeg: 6.1 },
+    features: [
+      {
+        ...{ id: "edge", kind: "boundary", name: "Edge", heightM: null, widthM: null, ground: null, fetchable: true },
+        points: [
+          { eastM: 0, northM: 0 },
+          { eastM: 80.12345, northM: 0 },
+          { eastM: 40, northM: 60 },
+        ],
+      },
+    ],
+    courses: [
+      {
+        ...{ id: "line", kind: "stop-line", name: "", parameters: { headingDeg: 33 }, poles: line.poles },
+        ...{ order: ["1", "2", "3", "4", "5"], pegs: null },
+      },
+    ],
+  };
+  const save = (version: number, changed: object = plan) =>
+    run(yardActions["save-plan"], { id: siteId, version, plan: { ...changed, stranger: "x" } });
+  expect(await findSitePlan(siteId)).toMatchObject({ version: 1, plan: EMPTY_PLAN });
+  expect(await save(1)).toMatchObject({ ok: true });
+  // Sent twice it is one change; from another version it is somebody else's.
+  expect(await save(1)).toMatchObject({ ok: true });
+  expect(await save(1, { ...plan, northDeg: 5 })).toMatchObject({ ok: false, status: 409 });
+  const kept = (await findSitePlan(siteId))!;
+  expect(kept.version).toBe(2);
+  expect(kept.plan.features[0].points[1]).toEqual({ eastM: 80.123, northM: 0 });
+  expect(Object.keys(kept.plan)).not.toContain("stranger");
+  expect((await loadYard(who)).drawn).toEqual({ [siteId]: 2 });
+  for (const [field, changed] of [
+    ["features[0].points[0].eastM", { ...plan, features: [{ ...plan.features[0], points: [{ eastM: "0" }, {}, {}] }] }],
+    ["courses[0].pegs", { ...plan, courses: [{ ...plan.courses[0], pegs: [{ eastM: 1, northM: 1 }] }] }],
+    ["features[0].id", { ...plan, features: [null] }],
+    ["features[0].name", { ...plan, features: [{ ...plan.features[0], name: "a\u202eb" }] }],
+  ] as const)
+    expect(await save(2, changed)).toMatchObject({ ok: false, status: 422, fields: { [field]: expect.any(String) } });
+  const page = await coursePage(who, siteId, "line", "metric");
+  expect(
+    Buffer.from(await page.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe("%PDF-");
+  await expect(coursePage(who, siteId, "other", "metric")).rejects.toMatchObject({ status: 404 });
 });
 
 it("goes into the bin and comes back; sessions there stay", async () => {

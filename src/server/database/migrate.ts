@@ -27,6 +27,7 @@ import * as secondFactor from "./migrations/0024-second-factor";
 import * as lines from "./migrations/0025-lines";
 import * as lineTries from "./migrations/0026-line-tries";
 import * as recordings from "./migrations/0027-recordings";
+import * as sitePlans from "./migrations/0028-site-plans";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -62,6 +63,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0025-lines", lines],
   ["0026-line-tries", lineTries],
   ["0027-recordings", recordings],
+  ["0028-site-plans", sitePlans],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

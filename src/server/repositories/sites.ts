@@ -1,6 +1,7 @@
-import type { Site } from "@/contract";
+import type { KeptSitePlan, Site } from "@/contract";
+import { EMPTY_PLAN, type SitePlan } from "@/core";
 import { database, type Transaction } from "../database";
-import { insertOnce, updateOnce, type Edited } from "./rows";
+import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 interface SiteRow {
   id: string;
@@ -61,6 +62,46 @@ export async function findSite(id: string): Promise<Site | undefined> {
 
 export async function insertSite(transaction: Transaction, site: Omit<Site, "version">, now: Date): Promise<void> {
   await insertOnce(transaction, "site", { id: site.id, squad_id: site.squadId, ...rowOf(site), created_at: now });
+  await transaction("site_plan").insert({ id: site.id }).onConflict().ignore();
+}
+
+/** The plan of a site, in the bin or not; an empty one where nobody has drawn yet. */
+export async function findSitePlan(siteId: string): Promise<KeptSitePlan | undefined> {
+  const row: { id: string; version: number; plan: unknown } | undefined = await database()("site_plan")
+    .where({ id: siteId })
+    .first("id", "version", "plan");
+  return row && { siteId, version: row.version, plan: row.plan === null ? EMPTY_PLAN : fromJson<SitePlan>(row.plan) };
+}
+
+/** How many things and courses are on the plans of some squads' sites, by site; without those on which is nothing. */
+export async function drawnOn(squadIds: readonly string[]): Promise<Readonly<Record<string, number>>> {
+  const rows: { id: string; things: number | null; courses: number | null }[] = await database()("site_plan")
+    .join("site", "site.id", "site_plan.id")
+    .whereIn("squad_id", [...squadIds])
+    .whereNotNull("plan")
+    .select(
+      "site.id",
+      database().raw("json_length(plan, '$.features') as things"),
+      database().raw("json_length(plan, '$.courses') as courses"),
+    );
+  return Object.fromEntries(rows.map(({ id, things, courses }) => [id, Number(things ?? 0) + Number(courses ?? 0)]));
+}
+
+/** Changes a plan whose version is still the one that was read. Returns whether it was. */
+export async function updateSitePlan(
+  transaction: Transaction,
+  { siteId, version, plan }: KeptSitePlan,
+  savedBy: string,
+  now: Date,
+): Promise<Edited> {
+  const edited = await updateOnce(
+    transaction,
+    "site_plan",
+    { id: siteId, version },
+    { plan: JSON.stringify(plan), saved_by: savedBy },
+  );
+  if (edited === "changed") await transaction("site_plan").where({ id: siteId }).update({ saved_at: now });
+  return edited;
 }
 
 /** Changes a site whose version is still the one that was read. Returns whether it was. */

@@ -86,7 +86,10 @@ const queries: Readonly<Record<Subject, string>> = {
   // Whoever brought it takes it out; what is not whole yet anybody may finish who sees it.
   recording: `select squad_id, pilot_id, kept_by_pilot or whole_at is null as alone, pilot.removed_at is not null as binned
     from recording join pilot on pilot.id = pilot_id where recording.id = ?`,
-  site: ofSquad("site"),
+  // Its squad's pilots read where they fly.
+  site: `select site.squad_id, pilot.id as pilot_id, site.removed_at is not null or squad.removed_at is not null as binned
+    from site join squad on squad.id = site.squad_id
+    left join pilot on pilot.squad_id = squad.id and pilot.removed_at is null where site.id = ?`,
   invitation: `select coalesce(invitation.squad_id, pilot.squad_id) as squad_id, invitation.pilot_id, invitation.coach_id
     from invitation left join pilot on pilot.id = invitation.pilot_id where invitation.id = ?`,
 };

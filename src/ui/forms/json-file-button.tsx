@@ -16,18 +16,32 @@ interface JsonFileButtonProps {
   readonly longestBytes: number;
   readonly size?: "small";
   readonly variant?: "outlined";
+  /** Ends of the file's name that are taken; "json" if not said. */
+  readonly kinds?: readonly string[];
   readonly onFile: (file: JsonFile) => void | Promise<void>;
 }
 
 /** A button that takes one JSON file. Kind and size are looked at before it is read. Waits while `onFile` is at work. */
-export function JsonFileButton({ children, label, longestBytes, size, variant, onFile }: JsonFileButtonProps) {
+export function JsonFileButton({
+  children,
+  label,
+  longestBytes,
+  size,
+  variant,
+  kinds = ["json"],
+  onFile,
+}: JsonFileButtonProps) {
   const [busy, setBusy] = useState(false);
   const take = async (file: File) => {
     setBusy(true);
-    await onFile(await readJson(file, longestBytes));
+    await onFile(await readJson(file, longestBytes, kinds));
     setBusy(false);
   };
-  const { input, pick } = useFilePicker({ label, accept: ".json,application/json", onFile: (file) => void take(file) });
+  const { input, pick } = useFilePicker({
+    label,
+    accept: [...kinds.map((kind) => `.${kind}`), "application/json"].join(","),
+    onFile: (file) => void take(file),
+  });
   return (
     <>
       <Button size={size} variant={variant} disabled={busy} onClick={pick}>
@@ -38,9 +52,9 @@ export function JsonFileButton({ children, label, longestBytes, size, variant, o
   );
 }
 
-async function readJson(file: File, longestBytes: number): Promise<JsonFile> {
+async function readJson(file: File, longestBytes: number, kinds: readonly string[]): Promise<JsonFile> {
   const refused = (message: string): JsonFile => ({ ok: false, message: `${file.name} ${message}` });
-  if (!/\.json$/i.test(file.name)) return refused("is not a JSON file");
+  if (!kinds.some((kind) => file.name.toLowerCase().endsWith(`.${kind}`))) return refused("is not a JSON file");
   if (file.size > longestBytes) return refused(`is larger than ${sizeText(longestBytes)}; nothing of its kind is`);
   try {
     return { ok: true, name: file.name, content: JSON.parse(await file.text()) };

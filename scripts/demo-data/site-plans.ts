@@ -1,0 +1,106 @@
+import { bestBaseline, fitCourse, type CourseKind, type PlanFeature, type PlannedCourse, type SitePlan } from "@/core";
+import { v7 as newId } from "uuid";
+
+type Pairs = readonly (readonly [eastM: number, northM: number])[];
+
+const thing = (kind: PlanFeature["kind"], points: Pairs, more: Partial<PlanFeature> = {}): PlanFeature => ({
+  ...{ id: newId(), kind, name: "", points: points.map(([eastM, northM]) => ({ eastM, northM })) },
+  ...{ heightM: null, widthM: null, ground: null, fetchable: true },
+  ...more,
+});
+
+const box = (west: number, south: number, east: number, north: number): Pairs => [
+  [west, south],
+  [east, south],
+  [east, north],
+  [west, north],
+];
+
+/** A course laid into the boundary as a coach would let it be laid, with the wind from the sea. */
+function laid(kind: CourseKind, features: readonly PlanFeature[], parameters = {}): PlannedCourse {
+  const boundary = features.find((one) => one.kind === "boundary")!.points;
+  const { course } = fitCourse(kind, parameters, { boundary, windFromDeg: 65 });
+  return {
+    ...{ id: newId(), kind, name: "", parameters: { headingDeg: course.headingDeg }, poles: course.poles },
+    order: [course.legs[0].from, ...course.legs.map(({ to }) => to)],
+    pegs: bestBaseline(course.poles, { boundary }).pegs,
+  };
+}
+
+const pans: readonly PlanFeature[] = [
+  thing("boundary", [
+    [-52, -34],
+    [50, -37],
+    [56, 18],
+    [-48, 27],
+  ]),
+  thing(
+    "ground",
+    [
+      [-66, 40],
+      [66, 30],
+      [66, 62],
+      [-66, 62],
+    ],
+    { ground: "water", fetchable: false, name: "Pan three" },
+  ),
+  thing("building", box(30, -18, 38, -11), { heightM: 9, name: "brine tower" }),
+  thing(
+    "people",
+    [
+      [-66, -46],
+      [66, -50],
+    ],
+    { name: "dyke path" },
+  ),
+  thing("post", [[-38, 18]], { heightM: 4, widthM: 0.15, name: "windmill frame" }),
+  thing("stand", [[-4, -30]]),
+  thing("landing", [[8, -28]]),
+];
+
+const yard: readonly PlanFeature[] = [
+  thing("boundary", box(-24, -18, 24, 16)),
+  thing(
+    "wall",
+    [
+      [-24, 17],
+      [24, 17],
+    ],
+    { heightM: 3, name: "north wall" },
+  ),
+  thing(
+    "wall",
+    [
+      [-25, -18],
+      [-25, 4],
+    ],
+    { heightM: 2.5, name: "west wall" },
+  ),
+  thing("no-go", box(-24, 18, 24, 30), { name: "power line" }),
+  thing(
+    "road",
+    [
+      [-30, -27],
+      [30, -27],
+    ],
+    { name: "gate track" },
+  ),
+  thing("post", [[-12, 6]], { heightM: 3, widthM: 0.12 }),
+  thing("post", [[-4, 6]], { heightM: 3, widthM: 0.12 }),
+  thing("post", [[4, 6]], { heightM: 3, widthM: 0.12 }),
+  thing("stand", [[0, -15]]),
+];
+
+/** The camp's sites drawn to scale, by their names. */
+export const sitePlans: Readonly<Record<string, SitePlan>> = {
+  "Evaporation pans": {
+    place: { latitudeDeg: 53.37, longitudeDeg: 5.22 },
+    ...{ northDeg: 0, indoorHeightM: null, features: pans },
+    courses: [laid("stop-line", pans), laid("square", pans, { at: { eastM: -33, northM: -10 } })],
+  },
+  "Store yard": {
+    place: { latitudeDeg: 53.372, longitudeDeg: 5.231 },
+    ...{ northDeg: 0, indoorHeightM: null, features: yard },
+    courses: [laid("eight", yard, { spacingM: 12 })],
+  },
+};

@@ -1,0 +1,181 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import { boundaryOf, NoRoom, type SitePlan } from "@/core";
+import type { Draft } from "@/ui/drafts/use-draft";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { usePreferences } from "@/ui/theme/preferences";
+import { noRoomWords, quantityText, refusedWords } from "@/words";
+import { AddCourse } from "./add-course";
+import { CoursePanel } from "./course-panel";
+import { DayPanel } from "./day-panel";
+import { withChangedCourse, withChangedFeature } from "./edits";
+import type { PlanData } from "./load-plan";
+import { Compass, Conflicts } from "./plan-marks";
+import { PlacePanel } from "./place-panel";
+import { PlanTools } from "./plan-tools";
+import { ThingPanel } from "./thing-panel";
+import { FirstSteps, planWords, Things } from "./things-list";
+import { usePlanBoard, type Board } from "./use-plan-board";
+import { usePlanKeys } from "./use-plan-keys";
+
+const PlanCanvas = dynamic(() => import("./plan-canvas"), { ssr: false });
+
+/** Width of an aircraft, tip to tip, over its motors' diagonal: the propellers reach beyond. Ours. */
+const TIP_TO_TIP = 1.4;
+const USUAL_DIAGONAL_M = 0.22;
+
+/** The plan with its tools on the left; what is chosen, the day and everything on it by name on the right. */
+export function PlanBoard(props: {
+  data: PlanData;
+  draft: Draft<SitePlan>;
+  addingCourse: boolean;
+  onCourseAdded: () => void;
+}) {
+  const { data, draft, addingCourse, onCourseAdded } = props;
+  const { site, flown, mayChange } = data;
+  const { units } = usePreferences();
+  const inBrowser = useHydrated();
+  const board = usePlanBoard(data, draft);
+  const { plan, course, chosen, map, measuredM } = board;
+  usePlanKeys({
+    draft,
+    chosen: mayChange ? chosen : null,
+    edit: board.edit,
+    setChosen: board.setChosen,
+    setTool: board.use,
+    map,
+  });
+  return (
+    <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 340px" } }}>
+      <Box sx={{ minWidth: 0 }}>
+        <PlanTools
+          tool={board.tool}
+          onTool={board.use}
+          onPut={board.putInMiddle}
+          undo={draft.undo}
+          redo={draft.redo}
+          onZoom={(by) => map?.zoom(by)}
+          onFit={() => map?.fit()}
+          mayChange={mayChange}
+        />
+        <Box
+          sx={(theme) => ({
+            position: "relative",
+            height: { xs: 420, md: "max(540px, calc(100vh - 260px))" },
+            bgcolor: theme.tokens.depths[0],
+            border: `1.5px solid ${theme.tokens.ink}`,
+          })}
+        >
+          {inBrowser && (
+            <PlanCanvas
+              drawn={board.drawn}
+              events={board.events}
+              tool={board.tool}
+              mayChange={mayChange}
+              onReady={board.setMap}
+              label={`Plan of ${site.name}: ${planWords(plan)}. Everything on it is listed beside it.`}
+            />
+          )}
+          <Compass northDeg={plan.northDeg} day={board.day} />
+        </Box>
+        {measuredM !== null && (
+          <Typography role="status" sx={{ mt: 0.5 }}>
+            Measured <b className="num">{quantityText(measuredM, "length", units, 2)}</b>
+          </Typography>
+        )}
+        {course && (
+          <Conflicts
+            plan={plan}
+            course={course}
+            ceilingM={site.ceilingM}
+            throwM={board.throwM}
+            heightM={board.day.heightM}
+          />
+        )}
+      </Box>
+      <PlanSide data={data} board={board} saved={!draft.changed} />
+      {addingCourse && (
+        <AddCourse
+          open
+          onClose={onCourseAdded}
+          bounded={boundaryOf(plan) !== null}
+          aircraftWidthM={TIP_TO_TIP * (flown?.aircraft.airframe.motorDiagonalM ?? USUAL_DIAGONAL_M)}
+          onAdd={board.lay}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** What is chosen, the day, and everything on the plan by name. */
+function PlanSide({ data: { site, mayChange }, board, saved }: { data: PlanData; board: Board; saved: boolean }) {
+  const { plan, feature, course, chosen, figures, day, edit } = board;
+  const { units } = usePreferences();
+  const [problem, setProblem] = useState<string | null>(null);
+  const layAnew = () => {
+    if (!course || course.kind === "own") return;
+    const { at: _, headingDeg: __, ...sizes } = course.parameters;
+    try {
+      board.lay(course.kind, sizes, course.id);
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      setProblem(error instanceof NoRoom ? noRoomWords(error, units) : refusedWords(error, units));
+    }
+  };
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      {problem && (
+        <Typography role="alert" color="error.main">
+          ▲ {problem}
+        </Typography>
+      )}
+      {feature && (
+        <ThingPanel
+          key={feature.id}
+          feature={feature}
+          mayChange={mayChange}
+          onChange={(change, gesture) => edit(withChangedFeature(plan, feature.id, change), `${feature.id} ${gesture}`)}
+          onRemove={() => board.remove(feature.id)}
+        />
+      )}
+      {course && (
+        <CoursePanel
+          key={course.id}
+          plan={plan}
+          course={course}
+          figures={figures}
+          stepM={day.stepM}
+          mayChange={mayChange}
+          inField={board.inField}
+          onInField={board.changeInField}
+          next={board.next}
+          onChange={(change, gesture) =>
+            edit(withChangedCourse(plan, course.id, change), gesture && `${course.id} ${gesture}`)
+          }
+          onFitAgain={boundaryOf(plan) ? layAnew : null}
+          paper={saved ? `/yard-papers/${site.id}/${course.id}` : null}
+          onRemove={() => board.remove(course.id)}
+        />
+      )}
+      {plan.features.length + plan.courses.length === 0 && <FirstSteps mayChange={mayChange} />}
+      <DayPanel
+        day={day}
+        onDay={board.changeDay}
+        figures={figures}
+        elevationKnown={site.elevationM !== null}
+        placeKnown={plan.place !== null}
+      />
+      <PlacePanel
+        plan={plan}
+        mayChange={mayChange}
+        onChange={(change, gesture) => edit({ ...plan, ...change }, gesture)}
+      />
+      <Things plan={plan} chosen={chosen} onChoose={board.setChosen} />
+    </Box>
+  );
+}

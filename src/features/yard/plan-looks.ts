@@ -1,0 +1,63 @@
+import type { ColorLike } from "ol/colorlike";
+import { Circle, Fill, Stroke, Style, Text } from "ol/style";
+import type { PlanFeature } from "@/core";
+import { numberFont, type Tokens } from "@/ui/theme/tokens";
+import { faded, pattern, pegLook, poleLook, thingLooks } from "./thing-looks";
+
+/** How everything on the plan is drawn in the look of the theme. */
+export function planLooks(tokens: Tokens) {
+  const things = thingLooks(tokens);
+  const thrown = pattern("slants", tokens.buoy, null);
+  return {
+    of: (feature: PlanFeature) => things[feature.kind](feature),
+    pole: poleLook(tokens),
+    peg: pegLook(tokens),
+    way: new Style({ stroke: new Stroke({ color: tokens.shoal, width: 2 }), zIndex: 6 }),
+    baseline: (text: string) =>
+      new Style({
+        stroke: new Stroke({ color: tokens.ochreText, width: 3 }),
+        text: new Text({
+          text,
+          font: `700 12px ${numberFont}`,
+          placement: "line",
+          textBaseline: "top",
+          fill: new Fill({ color: tokens.ochreText }),
+          stroke: new Stroke({ color: tokens.paper, width: 3 }),
+          overflow: true,
+        }),
+        zIndex: 6,
+      }),
+    tape: (text: string) =>
+      new Style({
+        stroke: new Stroke({ color: tokens.buoyText, width: 1.8, lineDash: [5, 4] }),
+        text: new Text({
+          text,
+          font: `700 12px ${numberFont}`,
+          placement: "line",
+          textBaseline: "bottom",
+          fill: new Fill({ color: tokens.buoyText }),
+          stroke: new Stroke({ color: tokens.paper, width: 3 }),
+          overflow: true,
+        }),
+        zIndex: 9,
+      }),
+    /** As far as a dead aircraft is thrown, to both sides of a line. */
+    thrown: (throwM: number, resolution: number) =>
+      new Style({
+        stroke: new Stroke({ color: thrown as ColorLike, width: (2 * throwM) / resolution, lineCap: "butt" }),
+        zIndex: 1,
+      }),
+    chosen: new Style({ stroke: new Stroke({ color: tokens.buoy, width: 3 }), zIndex: 20 }),
+    chosenPoint: new Style({
+      image: new Circle({ radius: 14, stroke: new Stroke({ color: tokens.buoy, width: 3 }) }),
+      zIndex: 20,
+    }),
+    drawing: new Style({
+      stroke: new Stroke({ color: tokens.buoy, width: 2, lineDash: [6, 4] }),
+      fill: new Fill({ color: faded(tokens.buoy, 0.1) }),
+      image: new Circle({ radius: 5, fill: new Fill({ color: tokens.buoy }) }),
+    }),
+  };
+}
+
+export type PlanLooks = ReturnType<typeof planLooks>;

@@ -1,0 +1,133 @@
+import { act, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Site } from "@/contract";
+import { courses, EMPTY_PLAN, type SitePlan } from "@/core";
+import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
+import type { PlanData } from "./load-plan";
+import { PlanScreen } from "./plan-screen";
+
+const site: Site = {
+  ...{ id: "pans", squadId: "squad", name: "Evaporation pans", surface: "dry salt", roomM: 80, ceilingM: 60 },
+  ...{ elevationM: 4, features: "", hazards: "", rules: "", askWhom: "", version: 1 },
+};
+const line = courses["stop-line"]({ headingDeg: 90 });
+const drawn: SitePlan = {
+  ...EMPTY_PLAN,
+  features: [
+    {
+      ...{ id: "path", kind: "people", name: "Dyke path", heightM: null, widthM: null, ground: null, fetchable: true },
+      points: [
+        { eastM: -60, northM: -9 },
+        { eastM: 60, northM: -9 },
+      ],
+    },
+  ],
+  courses: [
+    {
+      ...{ id: "line", kind: "stop-line", name: "", parameters: { headingDeg: 90 }, poles: line.poles },
+      order: line.poles.map(({ id }) => id),
+      pegs: [
+        { eastM: -16, northM: -8 },
+        { eastM: 16, northM: -8 },
+      ],
+    },
+  ],
+};
+const data = (plan: SitePlan, change: Partial<PlanData> = {}): PlanData => ({
+  ...{ site, kept: { siteId: site.id, version: 3, plan }, flown: null, mayChange: true },
+  ...change,
+});
+const rowOf = (pole: string) => within(screen.getByRole("checkbox", { name: `Pole ${pole} stands` }).closest("tr")!);
+
+beforeEach(() => {
+  localStorage.clear();
+  fakeServer();
+});
+
+it("leads from an empty plan to a boundary and a course in it, and sends what was drawn on the version that was read", async () => {
+  const sent = fakeServer();
+  renderScreen(<PlanScreen data={data(EMPTY_PLAN)} />);
+  expect(screen.getByText(/Draw the boundary first/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Put in the middle" }));
+  await userEvent.click(screen.getByRole("menuitem", { name: "Boundary" }));
+  expect(screen.getByText(/6400 m²/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Add course" }));
+  expect(screen.getByText(/laid into the boundary/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Add it" }));
+  expect(await screen.findByRole("heading", { name: "Set out" })).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]).toMatchObject({ action: "save-plan", input: { id: "pans", version: 3 } });
+  const { plan } = sent[0].input as { plan: SitePlan };
+  expect(plan.features).toMatchObject([{ kind: "boundary" }]);
+  expect(plan.courses).toMatchObject([{ kind: "stop-line", order: ["1", "2", "3", "4", "5"] }]);
+});
+
+it("says with numbers that a course finds no room", async () => {
+  renderScreen(<PlanScreen data={data(EMPTY_PLAN)} />);
+  await userEvent.click(screen.getByRole("button", { name: "Put in the middle" }));
+  await userEvent.click(screen.getByRole("menuitem", { name: "Boundary" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add course" }));
+  const apart = screen.getByLabelText("Apart, m");
+  await userEvent.clear(apart);
+  await userEvent.type(apart, "55");
+  await userEvent.click(screen.getByRole("button", { name: "Add it" }));
+  expect(screen.getByRole("alert")).toHaveTextContent(/No room for the stop line: it wants 244\sm by 10\sm clear/);
+});
+
+it("gives each pole its tapes, offsets and steps, ticks what stands and shows it again after a reload", async () => {
+  const { unmount } = renderScreen(<PlanScreen data={data(drawn)} />);
+  // Pole 3 stands over the middle of the baseline: √(16² + 8²).
+  expect(rowOf("3").getAllByText("17.89")).toHaveLength(2);
+  await userEvent.click(screen.getByRole("button", { name: "Offsets" }));
+  expect(rowOf("3").getByText("16.00")).toBeVisible();
+  expect(rowOf("3").getByText("8.00 L")).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Steps" }));
+  // Both tapes and the check of 18 m.
+  expect(rowOf("3").getAllByText("24.0")).toHaveLength(3);
+  await userEvent.click(screen.getByRole("checkbox", { name: "Pole 3 stands" }));
+  unmount();
+  renderScreen(<PlanScreen data={data(drawn)} />);
+  expect(screen.getByRole("checkbox", { name: "Pole 3 stands" })).toBeChecked();
+});
+
+it("says which pole stands out by what was measured back, and which way it goes", async () => {
+  renderScreen(<PlanScreen data={data(drawn)} />);
+  await userEvent.click(screen.getByRole("button", { name: /Measured back/ }));
+  const note = async (from: string, to: string, m: string) => {
+    for (const [label, id] of [
+      ["From", from],
+      ["To", to],
+    ]) {
+      await userEvent.click(screen.getByRole("combobox", { name: label }));
+      await userEvent.click(screen.getByRole("option", { name: id }));
+    }
+    await userEvent.type(screen.getByLabelText("Measured, m"), m);
+    await userEvent.click(screen.getByRole("button", { name: "Note it" }));
+  };
+  await note("A", "3", "18.44");
+  await note("B", "3", "17.36");
+  // East of its place by 0.6 m: 16.6² + 8² and 15.4² + 8².
+  expect(await screen.findByText(/Pole 3 stands 0\.6\d?\sm out: move it 0\.\d+\sm toward/)).toBeVisible();
+});
+
+it("warns in red of people within the throw, and of nothing once the course is moved off by keys", async () => {
+  renderScreen(<PlanScreen data={data(drawn)} />);
+  expect(screen.getByRole("alert")).toHaveTextContent(
+    /Stop line: 9\.0\sm from Dyke path; a dead aircraft is thrown 15\.0\sm/,
+  );
+  await userEvent.click(screen.getByRole("button", { name: /On the plan/ }));
+  await userEvent.click(screen.getByRole("button", { name: "Stop line" }));
+  act(() => (document.activeElement as HTMLElement).blur());
+  for (let i = 0; i < 13; i++) await userEvent.keyboard("{ArrowUp}");
+  expect(screen.queryByText(/Dyke path; a dead/)).toBeNull();
+  // One gesture is taken back as one.
+  await userEvent.keyboard("u");
+  expect(screen.getByRole("alert")).toHaveTextContent(/9\.0\sm from Dyke path/);
+});
+
+it("shows a pilot the same with nothing to change", () => {
+  renderScreen(<PlanScreen data={data(drawn, { mayChange: false })} />);
+  expect(screen.getByRole("heading", { name: "Set out" })).toBeVisible();
+  expect(screen.queryByRole("button", { name: /^(Save|Add course|Draw|Undo|Take it off the plan)$/ })).toBeNull();
+});

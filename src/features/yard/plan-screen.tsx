@@ -1,0 +1,154 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useSnackbar } from "notistack";
+import { useState } from "react";
+import { fromGeoJson, toGeoJson, type SitePlan } from "@/core";
+import { useSend } from "@/ui/actions/use-send";
+import type { Draft } from "@/ui/drafts/use-draft";
+import { BadFieldsProvider } from "@/ui/forms/bad-fields";
+import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { nameForFile, saveFile } from "@/ui/forms/save-file";
+import { usePreferences } from "@/ui/theme/preferences";
+import { Num } from "@/ui/units/figure";
+import { refusedWords } from "@/words";
+import type { PlanData } from "./load-plan";
+import { PlanBoard } from "./plan-board";
+import { usePlan } from "./use-plan";
+
+const LONGEST_FILE_BYTES = 4 * 1024 * 1024;
+
+/** A site drawn to scale, with the courses that stand there. */
+export function PlanScreen({ data }: { data: PlanData }) {
+  return (
+    <BadFieldsProvider>
+      <Plan data={data} />
+    </BadFieldsProvider>
+  );
+}
+
+function Plan({ data }: { data: PlanData }) {
+  const { site, kept, mayChange } = data;
+  const { draft, problem } = usePlan(data);
+  const [addingCourse, setAddingCourse] = useState(false);
+  const [fileProblem, setFileProblem] = useState<string | null>(null);
+  const { units } = usePreferences();
+  const overtaken = draft.basedOn < kept.version;
+  const said = overtaken
+    ? "It was saved meanwhile, and your changes follow the version before. Take them out as a file, or drop them."
+    : problem
+      ? refusedWords(problem, units)
+      : fileProblem;
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
+        <Typography variant="h1">{site.name}</Typography>
+        <Typography sx={{ color: "text.secondary" }}>
+          {site.surface}
+          {site.ceilingM !== null && (
+            <>
+              {site.surface !== "" && " · "}limit <Num value={site.ceilingM} quantity="length" digits={0} />
+            </>
+          )}
+          {draft.changed && " · changed, not saved"}
+        </Typography>
+        <Box sx={{ flex: 1 }} />
+        <Files data={data} draft={draft} onProblem={setFileProblem} />
+        {mayChange && (
+          <Button variant="outlined" onClick={() => setAddingCourse(true)}>
+            Add course
+          </Button>
+        )}
+        {mayChange && <Save data={data} draft={draft} blocked={problem !== null || overtaken} />}
+      </Box>
+      {said && (
+        <Typography color="error.main" role="alert" sx={{ mb: 1 }}>
+          ▲ {said}
+        </Typography>
+      )}
+      <PlanBoard data={data} draft={draft} addingCourse={addingCourse} onCourseAdded={() => setAddingCourse(false)} />
+    </>
+  );
+}
+
+function Files({
+  data: { site, mayChange },
+  draft,
+  onProblem,
+}: {
+  data: PlanData;
+  draft: Draft<SitePlan>;
+  onProblem: (problem: string | null) => void;
+}) {
+  const { units } = usePreferences();
+  const refusing = (run: () => void) => {
+    try {
+      run();
+      onProblem(null);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      onProblem(refusedWords(error, units));
+    }
+  };
+  const take = (file: JsonFile) => {
+    if (!file.ok) return onProblem(file.message);
+    refusing(() => draft.change(fromGeoJson(file.content, draft.document.place)));
+  };
+  const put = () => {
+    if (draft.document.place === null)
+      return onProblem("A file for other programs needs to know where the site lies: say it under Where it lies.");
+    refusing(() =>
+      saveFile(
+        `site-${nameForFile(site.name)}.geojson`,
+        "application/geo+json",
+        JSON.stringify(toGeoJson(draft.document), null, 1),
+      ),
+    );
+  };
+  return (
+    <>
+      {mayChange && (
+        <JsonFileButton
+          label="File with a plan, GeoJSON"
+          longestBytes={LONGEST_FILE_BYTES}
+          onFile={take}
+          kinds={["json", "geojson"]}
+        >
+          Read a file
+        </JsonFileButton>
+      )}
+      <Button disabled={draft.document.features.length + draft.document.courses.length === 0} onClick={put}>
+        As a file
+      </Button>
+    </>
+  );
+}
+
+function Save({ data: { site, kept }, draft, blocked }: { data: PlanData; draft: Draft<SitePlan>; blocked: boolean }) {
+  const { sendAction, pending } = useSend();
+  const { enqueueSnackbar } = useSnackbar();
+  const router = useRouter();
+  const save = async () => {
+    const plan = draft.document;
+    const result = await sendAction("save-plan", { id: site.id, version: draft.basedOn, plan });
+    if (!result.ok) return;
+    draft.drop(plan, draft.basedOn + 1);
+    enqueueSnackbar("The plan is saved", { variant: "success" });
+    router.refresh();
+  };
+  return (
+    <>
+      {draft.changed && (
+        <Button disabled={pending} onClick={() => draft.drop(kept.plan, kept.version)}>
+          Drop changes
+        </Button>
+      )}
+      <Button variant="contained" disabled={!draft.changed || blocked || pending} onClick={save}>
+        Save
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import type { SitePlan } from "@/core";
+import { Fold } from "@/ui/layout/fold";
+import { courseNames, planKindNames } from "@/words";
+import type { Chosen } from "./edits";
+
+/** What is on a plan, for who does not see it. */
+export const planWords = (plan: SitePlan) =>
+  [
+    ...plan.features.slice(0, 12).map(({ kind, name }) => name || planKindNames[kind].toLowerCase()),
+    ...plan.courses.map(({ kind, name }) => name || courseNames[kind].toLowerCase()),
+  ].join(", ") || "nothing drawn yet";
+
+/** Everything on the plan by name: chosen here as well as on the plan. */
+export function Things({
+  plan,
+  chosen,
+  onChoose,
+}: {
+  plan: SitePlan;
+  chosen: Chosen | null;
+  onChoose: (chosen: Chosen) => void;
+}) {
+  const all = [
+    ...plan.courses.map(({ id, kind, name }) => ({ id, what: courseNames[kind], name })),
+    ...plan.features.map(({ id, kind, name }) => ({ id, what: planKindNames[kind], name })),
+  ];
+  if (all.length === 0) return null;
+  return (
+    <Fold title="On the plan" beside={String(all.length)} level={2}>
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        {all.slice(0, 200).map(({ id, what, name }) => (
+          <li key={id}>
+            <Button
+              size="small"
+              aria-pressed={chosen?.id === id}
+              onClick={() => onChoose({ id })}
+              sx={{ justifyContent: "flex-start", width: 1, fontWeight: chosen?.id === id ? 700 : 500 }}
+            >
+              {name === "" ? what : `${name} · ${what.toLowerCase()}`}
+            </Button>
+          </li>
+        ))}
+      </Box>
+    </Fold>
+  );
+}
+
+/** What to draw first, and why. */
+export function FirstSteps({ mayChange }: { mayChange: boolean }) {
+  return (
+    <Box sx={{ mb: 2 }}>
+      <Typography variant="h2">Nothing drawn yet</Typography>
+      <Typography sx={{ mt: 1 }}>
+        {mayChange
+          ? "Draw the boundary first, then what is kept clear of: people, road, water. Then add a course: it is laid into the boundary, into the wind, and every pole gets its two tape lengths."
+          : "The coach has not drawn this site yet."}
+      </Typography>
+    </Box>
+  );
+}

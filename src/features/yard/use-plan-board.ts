@@ -1,0 +1,97 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { v7 as newId } from "uuid";
+import { type CourseKind, type CourseParameters, type PlanKind, type PlanPoint, type SitePlan } from "@/core";
+import type { Draft } from "@/ui/drafts/use-draft";
+import { usePreferences } from "@/ui/theme/preferences";
+import { quantityText } from "@/words";
+import { useInField } from "./use-in-field";
+import {
+  middleOfPlan,
+  newFeature,
+  roomOf,
+  usualShape,
+  withFeature,
+  withMovedPoints,
+  withNewCourse,
+  without,
+  type Chosen,
+} from "./edits";
+import type { PlanData } from "./load-plan";
+import type { Drawn, PlanEvents, PlanMap, Tool } from "./plan-map";
+import { useYardDay, useYardFigures } from "./use-day";
+
+/** How far something dead flies where no aircraft is at hand to say, m. Ours. */
+const THROW_UNKNOWN_M = 15;
+
+/** What the plan's board holds: what is chosen, the tool, the day and what follows from it. */
+export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
+  const plan = draft.document;
+  const { units } = usePreferences();
+  const [nowMs] = useState(() => Date.now());
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [tool, setTool] = useState<Tool>("choose");
+  const [map, setMap] = useState<Pick<PlanMap, "zoom" | "fit" | "cancel" | "centre"> | null>(null);
+  const [measuredM, setMeasuredM] = useState<number | null>(null);
+  const [day, changeDay] = useYardDay();
+  const feature = plan.features.find(({ id }) => id === chosen?.id) ?? null;
+  const course = plan.courses.find(({ id }) => id === chosen?.id) ?? (feature ? null : (plan.courses.at(0) ?? null));
+  const [inField, changeInField] = useInField(course?.id ?? "none");
+  const figures = useYardFigures(data, plan, course, day, nowMs);
+  const throwM = figures?.throwM ?? THROW_UNKNOWN_M;
+  const next = course?.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
+  const edit = (to: SitePlan, gesture: string | null = null) => draft.change(to, gesture);
+  const middle = () => map?.centre() ?? middleOfPlan(plan);
+  const put = (kind: PlanKind, points: readonly PlanPoint[]) => {
+    const id = newId();
+    edit(withFeature(plan, newFeature(id, kind, points)));
+    setChosen({ id });
+    setTool("choose");
+  };
+  /** Lays a course into the boundary for this day, in the place of the one named. */
+  const lay = (kind: CourseKind, parameters: CourseParameters, instead: string | null = null) => {
+    const id = newId();
+    const room = roomOf(plan, {
+      windFromDeg: day.windMps > 0 ? day.windFromDeg - plan.northDeg : null,
+      sun: figures?.sun ? { ...figures.sun, azimuthDeg: figures.sun.azimuthDeg - plan.northDeg } : null,
+      throwM,
+    });
+    const before = instead === null ? plan : without(plan, instead);
+    edit(withNewCourse(before, { id, kind, parameters, at: middle() }, room));
+    setChosen({ id });
+  };
+  const events: PlanEvents = {
+    onChoose: setChosen,
+    onMoved: (moved, points) => edit(withMovedPoints(plan, moved, points)),
+    onDrawn: put,
+    onMeasured: setMeasuredM,
+  };
+  const drawn = useMemo(
+    (): Drawn => ({
+      plan,
+      chosen,
+      standing: course ? { [course.id]: inField.standing } : {},
+      settingOut: course && { course, pole: next },
+      throwM,
+      lengthText: (m) => quantityText(m, "length", units, 2),
+    }),
+    [plan, chosen, course, inField.standing, next, throwM, units],
+  );
+  return {
+    ...{ plan, feature, course, chosen, setChosen, tool, map, setMap, measuredM, day, figures, throwM, next },
+    ...{ edit, events, drawn, lay, inField, changeInField },
+    changeDay: (change: Partial<typeof day>) => changeDay((before) => ({ ...before, ...change })),
+    use: (picked: Tool) => {
+      setTool(picked);
+      setMeasuredM(null);
+    },
+    putInMiddle: (kind: PlanKind) => put(kind, usualShape(kind, middle())),
+    remove: (id: string) => {
+      edit(without(plan, id));
+      setChosen(null);
+    },
+  };
+}
+
+export type Board = ReturnType<typeof usePlanBoard>;
