@@ -7,6 +7,7 @@ export * from "./flight";
 export * from "./gaps";
 export * from "./lines";
 export * from "./numbers";
+export * from "./practice";
 export * from "./progress";
 export * from "./rates";
 export * from "./recipes";

@@ -1,7 +1,7 @@
 import { toEuler } from "../attitude";
 import { COMMAND_SIZE, STATE, STATE_SIZE, type Step } from "../flight";
 import { DEG_PER_RAD, RAD_PER_DEG, wrapDeg } from "../numbers";
-import type { Hands, Seen } from "./pilot";
+import type { Seen } from "./pilot";
 import type { TurnAxis } from "./recipe";
 
 // Copies of this module: what is imported is looked up at every use in some builds.
@@ -11,6 +11,14 @@ const eulerOf = toEuler;
 const wrapped = wrapDeg;
 const COMMANDS = COMMAND_SIZE;
 const turnAxes = ["roll", "pitch", "yaw", "view"] as const satisfies readonly TurnAxis[];
+
+/** Whose sticks command it. */
+export interface Commands {
+  /** Writes the commanded body rates (rad/s) and thrust fraction. */
+  command(seen: Seen, out: Float64Array): void;
+  /** Takes back the last `share` of a move. */
+  takeBack(share: number): void;
+}
 
 /** The aircraft in flight: its state, what is seen of it, and how far it has turned since the mark. Moves step by step and can take back a part of the last. */
 export class Body {
@@ -27,7 +35,7 @@ export class Body {
   constructor(
     readonly state: Float64Array,
     private readonly step: Step,
-    private readonly hands: Hands,
+    private readonly hands: Commands,
     tiltDeg: number,
     private readonly entryHeightM: number,
     private readonly wind: { readonly windNorthMps: number; readonly windEastMps: number },

@@ -32,13 +32,13 @@ export interface Flight {
 }
 
 export const STEP_S = 1 / 500;
-const SAMPLE_STEPS = 5;
+export const SAMPLE_STEPS = 5;
 /** No flight lasts longer than this, whatever its recipe says. */
 export const LONGEST_FLIGHT_S = 40;
 /** Two instants nearer than this share of a step are one. */
 const SAME_INSTANT = 1e-3;
 /** From the middle to the tip of a propeller, as a share of the motor diagonal. Estimate; common practice, no source. */
-const HALF_SPAN = 0.75;
+export const HALF_SPAN = 0.75;
 
 /**
  * Flies a recipe with an aircraft and a pilot's settings and returns the sampled path, what happened and what it measures.
@@ -80,6 +80,18 @@ export function flyOn(
   { going, change, slips = [] }: Pick<Asked, "going" | "change"> & { readonly slips?: readonly Slip[] },
 ): FlownOn {
   return flyWhole({ recipe, aircraft, settings, environment, change, slips, going });
+}
+
+/** Where the sticks of a recipe's pilot stand at the end of every step of 2 ms, as a radio would give them. */
+export function sticksFlown(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  slips: readonly Slip[],
+  take: (timeS: number, hands: Pick<Hands, "roll" | "pitch" | "yaw" | "throttle">) => void,
+): void {
+  play({ recipe, aircraft, settings, environment, slips }, true, take);
 }
 
 function flyWhole(asked: Asked): FlownOn {
@@ -158,8 +170,8 @@ interface Asked {
   readonly going?: GoingOn;
 }
 
-/** Plays a recipe; `briefly` records only what an outcome is told from. */
-function play(asked: Asked, briefly: boolean): Played {
+/** Plays a recipe; `briefly` records only what an outcome is told from. `take` is told the hands at the end of every step. */
+function play(asked: Asked, briefly: boolean, take?: (timeS: number, hands: Hands) => void): Played {
   const { recipe, change, slips } = asked;
   const { start, entryHeightM, obstacles, reachM, shake, hands, body, recorder } = prepare(asked, briefly);
   const { seen } = body;
@@ -197,6 +209,7 @@ function play(asked: Asked, briefly: boolean): Played {
     } else {
       steps++;
       into = 0;
+      take?.(steps * STEP_S, hands);
     }
     timeS = (steps + into) * STEP_S;
     if (climbBefore > 0 && body.climbMps <= 0) note("apex", phase.id);
@@ -231,7 +244,7 @@ function prepare({ recipe, aircraft, settings, environment: given, going }: Aske
   const { entryHeightM, windNorthMps, windEastMps, shakeSeed } = environment;
   const trim = startTrim(recipe, aircraft, settings, environment);
   const start = going ? begunOn(trim, going, recipe, environment) : trim;
-  const obstacles = obstaclesOf(recipe, environment, start.figures);
+  const obstacles = standingAbout(recipe, environment, start.figures);
   const reachM = HALF_SPAN * aircraft.motorDiagonalM;
   if (!going) requireClear(obstacles, entryHeightM, reachM);
   const neededMotor = Math.max(start.motor, start.sustainedMotor);
@@ -299,7 +312,7 @@ function requireClear(obstacles: readonly Obstacle[], entryHeightM: number, reac
 }
 
 /** Everything that stands about in a flight: what the environment has and what the recipe brings. */
-function obstaclesOf(recipe: Recipe, environment: Environment, figures: TrimFigures): readonly Obstacle[] {
+export function standingAbout(recipe: Recipe, environment: Environment, figures: TrimFigures): readonly Obstacle[] {
   const value = (of: Value) => resolve(recipe, of, figures);
   const brought = (recipe.obstacles ?? []).map((plan, i) =>
     requireObstacle(

@@ -20,7 +20,7 @@ export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
 export { CALM_AIR, requireEnvironment } from "./environment";
 export type { Environment } from "./environment";
-export { fly, flyMeasured, flyOn, flyOutcome, LONGEST_FLIGHT_S, STEP_S } from "./fly";
+export { fly, flyMeasured, flyOn, flyOutcome, LONGEST_FLIGHT_S, STEP_S, sticksFlown } from "./fly";
 export type { Flight, FlightOutcome, FlownOn } from "./fly";
 export { frameAhead, SAME_FRAME } from "./under-way";
 export type { Frame, GoingOn, UnderWay } from "./under-way";

@@ -1,6 +1,6 @@
 import { fullPower } from "./library/parts";
-import { ANGLE_LOOP_PER_S } from "./pilot";
 import type { Phase, Recipe, StickPlan } from "./recipe";
+import { ANGLE_LOOP_PER_S } from "./stick-command";
 
 /** The controller holds an angle without delay, as fast as the rates allow. */
 const levels = (see: "bank" | "pitch"): StickPlan => ({

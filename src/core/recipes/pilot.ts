@@ -1,4 +1,4 @@
-import { fullThrustG, thrustFraction, type Airframe } from "../airframe";
+import { fullThrustG, type Airframe } from "../airframe";
 import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import { STATE, type Settings } from "../flight";
 import { DEG_PER_RAD, NormalDraws, RAD_PER_DEG, wrapDeg } from "../numbers";
@@ -17,6 +17,7 @@ import {
 import type { Value } from "./value";
 import type { Slip } from "./slips";
 import type { StartTrim } from "./start-trim";
+import { StickCommand } from "./stick-command";
 import { stickForThrust } from "./thrust-stick";
 
 // Copies of this module: what is imported is looked up at every use in some builds.
@@ -27,7 +28,6 @@ const rateAt = rateAtStick;
 const stickForRate = stickForRateClamped;
 const stickForThrottle = stickForThrottleClamped;
 const throttleAt = throttleAtStick;
-const fractionAt = thrustFraction;
 const G_MPS2 = STANDARD_GRAVITY_MPS2;
 const stickForStaticThrust = stickForThrust;
 const resolved = resolve;
@@ -41,9 +41,6 @@ const STEEPEST_SINK_MPS = 6;
 const NOISE_STEPS = 5;
 /** With which a height is flown through the climb speed. Ours. */
 const CLIMB_GAIN_PER_S = 3;
-/** Self-level and bank-limit loops turn an angle error into a rate at this gain. Common practice, no source. */
-export const ANGLE_LOOP_PER_S = 6;
-const SELF_LEVEL_REACH_DEG = 45;
 
 type EyePlan = Extract<StickPlan, { kind: "eye" }>;
 /** What is seen with a delay. */
@@ -111,10 +108,7 @@ export class Hands {
   private readonly leastUpright: number;
   /** Drag along body z over weight, for a speed squared in m²/s². */
   private readonly dragZPerG: number;
-  /** Whether the controller mixes roll and yaw for the camera, and the angle it does it for. */
-  private readonly mixes: boolean;
-  private readonly mixCos: number;
-  private readonly mixSin: number;
+  private readonly controller: StickCommand;
   /** Targets of the phase that do not move within it. */
   private readonly fixed: Record<Axis | "throttle", number | null> = {
     roll: null,
@@ -131,10 +125,7 @@ export class Hands {
     private readonly dtS: number,
     private readonly start: StartTrim,
   ) {
-    const mixAngleDeg = settings.modes.mixAngleDeg ?? null;
-    this.mixes = mixAngleDeg !== null;
-    this.mixCos = Math.cos(TO_RAD * (mixAngleDeg ?? 0));
-    this.mixSin = Math.sin(TO_RAD * (mixAngleDeg ?? 0));
+    this.controller = new StickCommand(airframe, settings);
     this.fullG = fullThrustG(airframe, densityOf(environment));
     this.fullNowG = this.fullG * (1 - (airframe.sag?.emptyShare ?? 0) * (environment.packUsed ?? 0)) ** 2;
     this.leastUpright = Math.min(0.2, 0.5 * Math.abs(start.upright));
@@ -216,23 +207,7 @@ export class Hands {
 
   /** Writes the commanded body rates (rad/s) and thrust fraction for the present stick positions. */
   command(seen: Seen, out: Float64Array): void {
-    const { rates } = this.settings;
-    const rollDps = this.levelled(rateAt(rates.roll, this.roll), this.roll, seen.rollDeg);
-    const yawDps = rateAt(rates.yaw, this.yaw);
-    out[0] = TO_RAD * (this.mixes ? rollDps * this.mixCos + yawDps * this.mixSin : rollDps);
-    out[1] = TO_RAD * this.levelled(rateAt(rates.pitch, this.pitch), this.pitch, seen.pitchDeg);
-    out[2] = TO_RAD * (this.mixes ? yawDps * this.mixCos - rollDps * this.mixSin : yawDps);
-    out[3] = fractionAt(this.airframe, this.motor);
-  }
-
-  private levelled(rateDps: number, stick: number, angleDeg: number): number {
-    const { selfLevel, bankLimitDeg } = this.settings.modes;
-    if (selfLevel) return ANGLE_LOOP_PER_S * (stick * (bankLimitDeg ?? SELF_LEVEL_REACH_DEG) - angleDeg);
-    if (bankLimitDeg === null) return rateDps;
-    return Math.max(
-      ANGLE_LOOP_PER_S * (-bankLimitDeg - angleDeg),
-      Math.min(ANGLE_LOOP_PER_S * (bankLimitDeg - angleDeg), rateDps),
-    );
+    this.controller.write(this, seen, out);
   }
 
   private begin(phase: Phase): void {
@@ -274,13 +249,13 @@ export class Hands {
       }
       case "view-roll": {
         // The controller does it; a wrong angle of it goes uncorrected.
-        if (this.mixes) return 0;
+        if (this.controller.mixes) return 0;
         const rollDps = rateAt(this.settings.rates.roll, this.roll);
         const wantedDps = -rollDps * Math.tan(TO_RAD * this.settings.tiltDeg);
         return stickForRate(this.settings.rates[axis], wantedDps);
       }
       case "level-turn": {
-        if (this.mixes) return 0;
+        if (this.controller.mixes) return 0;
         const yawDps = rateAt(this.settings.rates.yaw, this.yaw);
         return stickForRate(this.settings.rates[axis], yawDps * Math.tan(TO_RAD * this.settings.tiltDeg));
       }
@@ -413,10 +388,11 @@ export class Hands {
   /** What a stick asks for so that the body turns as in the start: with a mixing controller, about the axes of the picture. */
   private sustainedDps(axis: Axis): number {
     const { rates } = this.start;
-    if (!this.mixes || axis === "pitch") return rates[`${axis}Dps`];
+    const { mixes, mixCos, mixSin } = this.controller;
+    if (!mixes || axis === "pitch") return rates[`${axis}Dps`];
     return axis === "roll"
-      ? rates.rollDps * this.mixCos - rates.yawDps * this.mixSin
-      : rates.rollDps * this.mixSin + rates.yawDps * this.mixCos;
+      ? rates.rollDps * mixCos - rates.yawDps * mixSin
+      : rates.rollDps * mixSin + rates.yawDps * mixCos;
   }
 
   /** The turn of the start about straight down, as body rates of the attitude there is. */

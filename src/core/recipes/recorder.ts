@@ -2,7 +2,7 @@ import { densityRatio, rotorThrust, type Airframe } from "../airframe";
 import { horizonInFrame, type Camera } from "../camera";
 import { DEG_PER_RAD } from "../numbers";
 import type { Body } from "./body";
-import type { Hands } from "./pilot";
+import type { SticksNow } from "./stick-command";
 import { emptyTrace, type Trace } from "./trace";
 
 /** Writes down a flight at equal times. `briefly` only what an outcome is told from. */
@@ -12,7 +12,7 @@ export class Recorder {
 
   constructor(
     private readonly body: Body,
-    private readonly hands: Hands,
+    private readonly hands: SticksNow,
     private readonly aircraft: Airframe,
     private readonly camera: Camera,
     airDensityKgM3: number,

@@ -28,7 +28,7 @@ export { packOf } from "./pack";
 export type { Pack, TrickPicture } from "./pack";
 export { matchTaps, measuredOfTrick } from "./match-taps";
 export type { Tap, TapMatch } from "./match-taps";
-export { modelWay } from "./model-way";
+export { modelWay, tapeOfTrace } from "./model-way";
 export type { ModelWay } from "./model-way";
 export { tapeWindow } from "./tape-window";
 export type { Extremes, TapeWindow } from "./tape-window";

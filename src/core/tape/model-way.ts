@@ -46,7 +46,7 @@ export function modelWay(
   for (const name of candidates[trick.kind] ?? []) {
     const recipe = `${name}-${trick.direction}`;
     const { trace } = fly(recipes[recipe], airframe, settings, { ...CALM_AIR, entryHeightM: ENTRY_M });
-    const tape = tapeOfTrace(trace);
+    const { tape } = tapeOfTrace(trace);
     const flown = findTricks(tape, { rates: settings.rates, tiltDeg: settings.tiltDeg }).find(
       ({ kind, direction }) => kind === trick.kind && direction === trick.direction,
     );
@@ -63,8 +63,8 @@ function likenessOf(a: readonly number[], b: readonly number[]): number {
   return Math.max(0, 1 - apart / Math.max(1, mean(a.map((dps, i) => Math.max(dps, b[i])))));
 }
 
-/** A model flight as a recording: still on the ground, flying level, then what was flown. */
-function tapeOfTrace(trace: Trace): Tape {
+/** A model flight as a recording: still on the ground, flying level, then what was flown, which begins at `beginsS`. */
+export function tapeOfTrace(trace: Trace): { readonly tape: Tape; readonly beginsS: number } {
   const before = Math.round((STILL_S + QUIET_S) * GRID_HZ);
   const flown = Math.floor((trace.timeS.length - 1) * trace.sampleS * GRID_HZ);
   const count = before + flown + Math.round(QUIET_S * GRID_HZ);
@@ -79,11 +79,12 @@ function tapeOfTrace(trace: Trace): Tape {
   );
   const [roll, pitch, yaw] = [trace.rollDps, trace.pitchDps, trace.yawDps].map((one) => column(one, 0));
   const throttle = column(trace.stickThrottle, trace.stickThrottle[0]);
-  return {
+  const tape = {
     timeS: Float64Array.from({ length: count }, (_, i) => i / GRID_HZ),
     stick: { roll: stickRoll, pitch: stickPitch, yaw: stickYaw, throttle },
     gyroDps: { roll, pitch, yaw },
     ...{ rateDps: null, accelMps2: null, motors: [], batteryV: null, modes: [], gaps: [], warnings: [] },
     sampleHz: GRID_HZ,
   };
+  return { tape, beginsS: before / GRID_HZ };
 }

@@ -1,0 +1,10 @@
+export type { Drill, Task } from "./drill";
+export { createPractice } from "./practice";
+export type { Practice, PracticeState } from "./practice";
+export type { PracticeRecord } from "./record";
+export { madeUpRadio } from "./radio";
+export { replay } from "./replay";
+export type { PracticeMeasures, Replayed } from "./replay";
+export { scoreTry } from "./score";
+export type { NextThing, Score } from "./score";
+export type { StampedSticks, Sticks } from "./sticks";
