@@ -51,6 +51,24 @@ it("takes settings on the ground only, by the published schema, and forgets them
   });
 });
 
+it("says where its mode switch stands, and turns nothing over but in rates", () => {
+  const { aircraft, lines, asked } = onLine();
+  expect(asked({ read: "settings" })).toMatchObject({
+    modes: { at: 2, places: ["self-level", "bank limit", "rates"] },
+  });
+  expect(asked({ switch: 7 })).toEqual({ refused: "no-such-place", field: "switch" });
+  expect(asked({ switch: 0 })).toMatchObject({ modes: { at: 0 } });
+  const fastest = (untilS: number) => {
+    const from = lines.length;
+    aircraft.flyTo(untilS);
+    const rows = lines.slice(from).map((line) => line.split(",").map(Number));
+    return Math.max(...rows.flatMap((row) => [5, 6, 7].map((at) => Math.abs(row[at]))));
+  };
+  expect(fastest(60)).toBeLessThan(200);
+  aircraft.hear('{"switch":2}');
+  expect(fastest(110)).toBeGreaterThan(250);
+});
+
 it("answers whatever it is told, and falls for nothing", () => {
   const { aircraft, lines } = onLine();
   for (const line of [

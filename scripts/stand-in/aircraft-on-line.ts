@@ -14,6 +14,8 @@ const REPERTOIRE = [
   ...["flip-slow-back", "flip-slow-front", "roll-pure-left", "roll-pure-right", "flip-one-move-back"],
   ...["spin-level-left", "hang-right", "split-s-float-left"],
 ];
+/** What the three places of the radio's mode switch do. */
+const MODES = ["self-level", "bank limit", "rates"] as const;
 const BETWEEN_S = 6;
 const AIRBORNE_S = 240;
 const GROUND_S = 15;
@@ -34,6 +36,8 @@ export class AircraftOnLine {
   private landed = true;
   private until = { groundS: 3, landS: AIRBORNE_S };
   private throttle = 0;
+  /** Where the mode switch stands. */
+  private place = MODES.indexOf("rates");
 
   constructor(
     pilotName: string,
@@ -82,7 +86,8 @@ export class AircraftOnLine {
       this.until = { ...this.until, groundS: Math.max(this.until.groundS, timeS + GROUND_S) };
       return { kind: "stand", untilS: timeS + 1 };
     }
-    const turn = this.flown++;
+    // Nothing turns over in the other two modes.
+    const turn = MODES[this.place] === "rates" ? this.flown++ : 0;
     if (turn % 2 === 0) return { kind: "cruise", untilS: timeS + BETWEEN_S };
     return { kind: "trick", recipe: REPERTOIRE[Math.floor(turn / 2) % REPERTOIRE.length] };
   }
@@ -97,7 +102,17 @@ export class AircraftOnLine {
       return answer({ refused: "not-json" });
     }
     if (asked.read === "settings")
-      return answer({ setup: settingsFile(this.settings, this.name, ""), saved: this.settings === this.saved });
+      return answer({
+        setup: settingsFile(this.settings, this.name, ""),
+        saved: this.settings === this.saved,
+        modes: { at: this.place, places: MODES },
+      });
+    if (asked.switch !== undefined) {
+      const place = Number(asked.switch);
+      if (!(place in MODES)) return answer({ refused: "no-such-place", field: "switch" });
+      this.place = place;
+      return answer({ modes: { at: place, places: MODES } });
+    }
     if ("write" in asked) return answer(this.write(asked.write));
     if (asked.save === true) {
       if (this.armed) return answer({ refused: "armed" });

@@ -34,6 +34,11 @@ const worker = {
     return { calls, tricks: [...tricks], last, lengthS, rows, faults };
   },
 
+  /** From a call at a moment to the first stick that answers it, s. */
+  async reactionS(calledMs: number): Promise<number | null> {
+    return tape?.reactionS(calledMs) ?? null;
+  },
+
   /** Lines of the recording from a row on. */
   async linesFrom(row: number): Promise<readonly string[]> {
     return tape?.linesFrom(row) ?? [];

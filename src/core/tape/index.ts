@@ -36,3 +36,5 @@ export { monthMeasures, studentT95, tapeMonth } from "./month";
 export type { DatedPack, MonthChange, MonthFigure, MonthMeasure, MonthPack, TapeMonth } from "./month";
 export { LiveTape } from "./live-tape";
 export type { LiveCall, LiveFaults, LiveLine } from "./live-tape";
+export { proposedExpo, throttleUse } from "./throttle-use";
+export type { ThrottleUse } from "./throttle-use";

@@ -1,4 +1,4 @@
-import { median } from "../numbers";
+import { mean, median } from "../numbers";
 import { gyroBias } from "./bias";
 import { requiredColumns, tapeColumns } from "./columns";
 import { findTricks, type FlownBy } from "./find-tricks";
@@ -38,6 +38,11 @@ const RECENT_S = 4;
 const UPRIGHT = 0.45;
 const STAYS_S = 2.5;
 const WENT_ON_S = 0.15;
+/** A stick that moves by so much from where it stood answers a call; nobody does sooner, nor later. Common practice, no source. */
+const ANSWERS = 0.08;
+const SOONEST_S = 0.1;
+const LATEST_S = 2;
+const REST_ROWS = 20;
 /** Rows further apart are a gap, or the clock jumped. */
 const GAP_S = 0.5;
 const LATE_S = 0.05;
@@ -52,6 +57,8 @@ const LEAST_ROWS = 40;
  */
 export class LiveTape {
   private timeS = new Float64Array(FIRST_ROWS);
+  /** When each row arrived, ms by the page's clock. */
+  private arrivedMs = new Float64Array(FIRST_ROWS);
   /** Sticks, throttle and gyro, in the order of the open recording. */
   private columns = Array.from({ length: 7 }, () => new Float32Array(FIRST_ROWS));
   private count = 0;
@@ -110,7 +117,7 @@ export class LiveTape {
       this.tally.late++;
       return "late";
     }
-    this.keep(atS, values);
+    this.keep(atS, values, arrivedMs);
     return "row";
   }
 
@@ -143,15 +150,36 @@ export class LiveTape {
     return steps.length > 0 ? median(steps) : 0.01;
   }
 
-  private keep(atS: number, values: readonly number[]): void {
+  private keep(atS: number, values: readonly number[], arrivedMs: number): void {
     if (this.count === this.timeS.length) {
       this.timeS = grown(this.timeS, new Float64Array(2 * this.count));
+      this.arrivedMs = grown(this.arrivedMs, new Float64Array(2 * this.count));
       this.columns = this.columns.map((column) => grown(column, new Float32Array(2 * this.count)));
     }
     this.timeS[this.count] = atS;
+    this.arrivedMs[this.count] = arrivedMs;
     for (let i = 0; i < 7; i++) this.columns[i][this.count] = values[i + 1];
     this.count++;
     this.lines.push([atS.toFixed(4), ...values.slice(1)].join(","));
+  }
+
+  /**
+   * From a call at a moment of the page's clock, ms, to the first stick that answers it, s: by when the rows arrived, the line's own delay included. Null while
+   * none has moved, or where one moved too soon to have been an answer.
+   */
+  reactionS(calledMs: number): number | null {
+    let first = this.count;
+    while (first > 0 && this.arrivedMs[first - 1] >= calledMs) first--;
+    const before = Math.max(0, first - REST_ROWS);
+    if (first - before < 2) return null;
+    const sticks = this.columns.slice(0, 4);
+    const rest = sticks.map((column) => mean(Array.from(column.subarray(before, first))));
+    for (let i = first; i < this.count; i++) {
+      if (!sticks.some((column, k) => Math.abs(column[i] - rest[k]) > ANSWERS)) continue;
+      const seconds = (this.arrivedMs[i] - calledMs) / 1000;
+      return seconds >= SOONEST_S && seconds <= LATEST_S ? seconds : null;
+    }
+    return null;
   }
 
   /** Tricks that are over and were not called yet; asked again and again while it runs. */

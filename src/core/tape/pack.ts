@@ -1,6 +1,7 @@
 import type { Settings } from "../flight";
 import { checkTape, type AxisCheck } from "./check-tape";
 import { cruiseOf } from "./cruise-of";
+import { throttleUse, type ThrottleUse } from "./throttle-use";
 import { findTricks } from "./find-tricks";
 import { firstMend, type FirstMend } from "./first-mend";
 import { moveOf } from "./figures";
@@ -44,6 +45,7 @@ export interface Pack {
   readonly axes: readonly AxisCheck[];
   readonly wobbles: readonly Wobble[];
   readonly cruise: { readonly throttle: number; readonly share: number } | null;
+  readonly throttleUse: ThrottleUse | null;
   readonly smoothness: (Smoothness & { readonly moves: number }) | null;
 }
 
@@ -74,6 +76,7 @@ export function packOf(tape: Tape, settings: Settings): Pack {
     axes: checkTape(tape, settings),
     wobbles: shakes,
     cruise: cruiseOf(tape),
+    throttleUse: throttleUse(tape),
     smoothness: smoothness(tape),
   };
 }

@@ -25,6 +25,7 @@ import type { Aircraft } from "@/contract";
 import { PickOne } from "@/ui/forms/pick-one";
 import { ErrorFields, errorsOf, type ErrorSource } from "@/ui/scatter/error-fields";
 import { Cloud, StopSpread } from "@/ui/scatter/pictures";
+import { handedErrors } from "@/ui/scatter/handed-errors";
 import { useOwnErrors } from "@/ui/scatter/use-own-errors";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
@@ -67,7 +68,7 @@ interface ScatterProps {
 export function ScatterPanel(props: ScatterProps) {
   const { units } = usePreferences();
   const { trick, stage, stopWithinDeg, measured, beside, children } = props;
-  const { source, setSource, typed, setTyped, enough, own, errors, plans } = useHands(props);
+  const { source, setSource, typed, setTyped, enough, own, tape, errors, plans } = useHands(props);
   const [runs, setRuns] = useState<number>(counts[0]);
   const { state, start, cancel, warm } = useComputed<Flown>();
   const key = JSON.stringify([plans, runs]);
@@ -103,6 +104,7 @@ export function ScatterPanel(props: ScatterProps) {
         measured={Math.max(0, ...fittedMeasures.map((name) => measured[name]?.length ?? 0))}
         enough={enough}
         typed={typed}
+        tape={tape}
         onSource={setSource}
         onType={(name, text) => {
           setSource("typed");
@@ -144,7 +146,8 @@ export function ScatterPanel(props: ScatterProps) {
 /** Whose errors are flown with, and the flights that takes. */
 function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg, measured, beside }: ScatterProps) {
   const { units } = usePreferences();
-  const [source, setSource] = useState<ErrorSource>("stage");
+  const [tape] = useState(() => handedErrors(aircraft.pilotId));
+  const [source, setSource] = useState<ErrorSource>(tape ? "tape" : "stage");
   const [typed, setTyped] = useState<Readonly<Partial<Record<keyof PilotErrors, string>>>>({});
   const enough = measuredEnough(measured).length > 0;
   const asFlown = {
@@ -156,7 +159,7 @@ function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg
     seed: SEED,
   };
   const own = useOwnErrors(source === "own" && enough ? { plan: asFlown, usual: usualErrors(stage), measured } : null);
-  const { errors } = errorsOf(source, stage, own.errors, typed, units);
+  const { errors } = errorsOf(source, stage, own.errors, typed, units, tape?.errors);
   const plans = useMemo(
     () =>
       errors
@@ -172,7 +175,7 @@ function useHands({ trick, settings, aircraft, environment, stage, stopWithinDeg
         : [],
     [errors, trick, settings, beside, aircraft.airframe, environment, stopWithinDeg],
   );
-  return { source, setSource, typed, setTyped, enough, own, errors, plans };
+  return { source, setSource, typed, setTyped, enough, own, tape, errors, plans };
 }
 
 function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName }: Flown) {

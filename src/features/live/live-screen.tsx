@@ -20,6 +20,7 @@ import { Instruments } from "./instruments";
 import { LeftRecordings } from "./left-recordings";
 import { dropLive, liveFile } from "./live-store";
 import type { LiveData } from "./load";
+import { ReactionPanel } from "./reaction-panel";
 import { SettingsOnLine } from "./settings-on-line";
 import { SourceChoice } from "./source-choice";
 import type { LineState, LiveSource } from "./sources";
@@ -73,7 +74,7 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
     },
     [aloud],
   );
-  const { running, line, state, keptRows, trouble, isHeard, listen, stop } = useLive(by, pilot.id, {
+  const { running, line, state, keptRows, trouble, isHeard, reactionS, listen, stop } = useLive(by, pilot.id, {
     onAnswer,
     onCalls,
   });
@@ -143,6 +144,7 @@ function Live({ data, setup, aircraftName }: { data: LiveData; setup: Setup; air
                 say={(text) => running.source.say(text)}
               />
             )}
+            <ReactionPanel {...{ pilot, reactionS, aloud }} coaches={data.coaches} />
             {running.source.kind === "stand-in" && <StandInPanel say={(text) => running.source.say(text)} />}
           </Box>
         </>

@@ -16,7 +16,10 @@ function show(state: LiveState | null, line: LineState = "open", heard = true) {
   renderScreen(
     <SettingsOnLine
       {...{ setup: plankSetup(2), aircraftName: "Plank", state, line, say }}
-      answer={{ kind: "setup", settings: { ...firstSettings, tiltDeg: 30 }, saved: true }}
+      answer={{
+        ...{ kind: "setup", settings: { ...firstSettings, tiltDeg: 30 }, saved: true },
+        modes: { at: 2, places: ["self-level", "bank limit", "rates"] },
+      }}
       isHeard={() => heard}
     />,
     { address: "/tape/live?pilot=odo" },
@@ -28,6 +31,7 @@ const propellersOff = () => fireEvent.click(screen.getByLabelText("The propeller
 it("shows what writing changes first, and writes only once the propellers are said to be off", () => {
   const { say, write } = show(stateOf(0));
   expect(screen.getByRole("list", { name: "What writing changes" })).toHaveTextContent(/tilt/i);
+  expect(screen.getByText("Its mode switch stands at rates, of self-level, bank limit, rates.")).toBeVisible();
   expect(write).toBeDisabled();
   propellersOff();
   fireEvent.click(write);

@@ -13,7 +13,7 @@ import { differencesInWords } from "@/ui/settings/differences";
 import { useSetupDraft } from "@/ui/settings/use-setup-draft";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { LiveState } from "@/workers/live.worker";
-import type { LineAnswer } from "./answers";
+import type { LineAnswer, ModeSwitch } from "./answers";
 import type { LineState } from "./sources";
 
 interface SettingsOnLineProps {
@@ -60,6 +60,7 @@ export function SettingsOnLine(props: SettingsOnLineProps) {
       </Button>
       <Box role="status" sx={{ mt: 1 }}>
         {answer && answer.kind !== "setup" && <Typography>{answerWords(answer)}</Typography>}
+        {held?.modes && <Typography>{modeWords(held.modes)}</Typography>}
         {held && differences.length === 0 && (
           <Typography>
             The same as setup <span className="num">{setup.number}</span>
@@ -117,8 +118,12 @@ export function SettingsOnLine(props: SettingsOnLineProps) {
   );
 }
 
+const modeWords = ({ at, places }: ModeSwitch) => `Its mode switch stands at ${places[at]}, of ${places.join(", ")}.`;
+
 function answerWords(answer: Exclude<LineAnswer, { kind: "setup" }>): string {
   switch (answer.kind) {
+    case "modes":
+      return modeWords(answer.modes);
     case "written":
       return "Written. A restart forgets it until it is saved.";
     case "saved":

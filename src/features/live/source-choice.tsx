@@ -8,6 +8,8 @@ import Typography from "@mui/material/Typography";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { FindSticks } from "@/ui/radio/find-sticks";
+import { useRadioMap, useRadioName } from "@/ui/radio/use-radio";
 import { gamepadSource, serialPorts, serialSource, standInSource, type LiveSource } from "./sources";
 
 const BAUD_RATES = [57_600, 115_200, 230_400, 460_800, 921_600] as const;
@@ -26,6 +28,9 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
   const inBrowser = useHydrated();
   const [baudRate, setBaudRate] = useState<number>(115_200);
   const [hz, setHz] = useState<number>(250);
+  const radio = useRadioName();
+  const { map, known, keep } = useRadioMap(radio);
+  const [finding, setFinding] = useState(false);
   const serial = inBrowser ? serialPorts() : null;
   const openSerial = async () => {
     try {
@@ -72,9 +77,17 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
       </Choice>
       <Choice
         title="Radio as a gamepad"
-        about="Sticks only, in the order roll, pitch, throttle, yaw: no tricks are called."
+        about={
+          radio === null
+            ? "Sticks only: no tricks are called. Plug it in and move a stick."
+            : `Sticks only: no tricks are called. ${known ? "Its sticks are known." : "Taken in the usual order until they are found."}`
+        }
       >
-        <Button variant="outlined" onClick={() => onChoose(gamepadSource())}>
+        <Button disabled={radio === null} onClick={() => setFinding(true)}>
+          Find the sticks
+        </Button>
+        <FindSticks open={finding} onClose={() => setFinding(false)} onFound={keep} />
+        <Button variant="outlined" onClick={() => onChoose(gamepadSource(map))}>
           Listen to the radio
         </Button>
       </Choice>

@@ -1,3 +1,4 @@
+import { usualRadio } from "@/ui/radio/radio-map";
 import { act } from "@testing-library/react";
 import { readAnswer } from "./answers";
 import { gamepadSource, serialSource, standInSource, type LineState, type SerialPortLike } from "./sources";
@@ -126,7 +127,7 @@ it("a radio gives its sticks as rows without a gyro, and says when it goes away"
   let axes: number[] | null = [0.5, -0.25, -1, 0.1];
   Object.assign(navigator, { getGamepads: () => [null, axes && { axes }] });
   const heard = listener();
-  const source = gamepadSource();
+  const source = gamepadSource(usualRadio);
   source.open(heard);
   await flush(10);
   expect(heard.lines[0]).toMatch(/^time_s,stick_roll/);

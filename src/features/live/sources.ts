@@ -1,4 +1,6 @@
 import { requiredColumns } from "@/core";
+import { sticksOf, type RadioMap } from "@/ui/radio/radio-map";
+import { firstRadio } from "@/ui/radio/use-radio";
 
 /** How a line stands. */
 export type LineState = "opening" | "open" | "lost" | "closed";
@@ -131,8 +133,8 @@ export function serialSource(port: SerialPortLike, baudRate: number): LiveSource
 
 const PAD_MS = 10;
 
-/** A radio as a gamepad: its sticks in the order roll, pitch, throttle, yaw, and no gyro. */
-export function gamepadSource(): LiveSource {
+/** A radio as a gamepad: its sticks by where they were found, and no gyro. */
+export function gamepadSource(map: RadioMap): LiveSource {
   let timer: ReturnType<typeof setInterval> | undefined;
   return {
     kind: "gamepad",
@@ -144,7 +146,7 @@ export function gamepadSource(): LiveSource {
       let open = false;
       const beganMs = performance.now();
       timer = setInterval(() => {
-        const pad = navigator.getGamepads().find((one) => one !== null);
+        const pad = firstRadio();
         if (!pad) {
           if (open) state("lost");
           open = false;
@@ -152,11 +154,9 @@ export function gamepadSource(): LiveSource {
         }
         if (!open) state("open");
         open = true;
-        const [roll = 0, pitch = 0, throttle = -1, yaw = 0] = pad.axes;
+        const { roll, pitch, throttle, yaw } = sticksOf(map, pad.axes);
         const s = (performance.now() - beganMs) / 1000;
-        hear([
-          [s, roll, pitch, yaw, (throttle + 1) / 2, 0, 0, 0].map((x) => String(Math.round(1e4 * x) / 1e4)).join(","),
-        ]);
+        hear([[s, roll, pitch, yaw, throttle, 0, 0, 0].map((x) => String(Math.round(1e4 * x) / 1e4)).join(",")]);
       }, PAD_MS);
     },
     say: () => undefined,

@@ -29,6 +29,11 @@ export function StandInPanel({ say }: { say: (line: string) => void }) {
         <Button size="small" variant="outlined" onClick={() => say(JSON.stringify({ land: false }))}>
           Take off
         </Button>
+        {["Self-level", "Bank limit", "Rates"].map((name, place) => (
+          <Button key={name} size="small" onClick={() => say(JSON.stringify({ switch: place }))}>
+            Mode switch: {name}
+          </Button>
+        ))}
         {misdeeds.map(([misbehave, name]) => (
           <Button key={name} size="small" onClick={() => say(JSON.stringify({ misbehave }))}>
             {name}

@@ -39,6 +39,7 @@ export function useLive(
   /** When rows came last, by the page's clock. */
   const heardMs = useRef(-Infinity);
   const stopping = useRef<() => Promise<void>>(async () => undefined);
+  const reaction = useRef<(calledMs: number) => Promise<number | null>>(async () => null);
   const told = useRef({ onAnswer, onCalls });
   useEffect(() => {
     told.current = { onAnswer, onCalls };
@@ -53,6 +54,7 @@ export function useLive(
     await stop();
     const client: WorkerClient<LiveWorker> = workerClient<LiveWorker>(start);
     const one = { id: newId(), beganMs: Date.now(), source };
+    reaction.current = (calledMs) => client.ask((remote) => remote.reactionS(calledMs));
     await client.ask((remote) => remote.begin(by));
     await beginLive({ id: one.id, pilotId, beganMs: one.beganMs });
     let waiting: string[] = [];
@@ -87,6 +89,7 @@ export function useLive(
     const timers = [setInterval(() => void takeSafely(), EVERY_MS), setInterval(() => void keepSafely(), KEEP_MS)];
     const end = (why: LiveTrouble | null) => {
       stopping.current = async () => undefined;
+      reaction.current = async () => null;
       source.close();
       timers.forEach(clearInterval);
       if (why && current) {
@@ -119,5 +122,6 @@ export function useLive(
   };
   /** Whether the aircraft was heard just now. */
   const isHeard = () => performance.now() - heardMs.current < HEARD_MS;
-  return { running, line, state, keptRows, trouble, isHeard, listen, stop };
+  const reactionS = useCallback((calledMs: number) => reaction.current(calledMs), []);
+  return { running, line, state, keptRows, trouble, isHeard, reactionS, listen, stop };
 }

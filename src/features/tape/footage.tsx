@@ -11,6 +11,8 @@ import type { FoundTrick, Pack } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
 import { foundTrickName, momentText } from "@/words";
+import { FaultPicks } from "./fault-picks";
+import type { TappedSession } from "./load";
 
 /** The film starts so long before a trick, s. */
 const BEFORE_S = 1;
@@ -21,12 +23,15 @@ interface FootageProps {
   readonly pilotId: string;
   /** Of the recording: notes begin with it. */
   readonly name: string;
-  /** Pilots look; notes are a coach's. */
+  /** In which it may have been tapped, and when the file was written. */
+  readonly sessions: readonly TappedSession[];
+  readonly recordedAtMs: number | null;
+  /** Pilots look; notes and faults are a coach's. */
   readonly coaches: boolean;
 }
 
 /** The pilot's film of the pack, opened beside it from this device and sent nowhere; lined up by one stop that both show. */
-export function Footage({ pack, trick, pilotId, name, coaches }: FootageProps) {
+export function Footage({ pack, trick, pilotId, name, sessions, recordedAtMs, coaches }: FootageProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [film, setFilm] = useState<{ readonly name: string; readonly url: string } | null>(null);
   /** Second of the film minus second of the recording; null until both are lined up. */
@@ -89,6 +94,7 @@ export function Footage({ pack, trick, pilotId, name, coaches }: FootageProps) {
                 </Button>
               </>
             )}
+            {coaches && <FaultPicks {...{ pack, trick, sessions, recordedAtMs }} />}
             {coaches && (
               <NoteHere
                 pilotId={pilotId}

@@ -16,6 +16,7 @@ import {
   type TapeColumn,
   type TapeMapping,
 } from "@/core";
+import { typedNumber } from "@/contract";
 import { numeral, tapeColumnNames } from "@/words";
 
 interface MappingBoardProps {
@@ -27,6 +28,8 @@ interface MappingBoardProps {
   readonly onCancel: () => void;
 }
 
+/** Among the units: one of one's own. */
+const OWN_UNIT = "own";
 /** A unit of a file's column: its value is factor · number + offset. */
 type Unit = readonly [name: string, factor: number, offset: number];
 const sticks: readonly Unit[] = [
@@ -115,6 +118,8 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
   const units = unitsOf(column);
   const unit = source ? unitOf(column, source) : -1;
   const turned = source !== null && source.factor < 0;
+  // Of a unit that nobody foresaw: value = factor · number + offset.
+  const [free, setFree] = useState(source !== null && unit < 0);
   const withUnit = (from: string, at: number, other: boolean): ColumnSource => {
     const [, factor, offset] = units[Math.max(0, at)];
     return { from, factor: other ? -factor : factor, offset: other ? -offset : offset };
@@ -152,8 +157,11 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
         size="small"
         label="Unit"
         disabled={!source}
-        value={unit >= 0 ? unit : ""}
-        onChange={({ target }) => source && onChange(withUnit(source.from, Number(target.value), turned))}
+        value={free || unit < 0 ? (source ? OWN_UNIT : "") : unit}
+        onChange={({ target }) => {
+          setFree(target.value === OWN_UNIT);
+          if (source && target.value !== OWN_UNIT) onChange(withUnit(source.from, Number(target.value), turned));
+        }}
         slotProps={{ htmlInput: { "aria-label": `Unit of ${title.toLowerCase()}` } }}
       >
         {units.map(([words], i) => (
@@ -161,8 +169,11 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
             {words}
           </MenuItem>
         ))}
+        <MenuItem value={OWN_UNIT}>own: times and plus</MenuItem>
       </TextField>
-      {column === "time_s" ? (
+      {free && source ? (
+        <OwnUnit title={title} source={source} onChange={onChange} />
+      ) : column === "time_s" ? (
         <span />
       ) : (
         <FormControlLabel
@@ -177,6 +188,47 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
         />
       )}
       <Preview column={column} source={source} guess={guess} unsure={unsure} />
+    </Box>
+  );
+}
+
+/** A unit of one's own: what a number is multiplied by, and what is added. */
+function OwnUnit({
+  title,
+  source,
+  onChange,
+}: {
+  title: string;
+  source: ColumnSource;
+  onChange: (source: ColumnSource) => void;
+}) {
+  const [typed, setTyped] = useState({ factor: String(source.factor), offset: String(source.offset) });
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 0.5 }}>
+      {(["factor", "offset"] as const).map((name) => {
+        const value = typedNumber(typed[name]);
+        const bad = !Number.isFinite(value) || (name === "factor" && value === 0);
+        return (
+          <TextField
+            key={name}
+            size="small"
+            label={name === "factor" ? "times" : "plus"}
+            value={typed[name]}
+            error={bad}
+            onChange={({ target }) => {
+              setTyped({ ...typed, [name]: target.value });
+              const next = typedNumber(target.value);
+              if (Number.isFinite(next) && (name === "offset" || next !== 0)) onChange({ ...source, [name]: next });
+            }}
+            slotProps={{
+              htmlInput: {
+                inputMode: "decimal",
+                "aria-label": `${name === "factor" ? "Times" : "Plus"}, ${title.toLowerCase()}`,
+              },
+            }}
+          />
+        );
+      })}
     </Box>
   );
 }

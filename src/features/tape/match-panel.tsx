@@ -10,7 +10,7 @@ import { format } from "date-fns";
 import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { matchTaps, measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, type TapMatch } from "@/core";
+import { measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, type TapMatch } from "@/core";
 import { findStep, onTape, type Syllabus } from "@/syllabus";
 import { useRouter } from "next/navigation";
 import { useSend } from "@/ui/actions/use-send";
@@ -19,6 +19,7 @@ import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { counted, foundTrickName, measuredText, momentText, numeral } from "@/words";
 import type { TappedSession } from "./load";
+import { matched, nearest } from "./match";
 import { recordingFound } from "./recording-found";
 
 interface MatchPanelProps {
@@ -68,22 +69,6 @@ export function MatchPanel(props: MatchPanelProps) {
         </Typography>
       )}
     </Box>
-  );
-}
-
-/** The session under way when the file was written, or the one begun last before it; without its time the newest. */
-function nearest(sessions: readonly TappedSession[], atMs: number | null): TappedSession | undefined {
-  if (atMs === null) return sessions[0];
-  return sessions.find(({ startedAtMs }) => startedAtMs <= atMs) ?? sessions[0];
-}
-
-function matched(tricks: readonly FoundTrick[], session: TappedSession, syllabus: Syllabus): TapMatch | null {
-  return matchTaps(
-    tricks,
-    session.attempts.map(({ id, atMs, stepId, direction }) => {
-      const step = findStep(syllabus, stepId);
-      return { id, atMs, ...(step ? onTape(step, direction) : { kinds: [], direction: null }) };
-    }),
   );
 }
 

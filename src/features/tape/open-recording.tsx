@@ -57,6 +57,7 @@ export function OpenRecording(props: OpenRecordingProps) {
       newest={flown?.newest ?? setup}
       airframe={flown?.airframe ?? null}
       stickMode={pilot.stickMode}
+      pilotId={pilot.id}
       others={recordings.filter(({ id, whole }) => whole && id !== keptId)}
       below={<KeepProgress keeping={keeping} onStop={stop} />}
       beside={(trick, onChoose) => (
@@ -65,7 +66,7 @@ export function OpenRecording(props: OpenRecordingProps) {
             {...{ pack, sessions, recordedAtMs, onChoose }}
             recordingId={keeping.kind === "kept" ? keeping.id : keptId}
           />
-          <Footage {...{ pack, trick, coaches }} pilotId={pilot.id} name={asked.name} />
+          <Footage {...{ pack, trick, coaches, sessions, recordedAtMs }} pilotId={pilot.id} name={asked.name} />
         </>
       )}
     >

@@ -28,6 +28,7 @@ interface PackBoardProps {
   /** Null where the aircraft is gone. */
   readonly airframe: Airframe | null;
   readonly stickMode: number;
+  readonly pilotId: string;
   /** Other kept recordings of the pilot, and the setups they were flown with. */
   readonly others: readonly Recording[];
   readonly setups: readonly Setup[];
@@ -40,7 +41,8 @@ interface PackBoardProps {
 
 /** A recording that was read: what to mend first, the pack at a glance, and the trick that is chosen. */
 export function PackBoard(props: PackBoardProps) {
-  const { name, pack, ask, setup, airframe, stickMode, others, setups, newest, children, below, beside } = props;
+  const { name, pack, ask, setup, airframe, stickMode, others, setups, newest, pilotId, children, below, beside } =
+    props;
   const { tricks, mend } = pack;
   const [at, setAt] = useState("trick" in mend ? mend.trick : 0);
   const [zoom, setZoom] = useState<Zoom>(1);
@@ -90,7 +92,7 @@ export function PackBoard(props: PackBoardProps) {
         <OverTime pack={pack} window={window} atS={momentS} />
       </Fold>
       {beside(tricks.at(at), setAt)}
-      <PackChecks name={name} pack={pack} setup={setup} newest={newest} />
+      <PackChecks {...{ name, pack, setup, newest, pilotId }} />
     </>
   );
 }

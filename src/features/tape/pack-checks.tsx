@@ -6,6 +6,7 @@ import { gatheredWobbles, type Pack } from "@/core";
 import type { Setup } from "@/contract";
 import { axisCheckWords, capital, numeral, tapeWarningWords, wobbleWords } from "@/words";
 import { CruiseDraft } from "./cruise-draft";
+import { HandsShown } from "./hands-shown";
 
 /** What else the recording says: with what it was flown, what wobbles, where the throttle cruises, and what is odd in the file. */
 export function PackChecks(props: {
@@ -14,8 +15,9 @@ export function PackChecks(props: {
   setup: Setup;
   /** Newest of the aircraft. */
   newest: Setup;
+  pilotId: string;
 }) {
-  const { name, pack, setup, newest } = props;
+  const { name, pack, setup, newest, pilotId } = props;
   const { axes, wobbles, cruise, smoothness, warnings } = pack;
   const checks = axes.flatMap((axis) => {
     const words = axisCheckWords(axis);
@@ -26,7 +28,7 @@ export function PackChecks(props: {
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(3, minmax(0,1fr))" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(4, minmax(0,1fr))" },
         columnGap: 4,
         rowGap: 2,
         mt: 3,
@@ -65,15 +67,12 @@ export function PackChecks(props: {
           </Typography>
         )}
       </section>
+      <HandsShown {...{ pack, pilotId, name }} />
       <section aria-labelledby="throttle-and-file">
         <Typography variant="h2" id="throttle-and-file">
           Throttle
         </Typography>
-        {cruise ? (
-          <CruiseDraft cruise={cruise} setup={setup} newest={newest} name={name} />
-        ) : (
-          <Typography>It never flies steadily for three seconds.</Typography>
-        )}
+        <CruiseDraft cruise={cruise} use={pack.throttleUse} setup={setup} newest={newest} name={name} />
         {warnings.length > 0 && (
           <>
             <Typography variant="h3" sx={{ mt: 1.5 }}>

@@ -200,6 +200,35 @@ it("asks which column is what in a file of another program, and remembers it for
   expect(await screen.findByRole("heading", { name: "next", level: 1 })).toBeVisible();
 });
 
+it("reads a column in a unit of one's own, by what it is multiplied with and what is added", async () => {
+  const [names, ...rows] = flown.trimEnd().split("\n");
+  const other = rows.map((line) => line.replace(/^[^,]+/, (seconds) => String(12 * Number(seconds) + 5)));
+  show();
+  open([names.replace("time_s", "twelfths"), ...other, ""].join("\n"), "odd.csv");
+  expect(await screen.findByRole("heading", { name: "Which column is what in odd.csv?" })).toBeVisible();
+  const time = within(screen.getByText("Time").closest("li")!);
+  fireEvent.mouseDown(time.getAllByRole("combobox")[0]);
+  fireEvent.click(await screen.findByRole("option", { name: "twelfths" }));
+  fireEvent.mouseDown(time.getAllByRole("combobox")[1]);
+  fireEvent.click(await screen.findByRole("option", { name: "own: times and plus" }));
+  fireEvent.change(screen.getByRole("textbox", { name: /^Times, time/i }), { target: { value: "0" } });
+  fireEvent.change(screen.getByRole("textbox", { name: /^Times, time/i }), { target: { value: String(1 / 12) } });
+  fireEvent.change(screen.getByRole("textbox", { name: /^Plus, time/i }), { target: { value: String(-5 / 12) } });
+  fireEvent.click(screen.getByRole("button", { name: "Read it so" }));
+  expect(await screen.findByRole("heading", { name: "odd", level: 1 })).toBeVisible();
+  expect(within(screen.getByRole("list", { name: "Tricks found" })).getAllByRole("button")).toHaveLength(3);
+});
+
+it("proposes mid and expo by where the throttle stood, and says what it lacks to tell the hands", async () => {
+  show();
+  open(flown);
+  expect(await screen.findByText(/Half of the time it stands between/)).toBeVisible();
+  expect(screen.getByText(/Five sure flips, rolls and spins are wanted/)).toBeVisible();
+  fireEvent.click(screen.getByRole("button", { name: /^Draft a setup with mid 0\.\d\d, expo 0\.\d\d/ }));
+  const [draft] = Object.keys(localStorage).filter((key) => key.includes("plank") && key.includes("draft"));
+  expect(localStorage.getItem(draft)).toContain("Mid and expo by the throttle of the recording pack-3");
+});
+
 it("matches tricks with the taps of the session, and takes in what nobody tapped", async () => {
   const { tricks } = packOf(readTape(flown), plankSetup(2).settings);
   const began = Date.UTC(2026, 10, 25, 14);
@@ -242,4 +271,16 @@ it("matches tricks with the taps of the session, and takes in what nobody tapped
     taken: [{ trick: 2, stepId: "hang", direction: "left", outcome: "clean" }],
   });
   expect(Math.abs(sent.clockMs - began)).toBeLessThan(200);
+
+  // Beside a film the faults of the step are picked for the attempt that was tapped.
+  Object.assign(URL, { createObjectURL: () => "blob:film", revokeObjectURL: () => undefined });
+  fireEvent.change(screen.getByLabelText("File with a film"), { target: { files: [new File(["x"], "film.webm")] } });
+  const faults = await screen.findByRole("group", { name: /^Faults of this/ });
+  fetched.mockClear();
+  fireEvent.click(within(faults).getAllByRole("button")[0]);
+  await waitFor(() => expect(fetched).toHaveBeenCalled());
+  expect(String(fetched.mock.calls[0][0])).toContain("set-faults");
+  const picked = JSON.parse(fetched.mock.calls[0][1]!.body as string) as ActionInput<"set-faults">;
+  expect(["a0", "a1"]).toContain(picked.id);
+  expect(picked.faults).toHaveLength(1);
 });

@@ -22,8 +22,8 @@ const fields: readonly {
   { name: "stickNoise", label: "Wandering, %", times: 100 },
 ];
 
-/** What the hands are taken to be: those of a stage, those of this pilot as measured, or typed. */
-export type ErrorSource = "stage" | "own" | "typed";
+/** What the hands are taken to be: those of a stage, those of this pilot as measured, those a recording shows, or typed. */
+export type ErrorSource = "stage" | "own" | "tape" | "typed";
 
 /** The errors of each source; own ones are null until they are worked out. */
 export function errorsOf(
@@ -32,10 +32,12 @@ export function errorsOf(
   own: PilotErrors | null,
   typed: Readonly<Partial<Record<keyof PilotErrors, string>>>,
   units: UnitSystem,
+  tape: PilotErrors | null = null,
 ): { readonly errors: PilotErrors | null; readonly wrong: ReadonlySet<keyof PilotErrors> } {
   const usual = usualErrors(stage);
   if (source === "stage") return { errors: usual, wrong: new Set() };
   if (source === "own") return { errors: own, wrong: new Set() };
+  if (source === "tape") return { errors: tape, wrong: new Set() };
   const wrong = new Set<keyof PilotErrors>();
   const errors = { ...usual };
   for (const { name, times, quantity } of fields) {
@@ -61,6 +63,7 @@ export function ErrorFields({
   measured,
   enough,
   typed,
+  tape = null,
   onSource,
   onType,
 }: {
@@ -73,11 +76,13 @@ export function ErrorFields({
   measured: number;
   enough: boolean;
   typed: Readonly<Partial<Record<keyof PilotErrors, string>>>;
+  /** Hands as a recording shows them, with its name. */
+  tape?: { readonly name: string; readonly errors: PilotErrors } | null;
   onSource: (source: ErrorSource) => void;
   onType: (name: keyof PilotErrors, text: string) => void;
 }) {
   const { units } = usePreferences();
-  const { errors, wrong } = errorsOf(source, stage, own, typed, units);
+  const { errors, wrong } = errorsOf(source, stage, own, typed, units, tape?.errors);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       <TextField
@@ -94,6 +99,7 @@ export function ErrorFields({
             ? `own, from ${measured} measured attempts`
             : `own: ${measured} of ${LEAST_MEASURED} attempts measured`}
         </MenuItem>
+        {tape && <MenuItem value="tape">of the recording {tape.name}</MenuItem>}
         <MenuItem value="typed">as typed</MenuItem>
       </TextField>
       {fields.map(({ name, label, times, quantity }) => {

@@ -8,6 +8,6 @@ export default async function LivePage({ searchParams }: { searchParams: SearchP
   const who = await enter();
   const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Live" path="/tape/live" />;
-  const data = await loadLive(atHand.pilot, atHand.aircraft);
+  const data = await loadLive(atHand.pilot, atHand.aircraft, who.coachId !== null);
   return <LiveScreen key={`${data.pilot.id} ${data.setup?.id}`} data={data} />;
 }
