@@ -32,7 +32,21 @@ async function openLab(page, step) {
 
 const views = {
   calendar: async (page) => page.goto(`${address}/calendar`),
-  yard: async (page) => page.goto(`${address}/yard`),
+  yard: async (page) => {
+    // With an aircraft at hand, and the day of a wind.
+    await page.goto(`${address}/squad`);
+    await page.goto(address + (await byName(page, "Odalie Venn")));
+    await page.goto(`${address}/yard`);
+    await page
+      .getByRole("region", { name: "Evaporation pans" })
+      .getByRole("link", { name: "Plan and courses" })
+      .click();
+    for (const pole of ["5", "4"]) await page.getByRole("checkbox", { name: `Pole ${pole} stands` }).check();
+    await page.getByLabel("Wind, m/s").last().fill("4");
+    await page.keyboard.press("Tab");
+    await page.waitForTimeout(1500);
+    await page.evaluate(() => document.activeElement?.blur());
+  },
   syllabus: async (page) => {
     await page.goto(`${address}/syllabus`);
     await page.getByRole("button", { name: "Slow flip", exact: true }).click();
