@@ -5,6 +5,7 @@ import type {
   Attempt,
   AttemptMeasure,
   BlockKind,
+  EarthPlace,
   Load,
   Measurement,
   PassMark,
@@ -196,6 +197,8 @@ export interface Site {
   readonly rules: string;
   readonly askWhom: string;
   readonly version: number;
+  /** Where its plan says that it lies; null, or left out by what devices kept before, where nobody said. */
+  readonly place?: EarthPlace | null;
 }
 
 /** A site's plan as it was read. */

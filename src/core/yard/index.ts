@@ -30,6 +30,7 @@ export {
   MOST_VERTICES,
   obstaclesOf,
   planKinds,
+  planOrigin,
   planShapes,
   requireSitePlan,
   verticesOf,

@@ -218,6 +218,14 @@ const knownParameters = ({ at, ...parameters }: CourseParameters): CourseParamet
 export const boundaryOf = (plan: SitePlan): readonly PlanPoint[] | null =>
   plan.features.find(({ kind }) => kind === "boundary")?.points ?? null;
 
+/** The middle of what is drawn: of the boundary, else of everything; the origin of an empty plan. */
+export function planOrigin(plan: SitePlan): PlanPoint {
+  const all = boundaryOf(plan) ?? plan.features.flatMap(({ points }) => points);
+  if (all.length === 0) return { eastM: 0, northM: 0 };
+  const half = (values: readonly number[]) => 0.5 * (Math.min(...values) + Math.max(...values));
+  return { eastM: half(all.map(({ eastM }) => eastM)), northM: half(all.map(({ northM }) => northM)) };
+}
+
 /** Narrow enough for a post, and a tree's crown where nobody said, m. Ours. */
 const POST_M = 0.1;
 const CROWN_M = 4;

@@ -5,6 +5,7 @@ import Typography from "@mui/material/Typography";
 import type { Site, TallyPilot } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
 import { recipeOf, type Step } from "@/syllabus";
+import { LightLeft } from "@/ui/light/light-left";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
 import { quantityText } from "@/words";
@@ -50,6 +51,11 @@ export function TallyHead({
           {site?.ceilingM != null && (
             <Box component="span" sx={{ color: "error.main", fontWeight: 650, ml: 1, whiteSpace: "nowrap" }}>
               not above <Num value={site.ceilingM} quantity="length" digits={0} />
+            </Box>
+          )}
+          {site?.place && (
+            <Box component="span" sx={{ ml: 1, whiteSpace: "nowrap" }}>
+              <LightLeft place={site.place} />
             </Box>
           )}
         </Typography>

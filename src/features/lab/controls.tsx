@@ -13,6 +13,8 @@ import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
+import { AtSiteControls } from "./at-site";
+import type { LabSite } from "./load";
 import { usualObstacles, type Surroundings } from "./surroundings";
 
 /**
@@ -90,10 +92,13 @@ export const SurroundingsControls = memo(function SurroundingsControls({
   surroundings,
   usual,
   day,
+  sites,
   shownHeightM,
   onChange,
 }: {
   surroundings: Surroundings;
+  /** Those of the squad that are drawn. */
+  sites: readonly LabSite[];
   /** As they are on this day. */
   usual: Surroundings;
   day: Day;
@@ -146,6 +151,16 @@ export const SurroundingsControls = memo(function SurroundingsControls({
           </MenuItem>
         ))}
       </TextField>
+      <AtSiteControls
+        sites={sites}
+        at={surroundings.atSite}
+        onChange={(atSite, site) =>
+          set({
+            atSite,
+            ...(site && { ceilingM: site.ceilingM, elevationM: site.elevationM ?? surroundings.elevationM }),
+          })
+        }
+      />
       <ObstacleControls obstacle={obstacle} onChange={(next) => set({ obstacle: next })} />
     </section>
   );

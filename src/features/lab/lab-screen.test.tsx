@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, firstSettings } from "@/core";
+import { airframePresets, EMPTY_PLAN, firstSettings, type PlanFeature } from "@/core";
 import { directionWords, findTrick, standardDay } from "@/syllabus";
 import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
@@ -30,6 +30,7 @@ function show(trickId: string, change: Partial<LabData> = {}, airframe = five): 
         manner: { school: {}, own: [] },
         measured: {},
         day: standardDay,
+        sites: [],
         variantId: findTrick(trickId)!.variants[0].id,
         direction: null,
         ...change,
@@ -145,6 +146,23 @@ it("says what stands in the way: a wall in the path, and too little thrust", asy
   await choose("Something in the way", "wall");
   fireEvent.change(screen.getByLabelText("High, m, typed"), { target: { value: "40" } });
   expect(screen.getByText(/it flies into the wall after/)).toBeInTheDocument();
+});
+
+it("stands at a site of the squad: its wall is met in its direction, and passed in another; its limit counts", async () => {
+  const wall: PlanFeature = {
+    ...{ id: "wall", kind: "wall", name: "north wall", heightM: 40, widthM: null, ground: null, fetchable: true },
+    points: [
+      { eastM: -30, northM: 12 },
+      { eastM: 30, northM: 12 },
+    ],
+  };
+  const stand: PlanFeature = { ...wall, id: "stand", kind: "stand", name: "", points: [{ eastM: 0, northM: 0 }] };
+  const site = { id: "yard", name: "Store yard", ceilingM: 60, elevationM: null };
+  show("roll-pure", { sites: [{ ...site, plan: { ...EMPTY_PLAN, features: [wall, stand] } }] });
+  await choose("Flown at", "Store yard");
+  expect(screen.getByText(/it flies into the wall after/)).toBeInTheDocument();
+  fireEvent.change(screen.getByLabelText("Toward the north, °, typed"), { target: { value: "180" } });
+  expect(screen.queryByText(/it flies into the wall/)).toBeNull();
 });
 
 it("says plainly what the aircraft cannot do, with no empty drawing", () => {

@@ -94,6 +94,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           />
           <SurroundingsControls
             surroundings={surroundings}
+            sites={data.sites}
             usual={lab.usualSurroundings}
             day={data.day}
             shownHeightM={shown?.entryHeightM ?? 10}

@@ -1,8 +1,8 @@
 import "server-only";
-import { entryOf, measuredOn, type MeasuredByDirection } from "@/core";
+import { entryOf, measuredOn, type MeasuredByDirection, type PlanKind, type SitePlan } from "@/core";
 import { loadDay, loadProgress } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
-import { listSetups, listVariants } from "@/server/repositories";
+import { listSetups, listSitePlans, listVariants } from "@/server/repositories";
 import {
   currentStepOf,
   type Day,
@@ -15,6 +15,25 @@ import {
   tricks,
   variantOf,
 } from "@/syllabus";
+
+/** A site as a flight in the lab needs it: of its plan only what stands, and where pilots do. */
+export interface LabSite {
+  readonly id: string;
+  readonly name: string;
+  readonly ceilingM: number | null;
+  readonly elevationM: number | null;
+  readonly plan: SitePlan;
+}
+
+/** Of what stands at a site no more is flown about. Ours. */
+const MOST_STANDING = 200;
+const STANDING: readonly PlanKind[] = ["building", "wall", "bar", "gap", "post", "tree", "stand"];
+
+const labSites = (all: Awaited<ReturnType<typeof listSitePlans>>): readonly LabSite[] =>
+  all.map(({ plan, ...site }) => {
+    const features = plan.features.filter(({ kind }) => STANDING.includes(kind)).slice(0, MOST_STANDING);
+    return { ...site, plan: { ...plan, features, courses: [] } };
+  });
 
 export interface LabData {
   readonly pilot: Pilot;
@@ -33,6 +52,8 @@ export interface LabData {
   readonly direction: string | null;
   /** The air of the squad's day. */
   readonly day: Day;
+  /** Sites of the squad that are drawn, with what stands there. */
+  readonly sites: readonly LabSite[];
   /** What was measured on attempts of this pilot at this trick. */
   readonly measured: MeasuredByDirection;
 }
@@ -44,7 +65,12 @@ export async function loadLab(
   asked: string | null,
   direction: string | null = null,
 ): Promise<LabData | null> {
-  const [all, progress, day] = await Promise.all([listSetups(pilot.id), loadProgress([pilot]), loadDay(pilot.squadId)]);
+  const [all, progress, day, plans] = await Promise.all([
+    listSetups(pilot.id),
+    loadProgress([pilot]),
+    loadDay(pilot.squadId),
+    listSitePlans(pilot.squadId),
+  ]);
   const { syllabus, school, own, flown } = entryOf(progress, pilot.id);
   const setups = all.filter((setup) => setup.aircraftId === aircraft?.id);
   const open = asked === null ? currentStepOf(entryOf(progress, pilot.id)) : findStep(syllabus, asked);
@@ -72,6 +98,7 @@ export async function loadLab(
     direction: side,
     manner,
     day,
+    sites: labSites(plans),
     measured: measuredOn(flown.get(open?.id ?? trick.id)?.recent ?? []),
   };
 }

@@ -1,4 +1,5 @@
 import { airOfDay, CALM_AIR, coarseDay, type DayAir, type Environment, type ObstacleKind } from "@/core";
+import type { AtSite } from "./at-site";
 
 /** What the coach sets about a flight besides the trick itself. */
 export interface Surroundings {
@@ -18,6 +19,8 @@ export interface Surroundings {
     readonly heightM: number;
     readonly widthM: number;
   } | null;
+  /** Where it is flown, with what stands there; null for open ground. */
+  readonly atSite: AtSite | null;
 }
 
 /** The air of a day, made coarse as everywhere, faced; nothing that stands about. */
@@ -31,6 +34,7 @@ export function surroundingsOn(day: DayAir): Surroundings {
     temperatureC,
     ceilingM: null,
     obstacle: null,
+    atSite: null,
   };
 }
 
@@ -55,6 +59,6 @@ export function environmentOf(surroundings: Surroundings): Environment {
     windNorthMps: surroundings.headWindMps === 0 ? 0 : -surroundings.headWindMps,
     windEastMps: surroundings.crossWindMps === 0 ? 0 : -surroundings.crossWindMps,
     ceilingM: surroundings.ceilingM,
-    obstacles: surroundings.obstacle ? [surroundings.obstacle] : [],
+    obstacles: [...(surroundings.obstacle ? [surroundings.obstacle] : []), ...(surroundings.atSite?.obstacles ?? [])],
   };
 }

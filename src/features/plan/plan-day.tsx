@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { places } from "@/core";
+import { LightLeft } from "@/ui/light/light-left";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn } from "@/words";
 import { placeNames } from "./place-names";
@@ -60,6 +61,11 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
           sx={{ width: 106 }}
         />
       ))}
+      {place === "field" && site?.place && (
+        <Box sx={{ alignSelf: "center" }}>
+          <LightLeft place={site.place} />
+        </Box>
+      )}
     </Box>
   );
 }

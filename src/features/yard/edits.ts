@@ -1,5 +1,4 @@
 import {
-  ahead,
   bestBaseline,
   boundaryOf,
   courses,
@@ -187,13 +186,4 @@ export function wayOf(course: PlannedCourse, heightM: number) {
       heightM,
     }));
   });
-}
-
-/** The middle of what is on a plan, for something new. */
-export function middleOfPlan(plan: SitePlan): PlanPoint {
-  const all = boundaryOf(plan) ?? plan.features.flatMap(({ points }) => points);
-  if (all.length === 0) return { eastM: 0, northM: 0 };
-  const [east, north] = [all.map(({ eastM }) => eastM), all.map(({ northM }) => northM)];
-  const half = (values: readonly number[]) => 0.5 * (Math.min(...values) + Math.max(...values));
-  return ahead({ eastM: half(east), northM: half(north) }, 0, 0);
 }

@@ -2,13 +2,19 @@
 
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { type CourseKind, type CourseParameters, type PlanKind, type PlanPoint, type SitePlan } from "@/core";
+import {
+  planOrigin,
+  type CourseKind,
+  type CourseParameters,
+  type PlanKind,
+  type PlanPoint,
+  type SitePlan,
+} from "@/core";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { useInField } from "./use-in-field";
 import {
-  middleOfPlan,
   newFeature,
   roomOf,
   usualShape,
@@ -42,7 +48,7 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
   const throwM = figures?.throwM ?? THROW_UNKNOWN_M;
   const next = course?.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
   const edit = (to: SitePlan, gesture: string | null = null) => draft.change(to, gesture);
-  const middle = () => map?.centre() ?? middleOfPlan(plan);
+  const middle = () => map?.centre() ?? planOrigin(plan);
   const put = (kind: PlanKind, points: readonly PlanPoint[]) => {
     const id = newId();
     edit(withFeature(plan, newFeature(id, kind, points)));

@@ -16,7 +16,19 @@ interface SiteRow {
   rules: string;
   ask_whom: string;
   version: number;
+  latitude_deg: number | null;
+  longitude_deg: number | null;
 }
+
+/** Sites with where their plans say that they lie. */
+const sites = () =>
+  database()("site")
+    .leftJoin("site_plan", "site_plan.id", "site.id")
+    .select(
+      "site.*",
+      database().raw("cast(json_value(plan, '$.place.latitudeDeg') as double) as latitude_deg"),
+      database().raw("cast(json_value(plan, '$.place.longitudeDeg') as double) as longitude_deg"),
+    );
 
 const siteFrom = (row: SiteRow): Site => ({
   id: row.id,
@@ -31,9 +43,13 @@ const siteFrom = (row: SiteRow): Site => ({
   rules: row.rules,
   askWhom: row.ask_whom,
   version: row.version,
+  place:
+    row.latitude_deg === null || row.longitude_deg === null
+      ? null
+      : { latitudeDeg: Number(row.latitude_deg), longitudeDeg: Number(row.longitude_deg) },
 });
 
-const rowOf = (site: Omit<Site, "id" | "squadId" | "version">) => ({
+const rowOf = (site: Omit<Site, "id" | "squadId" | "version" | "place">) => ({
   name: site.name,
   surface: site.surface,
   room_m: site.roomM,
@@ -47,16 +63,16 @@ const rowOf = (site: Omit<Site, "id" | "squadId" | "version">) => ({
 
 /** The sites of some squads by name, without those in the bin. */
 export async function listSites(squadIds: readonly string[]): Promise<Site[]> {
-  const rows: SiteRow[] = await database()("site")
+  const rows: SiteRow[] = await sites()
     .whereIn("squad_id", [...squadIds])
     .whereNull("removed_at")
-    .orderBy(["name", "id"]);
+    .orderBy(["name", "site.id"]);
   return rows.map(siteFrom);
 }
 
 /** A site, in the bin or not. */
 export async function findSite(id: string): Promise<Site | undefined> {
-  const row: SiteRow | undefined = await database()("site").where({ id }).first();
+  const row: SiteRow | undefined = await sites().where("site.id", id).first();
   return row && siteFrom(row);
 }
 
@@ -71,6 +87,25 @@ export async function findSitePlan(siteId: string): Promise<KeptSitePlan | undef
     .where({ id: siteId })
     .first("id", "version", "plan");
   return row && { siteId, version: row.version, plan: row.plan === null ? EMPTY_PLAN : fromJson<SitePlan>(row.plan) };
+}
+
+/** The plans of a squad's sites that are drawn, by name, without those in the bin. */
+export async function listSitePlans(
+  squadId: string,
+): Promise<(Pick<Site, "id" | "name" | "ceilingM" | "elevationM"> & { readonly plan: SitePlan })[]> {
+  const rows: (Pick<SiteRow, "id" | "name" | "ceiling_m" | "elevation_m"> & { plan: unknown })[] = await database()(
+    "site",
+  )
+    .join("site_plan", "site_plan.id", "site.id")
+    .where({ squad_id: squadId })
+    .whereNull("removed_at")
+    .whereNotNull("plan")
+    .orderBy(["name", "site.id"])
+    .select("site.id", "name", "ceiling_m", "elevation_m", "plan");
+  return rows.map((row) => ({
+    ...{ id: row.id, name: row.name, ceilingM: row.ceiling_m, elevationM: row.elevation_m },
+    plan: fromJson<SitePlan>(row.plan),
+  }));
 }
 
 /** How many things and courses are on the plans of some squads' sites, by site; without those on which is nothing. */

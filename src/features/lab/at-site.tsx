@@ -1,0 +1,77 @@
+"use client";
+
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { between, obstaclesOf, planOrigin, type Obstacle } from "@/core";
+import { NumberSlider } from "@/ui/forms/number-slider";
+import { compassName, counted } from "@/words";
+import type { LabSite } from "./load";
+
+/** What a flight in the lab has about it of a site's plan. */
+export interface AtSite {
+  readonly siteId: string;
+  /** The line of entry, ° from north. */
+  readonly headingDeg: number;
+  readonly obstacles: readonly Obstacle[];
+}
+
+/** What is farther off than this is not flown into, m. Ours. */
+const NEAR_M = 120;
+
+/** The flight begun at the site's pilot stand, or in its middle, in a direction. */
+function standingAt({ id, plan }: LabSite, headingDeg: number): AtSite {
+  const stand = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
+  const near = plan.features.filter(({ points }) => points.some((point) => between(point, stand) < NEAR_M));
+  return { siteId: id, headingDeg, obstacles: obstaclesOf({ ...plan, features: near }, stand, headingDeg) };
+}
+
+/** What stands at a site of the squad, taken from its plan. */
+export function AtSiteControls(props: {
+  sites: readonly LabSite[];
+  at: AtSite | null;
+  onChange: (at: AtSite | null, site: LabSite | null) => void;
+}) {
+  const { sites, at, onChange } = props;
+  if (sites.length === 0) return null;
+  const site = sites.find(({ id }) => id === at?.siteId) ?? null;
+  return (
+    <>
+      <TextField
+        select
+        fullWidth
+        size="small"
+        margin="dense"
+        label="Flown at"
+        value={site?.id ?? "none"}
+        onChange={(event) => {
+          const chosen = sites.find(({ id }) => id === event.target.value) ?? null;
+          onChange(chosen && standingAt(chosen, at?.headingDeg ?? 0), chosen);
+        }}
+      >
+        <MenuItem value="none">open ground</MenuItem>
+        {sites.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {site && at && (
+        <>
+          <NumberSlider
+            label={`Toward the ${compassName(at.headingDeg)}`}
+            value={at.headingDeg}
+            range={[0, 355]}
+            step={5}
+            digits={0}
+            quantity="angle"
+            onChange={(headingDeg) => onChange(standingAt(site, headingDeg), site)}
+          />
+          <Typography sx={{ fontSize: "0.8rem", color: "text.secondary" }}>
+            From the pilot stand, {counted(at.obstacles.length, "thing")} of its plan in the way or beside it.
+          </Typography>
+        </>
+      )}
+    </>
+  );
+}
