@@ -31,7 +31,7 @@ const propellersOff = () => fireEvent.click(screen.getByLabelText("The propeller
 it("shows what writing changes first, and writes only once the propellers are said to be off", () => {
   const { say, write } = show(stateOf(0));
   expect(screen.getByRole("list", { name: "What writing changes" })).toHaveTextContent(/tilt/i);
-  expect(screen.getByText("Its mode switch stands at rates, of self-level, bank limit, rates.")).toBeVisible();
+  expect(screen.getByText("Mode switch: rates. Its other places: self-level, bank limit.")).toBeVisible();
   expect(write).toBeDisabled();
   propellersOff();
   fireEvent.click(write);

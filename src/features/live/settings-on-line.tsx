@@ -118,7 +118,8 @@ export function SettingsOnLine(props: SettingsOnLineProps) {
   );
 }
 
-const modeWords = ({ at, places }: ModeSwitch) => `Its mode switch stands at ${places[at]}, of ${places.join(", ")}.`;
+const modeWords = ({ at, places }: ModeSwitch) =>
+  `Mode switch: ${places[at]}. Its other places: ${places.filter((_, i) => i !== at).join(", ")}.`;
 
 function answerWords(answer: Exclude<LineAnswer, { kind: "setup" }>): string {
   switch (answer.kind) {
