@@ -36,6 +36,8 @@ const views = {
     // With an aircraft at hand, and the day of a wind.
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")));
+    await page.getByRole("heading", { name: "Odalie Venn", level: 1 }).waitFor();
+    await page.waitForTimeout(800);
     await page.goto(`${address}/yard`);
     await page
       .getByRole("region", { name: "Evaporation pans" })
@@ -46,6 +48,8 @@ const views = {
     await page.keyboard.press("Tab");
     await page.waitForTimeout(1500);
     await page.evaluate(() => document.activeElement?.blur());
+    await page.evaluate(() => document.scrollingElement.scrollTo(0, 0));
+    await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
   },
   syllabus: async (page) => {
     await page.goto(`${address}/syllabus`);

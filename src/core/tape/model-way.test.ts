@@ -2,6 +2,7 @@ import { airframePresets } from "../airframe";
 import { firstSettings } from "../flight";
 import { CALM_AIR, fly, recipes } from "../recipes";
 import { findTricks, modelWay, readTape, type FoundTrick } from ".";
+import { byLikeness } from "./find-tricks";
 import { flownTape } from "./testing/flown-tape";
 import { madeUpPack } from "./testing/made-up-pack";
 
@@ -37,4 +38,17 @@ it("another maker's flip is less like it, and what no trick of the library flies
   expect(way.likeness).toBeLessThan(0.97);
   expect(modelWay({ ...flip, turns: 3 }, flownWith)).toBeNull();
   expect(modelWay({ ...flip, kind: "unknown" }, flownWith)).toBeNull();
+});
+
+it("what the turning leaves unsure is made surer by its likeness, what is unlike stays unsure, and what is sure is left", () => {
+  const flip = found("flip-ease-end-front");
+  const unsure = { ...flip, confidence: 0.35 };
+  const surer = byLikeness(unsure, flownWith);
+  expect(surer.confidence).toBeGreaterThan(0.5);
+  expect(surer.confidence).toBeLessThan(flip.confidence);
+  const jerky = flip.measures.rateByShareDps.map((_, i) => (i % 4 === 0 ? 900 : 10));
+  const unlike = { ...unsure, measures: { ...flip.measures, rateByShareDps: jerky } };
+  expect(byLikeness(unlike, flownWith)).toBe(unlike);
+  expect(byLikeness({ ...unsure, kind: "unknown" }, flownWith).confidence).toBe(0.35);
+  expect(byLikeness(flip, flownWith)).toBe(flip);
 });

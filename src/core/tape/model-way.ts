@@ -2,7 +2,7 @@ import type { Airframe } from "../airframe";
 import { requireSettings, type Settings } from "../flight";
 import { interpolate, mean } from "../numbers";
 import { CALM_AIR, fly, recipes, type Trace } from "../recipes";
-import { findTricks } from "./find-tricks";
+import { findByTurning } from "./find-by-turning";
 import { pictureOf, type TrickPicture } from "./pack";
 import type { Tape } from "./tape";
 import type { FoundTrick, TrickKind } from "./trick";
@@ -47,7 +47,7 @@ export function modelWay(
     const recipe = `${name}-${trick.direction}`;
     const { trace } = fly(recipes[recipe], airframe, settings, { ...CALM_AIR, entryHeightM: ENTRY_M });
     const { tape } = tapeOfTrace(trace);
-    const flown = findTricks(tape, { rates: settings.rates, tiltDeg: settings.tiltDeg }).find(
+    const flown = findByTurning(tape, settings.rates).find(
       ({ kind, direction }) => kind === trick.kind && direction === trick.direction,
     );
     if (!flown || flown.turns !== trick.turns) continue;

@@ -2,7 +2,7 @@ import type { Settings } from "../flight";
 import { checkTape, type AxisCheck } from "./check-tape";
 import { cruiseOf } from "./cruise-of";
 import { throttleUse, type ThrottleUse } from "./throttle-use";
-import { findTricks } from "./find-tricks";
+import { findByTurning } from "./find-by-turning";
 import { firstMend, type FirstMend } from "./first-mend";
 import { moveOf } from "./figures";
 import { gridOf } from "./grid";
@@ -56,7 +56,7 @@ const AFTER_S = 0.6;
 /** A recording searched and checked against the settings it is said to be flown with. Throws a DomainError for settings out of range. */
 export function packOf(tape: Tape, settings: Settings): Pack {
   const { rates, tiltDeg } = settings;
-  const tricks = findTricks(tape, { rates, tiltDeg });
+  const tricks = findByTurning(tape, rates);
   const shakes = wobbles(tape);
   return {
     fromS: tape.timeS[0],

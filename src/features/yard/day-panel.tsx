@@ -10,6 +10,13 @@ import { Num } from "@/ui/units/figure";
 import { compassName } from "@/words";
 import type { YardDay, YardFigures } from "./use-day";
 
+/** The quarter of an hour of a moment. */
+function hourOf(ms: number | null): number {
+  if (ms === null) return 12;
+  const date = new Date(ms);
+  return date.getHours() + Math.floor(date.getMinutes() / 15) / 4;
+}
+
 /** The day: wind, air, sun and the light that is left. */
 export function DayPanel(props: {
   day: YardDay;
@@ -17,8 +24,10 @@ export function DayPanel(props: {
   figures: YardFigures | null;
   elevationKnown: boolean;
   placeKnown: boolean;
+  /** Null in what the server writes. */
+  nowMs: number | null;
 }) {
-  const { day, onDay, figures, elevationKnown, placeKnown } = props;
+  const { day, onDay, figures, elevationKnown, placeKnown, nowMs } = props;
   const sun = figures?.sun;
   return (
     <Fold
@@ -68,7 +77,7 @@ export function DayPanel(props: {
           <>
             <NumberSlider
               label="Hour of the day"
-              value={day.hour ?? 12}
+              value={day.hour ?? hourOf(nowMs)}
               range={[0, 23.75]}
               step={0.25}
               digits={2}

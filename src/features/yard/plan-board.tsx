@@ -169,6 +169,7 @@ function PlanSide({ data: { site, mayChange }, board, saved }: { data: PlanData;
         figures={figures}
         elevationKnown={site.elevationM !== null}
         placeKnown={plan.place !== null}
+        nowMs={board.nowMs}
       />
       <PlacePanel
         plan={plan}

@@ -88,12 +88,13 @@ export function useYardFigures(
   plan: SitePlan,
   course: PlannedCourse | null,
   day: YardDay,
-  nowMs: number,
+  /** Null in what the server writes, which has another clock. */
+  nowMs: number | null,
 ): YardFigures | null {
   return useMemo(() => {
     if (!flown) return null;
     const elevationM = site.elevationM ?? 0;
-    const atMs = momentOf(day, nowMs);
+    const when = plan.place && nowMs !== null ? { ...plan.place, atMs: momentOf(day, nowMs) } : null;
     const air = airOfDay({ elevationM, temperatureC: day.temperatureC, windMps: day.windMps });
     const { airframe } = flown.aircraft;
     const settings = flown.setup?.settings ?? firstSettings;
@@ -108,8 +109,8 @@ export function useYardFigures(
     }
     const throwMps = legs?.paceMps ?? USUAL_PACE_MPS;
     return {
-      sun: plan.place && sunAt({ ...plan.place, atMs }),
-      light: plan.place && dayLight({ ...plan.place, atMs }),
+      sun: when && sunAt(when),
+      light: when && dayLight(when),
       densityAltitudeM: densityAltitudeM({ elevationM, temperatureC: day.temperatureC }),
       legs,
       noLegs,

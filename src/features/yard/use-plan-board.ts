@@ -11,6 +11,7 @@ import {
   type SitePlan,
 } from "@/core";
 import type { Draft } from "@/ui/drafts/use-draft";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { useInField } from "./use-in-field";
@@ -35,7 +36,9 @@ const THROW_UNKNOWN_M = 15;
 export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
   const plan = draft.document;
   const { units } = usePreferences();
-  const [nowMs] = useState(() => Date.now());
+  const inBrowser = useHydrated();
+  const [openedMs] = useState(() => Date.now());
+  const nowMs = inBrowser ? openedMs : null;
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [tool, setTool] = useState<Tool>("choose");
   const [map, setMap] = useState<Pick<PlanMap, "zoom" | "fit" | "cancel" | "centre"> | null>(null);
@@ -85,7 +88,7 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
     [plan, chosen, course, inField.standing, next, throwM, units],
   );
   return {
-    ...{ plan, feature, course, chosen, setChosen, tool, map, setMap, measuredM, day, figures, throwM, next },
+    ...{ plan, feature, course, chosen, setChosen, tool, map, setMap, measuredM, day, figures, throwM, next, nowMs },
     ...{ edit, events, drawn, lay, inField, changeInField },
     changeDay: (change: Partial<typeof day>) => changeDay((before) => ({ ...before, ...change })),
     use: (picked: Tool) => {
