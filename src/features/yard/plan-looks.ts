@@ -4,6 +4,22 @@ import type { PlanFeature } from "@/core";
 import { numberFont, type Tokens } from "@/ui/theme/tokens";
 import { faded, pattern, pegLook, poleLook, thingLooks } from "./thing-looks";
 
+/** A line with its length written along it. */
+const lengthLine = (tokens: Tokens, text: string, stroke: Stroke, zIndex: number) =>
+  new Style({
+    stroke,
+    text: new Text({
+      text,
+      font: `700 12px ${numberFont}`,
+      placement: "line",
+      textBaseline: "bottom",
+      fill: new Fill({ color: stroke.getColor() ?? tokens.ink }),
+      stroke: new Stroke({ color: tokens.paper, width: 3 }),
+      overflow: true,
+    }),
+    zIndex,
+  });
+
 /** How everything on the plan is drawn in the look of the theme. */
 export function planLooks(tokens: Tokens) {
   const things = thingLooks(tokens);
@@ -13,34 +29,9 @@ export function planLooks(tokens: Tokens) {
     pole: poleLook(tokens),
     peg: pegLook(tokens),
     way: new Style({ stroke: new Stroke({ color: tokens.shoal, width: 2 }), zIndex: 6 }),
-    baseline: (text: string) =>
-      new Style({
-        stroke: new Stroke({ color: tokens.ochreText, width: 3 }),
-        text: new Text({
-          text,
-          font: `700 12px ${numberFont}`,
-          placement: "line",
-          textBaseline: "top",
-          fill: new Fill({ color: tokens.ochreText }),
-          stroke: new Stroke({ color: tokens.paper, width: 3 }),
-          overflow: true,
-        }),
-        zIndex: 6,
-      }),
+    baseline: (text: string) => lengthLine(tokens, text, new Stroke({ color: tokens.ochreText, width: 3 }), 6),
     tape: (text: string) =>
-      new Style({
-        stroke: new Stroke({ color: tokens.buoyText, width: 1.8, lineDash: [5, 4] }),
-        text: new Text({
-          text,
-          font: `700 12px ${numberFont}`,
-          placement: "line",
-          textBaseline: "bottom",
-          fill: new Fill({ color: tokens.buoyText }),
-          stroke: new Stroke({ color: tokens.paper, width: 3 }),
-          overflow: true,
-        }),
-        zIndex: 9,
-      }),
+      lengthLine(tokens, text, new Stroke({ color: tokens.buoyText, width: 1.8, lineDash: [5, 4] }), 9),
     /** As far as a dead aircraft is thrown, to both sides of a line. */
     thrown: (throwM: number, resolution: number) =>
       new Style({
