@@ -17,6 +17,9 @@ export const mayBeShipped = [
   "CC-BY-4.0",
   "OFL-1.1",
   "(MIT AND Zlib)",
+  "MIT AND BSD-3-Clause",
+  // Asks for nothing.
+  "CC0-1.0",
 ];
 /** The framework's picture scaler and the library in it, which is under the LGPL: not used, and left out of the build (next.config.ts). */
 const leftOut = (name) => name === "sharp" || name.startsWith("@img/");
