@@ -13,6 +13,7 @@ import { courseNames, quantityText, refusedWords } from "@/words";
 import { MeasuredBack } from "./measured-back";
 import { SetOut, type HowSetOut } from "./set-out";
 import type { YardFigures } from "./use-day";
+import type { PlanData } from "./load-plan";
 import type { InField } from "./use-in-field";
 
 /** One course: how it is set out, whether it stands as it should, and how it is flown. */
@@ -20,6 +21,7 @@ export function CoursePanel(props: {
   plan: SitePlan;
   course: PlannedCourse;
   figures: YardFigures | null;
+  flown: PlanData["flown"];
   stepM: number;
   mayChange: boolean;
   inField: InField;
@@ -31,8 +33,21 @@ export function CoursePanel(props: {
   paper: string | null;
   onRemove: () => void;
 }) {
-  const { plan, course, figures, stepM, mayChange, inField, onInField, next, onChange, onFitAgain, paper, onRemove } =
-    props;
+  const {
+    plan,
+    course,
+    figures,
+    flown,
+    stepM,
+    mayChange,
+    inField,
+    onInField,
+    next,
+    onChange,
+    onFitAgain,
+    paper,
+    onRemove,
+  } = props;
   const [how, setHow] = useState<HowSetOut>("tapes");
   const bestPegs = () =>
     onChange({ pegs: bestBaseline(course.poles, { boundary: boundaryOf(plan) ?? undefined }).pegs }, null);
@@ -60,7 +75,7 @@ export function CoursePanel(props: {
           onMeasured={(measured) => onInField((before) => ({ ...before, measured }))}
         />
       </Fold>
-      <Flown figures={figures} />
+      <Flown figures={figures} flown={flown} />
       {mayChange && (
         <Box sx={{ display: "grid", gap: 1, mt: 1.5 }}>
           <TextField
@@ -100,9 +115,9 @@ export function CoursePanel(props: {
 }
 
 /** Paces and times with the aircraft at hand. */
-function Flown({ figures }: { figures: YardFigures | null }) {
+function Flown({ figures, flown }: { figures: YardFigures | null; flown: PlanData["flown"] }) {
   const { units } = usePreferences();
-  if (!figures)
+  if (!figures || !flown)
     return (
       <Typography sx={{ mt: 1, fontSize: "0.9rem", color: "text.secondary" }}>
         With an aircraft at hand, paces, times and throw are worked out here.
@@ -114,6 +129,16 @@ function Flown({ figures }: { figures: YardFigures | null }) {
     <Box component="section" aria-labelledby="flown" sx={{ mt: 1 }}>
       <Typography variant="h2" id="flown">
         Flown
+      </Typography>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
+        With {flown.aircraft.name} of {flown.pilotName}
+        {flown.setup ? (
+          <>
+            , setup <span className="num">{flown.setup.number}</span>.
+          </>
+        ) : (
+          ", settings to begin with: it has no setup yet."
+        )}
       </Typography>
       {noLegs && (
         <Typography color="error.main" role="alert">

@@ -112,7 +112,15 @@ export function PlanBoard(props: {
 }
 
 /** What is chosen, the day, and everything on the plan by name. */
-function PlanSide({ data: { site, mayChange }, board, saved }: { data: PlanData; board: Board; saved: boolean }) {
+function PlanSide({
+  data: { site, flown, mayChange },
+  board,
+  saved,
+}: {
+  data: PlanData;
+  board: Board;
+  saved: boolean;
+}) {
   const { plan, feature, course, chosen, figures, day, edit } = board;
   const { units } = usePreferences();
   const [problem, setProblem] = useState<string | null>(null);
@@ -149,6 +157,7 @@ function PlanSide({ data: { site, mayChange }, board, saved }: { data: PlanData;
           plan={plan}
           course={course}
           figures={figures}
+          flown={flown}
           stepM={day.stepM}
           mayChange={mayChange}
           inField={board.inField}

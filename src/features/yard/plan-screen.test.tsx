@@ -2,6 +2,7 @@ import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Site } from "@/contract";
 import { courses, EMPTY_PLAN, type SitePlan } from "@/core";
+import { plank, plankSetup } from "@/ui/testing/made-up";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load-plan";
 import { PlanScreen } from "./plan-screen";
@@ -124,6 +125,14 @@ it("warns in red of people within the throw, and of nothing once the course is m
   // One gesture is taken back as one.
   await userEvent.keyboard("u");
   expect(screen.getByRole("alert")).toHaveTextContent(/9\.0\sm from Dyke path/);
+});
+
+it("says paces and throw with the aircraft at hand, and whose it is", () => {
+  const flown = { pilotName: "Odo Fenn", aircraft: plank(), setup: plankSetup(2) };
+  renderScreen(<PlanScreen data={data(drawn, { flown })} />);
+  expect(screen.getByText(/With Plank of Odo Fenn/)).toHaveTextContent(/setup 2/);
+  expect(screen.getByText(/the ground stays in the picture while pulling up/)).toBeVisible();
+  expect(screen.getByText(/^Dead at/)).toHaveTextContent(/thrown \d+\.\d\sm/);
 });
 
 it("shows a pilot the same with nothing to change", () => {
