@@ -64,5 +64,5 @@ export function requireTask(task: Task): Task {
   return task;
 }
 
-/** A recipe as a drill: its turn is the task where it has one. */
+/** Whether it is a recipe alone, flown without a task. */
 export const isRecipe = (drill: Drill | Recipe): drill is Recipe => "phases" in drill;

@@ -17,7 +17,6 @@ const five = airframePresets["five-inch-freestyle"].airframe;
 const settings = { ...firstSettings, tiltDeg: 25 };
 const high = { ...CALM_AIR, entryHeightM: 40 };
 const flip = recipes["flip-one-move-back"];
-const noSlip = NO_SLIP;
 const centred = { roll: 0, pitch: 0, yaw: 0 };
 const record = (recipe: Recipe, radio: readonly StampedSticks[], framesS: (frame: number) => number = () => 1 / 60) => {
   const practice = createPractice(recipe, five, settings, high);
@@ -177,7 +176,7 @@ describe("a drill is scored", () => {
   it("a good radio passes its flip, a late one is told by how much it went past, an idle one that nothing was flown", () => {
     expect(flown("flip-one-move-back", oneFlip)).toMatchObject({ passed: true, next: { kind: "passed" } });
     const stop = flip.phases.findIndex(({ until }) => until.some(({ kind }) => kind === "turned"));
-    const late = flip.phases.map((_, i) => (i === stop ? { ...noSlip, lateS: 0.12 } : noSlip));
+    const late = flip.phases.map((_, i) => (i === stop ? { ...NO_SLIP, lateS: 0.12 } : NO_SLIP));
     const { passed, next } = flown("flip-one-move-back", oneFlip, late);
     expect(passed).toBe(false);
     if (next.kind !== "stopped-past") throw new Error(`it was told ${next.kind}`);

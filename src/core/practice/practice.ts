@@ -1,19 +1,24 @@
 import { requireAirframe, type Airframe } from "../airframe";
-import { requireSettings, STATE, type Settings } from "../flight";
-import { DomainError, requireNumber } from "../numbers";
-import { requireEnvironment, type Environment } from "../recipes/environment";
-import { standingAbout, STEP_S } from "../recipes/fly";
-import type { Recipe } from "../recipes/recipe";
-import { startTrim } from "../recipes/start-trim";
-import { StickCommand } from "../recipes/stick-command";
-import type { FlightEvent } from "../recipes/trace";
-import type { Seen } from "../recipes/pilot";
-import { stickForThrottleClamped, throttleAtStick } from "../throttle";
+import { COMMAND_SIZE, requireSettings, STATE, type Settings } from "../flight";
+import { DEG_PER_RAD, DomainError, requireNumber } from "../numbers";
 import { stickForRateClamped } from "../rates";
+import {
+  LONGEST_TRY_S,
+  requireEnvironment,
+  standingAbout,
+  startTrim,
+  STEP_S,
+  StickCommand,
+  TryFlight,
+  type Environment,
+  type FlightEvent,
+  type Recipe,
+  type Seen,
+} from "../recipes";
+import { stickForThrottleClamped, throttleAtStick } from "../throttle";
 import { isRecipe, requireTask, type Drill } from "./drill";
 import { Rows, type PracticeRecord } from "./record";
 import { requireSticks, StickLine, type StampedSticks, type Sticks } from "./sticks";
-import { LONGEST_TRY_S, SIZES, TryFlight } from "./try-flight";
 
 /** What is to be seen of a try under way. */
 export interface PracticeState {
@@ -58,7 +63,6 @@ export interface Practice {
 const PAUSE_S = 0.5;
 /** Nearer to the end of a step than this it is whole, s: sums of frame times come out short. */
 const SAME_S = 1e-9;
-const DEG_PER_RAD = 180 / Math.PI;
 
 /**
  * A drill to be flown by hand: begun as its recipe begins, in the same model as `fly`. Its own wake does not shake the aircraft: what is drawn by chance is
@@ -81,6 +85,7 @@ export function createPractice(
   const obstacles = standingAbout(recipe, still, trim.figures);
   const hands = new HandControls(aircraft, settings, trim);
   const flight = new TryFlight({ state: trim.state, obstacles }, aircraft, settings, still, hands);
+  hands.keep();
   const line = new StickLine();
   const most = Math.round(LONGEST_TRY_S / STEP_S);
   let clockS = 0;
@@ -141,10 +146,10 @@ class HandControls {
   yaw = 0;
   throttle: number;
   motor: number;
-  readonly commands = new Rows(new Float64Array(4096), (length) => new Float64Array(length), SIZES.command);
-  readonly sticks = new Rows(new Float32Array(4096), (length) => new Float32Array(length), SIZES.command);
+  readonly commands = new Rows(new Float64Array(4096), (length) => new Float64Array(length), COMMAND_SIZE);
+  readonly sticks = new Rows(new Float32Array(4096), (length) => new Float32Array(length), COMMAND_SIZE);
   private readonly controller: StickCommand;
-  private readonly last = new Float64Array(SIZES.command);
+  private readonly last = new Float64Array(COMMAND_SIZE);
 
   constructor(
     aircraft: Airframe,
@@ -170,18 +175,11 @@ class HandControls {
   }
 
   command(seen: Seen, out: Float64Array): void {
-    const first = this.begun === false;
     this.controller.write(this, seen, out);
     this.last.set(out);
-    if (first) {
-      this.begun = true;
-      this.keep();
-    }
   }
 
-  private begun = false;
-
-  /** Writes down the command of the step that was flown. */
+  /** Writes down the command that was given last: that of the start, then one for each step. */
   keep(): void {
     this.commands.add(this.last);
     this.sticks.add([this.roll, this.pitch, this.yaw, this.throttle]);

@@ -1,9 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import type { Environment } from "../recipes/environment";
-import { sticksFlown } from "../recipes/fly";
-import type { Recipe } from "../recipes/recipe";
-import type { Slip } from "../recipes/slips";
+import { sticksFlown, type Environment, type Recipe, type Slip } from "../recipes";
 import type { StampedSticks } from "./sticks";
 
 /**

@@ -1,7 +1,6 @@
 import { DomainError, requireNumber, requireWhole } from "../numbers";
-import { STEP_S } from "../recipes/fly";
-import { requireObstacle, type Obstacle } from "../recipes/obstacles";
-import { LONGEST_TRY_S, SIZES } from "./try-flight";
+import { COMMAND_SIZE, STATE_SIZE } from "../flight";
+import { LONGEST_TRY_S, requireObstacle, STEP_S, type Obstacle } from "../recipes";
 
 /** A try as it is kept: with the aircraft, the settings and the air it flies again to the last bit. */
 export interface PracticeRecord {
@@ -30,9 +29,9 @@ export function requireRecord(record: PracticeRecord): PracticeRecord {
     for (let i = 0; i < length; i++)
       if (!Number.isFinite(list[i])) throw new DomainError(`record.${name}[${i}]`, list[i], "a finite number");
   };
-  numbers("start", SIZES.state);
-  numbers("commands", SIZES.command * (record.steps + 1));
-  numbers("sticks", SIZES.command * (record.steps + 1));
+  numbers("start", STATE_SIZE);
+  numbers("commands", COMMAND_SIZE * (record.steps + 1));
+  numbers("sticks", COMMAND_SIZE * (record.steps + 1));
   record.obstacles.forEach((one, i) => requireObstacle(one, `record.obstacles[${i}]`));
   return record;
 }

@@ -1,12 +1,9 @@
 import { requireAirframe, type Airframe } from "../airframe";
-import type { Settings } from "../flight";
-import type { Environment } from "../recipes/environment";
-import type { FlightEvent, Trace } from "../recipes/trace";
-import type { Seen } from "../recipes/pilot";
+import { COMMAND_SIZE, type Settings } from "../flight";
+import { TryFlight, type Controls, type Environment, type FlightEvent, type Seen, type Trace } from "../recipes";
 import { findTricks, tapeOfTrace, type FoundTrick } from "../tape";
 import { throttleAtStick } from "../throttle";
 import { requireRecord, type PracticeRecord } from "./record";
-import { SIZES, TryFlight, type Controls } from "./try-flight";
 
 /** What a try comes to. */
 export interface PracticeMeasures {
@@ -42,14 +39,14 @@ export function replay(
   const controls: Controls = {
     ...{ roll: 0, pitch: 0, yaw: 0, throttle: 0, motor: 0 },
     command(_seen: Seen, out: Float64Array) {
-      out.set(commands.subarray(row * SIZES.command, (row + 1) * SIZES.command));
+      out.set(commands.subarray(row * COMMAND_SIZE, (row + 1) * COMMAND_SIZE));
     },
   };
   const read = (at: number) => {
     row = at;
     [controls.roll, controls.pitch, controls.yaw, controls.throttle] = sticks.subarray(
-      at * SIZES.command,
-      (at + 1) * SIZES.command,
+      at * COMMAND_SIZE,
+      (at + 1) * COMMAND_SIZE,
     );
     controls.motor = throttleAtStick(settings.throttle, Math.max(0, Math.min(1, controls.throttle)));
   };

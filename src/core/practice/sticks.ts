@@ -20,6 +20,9 @@ export function requireSticks(sticks: Sticks): Sticks {
   return sticks;
 }
 
+/** Readings that lie behind are let go of once there are so many. */
+const MOST_PASSED = 500;
+
 /** The sticks over the time of the model: straight from one reading to the next, the first held from the start. */
 export class StickLine {
   private readings: StampedSticks[] = [];
@@ -50,7 +53,7 @@ export class StickLine {
   read(timeS: number): Sticks {
     const { readings } = this;
     while (this.at + 1 < readings.length && readings[this.at + 1].timeS <= timeS) this.at++;
-    if (this.at > 500) {
+    if (this.at > MOST_PASSED) {
       readings.splice(0, this.at);
       this.at = 0;
     }

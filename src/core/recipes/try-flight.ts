@@ -1,13 +1,13 @@
-import { type Airframe } from "../airframe";
-import { createDerivative, createStep, requireSettings, COMMAND_SIZE, STATE_SIZE, type Settings } from "../flight";
-import { densityOf, requireEnvironment, type Environment } from "../recipes/environment";
-import { Body } from "../recipes/body";
-import { flownInto, metGround } from "../recipes/contact";
-import { HALF_SPAN, SAMPLE_STEPS, STEP_S } from "../recipes/fly";
-import type { Obstacle } from "../recipes/obstacles";
-import type { Seen } from "../recipes/pilot";
-import { Recorder } from "../recipes/recorder";
-import type { FlightEvent, Trace } from "../recipes/trace";
+import type { Airframe } from "../airframe";
+import { createDerivative, createStep, requireSettings, type Settings } from "../flight";
+import { densityOf, requireEnvironment, type Environment } from "./environment";
+import { Body } from "./body";
+import { flownInto, metGround } from "./contact";
+import { HALF_SPAN, SAMPLE_STEPS, STEP_S } from "./fly";
+import type { Obstacle } from "./obstacles";
+import type { Seen } from "./pilot";
+import { Recorder } from "./recorder";
+import type { FlightEvent, Trace } from "./trace";
 
 /** Longest a try is flown and kept, s. Ours. */
 export const LONGEST_TRY_S = 600;
@@ -38,6 +38,7 @@ export class TryFlight {
   /** Steps flown. */
   steps = 0;
   ended: FlightEvent | null = null;
+  private readonly obstacles: readonly Obstacle[];
   private readonly recorder: Recorder;
   private readonly reachM: number;
 
@@ -62,8 +63,6 @@ export class TryFlight {
     this.obstacles = obstacles;
     this.recorder.record(0, 0);
   }
-
-  private readonly obstacles: readonly Obstacle[];
 
   get timeS(): number {
     return this.steps * STEP_S;
@@ -94,6 +93,3 @@ export class TryFlight {
     if (sampled || met) this.recorder.record(0, timeS);
   }
 }
-
-/** Numbers of a state vector and of a command, by which a record is measured. */
-export const SIZES = { state: STATE_SIZE, command: COMMAND_SIZE } as const;
