@@ -1,4 +1,5 @@
 import { requireNumber } from "../numbers";
+import { ISA } from "./standard";
 
 /** Standard gravity in m/s² (ISO 80000-3). */
 export const STANDARD_GRAVITY_MPS2 = 9.80665;
@@ -21,10 +22,8 @@ export const SEA_LEVEL_AIR: Air = { heightM: 0, isaOffsetK: 0 };
 export function airDensity({ heightM, isaOffsetK }: Air): number {
   requireNumber("heightM", heightM, -500, 11000);
   requireNumber("isaOffsetK", isaOffsetK, -60, 60);
-  const seaLevelK = 288.15;
-  const lapseKPerM = 0.0065;
-  const gasConstant = 287.05287;
+  const { seaLevelK, seaLevelPa, lapseKPerM, gasConstant } = ISA;
   const standardK = seaLevelK - lapseKPerM * heightM;
-  const pressurePa = 101325 * Math.pow(standardK / seaLevelK, STANDARD_GRAVITY_MPS2 / (gasConstant * lapseKPerM));
+  const pressurePa = seaLevelPa * Math.pow(standardK / seaLevelK, STANDARD_GRAVITY_MPS2 / (gasConstant * lapseKPerM));
   return pressurePa / (gasConstant * (standardK + isaOffsetK));
 }

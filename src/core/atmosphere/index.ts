@@ -10,3 +10,5 @@ export {
   standardTemperatureC,
 } from "./day-air";
 export type { DayAir } from "./day-air";
+export { densityAltitudeM } from "./density-altitude";
+export type { AirOfPlace } from "./density-altitude";

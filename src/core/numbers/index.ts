@@ -3,7 +3,7 @@ export { mean, median, variance } from "./average";
 export { DAY_MS, Z90 } from "./constants";
 export { entryOf } from "./entry";
 export { interpolate } from "./interpolate";
-export { nonNegativeLeastSquares } from "./least-squares";
+export { nonNegativeLeastSquares, solvedLinear } from "./least-squares";
 export { rounded } from "./rounded";
 export { NormalDraws, seededNormal, seededRandom } from "./random";
 export { DomainError, requireFinite, requireNumber, requireOneOf, requireWhole } from "./require";

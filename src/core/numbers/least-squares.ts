@@ -29,8 +29,15 @@ export function nonNegativeLeastSquares(
 }
 
 function solveNormalEquations(columns: readonly (readonly number[])[], target: readonly number[]): number[] | null {
-  const n = columns.length;
-  const rows = columns.map((a) => [...columns.map((b) => dot(a, b)), dot(a, target)]);
+  return solvedLinear(columns.map((a) => [...columns.map((b) => dot(a, b)), dot(a, target)]));
+}
+
+/**
+ * The values that a system of linear equations gives, row by row its coefficients and then its right side; null where a pivot vanishes. Gauss's
+ * elimination without exchanges: for matrices that are symmetric and positive definite, as normal equations are. The rows are used up.
+ */
+export function solvedLinear(rows: readonly number[][]): number[] | null {
+  const n = rows.length;
   for (let i = 0; i < n; i++) {
     if (Math.abs(rows[i][i]) < 1e-12) return null;
     for (let k = i + 1; k < n; k++) {

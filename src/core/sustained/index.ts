@@ -6,7 +6,7 @@ export { cruiseRangeMps, ownCruise } from "./own-cruise";
 export type { OwnCruise } from "./own-cruise";
 export { backFacingOrbit, orbitFacingCentre } from "./orbit";
 export type { BackFacingOrbit, Orbit } from "./orbit";
-export { powerFor, TooLittleThrust } from "./power";
+export { powerFor, rotorDragPerS, TooLittleThrust } from "./power";
 export type { Power } from "./power";
 export { levelTurnRates, viewRollRates } from "./rates";
 export type { BodyRates } from "./rates";

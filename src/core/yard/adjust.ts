@@ -1,4 +1,4 @@
-import { DomainError, requireNumber, requireWhole, wrapDeg } from "../numbers";
+import { DomainError, requireNumber, requireWhole, RAD_PER_DEG, solvedLinear, wrapDeg } from "../numbers";
 import { between, bearingDeg, requirePoint, type PlanPoint } from "./point";
 import { TAPE_TOLERANCE_M } from "./setting-out";
 
@@ -31,6 +31,8 @@ const ROUNDS = 60;
 /** Beyond these no distance on a plan lies, m. */
 const LEAST_M = 0.01;
 const MOST_M = 10_000;
+/** Keeps what no distance holds where it is. */
+const LEAST_PIVOT = 1e-9;
 /** Off by less than the tape is, nothing is moved. */
 const WORTH_MOVING_M = TAPE_TOLERANCE_M;
 
@@ -135,7 +137,7 @@ function solve(
   let damping = 1e-3;
   let best = squares(misses(places));
   for (let round = 0; round < ROUNDS && size > 0; round++) {
-    const normal = Array.from({ length: size }, () => new Float64Array(size + 1));
+    const normal = Array.from({ length: size }, () => new Array<number>(size + 1).fill(0));
     misses(places).forEach((miss, k) => {
       const { a, b } = pairs[k];
       const length = Math.max(1e-9, Math.hypot(places[b][0] - places[a][0], places[b][1] - places[a][1]));
@@ -151,7 +153,8 @@ function solve(
         normal[i][size] += value * miss;
       }
     });
-    const step = solved(normal, damping);
+    normal.forEach((row, i) => (row[i] = row[i] * (1 + damping) + LEAST_PIVOT));
+    const step = solvedLinear(normal) ?? new Array<number>(size).fill(0);
     const tried = places.map((place) => [...place]);
     for (const [pole, at] of column) for (const axis of [0, 1]) tried[pole][axis] += step[at + axis];
     const now = squares(misses(tried));
@@ -162,28 +165,6 @@ function solve(
     } else damping *= 10;
   }
   return places;
-}
-
-/** Solves damped normal equations by Gauss's elimination with pivots; the last column is the right side. */
-function solved(normal: readonly Float64Array[], damping: number): number[] {
-  const size = normal.length;
-  const rows = normal.map((row, i) => row.map((value, j) => (i === j ? value * (1 + damping) + 1e-12 : value)));
-  for (let i = 0; i < size; i++) {
-    let pivot = i;
-    for (let k = i + 1; k < size; k++) if (Math.abs(rows[k][i]) > Math.abs(rows[pivot][i])) pivot = k;
-    [rows[i], rows[pivot]] = [rows[pivot], rows[i]];
-    for (let k = i + 1; k < size; k++) {
-      const factor = rows[k][i] / rows[i][i];
-      for (let j = i; j <= size && factor !== 0; j++) rows[k][j] -= factor * rows[i][j];
-    }
-  }
-  const values = new Array<number>(size).fill(0);
-  for (let i = size - 1; i >= 0; i--) {
-    let sum = rows[i][size];
-    for (let j = i + 1; j < size; j++) sum -= rows[i][j] * values[j];
-    values[i] = sum / rows[i][i];
-  }
-  return values;
 }
 
 /** The pole or peg that lies most in the line of a move, ahead or behind, and how far to go along it. */
@@ -198,6 +179,6 @@ function mend(i: number, at: PlanPoint, poles: readonly (PlanPoint & { readonly 
   });
   const found = nearest as { toward: string; away: boolean; apartDeg: number } | null;
   if (!found || found.apartDeg > 45) return null;
-  const along = between(at, poles[i]) * Math.cos((found.apartDeg * Math.PI) / 180);
+  const along = between(at, poles[i]) * Math.cos(RAD_PER_DEG * found.apartDeg);
   return { m: along, toward: found.toward, away: found.away };
 }

@@ -6,6 +6,7 @@ import {
   courseReversed,
   courses,
   depthInside,
+  distanceToLine,
   fitCourse,
   legTimes,
   NoRoom,
@@ -46,6 +47,22 @@ it("stands about its middle and in its direction whatever the kind, flies from p
   }
   expect(() => courses.square({ sideM: -3 })).toThrow(/^sideM is -3; allowed: 3 to 100$/);
   expect(() => courses.slalom({ count: 3.5 })).toThrow(/^count is 3.5/);
+});
+
+it("is flown through its gates, midway between their poles, from a mark before them to one behind", () => {
+  for (const kind of ["gap-ladder", "knife-edge-pair", "loop-bar"] as const) {
+    const { poles, legs, gates } = courses[kind]({ headingDeg: 70 });
+    const at = (id: string) => poles.find((pole) => pole.id === id)!;
+    expect(legs).toMatchObject([{ from: "in", to: "out" }]);
+    expect(legs[0].lengthM).toBeGreaterThan(29);
+    for (const { left, right } of gates) {
+      const middle = {
+        eastM: 0.5 * (at(left).eastM + at(right).eastM),
+        northM: 0.5 * (at(left).northM + at(right).northM),
+      };
+      expect(distanceToLine(middle, [at("in"), at("out")])).toBeCloseTo(0, 9);
+    }
+  }
 });
 
 it("lies in its room, into the wind where that fits, and turned out of it only as far as the room asks", () => {

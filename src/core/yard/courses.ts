@@ -81,6 +81,13 @@ function gate(name: string, alongM: number, widthM: number, heightM: number, bar
 const ladderWidths = (i: number, count: number, widest: number, narrowest: number) =>
   widest + ((narrowest - widest) * i) / Math.max(1, count - 1);
 
+/** Marks on the ground on the middle line, from which a gate is flown at and to which. */
+const inAndOut = (fromM: number, toM: number): Rough => [
+  ["in", fromM, 0, null],
+  ["out", toM, 0, null],
+];
+const IN_AND_OUT = ["in", "out"] as const;
+
 /**
  * The courses by id. Each takes parameters (all may be left out) and gives its poles in m east and north of the origin and its legs in the order
  * of flying. Sizes are those of the steps they serve; common practice, no source, where section 3 of the design says nothing.
@@ -203,14 +210,14 @@ export const courses = {
         heightM,
       ),
     );
-    const poles = gates.flatMap((one) => one.poles);
+    const poles = [...gates.flatMap((one) => one.poles), ...inAndOut(-8, (count - 1) * spacingM + 8)];
     return place("gap-ladder", parameters, {
       poles,
-      order: gates.map((one) => one.gate.left),
+      order: IN_AND_OUT,
       end: "pass",
       gates: gates.map((one) => one.gate),
       aroundM: 5,
-      runOutM: 20,
+      runOutM: 12,
     });
   },
 
@@ -219,12 +226,12 @@ export const courses = {
     const { aircraftWidthM = 0.3, widths = 4, heightM = 4 } = parameters;
     const pair = gate("1", 0, aircraftWidthM * widths, heightM, null);
     return place("knife-edge-pair", parameters, {
-      poles: pair.poles,
-      order: ["1L", "1R"],
+      poles: [...pair.poles, ...inAndOut(-15, 15)],
+      order: IN_AND_OUT,
       end: "pass",
       gates: [pair.gate],
       aroundM: 8,
-      runOutM: 25,
+      runOutM: 10,
     });
   },
 
@@ -232,12 +239,12 @@ export const courses = {
   "loop-bar": (parameters: CourseParameters = {}): Course => {
     const bar = gate("1", 0, 4, parameters.heightM ?? 3, parameters.heightM ?? 3);
     return place("loop-bar", parameters, {
-      poles: bar.poles,
-      order: ["1L", "1R"],
+      poles: [...bar.poles, ...inAndOut(-15, 15)],
+      order: IN_AND_OUT,
       end: "pass",
       gates: [bar.gate],
       aroundM: 10,
-      runOutM: 20,
+      runOutM: 5,
     });
   },
 } satisfies Record<CourseKind, (parameters?: CourseParameters) => Course>;

@@ -7,8 +7,6 @@ export type { Course, CourseKind, CourseLeg, CourseParameters, Gate, Pole } from
 export { courses, STEP_M } from "./courses";
 export { crab } from "./crab";
 export type { Crab } from "./crab";
-export { densityAltitudeM } from "./density-altitude";
-export type { AirOfPlace } from "./density-altitude";
 export { courseSize, fitCourse, NoRoom, spareGroundM } from "./fit-course";
 export type { FittedCourse, Room } from "./fit-course";
 export { fromGeoJson, toGeoJson } from "./geojson";

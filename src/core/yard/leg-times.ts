@@ -1,8 +1,9 @@
 import { fullThrustG, requireAirframe, type Airframe } from "../airframe";
-import { airDensity, SEA_LEVEL_AIR, SEA_LEVEL_DENSITY_KGM3, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
+import { airDensity, SEA_LEVEL_AIR, STANDARD_GRAVITY_MPS2, type Air } from "../atmosphere";
 import { requireSettings, settingsRanges, type Settings } from "../flight";
 import { bisect, DEG_PER_RAD, DomainError, RAD_PER_DEG, requireNumber } from "../numbers";
 import { rateDps } from "../rates";
+import { rotorDragPerS } from "../sustained";
 import type { Course, CourseLeg } from "./course";
 
 export interface LegTime extends CourseLeg {
@@ -79,7 +80,8 @@ export function legTimes(
   const density = airDensity(air);
   const body = {
     quadratic: (0.5 * density * aircraft.dragAreaM2.x) / aircraft.massKg,
-    linear: ((aircraft.linearDragNPerMps * density) / SEA_LEVEL_DENSITY_KGM3 / aircraft.massKg) * 0.5,
+    // With the rotors as fast as they hover.
+    linear: rotorDragPerS(aircraft, Math.sqrt(1 / fullThrustG(aircraft, density)), density),
     turnDps: Math.max(20, rateDps(settings.rates.pitch, STICK)),
   };
   const stopLeanDeg = mostLean(aircraft, settings, density);

@@ -2,8 +2,8 @@ import { Body, Equator, Horizon, Observer, SearchAltitude, SearchRiseSet } from 
 import { Geodesic } from "geographiclib-geodesic";
 import { Solver } from "odex";
 import { airframePresets } from "../airframe";
-import { airDensity, standardTemperatureC } from "../atmosphere";
-import { crab, dayLight, densityAltitudeM, intoSun, planeErrorM, sunAt, throwDistanceM, toEarth, toPlan } from ".";
+import { airDensity, densityAltitudeM, standardTemperatureC } from "../atmosphere";
+import { crab, dayLight, intoSun, planeErrorM, sunAt, throwDistanceM, toEarth, toPlan } from ".";
 
 const { airframe } = airframePresets["five-inch-freestyle"];
 const HOUR_MS = 3_600_000;

@@ -9,7 +9,8 @@ const pegs = [at("A", 0, 0), at("B", 4, 0)];
 it("sets out by Pythagoras: the 3-4-5 triangle, with its side, its check and its offsets", () => {
   const [first, second] = settingOut([at("1", 0, 3), at("2", 4, 3.001)], { pegs });
   expect(first).toMatchObject({ pole: "1", fromAM: 3, fromBM: 5, side: "left", alongM: 0, acrossM: -3 });
-  expect(first).toMatchObject({ checkM: 5, checkTo: "B" });
+  // A third tape says what the two do not: to the middle of the baseline.
+  expect(first).toMatchObject({ checkM: Math.hypot(2, 3), checkTo: "the middle of AB" });
   expect(second).toMatchObject({ pole: "2", fromAM: expect.closeTo(5, 2), fromBM: expect.closeTo(3, 2), checkTo: "1" });
   expect(second.checkM).toBeCloseTo(4, 5);
   // The angle at pole 1 has the tangent 4/3.

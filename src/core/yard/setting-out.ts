@@ -1,5 +1,4 @@
 import { DEG_PER_RAD, DomainError, requireNumber } from "../numbers";
-import type { Pole } from "./course";
 import { between, middleOf, requirePoint, type PlanPoint } from "./point";
 import { depthInside } from "./polygon";
 import { shortestWalk } from "./walk";
@@ -8,6 +7,8 @@ import { shortestWalk } from "./walk";
 export const TAPE_TOLERANCE_M = 0.2;
 /** The longest tape a coach carries, m. Common practice, no source. */
 const TAPE_M = 50;
+/** What the check of the first pole goes to. */
+const BASELINE_MIDDLE = "the middle of AB";
 /** Pegs nearer than this give no direction, m. Ours. */
 const LEAST_BASELINE_M = 2;
 
@@ -22,7 +23,7 @@ export interface SetPole {
   /** Along the line from A to B, and across it, positive to the right: for who measures by offsets. */
   readonly alongM: number;
   readonly acrossM: number;
-  /** The check: distance to `checkTo`, the farthest that stands already. */
+  /** The check, a third tape: distance to `checkTo`, the farthest that stands already, or the middle of the baseline. */
   readonly checkM: number;
   readonly checkTo: string;
   /** Angle in which the two tapes meet, °; 90 is best. */
@@ -78,19 +79,19 @@ export function settingOut(
   requireNumber("toleranceM", toleranceM, 0, 5);
   const [a, b] = requirePegs(pegs);
   const base = between(a, b);
-  const standing: (PlanPoint & { readonly id: string })[] = [
-    { id: "A", ...a },
-    { id: "B", ...b },
-  ];
-  return shortestWalk(middleOf([a, b]), poles).map((pole): SetPole => {
+  const middle = { id: BASELINE_MIDDLE, ...middleOf([a, b]) };
+  const standing: (PlanPoint & { readonly id: string })[] = [];
+  return shortestWalk(middle, poles).map((pole): SetPole => {
     const [fromAM, fromBM] = [between(a, pole), between(b, pole)];
     const [east, north] = [(b.eastM - a.eastM) / base, (b.northM - a.northM) / base];
     const alongM = (pole.eastM - a.eastM) * east + (pole.northM - a.northM) * north;
     const acrossM = (pole.eastM - a.eastM) * north - (pole.northM - a.northM) * east;
     const meetDeg = meeting(pole, a, b);
-    // Of the poles that stand already, else from a peg: what the two tapes do not say themselves.
-    const others = standing.length > 2 ? standing.slice(2) : standing;
-    const check = others.reduce((far, one) => (between(one, pole) > between(far, pole) ? one : far));
+    // A third tape: to the farthest that stands already, for the first to the middle of the baseline.
+    const check = standing.reduce(
+      (far, one) => (between(one, pole) > between(far, pole) ? one : far),
+      standing[0] ?? middle,
+    );
     standing.push(pole);
     return {
       pole: pole.id,
@@ -123,7 +124,7 @@ export interface Baseline {
  * boundary where there is one, and with no tape longer than 50 m where that can be.
  */
 export function bestBaseline(
-  poles: readonly Pole[] | readonly (PlanPoint & { readonly id: string })[],
+  poles: readonly PlanPoint[],
   {
     boundary,
     toleranceM = TAPE_TOLERANCE_M,

@@ -1,13 +1,10 @@
-import { STANDARD_GRAVITY_MPS2 } from "../atmosphere";
 import { requireNumber } from "../numbers";
+import { SEA_LEVEL_DENSITY_KGM3, STANDARD_GRAVITY_MPS2 } from "./air-density";
+import { ISA } from "./standard";
 
-/** Constants of the ISO 2533 standard atmosphere. */
-const SEA_LEVEL_K = 288.15;
-const SEA_LEVEL_HPA = 1013.25;
-const LAPSE_K_PER_M = 0.0065;
-const GAS_CONSTANT = 287.05287;
-const SEA_LEVEL_DENSITY = 1.225;
-const POWER = STANDARD_GRAVITY_MPS2 / (GAS_CONSTANT * LAPSE_K_PER_M);
+const { seaLevelK, seaLevelPa, lapseKPerM, gasConstant } = ISA;
+const SEA_LEVEL_HPA = seaLevelPa / 100;
+const POWER = STANDARD_GRAVITY_MPS2 / (gasConstant * lapseKPerM);
 
 export interface AirOfPlace {
   /** Ground above sea level, m. */
@@ -25,8 +22,8 @@ export function densityAltitudeM({ elevationM, temperatureC, pressureHpa = SEA_L
   requireNumber("elevationM", elevationM, -500, 9000);
   requireNumber("temperatureC", temperatureC, -90, 60);
   requireNumber("pressureHpa", pressureHpa, 850, 1100);
-  const share = (pressureHpa / SEA_LEVEL_HPA) ** (1 / POWER) - (LAPSE_K_PER_M * elevationM) / SEA_LEVEL_K;
-  const pressurePa = 100 * SEA_LEVEL_HPA * share ** POWER;
-  const density = pressurePa / (GAS_CONSTANT * (temperatureC + 273.15));
-  return (SEA_LEVEL_K / LAPSE_K_PER_M) * (1 - (density / SEA_LEVEL_DENSITY) ** (1 / (POWER - 1)));
+  const share = (pressureHpa / SEA_LEVEL_HPA) ** (1 / POWER) - (lapseKPerM * elevationM) / seaLevelK;
+  const pressurePa = seaLevelPa * share ** POWER;
+  const density = pressurePa / (gasConstant * (temperatureC + 273.15));
+  return (seaLevelK / lapseKPerM) * (1 - (density / SEA_LEVEL_DENSITY_KGM3) ** (1 / (POWER - 1)));
 }
