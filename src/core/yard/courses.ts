@@ -210,14 +210,14 @@ export const courses = {
         heightM,
       ),
     );
-    const poles = [...gates.flatMap((one) => one.poles), ...inAndOut(-8, (count - 1) * spacingM + 8)];
+    const poles = [...gates.flatMap((one) => one.poles), ...inAndOut(-3, (count - 1) * spacingM + 3)];
     return place("gap-ladder", parameters, {
       poles,
       order: IN_AND_OUT,
       end: "pass",
       gates: gates.map((one) => one.gate),
       aroundM: 5,
-      runOutM: 12,
+      runOutM: 17,
     });
   },
 
