@@ -3,7 +3,18 @@ export const unitSystems: readonly UnitSystem[] = ["metric", "imperial"];
 
 /** Kinds of figures the program shows. Values always come in SI units or degrees. */
 export type Quantity =
-  "length" | "speed" | "mass" | "angle" | "rate" | "time" | "thrust" | "share" | "count" | "days" | "temperature";
+  | "length"
+  | "speed"
+  | "mass"
+  | "angle"
+  | "rate"
+  | "time"
+  | "thrust"
+  | "share"
+  | "count"
+  | "days"
+  | "temperature"
+  | "area";
 
 interface Unit {
   readonly symbol: string;
@@ -15,6 +26,7 @@ interface Unit {
 
 const metric: Readonly<Record<Quantity, Unit>> = {
   length: { symbol: "m", factor: 1, digits: 1 },
+  area: { symbol: "m²", factor: 1, digits: 0 },
   speed: { symbol: "m/s", factor: 1, digits: 1 },
   mass: { symbol: "g", factor: 1000, digits: 0 },
   angle: { symbol: "°", factor: 1, digits: 0 },
@@ -31,6 +43,7 @@ const metric: Readonly<Record<Quantity, Unit>> = {
 const imperial: Readonly<Record<Quantity, Unit>> = {
   ...metric,
   length: { symbol: "ft", factor: 1 / 0.3048, digits: 0 },
+  area: { symbol: "ft²", factor: 1 / 0.3048 ** 2, digits: 0 },
   speed: { symbol: "ft/s", factor: 1 / 0.3048, digits: 0 },
   mass: { symbol: "oz", factor: 1000 / 28.349523125, digits: 1 },
   // Degree Fahrenheit: t/°F = 1.8 t/°C + 32 (NIST SP 811, B.8).

@@ -23,7 +23,11 @@ const NEAR_M = 120;
 function standingAt({ id, plan }: LabSite, headingDeg: number): AtSite {
   const stand = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
   const near = plan.features.filter(({ points }) => points.some((point) => between(point, stand) < NEAR_M));
-  return { siteId: id, headingDeg, obstacles: obstaclesOf({ ...plan, features: near }, stand, headingDeg) };
+  return {
+    siteId: id,
+    headingDeg,
+    obstacles: obstaclesOf({ ...plan, features: near }, stand, headingDeg - plan.northDeg),
+  };
 }
 
 /** What stands at a site of the squad, taken from its plan. */

@@ -63,7 +63,7 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
       ))}
       {place === "field" && site?.place && (
         <Box sx={{ alignSelf: "center" }}>
-          <LightLeft place={site.place} />
+          <LightLeft place={site.place} flying={false} />
         </Box>
       )}
     </Box>

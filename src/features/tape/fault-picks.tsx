@@ -4,40 +4,20 @@ import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import type { FoundTrick, Pack } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import { cueFor, findStep } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
-import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import type { TappedSession } from "./load";
-import { matched, nearest } from "./match";
-
-/** The attempt a trick of a recording was tapped as; null where it meets no tap of the session it was flown in. */
-function useAttemptOf(
-  pack: Pack,
-  trick: FoundTrick | undefined,
-  sessions: readonly TappedSession[],
-  recordedAtMs: number | null,
-): LoggedAttempt | null {
-  const syllabus = useSyllabus();
-  const session = nearest(sessions, recordedAtMs);
-  const match = useMemo(() => session && matched(pack.tricks, session, syllabus), [pack, session, syllabus]);
-  const at = trick ? pack.tricks.indexOf(trick) : -1;
-  const tapId = match?.pairs.find((pair) => pair.trick === at)?.tapId;
-  return session?.attempts.find(({ id }) => id === tapId) ?? null;
-}
+import type { Matching } from "./use-match";
 
 /** The faults of the step at hand, picked while its second in the film is looked at: they go to the attempt that was tapped. */
-export function FaultPicks(props: {
-  pack: Pack;
-  trick: FoundTrick | undefined;
-  sessions: readonly TappedSession[];
-  recordedAtMs: number | null;
-}) {
-  const { pack, trick, sessions, recordedAtMs } = props;
-  const attempt = useAttemptOf(pack, trick, sessions, recordedAtMs);
-  const syllabus = useSyllabus();
+export function FaultPicks(props: { pack: Pack; trick: FoundTrick | undefined; matching: Matching }) {
+  const { pack, trick, matching } = props;
+  const { session, match, syllabus } = matching;
+  const at = trick ? pack.tricks.indexOf(trick) : -1;
+  const tapId = match?.pairs.find((pair) => pair.trick === at)?.tapId;
+  const attempt = session?.attempts.find(({ id }) => id === tapId);
   const step = attempt && findStep(syllabus, attempt.stepId);
   if (!attempt || !step || step.faults.length === 0)
     return (

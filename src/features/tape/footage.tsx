@@ -12,7 +12,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
 import { foundTrickName, momentText } from "@/words";
 import { FaultPicks } from "./fault-picks";
-import type { TappedSession } from "./load";
+import type { Matching } from "./use-match";
 
 /** The film starts so long before a trick, s. */
 const BEFORE_S = 1;
@@ -23,15 +23,14 @@ interface FootageProps {
   readonly pilotId: string;
   /** Of the recording: notes begin with it. */
   readonly name: string;
-  /** In which it may have been tapped, and when the file was written. */
-  readonly sessions: readonly TappedSession[];
-  readonly recordedAtMs: number | null;
+  /** In which session it was tapped, and as what. */
+  readonly matching: Matching;
   /** Pilots look; notes and faults are a coach's. */
   readonly coaches: boolean;
 }
 
 /** The pilot's film of the pack, opened beside it from this device and sent nowhere; lined up by one stop that both show. */
-export function Footage({ pack, trick, pilotId, name, sessions, recordedAtMs, coaches }: FootageProps) {
+export function Footage({ pack, trick, pilotId, name, matching, coaches }: FootageProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [film, setFilm] = useState<{ readonly name: string; readonly url: string } | null>(null);
   /** Second of the film minus second of the recording; null until both are lined up. */
@@ -94,7 +93,7 @@ export function Footage({ pack, trick, pilotId, name, sessions, recordedAtMs, co
                 </Button>
               </>
             )}
-            {coaches && <FaultPicks {...{ pack, trick, sessions, recordedAtMs }} />}
+            {coaches && <FaultPicks {...{ pack, trick, matching }} />}
             {coaches && (
               <NoteHere
                 pilotId={pilotId}

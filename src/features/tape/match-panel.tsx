@@ -8,7 +8,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { format } from "date-fns";
 import { useSnackbar } from "notistack";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, type TapMatch } from "@/core";
 import { findStep, onTape, type Syllabus } from "@/syllabus";
@@ -16,30 +16,25 @@ import { useRouter } from "next/navigation";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
-import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { counted, foundTrickName, measuredText, momentText, numeral } from "@/words";
 import type { TappedSession } from "./load";
-import { matched, nearest } from "./match";
 import { recordingFound } from "./recording-found";
+import type { Matching } from "./use-match";
 
 interface MatchPanelProps {
   readonly pack: Pack;
   readonly sessions: readonly TappedSession[];
   /** Id of the recording; null until it is kept. */
   readonly recordingId: string | null;
-  /** When the file was written; null where it did not say. */
-  readonly recordedAtMs: number | null;
+  readonly matching: Matching;
   readonly onChoose: (trick: number) => void;
 }
 
 /** Tricks found beside the taps of a session: what was measured goes into the attempts, and what nobody tapped can be taken in. */
 export function MatchPanel(props: MatchPanelProps) {
-  const { pack, sessions, recordedAtMs } = props;
-  const [sessionId, setSessionId] = useState(() => nearest(sessions, recordedAtMs)?.id ?? "");
-  const session = sessions.find(({ id }) => id === sessionId);
-  const syllabus = useSyllabus();
+  const { pack, sessions, matching } = props;
+  const { session, sessionId, setSessionId, match, syllabus } = matching;
   const inBrowser = useHydrated();
-  const match = useMemo(() => session && matched(pack.tricks, session, syllabus), [pack, session, syllabus]);
   if (pack.tricks.length === 0 || sessions.length === 0) return null;
   return (
     <Box component="section" aria-labelledby="taps" sx={{ mt: 3 }}>

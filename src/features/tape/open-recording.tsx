@@ -11,6 +11,7 @@ import { MatchPanel } from "./match-panel";
 import { PackBoard } from "./pack-board";
 import { recordingFound } from "./recording-found";
 import { useKeeping } from "./use-keeping";
+import { useMatch } from "./use-match";
 import type { Reading } from "./use-recording";
 
 /** Where what is read comes from, and the setup it is read against. */
@@ -45,6 +46,7 @@ export function OpenRecording(props: OpenRecordingProps) {
   const { file, keptId, recordedAtMs, setup, onKept } = origin;
   // The aircraft it was flown with, whichever is at hand; one that lies in the bin tells no way of the model.
   const flown = fleet.find(({ id }) => id === setup.aircraftId);
+  const matching = useMatch(pack, sessions, recordedAtMs);
   const { kind } = keeping;
   useEffect(() => {
     if (kind !== "kept") return;
@@ -63,10 +65,10 @@ export function OpenRecording(props: OpenRecordingProps) {
       beside={(trick, onChoose) => (
         <>
           <MatchPanel
-            {...{ pack, sessions, recordedAtMs, onChoose }}
+            {...{ pack, sessions, matching, onChoose }}
             recordingId={keeping.kind === "kept" ? keeping.id : keptId}
           />
-          <Footage {...{ pack, trick, coaches, sessions, recordedAtMs }} pilotId={pilot.id} name={asked.name} />
+          <Footage {...{ pack, trick, coaches, matching }} pilotId={pilot.id} name={asked.name} />
         </>
       )}
     >

@@ -14,11 +14,16 @@ import { AddSiteInput, EditSiteInput, SavePlanInput } from "./inputs";
 
 /** Throws a Refusal for a name with what is not seen or turns the writing round. */
 function requireNames({ features, courses }: SitePlan): void {
-  for (const [list, all] of Object.entries({ features, courses }))
-    all.forEach(({ name }, i) => {
-      const fault = name === "" ? null : faultOfName(name);
-      if (fault) throw badField(`${list}[${i}].name`, `The name ${fault}.`);
-    });
+  const look = (field: string, name: string) => {
+    const fault = name === "" ? null : faultOfName(name);
+    if (fault) throw badField(field, `The name ${fault}.`);
+  };
+  features.forEach(({ name }, i) => look(`features[${i}].name`, name));
+  courses.forEach(({ name, poles }, i) => {
+    look(`courses[${i}].name`, name);
+    // Poles are called by their ids.
+    poles.forEach(({ id }, k) => look(`courses[${i}].poles[${k}].id`, id));
+  });
 }
 
 /** A plan of 20,000 corners is a little over 1 MB. */

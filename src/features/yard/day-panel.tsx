@@ -103,7 +103,7 @@ export function DayPanel(props: {
           )}
         </Typography>
       )}
-      <LightLeft figures={figures} placeKnown={placeKnown} />
+      <LightOfDay figures={figures} placeKnown={placeKnown} />
       {figures && (
         <Typography>
           Air as thin as at <Num value={figures.densityAltitudeM} quantity="length" digits={0} />
@@ -114,7 +114,7 @@ export function DayPanel(props: {
   );
 }
 
-function LightLeft({ figures, placeKnown }: { figures: YardFigures | null; placeKnown: boolean }) {
+function LightOfDay({ figures, placeKnown }: { figures: YardFigures | null; placeKnown: boolean }) {
   if (!placeKnown)
     return (
       <Typography sx={{ mt: 1, fontSize: "0.9rem", color: "text.secondary" }}>

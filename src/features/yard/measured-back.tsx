@@ -27,8 +27,12 @@ export function MeasuredBack(props: {
     [course],
   );
   const ids = places.map(({ id }) => id);
-  const known = measured.filter(({ from, to }) => ids.includes(from) && ids.includes(to) && from !== to);
-  const found = useMemo(() => (places.length >= 2 && known.length > 0 ? adjust(places, known) : null), [places, known]);
+  const found = useMemo(() => {
+    const known = measured.filter(
+      (one) => one.from !== one.to && [one.from, one.to].every((id) => places.some((place) => place.id === id)),
+    );
+    return places.length >= 2 && known.length > 0 ? adjust(places, known) : null;
+  }, [places, measured]);
   const [from, setFrom] = useState(ids[0]);
   const [to, setTo] = useState(ids[2] ?? ids[1]);
   const [m, setM] = useState<number | null>(null);

@@ -4,6 +4,7 @@ import "ol/ol.css";
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useRef } from "react";
+import { usePreferences } from "@/ui/theme/preferences";
 import { planLooks } from "./plan-looks";
 import { PlanMap, type Drawn, type PlanEvents, type Tool } from "./plan-map";
 
@@ -20,6 +21,7 @@ export interface PlanCanvasProps {
 /** The plan itself; everything it does can be done by keys and fields beside it, too. */
 export default function PlanCanvas({ drawn, events, tool, mayChange, label, onReady }: PlanCanvasProps) {
   const { tokens } = useTheme();
+  const imperial = usePreferences().units === "imperial";
   const target = useRef<HTMLDivElement>(null);
   const map = useRef<PlanMap | null>(null);
   const first = useRef({ drawn, events, onReady });
@@ -31,7 +33,7 @@ export default function PlanCanvas({ drawn, events, tool, mayChange, label, onRe
   useEffect(() => {
     const element = target.current;
     if (!element) return;
-    const made = new PlanMap(element, planLooks(tokens), first.current.events, mayChange);
+    const made = new PlanMap(element, planLooks(tokens), first.current.events, { mayChange, imperial });
     map.current = made;
     made.show(first.current.drawn);
     const watch = new ResizeObserver(() => made.resized());
@@ -44,7 +46,7 @@ export default function PlanCanvas({ drawn, events, tool, mayChange, label, onRe
       made.end();
       map.current = null;
     };
-  }, [tokens, mayChange]);
-  useEffect(() => map.current?.use(tool), [tool, tokens, mayChange]);
+  }, [tokens, mayChange, imperial]);
+  useEffect(() => map.current?.use(tool), [tool, tokens, mayChange, imperial]);
   return <Box ref={target} role="img" aria-label={label} sx={{ position: "absolute", inset: 0 }} />;
 }

@@ -82,14 +82,14 @@ export class PlanMap {
     target: HTMLElement,
     private readonly looks: PlanLooks,
     private events: PlanEvents,
-    mayChange: boolean,
+    { mayChange, imperial }: { readonly mayChange: boolean; readonly imperial: boolean },
   ) {
     const layer = new VectorLayer({ source: this.things, updateWhileAnimating: true, updateWhileInteracting: true });
     const above = new VectorLayer({ source: this.helps, updateWhileAnimating: true, updateWhileInteracting: true });
     this.map = new OlMap({
       target,
       layers: [layer, above],
-      controls: [new ScaleLine({ units: "metric", minWidth: 70 })],
+      controls: [new ScaleLine({ units: imperial ? "us" : "metric", minWidth: 70 })],
       interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, keyboard: false }),
       view: new View({ projection, center: [0, 0], resolution: 0.2, minResolution: 0.005, maxResolution: 20 }),
     });

@@ -10,7 +10,7 @@ import { areaM2, groundKinds, planShapes, type PlanFeature, type PlanPoint } fro
 import { PickOne } from "@/ui/forms/pick-one";
 import { Fold } from "@/ui/layout/fold";
 import { Num } from "@/ui/units/figure";
-import { groundNames, numeral, planKindNames } from "@/words";
+import { groundNames, planKindNames } from "@/words";
 import { NumberField } from "./number-field";
 
 const stands: readonly PlanFeature["kind"][] = ["building", "wall", "bar", "gap", "post", "tree"];
@@ -33,7 +33,7 @@ export function ThingPanel(props: {
       </Typography>
       {planShapes[kind] === "area" && (
         <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mb: 1 }}>
-          {numeral(areaM2(points))} m², <b className="num">{points.length}</b> corners
+          <Num value={areaM2(points)} quantity="area" />, <b className="num">{points.length}</b> corners
         </Typography>
       )}
       <Box sx={{ display: "grid", gap: 1.5, mt: 1 }}>

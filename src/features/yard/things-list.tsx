@@ -8,6 +8,9 @@ import { Fold } from "@/ui/layout/fold";
 import { courseNames, planKindNames } from "@/words";
 import type { Chosen } from "./edits";
 
+/** More things than this are not listed. */
+const MOST_LISTED = 200;
+
 /** What is on a plan, for who does not see it. */
 export const planWords = (plan: SitePlan) =>
   [
@@ -33,7 +36,7 @@ export function Things({
   return (
     <Fold title="On the plan" beside={String(all.length)} level={2}>
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {all.slice(0, 200).map(({ id, what, name }) => (
+        {all.slice(0, MOST_LISTED).map(({ id, what, name }) => (
           <li key={id}>
             <Button
               size="small"
@@ -46,6 +49,9 @@ export function Things({
           </li>
         ))}
       </Box>
+      {all.length > MOST_LISTED && (
+        <Typography sx={{ fontSize: "0.85rem" }}>The first {MOST_LISTED}; the rest is chosen on the plan.</Typography>
+      )}
     </Fold>
   );
 }

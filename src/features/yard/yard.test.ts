@@ -136,6 +136,10 @@ it("keeps a plan on the version that was read, in the millimetres it was drawn, 
     ["features[0].points[0].eastM", { ...plan, features: [{ ...plan.features[0], points: [{ eastM: "0" }, {}, {}] }] }],
     ["courses[0].pegs", { ...plan, courses: [{ ...plan.courses[0], pegs: [{ eastM: 1, northM: 1 }] }] }],
     ["features[0].id", { ...plan, features: [null] }],
+    [
+      "courses[0].poles[0].id",
+      { ...plan, courses: [{ ...plan.courses[0], order: [], poles: [{ ...line.poles[0], id: "1\u200b" }] }] },
+    ],
     ["features[0].name", { ...plan, features: [{ ...plan.features[0], name: "a\u202eb" }] }],
   ] as const)
     expect(await save(2, changed)).toMatchObject({ ok: false, status: 422, fields: { [field]: expect.any(String) } });

@@ -23,7 +23,14 @@ function useNow(): number | null {
 }
 
 /** How long there is light at a site: until the end of civil twilight, in red towards it. Nothing where nobody said where the site lies. */
-export function LightLeft({ place }: { place: EarthPlace | null | undefined }) {
+export function LightLeft({
+  place,
+  flying = true,
+}: {
+  place: EarthPlace | null | undefined;
+  /** Somebody may be in the air. */
+  flying?: boolean;
+}) {
   const nowMs = useNow();
   if (!place || nowMs === null) return null;
   const { sunriseMs, sunsetMs, duskMs } = dayLight({ ...place, atMs: nowMs });
@@ -34,7 +41,7 @@ export function LightLeft({ place }: { place: EarthPlace | null | undefined }) {
   return (
     <Box component="span" sx={{ color: short ? "error.main" : undefined, fontWeight: short ? 650 : undefined }}>
       {leftMin <= 0 ? (
-        "▲ the light is gone: land"
+        `▲ the light is gone${flying ? ": land" : ""}`
       ) : (
         <>
           {short && "▲ "}light until <Moment atMs={duskMs} show="time" />
