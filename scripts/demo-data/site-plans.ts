@@ -1,5 +1,13 @@
-import { bestBaseline, fitCourse, type CourseKind, type PlanFeature, type PlannedCourse, type SitePlan } from "@/core";
 import { v7 as newId } from "uuid";
+import {
+  EMPTY_PLAN,
+  planOrigin,
+  type CourseKind,
+  type CourseParameters,
+  type PlanFeature,
+  type SitePlan,
+} from "@/core";
+import { roomOf, withNewCourse } from "@/features/yard/edits";
 
 type Pairs = readonly (readonly [eastM: number, northM: number])[];
 
@@ -16,16 +24,21 @@ const box = (west: number, south: number, east: number, north: number): Pairs =>
   [west, north],
 ];
 
-/** A course laid into the boundary as a coach would let it be laid, with the wind from the sea. */
-function laid(kind: CourseKind, features: readonly PlanFeature[], parameters = {}): PlannedCourse {
-  const boundary = features.find((one) => one.kind === "boundary")!.points;
-  const { course } = fitCourse(kind, parameters, { boundary, windFromDeg: 65 });
-  return {
-    ...{ id: newId(), kind, name: "", parameters: { headingDeg: course.headingDeg }, poles: course.poles },
-    order: [course.legs[0].from, ...course.legs.map(({ to }) => to)],
-    pegs: bestBaseline(course.poles, { boundary }).pegs,
-  };
-}
+/** A plan with courses laid into its boundary, as a coach would let them be laid with the wind from the sea. */
+const drawn = (
+  place: SitePlan["place"],
+  features: readonly PlanFeature[],
+  laid: readonly (readonly [CourseKind, CourseParameters])[],
+): SitePlan =>
+  laid.reduce<SitePlan>(
+    (plan, [kind, parameters]) =>
+      withNewCourse(
+        plan,
+        { id: newId(), kind, parameters, at: planOrigin(plan) },
+        roomOf(plan, { windFromDeg: 65, sun: null, throwM: 8 }),
+      ),
+    { ...EMPTY_PLAN, place, features },
+  );
 
 const pans: readonly PlanFeature[] = [
   thing("boundary", [
@@ -93,14 +106,9 @@ const yard: readonly PlanFeature[] = [
 
 /** The camp's sites drawn to scale, by their names. */
 export const sitePlans: Readonly<Record<string, SitePlan>> = {
-  "Evaporation pans": {
-    place: { latitudeDeg: 53.37, longitudeDeg: 5.22 },
-    ...{ northDeg: 0, indoorHeightM: null, features: pans },
-    courses: [laid("stop-line", pans), laid("square", pans, { at: { eastM: -33, northM: -10 } })],
-  },
-  "Store yard": {
-    place: { latitudeDeg: 53.372, longitudeDeg: 5.231 },
-    ...{ northDeg: 0, indoorHeightM: null, features: yard },
-    courses: [laid("eight", yard, { spacingM: 12 })],
-  },
+  "Evaporation pans": drawn({ latitudeDeg: 53.37, longitudeDeg: 5.22 }, pans, [
+    ["stop-line", {}],
+    ["square", { at: { eastM: -33, northM: -10 } }],
+  ]),
+  "Store yard": drawn({ latitudeDeg: 53.372, longitudeDeg: 5.231 }, yard, [["eight", { spacingM: 12 }]]),
 };

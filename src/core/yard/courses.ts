@@ -88,6 +88,9 @@ const inAndOut = (fromM: number, toM: number): Rough => [
 ];
 const IN_AND_OUT = ["in", "out"] as const;
 
+/** Courses of drills that are watched from the ground: nothing of them is told by what a camera sees. */
+export const coursesByEye: readonly CourseKind[] = ["ring", "step-circle", "walked-eight"];
+
 /**
  * The courses by id. Each takes parameters (all may be left out) and gives its poles in m east and north of the origin and its legs in the order
  * of flying. Sizes are those of the steps they serve; common practice, no source, where section 3 of the design says nothing.

@@ -4,7 +4,7 @@ export { planConflicts } from "./conflicts";
 export type { Conflict, PlacedPoint } from "./conflicts";
 export { courseKinds, courseRanges, courseReversed, legsThrough } from "./course";
 export type { Course, CourseKind, CourseLeg, CourseParameters, Gate, Pole } from "./course";
-export { courses, STEP_M } from "./courses";
+export { courses, coursesByEye, STEP_M } from "./courses";
 export { crab } from "./crab";
 export type { Crab } from "./crab";
 export { courseSize, fitCourse, NoRoom, spareGroundM } from "./fit-course";

@@ -123,7 +123,7 @@ function Flown({ figures, flown }: { figures: YardFigures | null; flown: PlanDat
         With an aircraft at hand, paces, times and throw are worked out here.
       </Typography>
     );
-  const { legs, noLegs, throwM, throwMps } = figures;
+  const { legs, noLegs, crabDeg, throwM, throwMps } = figures;
   const speed = (mps: number) => quantityText(mps, "speed", units);
   return (
     <Box component="section" aria-labelledby="flown" sx={{ mt: 1 }}>
@@ -156,6 +156,13 @@ function Flown({ figures, flown }: { figures: YardFigures | null; flown: PlanDat
           <Typography>
             At <Num value={legs.paceMps} quantity="speed" /> once along takes{" "}
             <Num value={legs.lapS} quantity="time" digits={1} />.
+            {crabDeg !== null && Math.abs(crabDeg) >= 1 && (
+              <>
+                {" "}
+                In this wind the nose points <Num value={Math.abs(crabDeg)} quantity="angle" /> to the{" "}
+                {crabDeg > 0 ? "right" : "left"} of the first leg.
+              </>
+            )}
           </Typography>
         </>
       )}

@@ -3,8 +3,12 @@
 import { useMemo } from "react";
 import {
   airOfDay,
+  bearingDeg,
+  coursesByEye,
+  crab,
   dayLight,
   densityAltitudeM,
+  DomainError,
   firstSettings,
   legTimes,
   sunAt,
@@ -66,6 +70,8 @@ export interface YardFigures {
   readonly legs: LegTimes | null;
   /** Why there are no times of legs; null where there are. */
   readonly noLegs: Error | null;
+  /** Nose off the first leg in the day's wind, ° to the right. */
+  readonly crabDeg: number | null;
   /** How far the aircraft is thrown at the pace of the course, m. */
   readonly throwM: number;
   readonly throwMps: number;
@@ -80,6 +86,21 @@ function momentOf(day: YardDay, nowMs: number): number {
   const date = new Date(nowMs);
   date.setHours(Math.floor(day.hour), Math.round((day.hour % 1) * 60), 0, 0);
   return date.getTime();
+}
+
+const byEye = ({ kind }: PlannedCourse) => kind !== "own" && coursesByEye.includes(kind);
+
+/** How far the nose points off the first leg of a course in the day's wind, ° to the right; null in calm, and where the wind is too much for it. */
+function crabOf(plan: SitePlan, course: PlannedCourse, day: YardDay, airSpeedMps: number): number | null {
+  const [from, to] = course.order.map((id) => course.poles.find((pole) => pole.id === id));
+  if (!from || !to || day.windMps === 0) return null;
+  const trackDeg = bearingDeg(from, to) + plan.northDeg;
+  try {
+    return crab({ trackDeg, airSpeedMps, windFromDeg: day.windFromDeg, windMps: day.windMps }).crabDeg;
+  } catch (error) {
+    if (error instanceof DomainError) return null;
+    throw error;
+  }
 }
 
 /** Works out the figures of the day for a course. */
@@ -100,7 +121,7 @@ export function useYardFigures(
     const settings = flown.setup?.settings ?? firstSettings;
     let [legs, noLegs]: [LegTimes | null, Error | null] = [null, null];
     try {
-      const flownLegs = course && flownCourse(course);
+      const flownLegs = course && !byEye(course) ? flownCourse(course) : null;
       if (flownLegs && flownLegs.legs.length > 0)
         legs = legTimes(flownLegs, airframe, settings, settings.tiltDeg, { air });
     } catch (error) {
@@ -114,6 +135,7 @@ export function useYardFigures(
       densityAltitudeM: densityAltitudeM({ elevationM, temperatureC: day.temperatureC }),
       legs,
       noLegs,
+      crabDeg: course && legs ? crabOf(plan, course, day, legs.paceMps) : null,
       throwMps,
       throwM: throwDistanceM(airframe, {
         ...{ speedMps: throwMps, climbMps: 0, heightM: day.heightM, air, windMps: day.windMps },
