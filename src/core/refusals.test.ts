@@ -12,6 +12,11 @@ const grip = { stickLengthMm: 20, throwDeg: 25 };
 const flip = core.recipes["flip-one-move-back"];
 const counted = { clean: 5, all: 9 };
 
+const place = { latitudeDeg: 53, longitudeDeg: 5 };
+const corners = [0, 1, 2, 3].map((i) => ({ eastM: i === 1 || i === 2 ? 60 : 0, northM: i > 1 ? 70 : 0 }));
+const line = core.courses["stop-line"]({ at: { eastM: 30, northM: 35 } });
+const named = line.poles.map(({ id, eastM, northM }) => ({ id, eastM, northM }));
+
 /** Functions of the arithmetic, each with input it takes; every number in it is spoilt in turn. */
 const calls: readonly (readonly [name: string, call: (...args: never[]) => unknown, args: readonly unknown[]])[] = [
   ["rateDps", core.rateDps, [curve, 0.5]],
@@ -87,6 +92,28 @@ const calls: readonly (readonly [name: string, call: (...args: never[]) => unkno
   ["requireObstacle", core.requireObstacle, [{ kind: "gap", alongM: 5, acrossM: 0, heightM: 3, widthM: 2 }]],
   ["distanceTo", core.distanceTo, [{ kind: "gap", alongM: 5, acrossM: 0, heightM: 3, widthM: 2 }, 1, 2, 3]],
   ["withParameters", (values: Record<string, number>) => core.withParameters(flip, values), [{ punchS: 0.4 }]],
+  ["densityAltitudeM", core.densityAltitudeM, [{ elevationM: 300, temperatureC: 25, pressureHpa: 1005 }]],
+  ["sunAt", core.sunAt, [{ ...place, atMs: 1.79e12 }]],
+  ["dayLight", core.dayLight, [{ ...place, atMs: 1.79e12 }]],
+  ["toPlan", core.toPlan, [place, { latitudeDeg: 53.001, longitudeDeg: 5.001 }]],
+  ["planeErrorM", core.planeErrorM, [place, 300]],
+  ["throwDistanceM", core.throwDistanceM, [airframe, { speedMps: 9, climbMps: 2, heightM: 6, air, windMps: 3 }]],
+  ["crab", core.crab, [{ trackDeg: 40, airSpeedMps: 9, windFromDeg: 90, windMps: 3 }]],
+  ["square", core.courses.square, [{ sideM: 12, headingDeg: 20, at: { eastM: 1, northM: 2 } }]],
+  ["fitCourse", (side: number) => core.fitCourse("square", { sideM: side }, { boundary: corners }), [12]],
+  ["settingOut", core.settingOut, [named, { pegs: [corners[0], corners[1]], toleranceM: 0.2 }]],
+  [
+    "adjust",
+    core.adjust,
+    [
+      named,
+      [
+        { from: "1", to: "3", m: 18.2 },
+        { from: "2", to: "3", m: 9.1 },
+      ],
+    ],
+  ],
+  ["legTimes", core.legTimes, [line, airframe, core.firstSettings, 12, { paceMps: 4, air }]],
   [
     "fitCircle",
     core.fitCircle,

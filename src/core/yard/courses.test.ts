@@ -1,5 +1,6 @@
 import { airframePresets, idealAirframe } from "../airframe";
 import { firstSettings } from "../flight";
+import { CALM_AIR, fly, recipes } from "../recipes";
 import {
   between,
   courseKinds,
@@ -114,6 +115,23 @@ describe("times of the legs", () => {
     expect(groundInPictureMps! / closed).toBeGreaterThan(0.95);
     expect(groundInPictureMps! / closed).toBeLessThan(1.01);
     expect(legTimes(line, still, settings).groundInPictureMps).toBeLessThan(groundInPictureMps!);
+  });
+
+  it("stops in the way the flight model takes for it, by the brake of the library at the same speed and lean", () => {
+    // As far back as its pilot leans; the levelling at the end, which they fly, is left out here.
+    const flown = fly(recipes["pitch-brake"], airframe, settings, { ...CALM_AIR, entryHeightM: 20 });
+    const speedMps = Math.hypot(flown.trace.vNorthMps[0], flown.trace.vEastMps[0]);
+    const leanDeg = Math.max(...flown.trace.qy.map((qy, i) => (360 / Math.PI) * Math.atan2(qy, flown.trace.qw[i])));
+    const flownM = flown.measures.stoppingDistanceM!;
+    const limited = { ...settings, modes: { ...settings.modes, bankLimitDeg: Math.round(leanDeg) } };
+    const { stopHoldsMps } = legTimes(
+      { legs: [{ from: "a", to: "b", lengthM: 2 * flownM, end: "stop" }] },
+      airframe,
+      limited,
+      10,
+    );
+    expect(stopHoldsMps / speedMps).toBeGreaterThan(0.75);
+    expect(stopHoldsMps / speedMps).toBeLessThan(1.3);
   });
 
   it("takes longer at a slower pace, never exceeds what a leg lets it reach, and loses the ground with more tilt", () => {
