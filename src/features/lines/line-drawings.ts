@@ -1,6 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { turnedLevel, type LineItem } from "@/core";
 import type { LineDocument, LineSheet } from "@/contract";
+import { place, plain, scaleBar } from "@/ui/paper/svg-parts";
 import { tokens } from "@/ui/theme/tokens";
 import { capital, quantityText, type UnitSystem } from "@/words";
 import { trickNumbers } from "./numbered";
@@ -9,8 +10,6 @@ const { ink, inkSoft, rule, shoal, buoyText, depths } = tokens.light;
 /** Of what is drawn across the page, points. */
 export const PAPER_WIDTH = 511;
 
-/** A place on the drawing, to a tenth of a point. */
-const place = (value: number) => Math.round(10 * value) / 10;
 const svg = (width: number, height: number, inside: string) =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${inside}</svg>`;
 const polyline = (points: readonly (readonly [number, number])[], look: string) =>
@@ -19,8 +18,6 @@ const label = (x: number, y: number, text: string, more = "") =>
   `<text x="${place(x)}" y="${place(y)}" font-family="Words" font-size="8" fill="${ink}" ${more}>${text}</text>`;
 const numberMark = (x: number, y: number, number: number) =>
   `<circle cx="${place(x)}" cy="${place(y)}" r="6.5" fill="${ink}"/>${label(x, y + 2.8, String(number), `text-anchor="middle" fill="#fff" style="fill:#fff"`)}`;
-/** No narrow space in drawings: the shipped typeface has none. */
-const plain = (text: string) => text.replaceAll("\u202f", " ");
 const upTo = (timeS: readonly number[], atS: number) => Math.max(1, timeS.filter((s) => s <= atS).length);
 
 /** Height over the way, the tricks by number. */
@@ -95,12 +92,8 @@ export function planSvg(
     const [ax, ay] = at(where);
     return `<rect x="${place(ax - 4)}" y="${place(ay - 2)}" width="8" height="4" fill="${ink}"/>${label(ax + 6, ay - 3, id)}`;
   });
-  const perUnit = units === "metric" ? 1 : 0.3048;
-  const barM =
-    (scaleLinear([0, 70 / scale / perUnit], [0, 1])
-      .ticks(2)
-      .at(1) ?? 1) * perUnit;
-  const bar = `<path d="M${W - 8} ${H - 8}h${place(-scale * barM)}" stroke="${ink}"/>${label(W - 8, H - 11, plain(quantityText(barM, "length", units, 0)), 'text-anchor="end"')}`;
+  const { m, text } = scaleBar(scale, 70, units);
+  const bar = `<path d="M${W - 8} ${H - 8}h${place(-scale * m)}" stroke="${ink}"/>${label(W - 8, H - 11, text, 'text-anchor="end"')}`;
   const compass = `<path d="M12 24V8m-3 4l3 -4l3 4" stroke="${ink}" fill="none"/>${label(12, 33, "N", 'text-anchor="middle"')}`;
   const frame = `<rect x="0.5" y="0.5" width="${W - 1}" height="${H - 1}" fill="none" stroke="${ink}"/>`;
   return svg(

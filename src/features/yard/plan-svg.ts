@@ -1,7 +1,7 @@
-import { scaleLinear } from "d3-scale";
-import { planShapes, type PlannedCourse, type PlanPoint, type SitePlan } from "@/core";
+import { mean, planShapes, type PlannedCourse, type PlanPoint, type SitePlan } from "@/core";
+import { place, scaleBar } from "@/ui/paper/svg-parts";
 import { tokens } from "@/ui/theme/tokens";
-import { quantityText, type UnitSystem } from "@/words";
+import type { UnitSystem } from "@/words";
 import { flownCourse } from "./edits";
 
 const { ink, rule, shoal, buoyText, ochre, ochreText, depths } = tokens.light;
@@ -12,7 +12,6 @@ const EDGE = 26;
 
 const escaped = (text: string) =>
   text.replace(/[&<>"]/g, (sign) => `&${{ "&": "amp", "<": "lt", ">": "gt", '"': "quot" }[sign]};`);
-const place = (value: number) => Math.round(10 * value) / 10;
 
 /** A plan with one of its courses, to scale, north as on the screen. Names are escaped. */
 export function planSvg({ features, northDeg }: SitePlan, course: PlannedCourse, units: UnitSystem): string {
@@ -67,15 +66,9 @@ export function planSvg({ features, northDeg }: SitePlan, course: PlannedCourse,
   });
   const line =
     pegs.length === 2 ? `<polyline points="${path(pegs)}" stroke="${ochreText}" stroke-width="1.6" fill="none"/>` : "";
-  const perUnit = units === "metric" ? 1 : 0.3048;
-  const barM =
-    (scaleLinear([0, 90 / scale / perUnit], [0, 1])
-      .ticks(2)
-      .at(1) ?? 10) * perUnit;
-  const bar = `<path d="M${PLAN_WIDTH - 12} ${PLAN_HEIGHT - 10}h${place(-scale * barM)}" stroke="${ink}" stroke-width="1.4"/><text x="${PLAN_WIDTH - 12}" y="${PLAN_HEIGHT - 14}" font-family="Words" font-size="8" fill="${ink}" text-anchor="end">${quantityText(barM, "length", units, 0).replaceAll("\u202f", " ")}</text>`;
+  const { m, text } = scaleBar(scale, 90, units);
+  const bar = `<path d="M${PLAN_WIDTH - 12} ${PLAN_HEIGHT - 10}h${place(-scale * m)}" stroke="${ink}" stroke-width="1.4"/><text x="${PLAN_WIDTH - 12}" y="${PLAN_HEIGHT - 14}" font-family="Words" font-size="8" fill="${ink}" text-anchor="end">${text}</text>`;
   const compass = `<g transform="rotate(${-northDeg} 20 24)"><path d="M20 34V12m-4 6l4 -6l4 6" stroke="${ink}" fill="none"/></g><text x="20" y="46" font-family="Words" font-size="8" fill="${ink}" text-anchor="middle">N</text>`;
   const frame = `<rect x="0.5" y="0.5" width="${PLAN_WIDTH - 1}" height="${PLAN_HEIGHT - 1}" fill="none" stroke="${ink}"/>`;
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${PLAN_WIDTH} ${PLAN_HEIGHT}">${things.join("")}${frame}${line}${legs.join("")}${base.join("")}${marks.join("")}${compass}${bar}</svg>`;
 }
-
-const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
