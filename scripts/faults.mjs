@@ -372,7 +372,7 @@ async function toldToStop(world) {
     (await ended(early)) === 1 && words.includes("npm run migrate"),
     words,
   );
-  const child = serve({ BATHYGON_DRAIN_S: "3", BATHYGON_METRICS_PORT: String(metricsPort) });
+  const child = serve({ BATHYGON_DRAIN_S: "6", BATHYGON_METRICS_PORT: String(metricsPort) });
   stops.push(() => stopChild(child));
   const ready = () => fetch(`${address}/readyz`).catch(() => null);
   for (let waited = 0; waited < PATIENCE_MS && !(await ready())?.ok; waited += 200) await pause(200);
@@ -392,7 +392,7 @@ async function toldToStop(world) {
   );
   // Whoever writes an attempt waits until the table is let go.
   startClient("mariadb", seat.databaseEnv, [
-    "--execute=lock tables attempt write; do sleep(6)",
+    "--execute=lock tables attempt write; do sleep(9)",
     seat.databaseEnv.BATHYGON_DB_NAME,
   ]);
   await pause(500);
@@ -402,15 +402,15 @@ async function toldToStop(world) {
   const exit = ended(child);
   child.kill("SIGTERM");
   let draining = await ready();
-  for (let waited = 0; waited < 2500 && draining?.ok; waited += 100) {
+  for (let waited = 0; waited < 5500 && draining?.ok; waited += 100) {
     await pause(100);
     draining = await ready();
   }
   const why = draining && (await draining.json()).why;
   expect("while it stops it says that nothing more is to come", why === "stopping", `${draining?.status} ${why}`);
   let taken = await ready();
-  // Three seconds are asked for; a busy machine takes longer to come round to it.
-  for (let waited = 0; waited < 15_000 && taken !== null; waited += 200) {
+  // Six seconds are asked for; a busy machine takes longer to come round to it.
+  for (let waited = 0; waited < 30_000 && taken !== null; waited += 200) {
     await pause(200);
     taken = await ready();
   }

@@ -104,11 +104,20 @@ const yard: readonly PlanFeature[] = [
   thing("stand", [[0, -15]]),
 ];
 
+const flown = (stepId: string, direction: string, [eastM, northM]: readonly [number, number], headingDeg: number) => ({
+  ...{ id: newId(), of: { kind: "step", stepId, direction } as const },
+  ...{ at: { eastM, northM }, headingDeg },
+});
+
 /** The camp's sites drawn to scale, by their names. */
 export const sitePlans: Readonly<Record<string, SitePlan>> = {
-  "Evaporation pans": drawn({ latitudeDeg: 53.37, longitudeDeg: 5.22 }, pans, [
-    ["stop-line", {}],
-    ["square", { at: { eastM: -33, northM: -10 } }],
-  ]),
+  "Evaporation pans": {
+    ...drawn({ latitudeDeg: 53.37, longitudeDeg: 5.22 }, pans, [
+      ["stop-line", {}],
+      ["square", { at: { eastM: -33, northM: -10 } }],
+    ]),
+    // The second carries too far to be flown that way: it is there to be turned.
+    flights: [flown("flip-one-move", "back", [-20, -22], 20), flown("split-s", "right", [18, -4], 65)],
+  },
   "Store yard": drawn({ latitudeDeg: 53.372, longitudeDeg: 5.231 }, yard, [["eight", { spacingM: 12 }]]),
 };

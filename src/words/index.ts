@@ -47,4 +47,13 @@ export {
   tapeWarningWords,
   wobbleWords,
 } from "./tape";
-export { compassName, conflictWords, courseNames, groundNames, noRoomWords, planKindNames } from "./yard";
+export {
+  compassName,
+  cloudConflictWords,
+  intoWords,
+  conflictWords,
+  courseNames,
+  groundNames,
+  noRoomWords,
+  planKindNames,
+} from "./yard";

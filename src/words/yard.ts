@@ -1,4 +1,4 @@
-import type { Conflict, CourseKind, GroundKind, NoRoom, PlanKind } from "@/core";
+import type { CloudConflict, Conflict, CourseKind, GroundKind, NoRoom, PlanKind } from "@/core";
 import { quantityText, type UnitSystem } from "./quantity";
 
 /** What things on a site's plan are called. */
@@ -75,6 +75,15 @@ export function conflictWords(conflict: Conflict, units: UnitSystem): string {
       return `Through ${named("a building")}, below its ${length(limitM)}.`;
   }
 }
+
+/** What a flight over a site ends in. */
+export const intoWords = (into: string): string => `flies into the ${into === "pole" ? "post" : into}.`;
+
+/** What some of many flights break, with how many of them and the worst. */
+export const cloudConflictWords = (conflict: CloudConflict, units: UnitSystem): string =>
+  `${conflict.flights} of them: ${uncapital(conflictWords(conflict, units))}`;
+
+const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Why a course finds no room, with what it wants and what is missing. */
 export function noRoomWords({ kind, lengthM, widthM, lacksM }: NoRoom, units: UnitSystem): string {

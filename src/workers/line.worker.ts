@@ -11,17 +11,8 @@ import {
   lineWayOut,
   proposedLine,
   withOdds,
-  type Airframe,
 } from "@/core";
-
-/** What is kept of an aircraft is found again by the aircraft itself, and every message brings another copy of it. */
-const known = new Map<string, Airframe>();
-function same(aircraft: Airframe): Airframe {
-  const key = JSON.stringify(aircraft);
-  const kept = known.get(key) ?? aircraft;
-  known.set(key, kept);
-  return kept;
-}
+import { same } from "./same";
 
 const worker = {
   aloneShare,

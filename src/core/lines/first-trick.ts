@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { solveInTurn, type Environment, type Problem } from "../recipes";
+import { draftBrief, solveInTurn, type Environment, type Problem } from "../recipes";
 import { flyLine, type LineFlight } from "./fly-line";
 import { figuresOf, namingItem, recipeOf, soughtOf, type Line } from "./line";
 import { BEGINNING, environmentAt } from "./placed";
@@ -28,6 +28,14 @@ export function flyLineWorkedOut(
   if (!first.problem) return { line: first.line, flight };
   const items = flight.items.map((item, i) => (i === 0 ? { ...item, problem: first.problem } : item));
   return { line: first.line, flight: { ...flight, items } };
+}
+
+/** The height at which the brief of a line's first trick begins it, m above the ground; the environment's for a line that begins with a join. */
+export function briefHeightM(line: Line, aircraft: Airframe, settings: Settings, environment: Environment): number {
+  const [first] = line.items;
+  if (first?.kind !== "trick") return environment.entryHeightM;
+  const there = environmentAt(environment, line.headingDeg, BEGINNING);
+  return draftBrief(recipeOf(first, "items[0]"), aircraft, settings, there).entryHeightM;
 }
 
 function workedOut(

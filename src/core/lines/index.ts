@@ -2,7 +2,7 @@ export { copyEvidence, lookAgainDue } from "./copying";
 export type { CopiedPart, CopyEvidence, CopyTry } from "./copying";
 export { entryWindow } from "./entry-window";
 export type { EntryWindow } from "./entry-window";
-export { flyLineWorkedOut, withFirstWorkedOut } from "./first-trick";
+export { briefHeightM, flyLineWorkedOut, withFirstWorkedOut } from "./first-trick";
 export { flyLine } from "./fly-line";
 export type { LineFlight, LineOptions } from "./fly-line";
 export type { FlownItem, LineState } from "./flown-item";

@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { requireNumber, requireWhole } from "../numbers";
+import { requireNumber, requireWhole, turnedLevel } from "../numbers";
 import { wilsonInterval } from "../progress";
 import { solveInTurn, type Environment, type Recipe } from "../recipes";
 import {
@@ -23,6 +23,8 @@ export interface LineRun {
   /** Place of the item at which it broke; null for one that was clean from end to end. */
   readonly brokeAt: number | null;
   readonly lowestM: number;
+  /** Thinned path of the first runs only: m along the line of entry, across it and above the ground. */
+  readonly path: readonly (readonly [alongM: number, acrossM: number, heightM: number])[] | null;
 }
 
 /** How likely a line is flown clean from end to end, and where it breaks. */
@@ -59,6 +61,9 @@ export type LineScatterOptions = Pick<ScatterOptions, "errors" | "runs" | "seed"
 };
 
 const Z95 = 1.959964;
+/** Runs whose paths are kept, and points of each leg. */
+const DRAWN = 60;
+const POINTS = 24;
 /** The stage of the first loops, from which on lines are flown. */
 export const LINES_STAGE = 6;
 
@@ -101,8 +106,20 @@ function oneRun(plan: LineScatterPlan, run: number): LineRun {
   const { legs, lowestM } = strayed(plan, run);
   const broke = legs.findIndex(({ recipe, flown }) => !endedClean(recipe, flown.measures, stopWithinDeg));
   const brokeAt = broke >= 0 ? broke : legs.length < line.items.length ? legs.length : null;
-  return { brokeAt, lowestM };
+  return { brokeAt, lowestM, path: run < DRAWN ? pathOf(legs) : null };
 }
+
+/** Where the legs of one run went. */
+const pathOf = (legs: readonly LineLeg[]): NonNullable<LineRun["path"]> =>
+  legs.flatMap(({ place, flown: { trace } }) => {
+    const last = trace.timeS.length - 1;
+    const count = Math.min(POINTS, last + 1);
+    return Array.from({ length: count }, (_, n) => {
+      const i = count === 1 ? 0 : Math.round((n * last) / (count - 1));
+      const [north, east] = turnedLevel(place.headingDeg, trace.northM[i], trace.eastM[i]);
+      return [place.northM + north, place.eastM + east, trace.heightM[i]] as const;
+    });
+  });
 
 /** The legs of one run, and its lowest point. Errors come from the seed and the number of the run, as for a single trick. */
 export function strayed(

@@ -64,7 +64,7 @@ export interface OwnErrors {
 }
 
 /** Runs by which the model's spread of a measure is known to about a tenth. */
-const RUNS = 120;
+const USUAL_RUNS = 120;
 
 /**
  * The errors of a pilot's hands that make the model scatter as their measured attempts do, with their intervals: the variances of the errors by
@@ -74,6 +74,7 @@ export function fitOwnErrors(
   plan: Omit<ScatterPlan, "errors">,
   usual: PilotErrors,
   measured: MeasuredValues,
+  runs = USUAL_RUNS,
 ): OwnErrors | null {
   const names = measuredEnough(measured);
   if (names.length === 0) return null;
@@ -88,12 +89,12 @@ export function fitOwnErrors(
   const fit = fitVariances(
     sources.length,
     seen,
-    (shares) => spreadsOf({ ...plan, errors: { ...usual, ...at(shares) } }, names),
-    RUNS,
+    (shares) => spreadsOf({ ...plan, errors: { ...usual, ...at(shares) } }, names, runs),
+    runs,
   );
   if (!fit) return null;
   const own = { ...usual, ...at(fit.shares) };
-  const late = fitLateness(plan, own, measured.stopErrorDeg ?? []);
+  const late = fitLateness(plan, own, measured.stopErrorDeg ?? [], runs);
   return {
     errors: { ...own, lateS: late.lateS },
     low: { ...at(fit.low), lateS: late.low },
@@ -109,16 +110,17 @@ function fitLateness(
   plan: Omit<ScatterPlan, "errors">,
   own: PilotErrors,
   stopErrorsDeg: readonly number[],
+  runs: number,
 ): { readonly lateS: number; readonly low: number; readonly high: number } {
   const nothingTold = { lateS: 0, low: -Z90 * own.timingS, high: Z90 * own.timingS };
   if (stopErrorsDeg.length < LEAST_MEASURED || own.timingS === 0) return nothingTold;
   const meanStopDeg = (lateS: number) =>
     mean(
-      scatterRuns({ ...plan, errors: { ...own, lateS } }, 0, RUNS).flatMap(({ stopErrorDeg }) => stopErrorDeg ?? []),
+      scatterRuns({ ...plan, errors: { ...own, lateS } }, 0, runs).flatMap(({ stopErrorDeg }) => stopErrorDeg ?? []),
     );
   // The same errors late as early: what they add cancels.
   const degPerS = (meanStopDeg(own.timingS) - meanStopDeg(-own.timingS)) / (2 * own.timingS);
-  const uncertain = variance(stopErrorsDeg) * (1 / stopErrorsDeg.length + 1 / RUNS);
+  const uncertain = variance(stopErrorsDeg) * (1 / stopErrorsDeg.length + 1 / runs);
   const offDeg = mean(stopErrorsDeg) - meanStopDeg(0);
   const precision = degPerS ** 2 / uncertain + 1 / own.timingS ** 2;
   const lateS = (degPerS * offDeg) / uncertain / precision;
@@ -135,15 +137,15 @@ function fitLateness(
 }
 
 /** Variance of each measure over some runs of the model; null where hardly a run comes to it. */
-function spreadsOf(plan: ScatterPlan, names: readonly FittedMeasure[]): readonly (number | null)[] {
+function spreadsOf(plan: ScatterPlan, names: readonly FittedMeasure[], runs: number): readonly (number | null)[] {
   const brief = names.every((name) => name === "stopErrorDeg" || name === "heightLostM");
-  const flights = Array.from({ length: RUNS }, (_, run) => {
+  const flights = Array.from({ length: runs }, (_, run) => {
     const { slips, environment } = drawRun(plan, run);
     return measuresOf(plan, environment, slips, brief);
   });
   return names.map((name) => {
     const values = flights.flatMap((measures) => measures[name] ?? []);
-    return values.length < RUNS / 2 ? null : variance(values);
+    return values.length < runs / 2 ? null : variance(values);
   });
 }
 

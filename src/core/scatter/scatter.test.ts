@@ -191,9 +191,11 @@ it("refuses errors out of their range by name", () => {
 
 describe("a pilot's own hands", () => {
   const usual = usualErrors(4);
+  /** Half of the runs that the product takes: its bounds are wide enough for that. */
+  const FITTED_BY = 60;
   const fit = (id: string, measured: MeasuredValues) => {
     const { errors: _, ...plan } = planFor(id, {});
-    return fitOwnErrors(plan, usual, measured)?.errors ?? null;
+    return fitOwnErrors(plan, usual, measured, FITTED_BY)?.errors ?? null;
   };
   /** What would be measured on a hundred attempts of somebody whose hands stray like this. */
   const attemptsOf = (id: string, errors: Partial<PilotErrors>, n = 100): MeasuredValues => {
@@ -222,7 +224,7 @@ describe("a pilot's own hands", () => {
   it("have an interval about each error that holds what they are, wide where nothing tells", () => {
     const { errors: _, ...plan } = planFor(flip, {});
     const truth = { ...usual, timingS: 1.6 * usual.timingS, lateS: 0.015 };
-    const own = fitOwnErrors(plan, usual, attemptsOf(flip, truth, 40))!;
+    const own = fitOwnErrors(plan, usual, attemptsOf(flip, truth, 40), FITTED_BY)!;
     for (const name of ["timingS", "gain", "centring", "stickNoise", "lateS"] as const) {
       expect(own.low[name]).toBeLessThanOrEqual(truth[name]);
       expect(own.high[name]).toBeGreaterThanOrEqual(truth[name]);
@@ -247,10 +249,10 @@ describe("a pilot's own hands", () => {
     const lateS = -0.03;
     const { stopErrorDeg } = attemptsOf(flip, { ...usual, lateS }, 40);
     const own = fit(flip, { stopErrorDeg })!;
-    // Forty stops tell their mean to their spread over √40, the model's 120 to theirs over √120; twice both together.
+    // Forty stops tell their mean to their spread over √40, the model's to theirs over the root of its runs; twice both together.
     const spreadDeg = jStat.stdev([...stopErrorDeg!], true);
     const lateDeg = scatterRuns(planFor(flip, { lateS: 0.03 }), 0, 1)[0].stopErrorDeg!;
-    const uncertainS = (2 * spreadDeg * Math.sqrt(1 / 40 + 1 / 120)) / (lateDeg / 0.03);
+    const uncertainS = (2 * spreadDeg * Math.sqrt(1 / 40 + 1 / FITTED_BY)) / (lateDeg / 0.03);
     expect(Math.abs(own.lateS - lateS)).toBeLessThan(uncertainS);
     expect(own.timingS / usual.timingS).toBeGreaterThan(0.6);
     expect(own.timingS / usual.timingS).toBeLessThan(1.5);

@@ -1,6 +1,5 @@
 export { attitude } from "./attitude";
 export type { TapeAttitude } from "./attitude";
-export { gyroBias } from "./bias";
 export type { GyroBias } from "./bias";
 export { checkTape } from "./check-tape";
 export type { AxisCheck } from "./check-tape";

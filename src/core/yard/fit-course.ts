@@ -81,7 +81,7 @@ function wants(course: Course): readonly (readonly [PlanPoint, number])[] {
 }
 
 /** Ground that is left over where a course has least, m; negative where it lacks. */
-export function spareGroundM(course: Course, { boundary, noGo = [], keepOff = [] }: Room): number {
+function spareGroundM(course: Course, { boundary, noGo = [], keepOff = [] }: Room): number {
   let least = Infinity;
   for (const [spot, clearM] of wants(course)) {
     least = Math.min(least, depthInside(spot, boundary) - clearM);

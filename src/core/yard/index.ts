@@ -7,15 +7,17 @@ export type { Course, CourseKind, CourseLeg, CourseParameters, Gate, Pole } from
 export { courses, coursesByEye, STEP_M } from "./courses";
 export { crab } from "./crab";
 export type { Crab } from "./crab";
-export { courseSize, fitCourse, NoRoom, spareGroundM } from "./fit-course";
+export { courseSize, fitCourse, NoRoom } from "./fit-course";
 export type { FittedCourse, Room } from "./fit-course";
 export { fromGeoJson, toGeoJson } from "./geojson";
 export type { GeoCollection, GeoFeature } from "./geojson";
+export { cloudOnPlan, flyOnPlan } from "./laid";
+export type { CloudConflict, CloudOnPlan, FlownOnPlan, Laid, LaidWith } from "./laid";
 export { legTimes } from "./leg-times";
 export type { LegTime, LegTimes } from "./leg-times";
 export { planeErrorM, toEarth, toPlan } from "./plane";
 export type { EarthPlace } from "./plane";
-export { ahead, bearingDeg, between, placedAlong } from "./point";
+export { bearingDeg, between, placedAlong } from "./point";
 export type { PlanPoint } from "./point";
 export { areaM2, depthInside, distanceToLine, inside } from "./polygon";
 export { arcErrorM, bestBaseline, inSteps, settingOut, TAPE_TOLERANCE_M } from "./setting-out";
@@ -25,15 +27,13 @@ export {
   EMPTY_PLAN,
   groundKinds,
   knownSitePlan,
-  MOST_VERTICES,
   obstaclesOf,
   planKinds,
   planOrigin,
   planShapes,
   requireSitePlan,
-  verticesOf,
 } from "./site-plan";
-export type { GroundKind, PlanFeature, PlanKind, PlannedCourse, SitePlan } from "./site-plan";
+export type { GroundKind, PlanFeature, PlanKind, PlannedCourse, PlannedFlight, SitePlan } from "./site-plan";
 export { dayLight, intoSun, sunAt } from "./sun";
 export type { DayLight, Sun } from "./sun";
 export { throwDistanceM } from "./throw";

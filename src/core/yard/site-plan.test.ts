@@ -220,9 +220,13 @@ it("gives what stands there as obstacles of a flight that begins anywhere with a
   // Its length lies north and south: on it right up to its end, clear beyond.
   expect(distanceTo(wall, 15.9, -3, 1)).toBeLessThan(0);
   expect(distanceTo(wall, 17, -3, 1)).toBeCloseTo(1, 9);
-  const east = obstaclesOf(plan, { eastM: 20, northM: 30 }, 90).find(({ kind }) => kind === "pole")!;
+  const east = obstaclesOf(plan, { eastM: 20, northM: 30 }, 90).find(({ heightM }) => heightM === 3)!;
   expect(east).toMatchObject({ alongM: expect.closeTo(10, 9), acrossM: expect.closeTo(0, 9), heightM: 3 });
-  expect(obstacles.map(({ kind }) => kind).sort()).toEqual(["building", "pole", "wall"]);
+  // The poles of its course stand there as well, and the nearest comes first.
+  const poles = plan.courses[0].poles.map(() => "pole");
+  expect(obstacles.map(({ kind }) => kind).sort()).toEqual(["building", "pole", ...poles, "wall"]);
+  const off = obstacles.map(({ alongM, acrossM }) => Math.hypot(alongM, acrossM));
+  expect(off).toEqual([...off].sort((a, b) => a - b));
 });
 
 it("says what a way breaks, people first, each where it is worst and with its number", () => {

@@ -65,6 +65,19 @@ export interface PlannedCourse {
   readonly pegs: readonly [PlanPoint, PlanPoint] | null;
 }
 
+/** A trick or a line that is flown at a place of a plan. */
+export interface PlannedFlight {
+  readonly id: string;
+  /** A step of the syllabus in one of its directions, or a line, by their ids. */
+  readonly of:
+    | { readonly kind: "step"; readonly stepId: string; readonly direction: string }
+    | { readonly kind: "line"; readonly lineId: string };
+  /** Where it begins. */
+  readonly at: PlanPoint;
+  /** Clockwise from up on the plan, °. */
+  readonly headingDeg: number;
+}
+
 /** A site drawn to scale: metres east and north of an origin. */
 export interface SitePlan {
   /** Where the origin lies on the earth; null where nobody said. */
@@ -75,6 +88,8 @@ export interface SitePlan {
   readonly indoorHeightM: number | null;
   readonly features: readonly PlanFeature[];
   readonly courses: readonly PlannedCourse[];
+  /** What is flown where; left out for nothing. */
+  readonly flights?: readonly PlannedFlight[];
 }
 
 export const EMPTY_PLAN: SitePlan = { place: null, northDeg: 0, indoorHeightM: null, features: [], courses: [] };
@@ -83,11 +98,12 @@ export const EMPTY_PLAN: SitePlan = { place: null, northDeg: 0, indoorHeightM: n
 export const MOST_VERTICES = 20_000;
 const MOST_EDGE = 2000;
 const MOST_COURSES = 40;
+const MOST_FLIGHTS = 12;
 const MOST_POLES = 200;
 const LONGEST_NAME = 80;
 const leastPoints = { area: 3, line: 2, point: 1 } as const;
 
-export const verticesOf = (plan: SitePlan): number =>
+const verticesOf = (plan: SitePlan): number =>
   plan.features.reduce((sum, { points }) => sum + points.length, 0) +
   plan.courses.reduce((sum, { poles }) => sum + poles.length, 0);
 
@@ -119,11 +135,28 @@ export function requireSitePlan(plan: SitePlan): SitePlan {
   requireIds("courses", plan.courses);
   plan.features.forEach((feature, i) => requireFeature(feature, `features[${i}]`));
   plan.courses.forEach((course, i) => requirePlannedCourse(course, `courses[${i}]`));
+  requireFlights(plan.flights ?? []);
   const vertices = verticesOf(plan);
   if (vertices > MOST_VERTICES) throw new DomainError("features", vertices, `at most ${MOST_VERTICES} corners in all`);
   if (plan.features.filter(({ kind }) => kind === "boundary").length > 1)
     throw new DomainError("features", "boundary", "one boundary");
   return plan;
+}
+
+function requireFlights(flights: readonly PlannedFlight[]): void {
+  if (!Array.isArray(flights)) throw new DomainError("flights", flights, "a list");
+  requireNumber("flights", flights.length, 0, MOST_FLIGHTS);
+  requireIds("flights", flights);
+  flights.forEach(({ of, at, headingDeg }: PlannedFlight, i) => {
+    const field = `flights[${i}]`;
+    requireOneOf(`${field}.of.kind`, of?.kind, ["step", "line"]);
+    const keys = of.kind === "step" ? { stepId: of.stepId, direction: of.direction } : { lineId: of.lineId };
+    for (const [name, id] of Object.entries(keys))
+      if (typeof id !== "string" || id === "" || id.length > LONGEST_NAME)
+        throw new DomainError(`${field}.of.${name}`, id, "an id");
+    requirePoint(`${field}.at`, at);
+    requireNumber(`${field}.headingDeg`, headingDeg, -360, 360);
+  });
 }
 
 function requireFeature(feature: PlanFeature, field: string): void {
@@ -191,7 +224,7 @@ const kept = ({ eastM, northM }: PlanPoint): PlanPoint => ({
 
 /** A plan with nothing in it but what the program knows, to the millimetre. Throws as `requireSitePlan`. */
 export function knownSitePlan(plan: SitePlan): SitePlan {
-  const { place, northDeg, indoorHeightM, features, courses } = requireSitePlan(plan);
+  const { place, northDeg, indoorHeightM, features, courses, flights = [] } = requireSitePlan(plan);
   return {
     place: place && { latitudeDeg: place.latitudeDeg, longitudeDeg: place.longitudeDeg },
     northDeg,
@@ -206,8 +239,16 @@ export function knownSitePlan(plan: SitePlan): SitePlan {
       order,
       pegs: pegs && [kept(pegs[0]), kept(pegs[1])],
     })),
+    ...(flights.length > 0 && {
+      flights: flights.map(({ id, of, at, headingDeg }) => ({ id, of: knownFlight(of), at: kept(at), headingDeg })),
+    }),
   };
 }
+
+const knownFlight = (of: PlannedFlight["of"]): PlannedFlight["of"] =>
+  of.kind === "step"
+    ? { kind: of.kind, stepId: of.stepId, direction: of.direction }
+    : { kind: of.kind, lineId: of.lineId };
 
 const knownParameters = ({ at, ...parameters }: CourseParameters): CourseParameters => ({
   ...(at && { at: kept(at) }),
@@ -230,17 +271,27 @@ export function planOrigin(plan: SitePlan): PlanPoint {
 const POST_M = 0.1;
 const CROWN_M = 4;
 const USUAL_HEIGHT_M = 3;
+/** What is farther off is not flown into, m, and no more than so many things are looked at. Ours. */
+const NEAR_M = 150;
+const MOST_NEAR = 80;
 
 /**
- * What stands on a plan as obstacles of a flight that begins at a place with a heading. A wall, bar or gap of several pieces gives one for each piece; a
- * building is taken as wide and deep as its longer side.
+ * What stands on a plan as obstacles of a flight that begins at a place with a heading: things, and the poles of courses. A wall, bar or gap of several
+ * pieces gives one for each piece; a building is taken as wide and deep as its longer side. The nearest first; what is far off is left out.
  */
 export function obstaclesOf(plan: SitePlan, start: PlanPoint, headingDeg: number): readonly Obstacle[] {
   const relative = (point: PlanPoint) => {
     const [m, angle] = [between(start, point), ((bearingDeg(start, point) - headingDeg) * Math.PI) / 180];
     return { alongM: m * Math.cos(angle), acrossM: m * Math.sin(angle) };
   };
-  return plan.features.flatMap((feature): Obstacle[] => {
+  const poles = plan.courses.flatMap((course) =>
+    course.poles.flatMap(({ heightM, eastM, northM }): Obstacle[] =>
+      heightM === null || heightM < 0.1
+        ? []
+        : [{ kind: "pole", ...relative({ eastM, northM }), heightM, widthM: POST_M }],
+    ),
+  );
+  const things = plan.features.flatMap((feature): Obstacle[] => {
     const { kind, points, widthM } = feature;
     const heightM = Math.max(0.1, feature.heightM ?? USUAL_HEIGHT_M);
     switch (kind) {
@@ -277,4 +328,9 @@ export function obstaclesOf(plan: SitePlan, start: PlanPoint, headingDeg: number
         return [];
     }
   });
+  const off = ({ alongM, acrossM }: Obstacle) => Math.hypot(alongM, acrossM);
+  return [...things, ...poles]
+    .filter((one) => off(one) - 0.5 * one.widthM < NEAR_M)
+    .sort((a, b) => off(a) - off(b))
+    .slice(0, MOST_NEAR);
 }

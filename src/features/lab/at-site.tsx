@@ -3,7 +3,7 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { between, obstaclesOf, planOrigin, type Obstacle } from "@/core";
+import { obstaclesOf, planOrigin, type Obstacle } from "@/core";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { compassName, counted } from "@/words";
 import type { LabSite } from "./load";
@@ -16,18 +16,10 @@ export interface AtSite {
   readonly obstacles: readonly Obstacle[];
 }
 
-/** What is farther off than this is not flown into, m. Ours. */
-const NEAR_M = 120;
-
 /** The flight begun at the site's pilot stand, or in its middle, in a direction. */
 function standingAt({ id, plan }: LabSite, headingDeg: number): AtSite {
   const stand = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
-  const near = plan.features.filter(({ points }) => points.some((point) => between(point, stand) < NEAR_M));
-  return {
-    siteId: id,
-    headingDeg,
-    obstacles: obstaclesOf({ ...plan, features: near }, stand, headingDeg - plan.northDeg),
-  };
+  return { siteId: id, headingDeg, obstacles: obstaclesOf(plan, stand, headingDeg - plan.northDeg) };
 }
 
 /** What stands at a site of the squad, taken from its plan. */

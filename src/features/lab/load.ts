@@ -27,12 +27,14 @@ export interface LabSite {
 
 /** Of what stands at a site no more is flown about. Ours. */
 const MOST_STANDING = 200;
+const MOST_COURSES = 8;
 const STANDING: readonly PlanKind[] = ["building", "wall", "bar", "gap", "post", "tree", "stand"];
 
 const labSites = (all: Awaited<ReturnType<typeof listSitePlans>>): readonly LabSite[] =>
   all.map(({ plan, ...site }) => {
     const features = plan.features.filter(({ kind }) => STANDING.includes(kind)).slice(0, MOST_STANDING);
-    return { ...site, plan: { ...plan, features, courses: [] } };
+    const courses = plan.courses.slice(0, MOST_COURSES);
+    return { ...site, plan: { ...plan, features, courses, flights: [] } };
   });
 
 export interface LabData {

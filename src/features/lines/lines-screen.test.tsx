@@ -4,46 +4,22 @@ import { tricksOf, type SquadLine } from "@/contract";
 import { recipes, type ItemWayOut, type LineFreezes, type LineItem, type LineMend } from "@/core";
 import { standardDay } from "@/syllabus";
 import { odo, plank, plankSetup } from "@/ui/testing/made-up";
+import { inTheirPlace } from "@/ui/testing/on-the-spot";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LinesScreen } from "./lines-screen";
 import type { LinesData } from "./load";
 
 /** What takes long in a worker, as it would be answered; core's own tests are about what it is. */
-const mockSlow = {
+// Flights are flown on the spot; what takes longer is answered as each test says.
+jest.mock("@/ui/worker/use-newest", () => jest.requireActual("@/ui/testing/on-the-spot"));
+const slow = {
   lineFreezes: (): Partial<LineFreezes> | null => null,
   lineWayOut: (): readonly ItemWayOut[] => [],
   lineMends: (): readonly LineMend[] => [],
 };
-// Flights are flown on the spot, each once.
-jest.mock("@/ui/worker/use-newest", () => {
-  const { useEffect, useState } = jest.requireActual<typeof import("react")>("react");
-  const { flyLineWorkedOut } = jest.requireActual<typeof import("@/core")>("@/core");
-  const flights = new Map<string, object>();
-  const remote = {
-    flyLineWorkedOut: async (...given: Parameters<typeof flyLineWorkedOut>) => {
-      const key = JSON.stringify(given);
-      if (!flights.has(key)) flights.set(key, flyLineWorkedOut(...given));
-      return flights.get(key);
-    },
-    lineFreezes: async () => mockSlow.lineFreezes(),
-    lineWayOut: async () => mockSlow.lineWayOut(),
-    lineMends: async () => mockSlow.lineMends(),
-  };
-  return {
-    useNewest: (request: unknown, _: unknown, ask: (to: object, what: unknown) => Promise<unknown>) => {
-      const [answer, setAnswer] = useState<{ key: string; result: object } | null>(null);
-      const key = request === null ? "" : JSON.stringify(request);
-      useEffect(() => {
-        if (key === "") return;
-        void ask(remote, JSON.parse(key))
-          .then((given) => setAnswer({ key, result: { kind: "answer", answer: given } }))
-          .catch((why: Error) => setAnswer({ key, result: { kind: "refused", why } }));
-        // eslint-disable-next-line react-hooks/exhaustive-deps -- all that is asked is in the key
-      }, [key]);
-      return { result: key === "" ? null : (answer?.result ?? null), pending: key !== "" && answer?.key !== key };
-    },
-  };
-});
+inTheirPlace.lineFreezes = () => slow.lineFreezes();
+inTheirPlace.lineWayOut = () => slow.lineWayOut();
+inTheirPlace.lineMends = () => slow.lineMends();
 jest.mock("@/ui/layout/when-seen", () => ({ WhenSeen: ({ children }: { children: React.ReactNode }) => children }));
 jest.mock("@/ui/flight/scene", () => ({ __esModule: true, default: () => null }));
 jest.mock("@/ui/scatter/pool", () => ({
@@ -161,9 +137,9 @@ it("an item is moved, taken out and brought back by keys", async () => {
 }, 60_000);
 
 it("shows where it does not hold, in numbers, and a mend puts its joins in", async () => {
-  jest.spyOn(mockSlow, "lineFreezes").mockReturnValue({ wantsM: [null, 18], startHeight: null });
+  jest.spyOn(slow, "lineFreezes").mockReturnValue({ wantsM: [null, 18], startHeight: null });
   const mend: LineMend = { joins: [{ kind: "climb", m: 4 }], s: 2, m: 12 };
-  jest.spyOn(mockSlow, "lineMends").mockReturnValue([mend]);
+  jest.spyOn(slow, "lineMends").mockReturnValue([mend]);
   show(openOf(kept(two)));
   await flown();
   expect(await screen.findByText(/wants 18.0.m, has 16/)).toBeVisible();
@@ -256,7 +232,7 @@ it("is given to a pilot, and an earlier version is taken up again", async () => 
 }, 60_000);
 
 it("is not changed by being given, by a name typed and taken back, or by what the page reads again", async () => {
-  const flights = jest.spyOn(mockSlow, "lineWayOut");
+  const flights = jest.spyOn(slow, "lineWayOut");
   const given = JSON.parse(JSON.stringify(kept(two, { pilotIds: ["odo", "ida"] }))) as SquadLine;
   function Page() {
     const [line, setLine] = useState(kept(two));

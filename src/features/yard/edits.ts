@@ -12,6 +12,7 @@ import {
   type PlanFeature,
   type PlanKind,
   type PlannedCourse,
+  type PlannedFlight,
   type PlanPoint,
   type Room,
   type SitePlan,
@@ -73,17 +74,24 @@ export const withChangedCourse = (plan: SitePlan, id: string, change: Partial<Pl
   courses: plan.courses.map((course) => (course.id === id ? { ...course, ...change } : course)),
 });
 
+export const withChangedFlight = (plan: SitePlan, id: string, change: Partial<PlannedFlight>): SitePlan => ({
+  ...plan,
+  flights: plan.flights?.map((flight) => (flight.id === id ? { ...flight, ...change } : flight)),
+});
+
 export const without = (plan: SitePlan, id: string): SitePlan => ({
   ...plan,
   features: plan.features.filter((one) => one.id !== id),
   courses: plan.courses.filter((one) => one.id !== id),
+  ...(plan.flights && { flights: plan.flights.filter((one) => one.id !== id) }),
 });
 
 /** The places of what is chosen put elsewhere. A course of which one pole is moved is somebody's own from then on. */
 export function withMovedPoints(plan: SitePlan, { id, part }: Chosen, points: readonly PlanPoint[]): SitePlan {
+  const [point] = points;
+  if (plan.flights?.some((one) => one.id === id)) return withChangedFlight(plan, id, { at: point });
   const course = plan.courses.find((one) => one.id === id);
   if (!course) return withChangedFeature(plan, id, { points });
-  const [point] = points;
   if (part === "A" || part === "B") {
     const [a, b] = course.pegs ?? [point, point];
     return withChangedCourse(plan, id, { pegs: part === "A" ? [point, b] : [a, point] });
@@ -99,6 +107,8 @@ export function withNudged(plan: SitePlan, chosen: Chosen, eastM: number, northM
   const moved = (point: PlanPoint): PlanPoint => ({ eastM: point.eastM + eastM, northM: point.northM + northM });
   const course = plan.courses.find(({ id }) => id === chosen.id);
   if (!course) {
+    const flight = plan.flights?.find(({ id }) => id === chosen.id);
+    if (flight) return withMovedPoints(plan, chosen, [moved(flight.at)]);
     const feature = plan.features.find(({ id }) => id === chosen.id);
     return feature ? withMovedPoints(plan, chosen, feature.points.map(moved)) : plan;
   }

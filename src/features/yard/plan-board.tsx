@@ -12,9 +12,11 @@ import { noRoomWords, quantityText, refusedWords } from "@/words";
 import { AddCourse } from "./add-course";
 import { CoursePanel } from "./course-panel";
 import { DayPanel } from "./day-panel";
-import { withChangedCourse, withChangedFeature } from "./edits";
+import { withChangedCourse, withChangedFeature, withChangedFlight } from "./edits";
+import { FlightPanel } from "./flight-panel";
+import { LayFlight } from "./lay-flight";
 import type { PlanData } from "./load-plan";
-import { Compass, Conflicts } from "./plan-marks";
+import { Compass, Conflicts, FlightConflicts } from "./plan-marks";
 import { PlacePanel } from "./place-panel";
 import { PlanTools } from "./plan-tools";
 import { ThingPanel } from "./thing-panel";
@@ -28,14 +30,17 @@ const PlanCanvas = dynamic(() => import("./plan-canvas"), { ssr: false });
 const TIP_TO_TIP = 1.4;
 const USUAL_DIAGONAL_M = 0.22;
 
+export type Adding = "course" | "flight";
+
 /** The plan with its tools on the left; what is chosen, the day and everything on it by name on the right. */
 export function PlanBoard(props: {
   data: PlanData;
   draft: Draft<SitePlan>;
-  addingCourse: boolean;
-  onCourseAdded: () => void;
+  /** What is being added: in a dialog of its own. */
+  adding: Adding | null;
+  onAdded: () => void;
 }) {
-  const { data, draft, addingCourse, onCourseAdded } = props;
+  const { data, draft, adding, onAdded } = props;
   const { site, flown, mayChange } = data;
   const { units } = usePreferences();
   const inBrowser = useHydrated();
@@ -87,6 +92,7 @@ export function PlanBoard(props: {
             Measured <b className="num">{quantityText(measuredM, "length", units, 2)}</b>
           </Typography>
         )}
+        <FlightConflicts flights={board.flights} />
         {course && (
           <Conflicts
             plan={plan}
@@ -98,16 +104,37 @@ export function PlanBoard(props: {
         )}
       </Box>
       <PlanSide data={data} board={board} saved={!draft.changed} />
-      {addingCourse && (
+      {adding === "flight" && <LayFlight open onClose={onAdded} {...data.flyable} onLay={board.layFlight} />}
+      {adding === "course" && (
         <AddCourse
           open
-          onClose={onCourseAdded}
+          onClose={onAdded}
           bounded={boundaryOf(plan) !== null}
           aircraftWidthM={TIP_TO_TIP * (flown?.aircraft.airframe.motorDiagonalM ?? USUAL_DIAGONAL_M)}
           onAdd={board.lay}
         />
       )}
     </Box>
+  );
+}
+
+/** The flight that is chosen, if one is. */
+function ChosenFlight({ board, flown, mayChange }: { board: Board; flown: PlanData["flown"]; mayChange: boolean }) {
+  const { plan, flights, intoWindDeg, edit } = board;
+  const { chosen } = flights;
+  if (!chosen) return null;
+  const { id } = chosen.flight;
+  return (
+    <FlightPanel
+      key={id}
+      named={chosen}
+      answer={flights.answers?.[flights.named.indexOf(chosen)] ?? null}
+      cloud={flights.cloud}
+      {...{ flown, mayChange, intoWindDeg }}
+      northDeg={plan.northDeg}
+      onChange={(change, gesture) => edit(withChangedFlight(plan, id, change), `${id} ${gesture}`)}
+      onRemove={() => board.remove(id)}
+    />
   );
 }
 
@@ -151,6 +178,7 @@ function PlanSide({
           onRemove={() => board.remove(feature.id)}
         />
       )}
+      <ChosenFlight board={board} flown={flown} mayChange={mayChange} />
       {course && (
         <CoursePanel
           key={course.id}
@@ -185,7 +213,7 @@ function PlanSide({
         mayChange={mayChange}
         onChange={(change, gesture) => edit({ ...plan, ...change }, gesture)}
       />
-      <Things plan={plan} chosen={chosen} onChoose={board.setChosen} />
+      <Things plan={plan} named={board.flights.named} chosen={chosen} onChoose={board.setChosen} />
     </Box>
   );
 }

@@ -2,7 +2,7 @@ import type { ColorLike } from "ol/colorlike";
 import { Circle, Fill, Stroke, Style, Text } from "ol/style";
 import type { PlanFeature } from "@/core";
 import { numberFont, type Tokens } from "@/ui/theme/tokens";
-import { faded, pattern, pegLook, poleLook, thingLooks } from "./thing-looks";
+import { faded, flightLook, pattern, pegLook, poleLook, thingLooks } from "./thing-looks";
 
 /** A line with its length written along it. */
 const lengthLine = (tokens: Tokens, text: string, stroke: Stroke, zIndex: number) =>
@@ -38,6 +38,17 @@ export function planLooks(tokens: Tokens) {
         stroke: new Stroke({ color: thrown as ColorLike, width: (2 * throwM) / resolution, lineCap: "butt" }),
         zIndex: 1,
       }),
+    flown: [
+      new Style({ stroke: new Stroke({ color: tokens.paper, width: 6 }), zIndex: 7 }),
+      new Style({ stroke: new Stroke({ color: tokens.ink, width: 3 }), zIndex: 7 }),
+    ],
+    /** Where it may not be: told by its breadth and its dashes as well. */
+    amiss: [
+      new Style({ stroke: new Stroke({ color: tokens.paper, width: 8 }), zIndex: 8 }),
+      new Style({ stroke: new Stroke({ color: tokens.buoyText, width: 5, lineDash: [10, 4] }), zIndex: 8 }),
+    ],
+    strayed: new Style({ stroke: new Stroke({ color: faded(tokens.ink, 0.22), width: 1 }), zIndex: 5 }),
+    flight: (name: string, headingDeg: number) => flightLook(tokens, name, headingDeg),
     chosen: new Style({ stroke: new Stroke({ color: tokens.buoy, width: 3 }), zIndex: 20 }),
     chosenPoint: new Style({
       image: new Circle({ radius: 14, stroke: new Stroke({ color: tokens.buoy, width: 3 }) }),

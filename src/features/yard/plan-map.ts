@@ -9,7 +9,7 @@ import VectorLayer from "ol/layer/Vector";
 import Projection from "ol/proj/Projection";
 import VectorSource from "ol/source/Vector";
 import { Style } from "ol/style";
-import { planShapes, type PlanKind, type PlanPoint, type PlannedCourse, type SitePlan } from "@/core";
+import { planShapes, type FlownOnPlan, type PlanKind, type PlanPoint, type PlannedCourse, type SitePlan } from "@/core";
 import { flownCourse, type Chosen } from "./edits";
 import type { PlanLooks } from "./plan-looks";
 
@@ -22,7 +22,19 @@ export interface Drawn {
   /** The course that is set out, and to which pole the tapes go now. */
   readonly settingOut: { readonly course: PlannedCourse; readonly pole: string | null } | null;
   readonly throwM: number;
+  readonly flights: readonly DrawnFlight[];
   readonly lengthText: (m: number) => string;
+}
+
+/** A flight that lies on the plan: where it begins, and once it is flown where it goes. */
+export interface DrawnFlight {
+  readonly id: string;
+  readonly name: string;
+  readonly at: PlanPoint;
+  readonly headingDeg: number;
+  readonly flown: Pick<FlownOnPlan, "way" | "amiss"> | null;
+  /** Where hands that err would take it; empty for one that is not chosen. */
+  readonly cloud: readonly (readonly PlanPoint[])[];
 }
 
 export interface PlanEvents {
@@ -129,6 +141,11 @@ export class PlanMap {
       );
     }
     for (const course of drawn.plan.courses) this.showCourse(course, drawn, seen);
+    for (const { id, name, at, headingDeg } of drawn.flights) {
+      seen.add(id);
+      const source = `${at.eastM} ${at.northM} ${headingDeg} ${name}`;
+      this.put(id, source, { id }, () => new Point(toPair(at)), this.looks.flight(name, headingDeg));
+    }
     for (const key of [...this.sources.keys()])
       if (!seen.has(key)) {
         this.sources.delete(key);
@@ -191,16 +208,21 @@ export class PlanMap {
   }
 
   /** Ways, baseline, tapes and throw: drawn over, never chosen. */
-  private showHelps({ plan, settingOut, throwM, lengthText, chosen }: Drawn): void {
+  private showHelps({ plan, settingOut, throwM, flights, lengthText, chosen }: Drawn): void {
     this.helps.clear(true);
     const add = (
       geometry: LineString | Polygon | Point,
-      style: Style | ((f: unknown, resolution: number) => Style),
+      style: Style | Style[] | ((f: unknown, resolution: number) => Style),
     ) => {
       const feature = new Feature(geometry);
       feature.setStyle(style as Style);
       this.helps.addFeature(feature);
     };
+    for (const { flown, cloud } of flights) {
+      for (const way of cloud) if (way.length > 1) add(new LineString(way.map(toPair)), this.looks.strayed);
+      for (const { points, amiss } of piecesOf(flown))
+        add(new LineString(points.map(toPair)), amiss ? this.looks.amiss : this.looks.flown);
+    }
     for (const course of plan.courses) {
       const poles = new Map(course.poles.map((pole) => [pole.id, pole]));
       for (const { from, to } of flownCourse(course).legs)
@@ -297,6 +319,19 @@ export class PlanMap {
     this.map.setTarget(undefined);
     this.map.dispose();
   }
+}
+
+/** A way cut where it begins and ends to be where it may not. */
+function piecesOf(flown: DrawnFlight["flown"]): readonly { readonly points: PlanPoint[]; readonly amiss: boolean }[] {
+  const pieces: { points: PlanPoint[]; amiss: boolean }[] = [];
+  flown?.way.forEach((point, i) => {
+    if (i === 0) return;
+    const amiss = flown.amiss[i] || flown.amiss[i - 1];
+    const last = pieces.at(-1);
+    if (last?.amiss === amiss) last.points.push(point);
+    else pieces.push({ points: [flown.way[i - 1], point], amiss });
+  });
+  return pieces;
 }
 
 const chosenOf = (feature: Feature): Chosen => feature.get("chosen") as Chosen;

@@ -4,8 +4,9 @@ import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import { planConflicts, type PlannedCourse, type SitePlan } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
-import { conflictWords, courseNames, quantityText } from "@/words";
+import { conflictWords, courseNames, intoWords, quantityText, refusedWords } from "@/words";
 import { wayOf } from "./edits";
+import type { Flights } from "./use-flights";
 
 /** Which way is north, and where the wind goes. */
 export function Compass({ northDeg, day }: { northDeg: number; day: { windMps: number; windFromDeg: number } }) {
@@ -55,16 +56,46 @@ export function Conflicts(props: {
     [plan, course, heightM, throwM, ceilingM],
   );
   if (found.length === 0) return null;
+  const name = course.name || courseNames[course.kind];
+  return (
+    <RedList
+      said={found.map((conflict) => ({
+        key: `${conflict.kind} ${conflict.featureId}`,
+        text: `${name}: ${conflictWords(conflict, units)}`,
+      }))}
+    />
+  );
+}
+
+/** What the flights that lie on a plan do that they may not, in red with their numbers. */
+export function FlightConflicts({ flights: { named, answers } }: { flights: Flights }) {
+  const { units } = usePreferences();
+  const said = named.flatMap(({ flight, name }, i) => {
+    const answer = answers?.[i];
+    if (answer?.kind === "refused") return [{ key: flight.id, text: `${name}: ${refusedWords(answer.why, units)}` }];
+    if (!answer) return [];
+    const { conflicts, into } = answer.flown;
+    return [
+      ...(into === null ? [] : [{ key: `${flight.id} into`, text: `${name}: ${intoWords(into)}` }]),
+      ...conflicts.map((conflict) => ({
+        key: `${flight.id} ${conflict.kind} ${conflict.featureId}`,
+        text: `${name}: ${conflictWords(conflict, units)}`,
+      })),
+    ];
+  });
+  if (said.length === 0) return null;
+  return <RedList said={said} />;
+}
+
+function RedList({ said }: { said: readonly { readonly key: string; readonly text: string }[] }) {
   return (
     <Box
       component="ul"
       role="alert"
       sx={{ listStyle: "none", p: 0, mt: 1, mb: 0, color: "error.main", fontWeight: 600 }}
     >
-      {found.map((conflict) => (
-        <li key={`${conflict.kind} ${conflict.featureId}`}>
-          ▲ {course.name || courseNames[course.kind]}: {conflictWords(conflict, units)}
-        </li>
+      {said.map(({ key, text }) => (
+        <li key={key}>▲ {text}</li>
       ))}
     </Box>
   );

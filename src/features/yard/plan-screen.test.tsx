@@ -7,6 +7,9 @@ import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load-plan";
 import { PlanScreen } from "./plan-screen";
 
+jest.mock("@/ui/worker/use-newest", () => jest.requireActual("@/ui/testing/on-the-spot"));
+jest.mock("@/workers/yard.worker", () => ({}));
+
 const site: Site = {
   ...{ id: "pans", squadId: "squad", name: "Evaporation pans", surface: "dry salt", roomM: 80, ceilingM: 60 },
   ...{ elevationM: 4, features: "", hazards: "", rules: "", askWhom: "", version: 1 },
@@ -36,8 +39,13 @@ const drawn: SitePlan = {
 };
 const data = (plan: SitePlan, change: Partial<PlanData> = {}): PlanData => ({
   ...{ site, kept: { siteId: site.id, version: 3, plan }, flown: null, mayChange: true },
+  flyable: { manner: { school: {}, own: [] }, lines: [] },
   ...change,
 });
+const add = async (what: string) => {
+  await userEvent.click(screen.getByRole("button", { name: "Add" }));
+  await userEvent.click(screen.getByRole("menuitem", { name: what }));
+};
 const rowOf = (pole: string) => within(screen.getByRole("checkbox", { name: `Pole ${pole} stands` }).closest("tr")!);
 
 beforeEach(() => {
@@ -52,7 +60,7 @@ it("leads from an empty plan to a boundary and a course in it, and sends what wa
   await userEvent.click(screen.getByRole("button", { name: "Put in the middle" }));
   await userEvent.click(screen.getByRole("menuitem", { name: "Boundary" }));
   expect(screen.getByText(/6400 m²/)).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Add course" }));
+  await add("A course");
   expect(screen.getByText(/laid into the boundary/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Add it" }));
   expect(await screen.findByRole("heading", { name: "Set out" })).toBeVisible();
@@ -68,7 +76,7 @@ it("says with numbers that a course finds no room", async () => {
   renderScreen(<PlanScreen data={data(EMPTY_PLAN)} />);
   await userEvent.click(screen.getByRole("button", { name: "Put in the middle" }));
   await userEvent.click(screen.getByRole("menuitem", { name: "Boundary" }));
-  await userEvent.click(screen.getByRole("button", { name: "Add course" }));
+  await add("A course");
   const apart = screen.getByLabelText("Apart, m");
   await userEvent.clear(apart);
   await userEvent.type(apart, "55");
@@ -138,5 +146,37 @@ it("says paces and throw with the aircraft at hand, and whose it is", () => {
 it("shows a pilot the same with nothing to change", () => {
   renderScreen(<PlanScreen data={data(drawn, { mayChange: false })} />);
   expect(screen.getByRole("heading", { name: "Set out" })).toBeVisible();
-  expect(screen.queryByRole("button", { name: /^(Save|Add course|Draw|Undo|Take it off the plan)$/ })).toBeNull();
+  expect(screen.queryByRole("button", { name: /^(Save|Add|Draw|Undo|Take it off the plan)$/ })).toBeNull();
+});
+
+it("lays a trick at the pilot stand into the wind, says in red what it breaks and how many flights with errors do, and sends it with the plan", async () => {
+  const sent = fakeServer();
+  const flown = { pilotName: "Odo Fenn", aircraft: plank(), setup: plankSetup(2) };
+  renderScreen(<PlanScreen data={data(drawn, { flown })} />);
+  const wind = screen.getByRole("textbox", { name: "Wind, m/s, typed" });
+  await userEvent.clear(wind);
+  await userEvent.type(wind, "3{Tab}");
+  await add("A trick or a line flown here");
+  await userEvent.click(screen.getByRole("combobox", { name: "Trick" }));
+  await userEvent.click(screen.getByRole("option", { name: "Split-S" }));
+  await userEvent.click(screen.getByRole("button", { name: "Lay it" }));
+  expect(await screen.findByRole("heading", { name: "Split-S, right" })).toBeVisible();
+  expect(screen.getByText("As Odo Fenn flies it with Plank.")).toBeVisible();
+  expect(await screen.findByText(/^Takes/)).toHaveTextContent(/m along and/);
+  expect(screen.getByRole("alert")).toHaveTextContent(/Split-S, right: \d+\.\d\sm from Dyke path; a dead aircraft/);
+  expect(await screen.findByText(/of them: \d/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  const { plan } = sent[0].input as { plan: SitePlan };
+  expect(plan.flights).toMatchObject([
+    { of: { kind: "step", stepId: "split-s", direction: "right" }, at: { eastM: 0 }, headingDeg: 230 },
+  ]);
+});
+
+it("leaves out a line that is no longer there", async () => {
+  const flights = [
+    { id: "f", of: { kind: "line", lineId: "gone" } as const, at: { eastM: 0, northM: 0 }, headingDeg: 0 },
+  ];
+  renderScreen(<PlanScreen data={data({ ...drawn, flights })} />);
+  expect(screen.getByRole("button", { name: /On the plan/ })).toHaveTextContent("2");
 });

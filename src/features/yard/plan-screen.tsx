@@ -1,7 +1,10 @@
 "use client";
 
+import ExpandMore from "@mui/icons-material/ExpandMore";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
@@ -16,7 +19,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
 import { refusedWords } from "@/words";
 import type { PlanData } from "./load-plan";
-import { PlanBoard } from "./plan-board";
+import { PlanBoard, type Adding } from "./plan-board";
 import { usePlan } from "./use-plan";
 
 const LONGEST_FILE_BYTES = 4 * 1024 * 1024;
@@ -33,7 +36,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
 function Plan({ data }: { data: PlanData }) {
   const { site, kept, mayChange } = data;
   const { draft, problem } = usePlan(data);
-  const [addingCourse, setAddingCourse] = useState(false);
+  const [adding, setAdding] = useState<Adding | null>(null);
   const [fileProblem, setFileProblem] = useState<string | null>(null);
   const { units } = usePreferences();
   const overtaken = draft.basedOn < kept.version;
@@ -57,11 +60,7 @@ function Plan({ data }: { data: PlanData }) {
         </Typography>
         <Box sx={{ flex: 1 }} />
         <Files data={data} draft={draft} onProblem={setFileProblem} />
-        {mayChange && (
-          <Button variant="outlined" onClick={() => setAddingCourse(true)}>
-            Add course
-          </Button>
-        )}
+        {mayChange && <AddMenu onPick={setAdding} />}
         {mayChange && <Save data={data} draft={draft} blocked={problem !== null || overtaken} />}
       </Box>
       {said && (
@@ -69,7 +68,32 @@ function Plan({ data }: { data: PlanData }) {
           ▲ {said}
         </Typography>
       )}
-      <PlanBoard data={data} draft={draft} addingCourse={addingCourse} onCourseAdded={() => setAddingCourse(false)} />
+      <PlanBoard data={data} draft={draft} adding={adding} onAdded={() => setAdding(null)} />
+    </>
+  );
+}
+
+/** What goes on the plan by a dialog of its own. */
+function AddMenu({ onPick }: { onPick: (adding: Adding) => void }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const pick = (adding: Adding) => () => {
+    setAt(null);
+    onPick(adding);
+  };
+  return (
+    <>
+      <Button
+        variant="outlined"
+        aria-haspopup="menu"
+        endIcon={<ExpandMore />}
+        onClick={(event) => setAt(event.currentTarget)}
+      >
+        Add
+      </Button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        <MenuItem onClick={pick("course")}>A course</MenuItem>
+        <MenuItem onClick={pick("flight")}>A trick or a line flown here</MenuItem>
+      </Menu>
     </>
   );
 }
@@ -95,7 +119,9 @@ function Files({
   };
   const take = (file: JsonFile) => {
     if (!file.ok) return onProblem(file.message);
-    refusing(() => draft.change(fromGeoJson(file.content, draft.document.place)));
+    // What is flown there is no part of such a file, and stays.
+    const { place, flights } = draft.document;
+    refusing(() => draft.change({ ...fromGeoJson(file.content, place), ...(flights && { flights }) }));
   };
   const put = () => {
     if (draft.document.place === null)

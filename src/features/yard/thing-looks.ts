@@ -133,6 +133,18 @@ function lineLooks(tokens: Tokens): Record<"people" | "road" | "wall" | "bar" | 
   };
 }
 
+/** Where a flight begins, pointing the way it goes. */
+export const flightLook = (tokens: Tokens, name: string, headingDeg: number) =>
+  new Style({
+    image: new RegularShape({
+      ...{ points: 3, radius: 11, rotation: (headingDeg * Math.PI) / 180 },
+      fill: new Fill({ color: tokens.sheet }),
+      stroke: inkOf(tokens)(2.5),
+    }),
+    text: labelOf(tokens)(name, 20),
+    zIndex: 12,
+  });
+
 /** How single places are drawn. */
 function pointLooks(tokens: Tokens): Record<"post" | "tree" | "stand" | "landing" | "pole" | "flag" | "peg", Look> {
   const [ink, label] = [inkOf(tokens), labelOf(tokens)];

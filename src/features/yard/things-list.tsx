@@ -7,6 +7,7 @@ import type { SitePlan } from "@/core";
 import { Fold } from "@/ui/layout/fold";
 import { courseNames, planKindNames } from "@/words";
 import type { Chosen } from "./edits";
+import type { NamedFlight } from "./flights";
 
 /** More things than this are not listed. */
 const MOST_LISTED = 200;
@@ -21,15 +22,18 @@ export const planWords = (plan: SitePlan) =>
 /** Everything on the plan by name: chosen here as well as on the plan. */
 export function Things({
   plan,
+  named,
   chosen,
   onChoose,
 }: {
   plan: SitePlan;
+  named: readonly NamedFlight[];
   chosen: Chosen | null;
   onChoose: (chosen: Chosen) => void;
 }) {
   const all = [
     ...plan.courses.map(({ id, kind, name }) => ({ id, what: courseNames[kind], name })),
+    ...named.map(({ flight, name }) => ({ id: flight.id, what: "Flown here", name })),
     ...plan.features.map(({ id, kind, name }) => ({ id, what: planKindNames[kind], name })),
   ];
   if (all.length === 0) return null;

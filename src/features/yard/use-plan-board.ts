@@ -7,6 +7,7 @@ import {
   type CourseKind,
   type CourseParameters,
   type PlanKind,
+  type PlannedFlight,
   type PlanPoint,
   type SitePlan,
 } from "@/core";
@@ -26,8 +27,9 @@ import {
   type Chosen,
 } from "./edits";
 import type { PlanData } from "./load-plan";
-import type { Drawn, PlanEvents, PlanMap, Tool } from "./plan-map";
+import type { Drawn, DrawnFlight, PlanEvents, PlanMap, Tool } from "./plan-map";
 import { useYardDay, useYardFigures } from "./use-day";
+import { useFlights, type Flights } from "./use-flights";
 
 /** How far something dead flies where no aircraft is at hand to say, m. Ours. */
 const THROW_UNKNOWN_M = 15;
@@ -45,12 +47,16 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
   const [measuredM, setMeasuredM] = useState<number | null>(null);
   const [day, changeDay] = useYardDay();
   const feature = plan.features.find(({ id }) => id === chosen?.id) ?? null;
-  const course = plan.courses.find(({ id }) => id === chosen?.id) ?? (feature ? null : (plan.courses.at(0) ?? null));
+  const flightChosen = plan.flights?.some(({ id }) => id === chosen?.id) ?? false;
+  const course =
+    plan.courses.find(({ id }) => id === chosen?.id) ?? (feature || flightChosen ? null : (plan.courses.at(0) ?? null));
   const [inField, changeInField] = useInField(course?.id ?? "none");
   const figures = useYardFigures(data, plan, course, day, nowMs);
   const throwM = figures?.throwM ?? THROW_UNKNOWN_M;
   const next = course?.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
+  const flights = useFlights(data, plan, day, chosen?.id ?? null);
   const edit = (to: SitePlan, gesture: string | null = null) => draft.change(to, gesture);
+  const intoWindDeg = day.windMps > 0 ? (day.windFromDeg - plan.northDeg + 360) % 360 : null;
   const middle = () => map?.centre() ?? planOrigin(plan);
   const put = (kind: PlanKind, points: readonly PlanPoint[]) => {
     const id = newId();
@@ -70,6 +76,13 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
     edit(withNewCourse(before, { id, kind, parameters, at: middle() }, room));
     setChosen({ id });
   };
+  /** Lays a trick or a line at the pilot stand, into the wind. */
+  const layFlight = (of: PlannedFlight["of"]) => {
+    const id = newId();
+    const at = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
+    edit({ ...plan, flights: [...(plan.flights ?? []), { id, of, at, headingDeg: intoWindDeg ?? 0 }] });
+    setChosen({ id });
+  };
   const events: PlanEvents = {
     onChoose: setChosen,
     onMoved: (moved, points) => edit(withMovedPoints(plan, moved, points)),
@@ -83,13 +96,14 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
       standing: course ? { [course.id]: inField.standing } : {},
       settingOut: course && { course, pole: next },
       throwM,
+      flights: drawnFlights(flights),
       lengthText: (m) => quantityText(m, "length", units, 2),
     }),
-    [plan, chosen, course, inField.standing, next, throwM, units],
+    [plan, chosen, course, inField.standing, next, throwM, flights, units],
   );
   return {
     ...{ plan, feature, course, chosen, setChosen, tool, map, setMap, measuredM, day, figures, throwM, next, nowMs },
-    ...{ edit, events, drawn, lay, inField, changeInField },
+    ...{ edit, events, drawn, lay, layFlight, flights, intoWindDeg, inField, changeInField },
     changeDay: (change: Partial<typeof day>) => changeDay((before) => ({ ...before, ...change })),
     use: (picked: Tool) => {
       setTool(picked);
@@ -102,5 +116,16 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
     },
   };
 }
+
+/** The flights of a plan as they are drawn; the cloud of the one that is chosen. */
+const drawnFlights = ({ named, answers, chosen, cloud }: Flights): readonly DrawnFlight[] =>
+  named.map(({ flight, name }, i) => {
+    const answer = answers?.[i];
+    return {
+      ...{ id: flight.id, name, at: flight.at, headingDeg: flight.headingDeg },
+      flown: answer?.kind === "flown" ? answer.flown : null,
+      cloud: chosen?.flight.id === flight.id && cloud ? cloud.ways : [],
+    };
+  });
 
 export type Board = ReturnType<typeof usePlanBoard>;
