@@ -1,4 +1,5 @@
 import type { CloudConflict, Conflict, CourseKind, GroundKind, NoRoom, PlanKind } from "@/core";
+import { lower } from "./capital";
 import { quantityText, type UnitSystem } from "./quantity";
 
 /** What things on a site's plan are called. */
@@ -81,9 +82,7 @@ export const intoWords = (into: string): string => `flies into the ${into === "p
 
 /** What some of many flights break, with how many of them and the worst. */
 export const cloudConflictWords = (conflict: CloudConflict, units: UnitSystem): string =>
-  `${conflict.flights} of them: ${uncapital(conflictWords(conflict, units))}`;
-
-const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+  `${conflict.flights} of them: ${lower(conflictWords(conflict, units))}`;
 
 /** Why a course finds no room, with what it wants and what is missing. */
 export function noRoomWords({ kind, lengthM, widthM, lacksM }: NoRoom, units: UnitSystem): string {

@@ -11,13 +11,13 @@ export { courseSize, fitCourse, NoRoom } from "./fit-course";
 export type { FittedCourse, Room } from "./fit-course";
 export { fromGeoJson, toGeoJson } from "./geojson";
 export type { GeoCollection, GeoFeature } from "./geojson";
-export { cloudOnPlan, flyOnPlan } from "./laid";
-export type { CloudConflict, CloudOnPlan, FlownOnPlan, Laid, LaidWith } from "./laid";
+export { cloudOnPlan, flyOnPlan, wayOnPlan } from "./laid";
+export type { CloudConflict, CloudOnPlan, FlownOnPlan, Laid, LaidWith, WayOnPlan } from "./laid";
 export { legTimes } from "./leg-times";
 export type { LegTime, LegTimes } from "./leg-times";
 export { planeErrorM, toEarth, toPlan } from "./plane";
 export type { EarthPlace } from "./plane";
-export { bearingDeg, between, placedAlong } from "./point";
+export { alongAndAcross, bearingDeg, between, placedAlong } from "./point";
 export type { PlanPoint } from "./point";
 export { areaM2, depthInside, distanceToLine, inside } from "./polygon";
 export { arcErrorM, bestBaseline, inSteps, settingOut, TAPE_TOLERANCE_M } from "./setting-out";
@@ -32,6 +32,7 @@ export {
   planOrigin,
   planShapes,
   requireSitePlan,
+  standOf,
 } from "./site-plan";
 export type { GroundKind, PlanFeature, PlanKind, PlannedCourse, PlannedFlight, SitePlan } from "./site-plan";
 export { dayLight, intoSun, sunAt } from "./sun";

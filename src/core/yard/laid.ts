@@ -29,14 +29,17 @@ export interface LaidWith {
   readonly ceilingM: number | null;
 }
 
-export interface FlownOnPlan {
-  /** Thinned, in the order of flying. */
+/** Where a flight goes on a plan, thinned, in the order of flying. */
+export interface WayOnPlan {
   readonly way: readonly PlacedPoint[];
   /** How far the aircraft is thrown if its power is lost there, m, for each point of the way. */
   readonly throwsM: readonly number[];
   readonly conflicts: readonly Conflict[];
   /** For each point of the way, whether it may not be there. */
   readonly amiss: readonly boolean[];
+}
+
+export interface FlownOnPlan extends WayOnPlan {
   readonly measures: LineFlight["measures"];
   /** What stands at the site and is flown into, or the ground; null where nothing is. */
   readonly into: string | null;
@@ -102,7 +105,7 @@ const thinned = (count: number): readonly number[] => {
 };
 
 /** How far it is thrown from one moment of a flight. Its own speed is over the ground; the wind along it is what helps it on. */
-function thrownFrom(trace: Trace, i: number, heading: number, { airframe, air, windMps, windFromDeg }: LaidWith) {
+function thrownFrom(trace: Trace, i: number, heading: number, { airframe, air, windMps, windFromDeg }: ThrownWith) {
   const [north, east] = turnedLevel(heading, trace.vNorthMps[i], trace.vEastMps[i]);
   const speedMps = Math.hypot(north, east);
   const from = RAD_PER_DEG * windFromDeg;
@@ -116,6 +119,33 @@ function thrownFrom(trace: Trace, i: number, heading: number, { airframe, air, w
   });
 }
 
+type ThrownWith = Pick<LaidWith, "airframe" | "air" | "windMps" | "windFromDeg">;
+
+/**
+ * Where a flight goes that begins at a place of a plan with a heading on it, what it breaks there, and how far a dead aircraft would be thrown
+ * from each of its points. The trace is along its line of entry.
+ */
+export function wayOnPlan(
+  plan: SitePlan,
+  trace: Trace,
+  { at, headingDeg }: Pick<Laid, "at" | "headingDeg">,
+  flown: ThrownWith & Pick<LaidWith, "ceilingM">,
+): WayOnPlan {
+  const kept = thinned(trace.timeS.length);
+  const way = kept.map((i): PlacedPoint => ({
+    ...placedAlong(at, headingDeg, trace.northM[i], trace.eastM[i]),
+    heightM: trace.heightM[i],
+  }));
+  const throwsM = kept.map((i) => thrownFrom(trace, i, headingDeg + plan.northDeg, flown));
+  const { ceilingM } = flown;
+  return {
+    way,
+    throwsM,
+    conflicts: planConflicts(plan, way, { throwM: throwsM, ceilingM }),
+    amiss: way.map((point, i) => planConflicts(plan, [point], { throwM: throwsM[i], ceilingM }).length > 0),
+  };
+}
+
 /**
  * Flies a line where it lies on a plan, in the day's wind, among what stands there: its way, what it breaks, how far a dead aircraft would be
  * thrown from each of its points, and its drift. Throws a DomainError naming the field or the item.
@@ -126,19 +156,9 @@ export function flyOnPlan(plan: SitePlan, laid: Laid, flown: LaidWith): FlownOnP
   const environment = environmentOf(plan, { ...laid, line }, flown);
   const worked = flyLineWorkedOut(line, flown.airframe, flown.settings, environment);
   const { trace, events, items, measures } = worked.flight;
-  const at = thinned(trace.timeS.length);
-  const way = at.map((i): PlacedPoint => ({
-    ...placedAlong(laid.at, laid.headingDeg, trace.northM[i], trace.eastM[i]),
-    heightM: trace.heightM[i],
-  }));
-  const throwsM = at.map((i) => thrownFrom(trace, i, line.headingDeg, flown));
-  const limitsAt = (i: number) => ({ throwM: throwsM[i], ceilingM: flown.ceilingM });
   const crash = events.find((event) => event.kind === "crash");
   return {
-    way,
-    throwsM,
-    conflicts: planConflicts(plan, way, { throwM: throwsM, ceilingM: flown.ceilingM }),
-    amiss: way.map((point, i) => planConflicts(plan, [point], limitsAt(i)).length > 0),
+    ...wayOnPlan(plan, trace, laid, flown),
     measures,
     into: crash ? crash.into : null,
     driftM: flown.windMps === 0 ? 0 : driftOf(trace, line, environment, flown),

@@ -33,6 +33,16 @@ export function placedAlong(origin: PlanPoint, headingDeg: number, alongM: numbe
   return ahead(ahead(origin, headingDeg, alongM), headingDeg + 90, acrossM);
 }
 
+/** The way back of `placedAlong`: how far along and across (to the right of) a heading from an origin a place lies, m. */
+export function alongAndAcross(
+  origin: PlanPoint,
+  headingDeg: number,
+  point: PlanPoint,
+): { readonly alongM: number; readonly acrossM: number } {
+  const [m, angle] = [between(origin, point), RAD_PER_DEG * (bearingDeg(origin, point) - headingDeg)];
+  return { alongM: m * Math.cos(angle), acrossM: m * Math.sin(angle) };
+}
+
 export const middleOf = (points: readonly PlanPoint[]): PlanPoint => ({
   eastM: points.reduce((sum, { eastM }) => sum + eastM, 0) / points.length,
   northM: points.reduce((sum, { northM }) => sum + northM, 0) / points.length,

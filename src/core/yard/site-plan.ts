@@ -9,7 +9,7 @@ import {
   type Pole,
 } from "./course";
 import { requireEarthPlace, type EarthPlace } from "./plane";
-import { bearingDeg, between, middleOf, requirePoint, type PlanPoint } from "./point";
+import { alongAndAcross, bearingDeg, between, middleOf, requirePoint, type PlanPoint } from "./point";
 import { areaM2, selfCrossing } from "./polygon";
 
 /** What may be drawn on a plan, and as what shape. */
@@ -267,6 +267,10 @@ export function planOrigin(plan: SitePlan): PlanPoint {
   return { eastM: half(all.map(({ eastM }) => eastM)), northM: half(all.map(({ northM }) => northM)) };
 }
 
+/** Where pilots stand, and flights are begun if nobody says otherwise: the pilot stand, else the middle of what is drawn. */
+export const standOf = (plan: SitePlan): PlanPoint =>
+  plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
+
 /** Narrow enough for a post, and a tree's crown where nobody said, m. Ours. */
 const POST_M = 0.1;
 const CROWN_M = 4;
@@ -280,10 +284,7 @@ const MOST_NEAR = 80;
  * pieces gives one for each piece; a building is taken as wide and deep as its longer side. The nearest first; what is far off is left out.
  */
 export function obstaclesOf(plan: SitePlan, start: PlanPoint, headingDeg: number): readonly Obstacle[] {
-  const relative = (point: PlanPoint) => {
-    const [m, angle] = [between(start, point), ((bearingDeg(start, point) - headingDeg) * Math.PI) / 180];
-    return { alongM: m * Math.cos(angle), acrossM: m * Math.sin(angle) };
-  };
+  const relative = (point: PlanPoint) => alongAndAcross(start, headingDeg, point);
   const poles = plan.courses.flatMap((course) =>
     course.poles.flatMap(({ heightM, eastM, northM }): Obstacle[] =>
       heightM === null || heightM < 0.1

@@ -3,7 +3,7 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { obstaclesOf, planOrigin, type Obstacle } from "@/core";
+import { obstaclesOf, standOf, type Obstacle } from "@/core";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { compassName, counted } from "@/words";
 import type { LabSite } from "./load";
@@ -18,7 +18,7 @@ export interface AtSite {
 
 /** The flight begun at the site's pilot stand, or in its middle, in a direction. */
 function standingAt({ id, plan }: LabSite, headingDeg: number): AtSite {
-  const stand = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
+  const stand = standOf(plan);
   return { siteId: id, headingDeg, obstacles: obstaclesOf(plan, stand, headingDeg - plan.northDeg) };
 }
 

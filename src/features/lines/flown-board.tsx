@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
-import { indexAt, LINES_STAGE, usualErrors, type LineFault } from "@/core";
+import { indexAt, LINES_STAGE, usualErrors, wayOnPlan, type LineFault, type SitePlan } from "@/core";
 import type { Setup } from "@/contract";
 import { writeDevice } from "@/ui/device/device-storage";
 import { PlayerBar } from "@/ui/flight/player-bar";
@@ -12,11 +12,12 @@ import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
-import { lineFaultWords } from "@/words";
+import { conflictWords, lineFaultWords, lower } from "@/words";
 import { draftKey, pairOf, type LineDraft } from "./edits";
 import { Copying } from "./copying";
 import { HeightProfile } from "./height-profile";
 import type { LinesData } from "./load";
+import { placingOf } from "./on-site";
 import { Pictures } from "./pictures";
 import { PlanView } from "./plan-view";
 import { Tries } from "./tries";
@@ -63,6 +64,7 @@ export function FlownBoard(props: {
       <PlayerBar player={player} durationS={flight.measures.durationS} what="Moment of the line" />
       <Box sx={{ my: 1 }}>{strip}</Box>
       <WholeFaults faults={faults} />
+      {board.plan && <SiteFaults plan={board.plan} board={board} flown={flown} />}
       <Box
         sx={{
           display: "grid",
@@ -76,6 +78,7 @@ export function FlownBoard(props: {
           line={flown.line}
           flight={flight}
           site={site}
+          sitePlan={board.plan}
           windMps={data.day.air.windMps}
           broken={broken}
           cursor={cursor}
@@ -165,6 +168,26 @@ function usePractise(lineId: string | null, draft: LineDraft, flown: FlownLine) 
     writeDevice(draftKey(null, of), { basedOn: 0, document: pair });
     router.push(hrefFor("/lines", { line: "new", of }));
   };
+}
+
+/** What the line breaks where it lies on the plan of its site. */
+function SiteFaults({ plan, board, flown }: { plan: SitePlan; board: Board; flown: FlownLine }) {
+  const { units } = usePreferences();
+  const { request, site } = board;
+  const { conflicts } = useMemo(() => {
+    const { siteElevationM, isaOffsetK, windNorthMps } = request.environment;
+    return wayOnPlan(plan, flown.flight.trace, placingOf(plan, flown.line.headingDeg), {
+      airframe: request.airframe,
+      air: { heightM: siteElevationM, isaOffsetK },
+      // Taken from the north, as the line's heading says.
+      ...{ windMps: Math.abs(windNorthMps), windFromDeg: 0, ceilingM: null },
+    });
+  }, [plan, flown, request]);
+  return conflicts.map((conflict) => (
+    <Typography key={`${conflict.kind} ${conflict.featureId}`} role="alert" color="error.main" sx={{ fontWeight: 600 }}>
+      ▲ At {site?.name}: {lower(conflictWords(conflict, units))}
+    </Typography>
+  ));
 }
 
 /** What is said of the whole, at no item. */

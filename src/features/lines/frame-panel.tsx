@@ -5,22 +5,25 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { lineStyles, type LineStyle, type Obstacle } from "@/core";
+import { lineStyles, type Anchor, type LineStyle, type Obstacle, type SitePlan } from "@/core";
 import type { Site } from "@/contract";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { styleNames, styleWords, type Quantity } from "@/words";
 import { usualAnchors, withAnchors, type LineDraft } from "./edits";
+import { anchorsOnPlan, turnedAnchors } from "./on-site";
 
 interface FramePanelProps {
   readonly draft: LineDraft;
   readonly sites: readonly Site[];
+  /** Of the site that is chosen, where it is drawn. */
+  readonly plan: SitePlan | null;
   readonly onChange: (draft: LineDraft, gesture?: string) => void;
 }
 
 /** Where and how a line is begun, what it is held to, and what stands there to be flown at. */
-export function FramePanel({ draft, sites, onChange }: FramePanelProps) {
+export function FramePanel({ draft, sites, plan, onChange }: FramePanelProps) {
   const { units } = usePreferences();
   const { line } = draft;
   const change = (part: Partial<LineDraft["line"]>, gesture: string) =>
@@ -61,7 +64,15 @@ export function FramePanel({ draft, sites, onChange }: FramePanelProps) {
         range={[-180, 180]}
         step={5}
         digits={0}
-        onChange={(headingDeg) => change({ headingDeg }, "heading")}
+        onChange={(headingDeg) =>
+          change(
+            {
+              headingDeg,
+              ...(plan && { anchors: turnedAnchors(line.anchors, plan, line.headingDeg, headingDeg) }),
+            },
+            "heading",
+          )
+        }
       />
       <TextField
         select
@@ -80,9 +91,32 @@ export function FramePanel({ draft, sites, onChange }: FramePanelProps) {
         ))}
       </TextField>
       <Fold title="Things to fly at" beside={String(line.anchors.length)} level={3}>
-        <AnchorList draft={draft} onChange={onChange} />
+        <AnchorList draft={draft} plan={plan} onChange={onChange} />
       </Fold>
     </Box>
+  );
+}
+
+/** Things that stand at the site, taken from its plan. */
+function FromPlan({ offered, onTake }: { offered: readonly Anchor[]; onTake: (anchor: Anchor) => void }) {
+  if (offered.length === 0) return null;
+  return (
+    <TextField
+      select
+      size="small"
+      label="From the plan of the site"
+      value=""
+      onChange={({ target }) => {
+        const anchor = offered.find(({ id }) => id === target.value);
+        if (anchor) onTake(anchor);
+      }}
+    >
+      {offered.map(({ id }) => (
+        <MenuItem key={id} value={id}>
+          {id}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 
@@ -101,7 +135,7 @@ const figures: readonly (readonly [keyof Obstacle & string, string, readonly [nu
   ["turnedDeg", "Turned", [-180, 180], "angle"],
 ];
 
-function AnchorList({ draft, onChange }: Pick<FramePanelProps, "draft" | "onChange">) {
+function AnchorList({ draft, plan, onChange }: Pick<FramePanelProps, "draft" | "plan" | "onChange">) {
   const { anchors } = draft.line;
   const used = (id: string) =>
     draft.line.items.some((item) =>
@@ -129,6 +163,12 @@ function AnchorList({ draft, onChange }: Pick<FramePanelProps, "draft" | "onChan
           </Button>
         ))}
       </Box>
+      {plan && (
+        <FromPlan
+          offered={anchorsOnPlan(plan, draft.line.headingDeg).filter(({ id }) => !anchors.some((one) => one.id === id))}
+          onTake={(anchor) => onChange(withAnchors(draft, [...anchors, anchor]))}
+        />
+      )}
       {anchors.map(({ id, obstacle }) => (
         <Fold key={id} title={id} level={3}>
           <Box sx={{ display: "grid", gap: 1 }}>

@@ -238,7 +238,7 @@ function Workbench({ data, board }: { data: LinesData; board: Board }) {
         </Typography>
       )}
       <div>
-        <FramePanel draft={document} sites={data.sites} onChange={draft.change} />
+        <FramePanel draft={document} sites={data.sites} plan={board.plan} onChange={draft.change} />
         <CopyPanel draft={document} onChange={draft.change} />
       </div>
     </Box>

@@ -62,6 +62,7 @@ const data = (change: Partial<LinesData> = {}): LinesData => ({
   setup: plankSetup(2),
   lines: [],
   sites: [],
+  plans: {},
   squadPilots: [
     { id: "odo", name: "Odo Fenn" },
     { id: "ida", name: "Ida Rook" },

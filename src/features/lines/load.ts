@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf } from "@/core";
+import { entryOf, type SitePlan } from "@/core";
 import type { Aircraft, LineVersion, LoggedAttempt, Pilot, Setup, Site, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -11,6 +11,7 @@ import {
   listLineTries,
   listLineVersions,
   listPilots,
+  listSitePlans,
   listSites,
 } from "@/server/repositories";
 import { currentStepOf, type Day, type Manner } from "@/syllabus";
@@ -25,6 +26,8 @@ export interface LinesData {
   /** Those of the squad; for a pilot, those given to them. */
   readonly lines: readonly SquadLine[];
   readonly sites: readonly Site[];
+  /** Of those that are drawn, by site. */
+  readonly plans: Readonly<Record<string, SitePlan>>;
   /** Pilots of the squad, to whom a line can be given. */
   readonly squadPilots: readonly { readonly id: string; readonly name: string }[];
   /** How the pilot flies what can be flown in more than one way. */
@@ -51,12 +54,13 @@ export async function loadLines(
   const line = lineId === null ? undefined : await findLine(lineId);
   // A line is its own squad's, whoever is at hand to fly it.
   const squadId = line?.squadId ?? pilot.squadId;
-  const [setups, progress, day, lines, sites, pilots, versions] = await Promise.all([
+  const [setups, progress, day, lines, sites, plans, pilots, versions] = await Promise.all([
     latestSetups([pilot.id]),
     loadProgress([pilot]),
     loadDay(squadId),
     mayChange ? listLines([squadId]) : listLinesOf(pilot.id),
     listSites([squadId]),
+    listSitePlans(squadId),
     mayChange ? listPilots(who) : [],
     lineId === null || !mayChange ? [] : listLineVersions(lineId),
   ]);
@@ -83,6 +87,7 @@ export async function loadLines(
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
     lines: lines.map(asSeen),
     sites,
+    plans: Object.fromEntries(plans.map(({ id, plan }) => [id, plan])),
     squadPilots,
     manner: { school, own },
     standings: Object.fromEntries(standings),

@@ -3,11 +3,21 @@
 import { useTheme } from "@mui/material/styles";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { indexAt, turnedLevel, type Line, type LineFlight } from "@/core";
+import {
+  alongAndAcross,
+  indexAt,
+  turnedLevel,
+  type Line,
+  type LineFlight,
+  type PlanPoint,
+  type SitePlan,
+} from "@/core";
 import type { Site } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { trickNumbers } from "./numbered";
+import { placingOf } from "./on-site";
+import { SiteUnder } from "./site-under";
 
 const WIDTH = 420;
 const HEIGHT = 230;
@@ -19,6 +29,8 @@ interface PlanViewProps {
   readonly line: Line;
   readonly flight: LineFlight;
   readonly site: Site | null;
+  /** The site drawn to scale, in the place of a circle as wide as its clear ground. */
+  readonly sitePlan: SitePlan | null;
   readonly windMps: number;
   readonly broken: ReadonlySet<number>;
   readonly cursor: number | null;
@@ -57,9 +69,9 @@ const pathOf = (points: readonly (readonly [number, number])[]) =>
     .y(([, y]) => y)
     .digits(1)(points) ?? undefined;
 
-/** The line from above, to scale, north up, in the middle of the clear ground of its site; what it is flown at stands where it is. */
+/** The line from above, to scale, north up, on the plan of its site or in the middle of its clear ground; what it is flown at stands where it is. */
 export function PlanView(props: PlanViewProps) {
-  const { flight, site, windMps, cursor } = props;
+  const { flight, site, sitePlan, windMps, cursor } = props;
   const { trace, measures } = flight;
   const { tokens } = useTheme();
   const { units } = usePreferences();
@@ -75,7 +87,8 @@ export function PlanView(props: PlanViewProps) {
       aria-label={`From above: ${quantityText(measures.roomAlongM, "length", units, 0)} along, ${quantityText(measures.roomAcrossM, "length", units, 0)} across${site ? `, at ${site.name}` : ""}`}
       style={{ display: "block", border: `1.5px solid ${tokens.ink}`, background: tokens.depths[0] }}
     >
-      {site && (
+      {sitePlan && <SiteUnder plan={sitePlan} at={onPicture(props, sitePlan, plan)} />}
+      {site && !sitePlan && (
         <circle
           cx={plan.middle[0]}
           cy={plan.middle[1]}
@@ -96,11 +109,21 @@ export function PlanView(props: PlanViewProps) {
       <Furniture scale={plan.scale} windMps={windMps} />
       {site && (
         <text x={10} y={HEIGHT - 10} fontSize="11.5" fontWeight="650" fill={tokens.ink}>
-          {site.name}, {quantityText(site.roomM, "length", units, 0)} clear all round
+          {site.name}
+          {sitePlan ? ", from the pilot stand" : `, ${quantityText(site.roomM, "length", units, 0)} clear all round`}
         </text>
       )}
     </svg>
   );
+}
+
+/** Puts places of the site's plan where they lie beside the line. */
+function onPicture({ line: { headingDeg } }: PlanViewProps, sitePlan: SitePlan, { at }: Plan) {
+  const placing = placingOf(sitePlan, headingDeg);
+  return (point: PlanPoint) => {
+    const { alongM, acrossM } = alongAndAcross(placing.at, placing.headingDeg, point);
+    return at(alongM, acrossM);
+  };
 }
 
 /** What the line is flown at, with its name and height. */

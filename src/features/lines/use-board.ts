@@ -29,7 +29,8 @@ export function useBoard(data: LinesData, draftKey: string, aircraft: Aircraft, 
   });
   const { document } = draft;
   const site = sites.find(({ id }) => id === document.siteId) ?? null;
-  const line = useLine({ draft: document, aircraft, setup, day, site });
+  const plan = (site && data.plans[site.id]) ?? null;
+  const line = useLine({ draft: document, aircraft, setup, day, site, plan });
   const [chosen, select] = useState<number | null>(null);
   const selected = chosen !== null && chosen < document.line.items.length ? chosen : null;
   const tiles = useMemo(() => tilesFor(data), [data]);
@@ -47,6 +48,8 @@ export function useBoard(data: LinesData, draftKey: string, aircraft: Aircraft, 
     saved,
     document,
     site,
+    /** The site drawn to scale; null where nobody has drawn it. */
+    plan,
     line,
     /** The drawings follow a moving slider when there is time. */
     flown: useDeferredValue(line.flown),

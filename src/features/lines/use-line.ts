@@ -2,6 +2,7 @@
 
 import { useMemo } from "react";
 import {
+  boundaryOf,
   environmentOn,
   lineFaults,
   type Environment,
@@ -9,18 +10,22 @@ import {
   type LineFault,
   type LineFreezes,
   type LineMend,
+  type Obstacle,
   type Recipe,
+  type SitePlan,
 } from "@/core";
 import type { Aircraft, Setup, Site } from "@/contract";
 import type { Day } from "@/syllabus";
 import { useNewest } from "@/ui/worker/use-newest";
 import type { LineWorker } from "@/workers/line.worker";
 import type { LineDraft } from "./edits";
+import { standingAbout } from "./on-site";
 import { lineWorker, type FlownLine, type LineRequest } from "./line-worker";
 
-/** The air of the day over a site, or over wherever the squad flies. */
-function airOver(day: Day, site: Site | null): Environment {
-  return environmentOn(site?.elevationM == null ? day.air : { ...day.air, elevationM: site.elevationM });
+/** The air of the day over a site, or over wherever the squad flies, and what stands there. */
+function airOver(day: Day, site: Site | null, obstacles: readonly Obstacle[]): Environment {
+  const air = environmentOn(site?.elevationM == null ? day.air : { ...day.air, elevationM: site.elevationM });
+  return obstacles.length > 0 ? { ...air, obstacles } : air;
 }
 
 interface LineReport {
@@ -38,14 +43,20 @@ export function useLine({
   setup,
   day,
   site,
+  plan,
 }: {
   draft: LineDraft;
   aircraft: Aircraft;
   setup: Setup;
   day: Day;
   site: Site | null;
+  plan: SitePlan | null;
 }) {
-  const environment = useMemo(() => airOver(day, site), [day, site]);
+  const { headingDeg, anchors } = draft.line;
+  const environment = useMemo(
+    () => airOver(day, site, plan ? standingAbout(plan, headingDeg, anchors) : []),
+    [day, site, plan, headingDeg, anchors],
+  );
   const request = useMemo((): LineRequest | null => {
     if (draft.line.items.length === 0) return null;
     // Not by its name: typing that changes no flight.
@@ -61,7 +72,8 @@ export function useLine({
   const upToDate = flown !== null && !pending;
   const report = useReport(request, upToDate ? flown : null);
   const ceilingM = site?.ceilingM ?? null;
-  const roomM = site && 2 * site.roomM;
+  // Where the boundary is drawn, that is the room.
+  const roomM = site && !(plan && boundaryOf(plan)) ? 2 * site.roomM : null;
   const faults = useMemo((): readonly LineFault[] => {
     if (!flown) return [];
     const wantsM = report.report?.freezes?.wantsM ?? null;

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import {
   planOrigin,
+  standOf,
   type CourseKind,
   type CourseParameters,
   type PlanKind,
@@ -79,7 +80,7 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
   /** Lays a trick or a line at the pilot stand, into the wind. */
   const layFlight = (of: PlannedFlight["of"]) => {
     const id = newId();
-    const at = plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
+    const at = standOf(plan);
     edit({ ...plan, flights: [...(plan.flights ?? []), { id, of, at, headingDeg: intoWindDeg ?? 0 }] });
     setChosen({ id });
   };
