@@ -143,7 +143,10 @@ function doneBy(
     case "set-held":
       return { action: kind, input: { id, held: move.which % 2 ? [parts[1].id, parts[0].id] : [parts[0].id] } };
     case "set-measured":
-      return { action: kind, input: { id, minutes: n, measured: { heightLostM: n } } };
+      return {
+        action: kind,
+        input: { id, minutes: n, measured: n % 2 ? { heightLostM: n } : { laps: n, missedPoles: n % 4 } },
+      };
     case "undo-attempt":
     case "restore-attempt":
       return { action: kind, input: { id } };

@@ -1,3 +1,4 @@
+import { outcomeCounted } from "@/core";
 import { toBeChecked, type LoggedAttempt } from "./records";
 import type { ActionInput } from "./actions";
 import type { LineTry } from "./lines";
@@ -51,7 +52,7 @@ export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
     case "set-held":
       return withHeld(tally, done.input);
     case "set-measured":
-      return withChange(tally, done.input.id, { minutes: done.input.minutes, measured: done.input.measured });
+      return withMeasured(tally, done.input);
     case "add-session-note":
       return withNote(tally, done.input);
     case "undo-attempt":
@@ -76,6 +77,14 @@ const begunAt = (tally: TallyData, startedAtMs: number): TallyData =>
 const withChange = (tally: TallyData, id: string, part: Partial<LoggedAttempt>): TallyData => ({
   ...tally,
   attempts: tally.attempts.map((attempt) => (attempt.id === id ? { ...attempt, ...part } : attempt)),
+});
+
+/** What was touched or missed makes a clean attempt a rough one; taking that back does not make it clean again. */
+const withMeasured = (tally: TallyData, { id, minutes, measured }: ActionInput<"set-measured">): TallyData => ({
+  ...tally,
+  attempts: tally.attempts.map((attempt) =>
+    attempt.id === id ? { ...attempt, minutes, measured, outcome: outcomeCounted(attempt.outcome, measured) } : attempt,
+  ),
 });
 
 /** Held parts of a try at a copied line, in the order of its parts. */

@@ -208,6 +208,12 @@ export interface KeptSitePlan {
   readonly plan: SitePlan;
 }
 
+/** The courses of a session's site, as they are taken into the field. */
+export interface FieldPlan {
+  readonly siteName: string;
+  readonly plan: SitePlan;
+}
+
 /** A block of a pilot's session as planned. */
 export interface PlannedBlock {
   readonly kind: BlockKind;

@@ -1,4 +1,4 @@
-import type { AttemptMeasure, PassMark, Place, RuleCount } from "@/core";
+import { countedMeasures, type AttemptMeasure, type PassMark, type Place, type RuleCount } from "@/core";
 import { counted } from "./numbers";
 import { quantityText, type UnitSystem } from "./quantity";
 
@@ -69,6 +69,9 @@ export const measureWords: Readonly<Record<AttemptMeasure, string>> = {
   heightErrorM: "height off",
   heightLostM: "height lost",
   jerkDegPerS2: "jerk",
+  laps: "laps",
+  touches: "touches",
+  missedPoles: "poles missed",
 };
 
 /** What a measure below and above nothing is called, where there is such a thing. */
@@ -87,6 +90,7 @@ export const placeWords: Readonly<Record<Place, string>> = {
 export function unitOf(measure: AttemptMeasure): string {
   if (measure.endsWith("DegPerS2")) return " °/s²";
   if (measure.endsWith("Pct")) return " %";
+  if (countedMeasures.some((one) => one === measure)) return "";
   return measure.endsWith("Deg") ? "°" : " m";
 }
 

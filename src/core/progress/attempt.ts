@@ -15,8 +15,21 @@ export const attemptMeasures = [
   "heightErrorM",
   "heightLostM",
   "jerkDegPerS2",
+  "laps",
+  "touches",
+  "missedPoles",
 ] as const;
 export type AttemptMeasure = (typeof attemptMeasures)[number];
+
+/** Those that are counted, not measured: whole numbers from 0. */
+export const countedMeasures = ["laps", "touches", "missedPoles"] as const satisfies readonly AttemptMeasure[];
+export type CountedMeasure = (typeof countedMeasures)[number];
+
+/** What an attempt counts as once it is known what was touched and missed: whatever was tapped, neither is clean (common practice, no source). */
+export const outcomeCounted = (outcome: Outcome, { touches = 0, missedPoles = 0 }: Measured): Outcome =>
+  outcome === "clean" && (touches > 0 || missedPoles > 0) ? "rough" : outcome;
+
+type Measured = Readonly<Partial<Record<AttemptMeasure, number>>>;
 
 /** One try at a step. */
 export interface Attempt {
@@ -36,5 +49,5 @@ export interface Attempt {
   /** How long it lasted, min, where somebody timed it. */
   readonly minutes?: number | null;
   readonly faults?: readonly string[];
-  readonly measured?: Readonly<Partial<Record<AttemptMeasure, number>>>;
+  readonly measured?: Measured;
 }

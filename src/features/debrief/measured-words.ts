@@ -1,4 +1,4 @@
-import { measureSides, measureWords, percent, quantityText, unitOf, type UnitSystem } from "@/words";
+import { counted, measureSides, measureWords, percent, quantityText, unitOf, type UnitSystem } from "@/words";
 import { attemptMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
@@ -10,6 +10,10 @@ export function measuredWords(
   return attemptMeasures.flatMap((name) => {
     const values = attempts.flatMap(({ measured }) => measured[name] ?? []);
     if (values.length === 0) return [];
+    if (unitOf(name) === "") {
+      const all = values.reduce((sum, one) => sum + one, 0);
+      return [`${measureWords[name]}: ${all} in ${counted(values.length, "attempt")}`];
+    }
     const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
     return [`${measureWords[name]} ${sizeOf(name, mean, units)} on average, ${values.length} measured`];
   });

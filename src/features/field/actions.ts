@@ -1,3 +1,4 @@
+import { outcomeCounted } from "@/core";
 import { heldIn, type SessionPilot } from "@/contract";
 import { need } from "@/server/access";
 import { badField, ByIdInput, coachAction, conflict, memberAction, there, type Asker } from "@/server/actions";
@@ -154,7 +155,8 @@ export const fieldActions = {
   "set-measured": memberAction(SetMeasuredInput, anAttempt, ({ id, minutes, measured }) =>
     inTransaction(async (transaction) => {
       const attempt = there(await findAttempt(transaction, id), "That attempt");
-      await updateAttempt(transaction, attempt, { minutes: minutes ?? null, measured });
+      const outcome = outcomeCounted(attempt.outcome, measured);
+      await updateAttempt(transaction, attempt, { minutes: minutes ?? null, measured, outcome });
     }),
   ),
 

@@ -1,11 +1,19 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import type { TallyData } from "@/contract";
+import type { FieldPlan, TallyData } from "@/contract";
 import { entryOf, MODEL_VERSION } from "@/core";
 import { need, requireAccess } from "@/server/access";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
-import { carrying, latestSetups, listAircraft, listLoads, listPilots, newestStartHeight } from "@/server/repositories";
+import {
+  carrying,
+  findSitePlan,
+  latestSetups,
+  listAircraft,
+  listLoads,
+  listPilots,
+  newestStartHeight,
+} from "@/server/repositories";
 import { loadProgress, loadProgressBriefly } from "@/server/progress";
 import { briefFrom, withStartHeights } from "@/features/brief";
 import { loadFieldSquads } from "@/server/field-squads";
@@ -33,15 +41,30 @@ export async function downloadTally(who: SignedIn, sessionId: string): Promise<R
 }
 
 /**
- * The brief of every step of a session with their tag, `{ tag, briefs }`; briefs are null where they are still those of the tag that is known. They follow
- * from setups, schools, ways, the syllabus and the day, not from taps.
+ * The brief of every step of a session and the courses of its site with their tag, `{ tag, briefs, plan }`; briefs are null where they are still those of the
+ * tag that is known. They follow from setups, schools, ways, the syllabus, the day and the plan, not from taps.
  */
 export async function downloadBriefs(who: SignedIn, sessionId: string, known: string | null): Promise<Response> {
   const tally = await tallyFor(who, sessionId);
   const fliers = await loadFliers(who, tally);
   const nowMs = Date.now();
-  const tag = await tagOf(fliers, tally, nowMs);
-  return asJson({ tag, briefs: tag === known ? null : await briefsOf(fliers, tally, nowMs) });
+  const { plan, version } = await planFor(tally);
+  const tag = await tagOf(fliers, tally, nowMs, version);
+  return asJson(tag === known ? { tag, briefs: null } : { tag, briefs: await briefsOf(fliers, tally, nowMs), plan });
+}
+
+/** Beside its courses no more of a plan goes into the field. Ours. */
+const MOST_THINGS = 300;
+
+/** The courses of a session's site with what is drawn there, and which version of the plan that is. */
+async function planFor({ site }: TallyData): Promise<{ readonly plan: FieldPlan | null; readonly version: string }> {
+  const kept = site && (await findSitePlan(site.id));
+  if (!kept || kept.plan.courses.length === 0) return { plan: null, version: "" };
+  const features = kept.plan.features.slice(0, MOST_THINGS);
+  return {
+    plan: { siteName: site.name, plan: { ...kept.plan, features, flights: [] } },
+    version: `${site.id} ${site.name} ${kept.version}`,
+  };
 }
 
 /** Who flies what in a session. */
@@ -68,7 +91,7 @@ async function loadFliers(who: SignedIn, { pilots: flying }: TallyData) {
 type Fliers = Awaited<ReturnType<typeof loadFliers>>;
 
 /** Changes when the briefs do, but for the evidence in them, which the tally has newer. */
-async function tagOf(fliers: Fliers, { day }: TallyData, nowMs: number): Promise<string> {
+async function tagOf(fliers: Fliers, { day }: TallyData, nowMs: number, planVersion: string): Promise<string> {
   const [progress, newest] = await Promise.all([
     loadProgressBriefly(
       fliers.map(({ pilot }) => pilot),
@@ -81,7 +104,7 @@ async function tagOf(fliers: Fliers, { day }: TallyData, nowMs: number): Promise
     return [syllabus.number, school, own];
   });
   const today = new Date(nowMs).toISOString().slice(0, 10);
-  const all = JSON.stringify([MODEL_VERSION, today, day, newest, fliers, taught]);
+  const all = JSON.stringify([MODEL_VERSION, today, day, newest, fliers, taught, planVersion]);
   return createHash("sha256").update(all).digest("base64url");
 }
 

@@ -22,7 +22,10 @@ export function FieldScreen() {
     keptSessions().then(setKept, (error: Error) => setFailure(error.message));
   }, []);
   const packet = kept?.find(({ tally }) => tally.session.id === asked);
-  if (packet) return <TallyScreen key={asked} data={packet.tally} briefs={briefsFor(packet, kept ?? [])} />;
+  if (packet) {
+    const { plan, tally } = packet;
+    return <TallyScreen key={asked} data={tally} kept={{ briefs: briefsFor(packet, kept ?? []), plan }} />;
+  }
   return (
     <Box component="main" sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
       <Typography variant="h1">In the field</Typography>

@@ -17,7 +17,15 @@ import {
   ValidateNested,
 } from "class-validator";
 import { MOST_PARTS, propsFound, type PropsFound } from "@/contract";
-import { attemptMeasures, outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
+import {
+  attemptMeasures,
+  countedMeasures,
+  outcomes,
+  places,
+  type AttemptMeasure,
+  type Outcome,
+  type Place,
+} from "@/core";
 import { IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
 
 const IsMeasured = () =>
@@ -33,7 +41,8 @@ const IsMeasured = () =>
             attemptMeasures.some((known) => known === name) &&
             typeof one === "number" &&
             Number.isFinite(one) &&
-            Math.abs(one) <= 1e6,
+            Math.abs(one) <= 1e6 &&
+            (!countedMeasures.some((counted) => counted === name) || (Number.isInteger(one) && one >= 0)),
         ),
       defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
     },

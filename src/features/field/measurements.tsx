@@ -2,9 +2,10 @@
 
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { type PassMark } from "@/core";
+import { countedMeasures, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
@@ -27,10 +28,12 @@ export function Measurements({
   last: LoggedAttempt | undefined;
   onSet: (values: Pick<LoggedAttempt, "minutes" | "measured">) => void;
 }) {
-  const measures = [...new Set([...step.measures, ...measuresOf(step.mark)])];
+  const all = [...new Set([...step.measures, ...measuresOf(step.mark)])];
+  const counts = countedMeasures.filter((name) => all.includes(name));
+  const measures = all.filter((name) => !counts.some((one) => one === name));
   const timed = asksForMinutes(step.mark);
   const [entries, setEntries] = useState<Entries>(() => entriesOf(last));
-  if (!timed && measures.length === 0) return null;
+  if (!timed && all.length === 0) return null;
   const change = (name: string, entry: Partial<Entry>): Entries => {
     const next = { ...entries, [name]: { ...(entries[name] ?? EMPTY), ...entry } };
     setEntries(next);
@@ -78,6 +81,15 @@ export function Measurements({
       aria-label="Measured, last attempt"
       sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(200px, 1fr))", gap: 1 }}
     >
+      {counts.map((name) => (
+        <Count
+          key={name}
+          name={capital(measureWords[name])}
+          value={last?.measured[name] ?? 0}
+          disabled={!last}
+          onCount={(value) => last && onSet({ minutes: last.minutes, measured: { ...last.measured, [name]: value } })}
+        />
+      ))}
       {timed && field("minutes", "Minutes")}
       {measures.map((name) => (
         <Box key={name} sx={{ display: "flex", alignItems: "flex-start", gap: 0.5 }}>
@@ -97,6 +109,34 @@ export function Measurements({
           )}
         </Box>
       ))}
+    </Box>
+  );
+}
+
+/** Counted by taps with a glove on. */
+function Count(props: { name: string; value: number; disabled: boolean; onCount: (value: number) => void }) {
+  const { name, value, disabled, onCount } = props;
+  const step = (by: 1 | -1, label: string, sign: string) => (
+    <Button
+      variant="outlined"
+      aria-label={label}
+      disabled={disabled || value + by < 0}
+      onClick={() => onCount(value + by)}
+      sx={{ minWidth: 56, minHeight: 56, fontSize: "1.4rem", p: 0 }}
+    >
+      {sign}
+    </Button>
+  );
+  return (
+    <Box role="group" aria-label={name} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+      {step(-1, `One fewer: ${name.toLowerCase()}`, "−")}
+      <Box sx={{ flex: 1, minWidth: 0, textAlign: "center", lineHeight: 1.15 }}>
+        <Box className="num" sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
+          {value}
+        </Box>
+        <Box sx={{ fontSize: "0.9rem" }}>{name}</Box>
+      </Box>
+      {step(1, `One more: ${name.toLowerCase()}`, "+")}
     </Box>
   );
 }

@@ -1,6 +1,13 @@
-import { type PlannedBlock, tallyAfter, type TallyData, type TallyNote, type TallyPilot } from "@/contract";
+import {
+  type FieldPlan,
+  type PlannedBlock,
+  tallyAfter,
+  type TallyData,
+  type TallyNote,
+  type TallyPilot,
+} from "@/contract";
 import type { BriefData } from "@/features/brief/client";
-import { usualRules, withRise } from "@/core";
+import { requireSitePlan, usualRules, withRise, type SitePlan } from "@/core";
 import { routeOf } from "@/syllabus";
 import { keepBriefs, keepTally, listKept, readBriefs, sentSoFar, type KeptSession } from "@/ui/outbox/device-store";
 
@@ -9,7 +16,12 @@ export interface FieldPacket {
   readonly tally: TallyData;
   /** Of every step of every pilot. */
   readonly briefs: readonly BriefData[];
+  /** The courses of its site; null where none are drawn. */
+  readonly plan: FieldPlan | null;
 }
+
+/** What of it changes with setups, syllabus and plan, not with taps. */
+export type FieldBriefs = Pick<FieldPacket, "briefs" | "plan">;
 
 /** Null when nothing answers, or somebody has to sign in first. */
 async function lookedUp(address: string): Promise<Response | null> {
@@ -35,15 +47,20 @@ export async function fetchTally(
   return { tally, keep: () => keepOnDevice(tally, knownOf) };
 }
 
-/** The briefs of a session where the server has others than this device keeps; null else. They are kept before this resolves. */
-export async function fetchBriefs(sessionId: string): Promise<FieldPacket["briefs"] | null> {
+/** The briefs of a session and the courses of its site where the server has others than this device keeps; null else. They are kept before this resolves. */
+export async function fetchBriefs(sessionId: string): Promise<FieldBriefs | null> {
   const kept = await readBriefs(sessionId).catch(() => undefined);
   const response = await lookedUp(`/field-briefs/${sessionId}${kept ? `?unless=${encodeURIComponent(kept.tag)}` : ""}`);
   if (!response) return null;
-  const answer: { readonly tag: string; readonly briefs: FieldPacket["briefs"] | null } = await response.json();
+  const answer: {
+    readonly tag: string;
+    readonly briefs: FieldPacket["briefs"] | null;
+    readonly plan?: FieldPlan | null;
+  } = await response.json();
   if (answer.briefs === null) return null;
-  await keepBriefs({ sessionId, tag: answer.tag, briefs: answer.briefs });
-  return answer.briefs;
+  const { tag, briefs, plan = null } = answer;
+  await keepBriefs({ sessionId, tag, briefs, plan });
+  return { briefs, plan };
 }
 
 /** Keeps a session on this device as the server showed it. */
@@ -52,9 +69,10 @@ export function keepOnDevice(tally: TallyData, knownOf: readonly number[] = []):
   return keepTally({ sessionId: session.id, accountId, keptAtMs: Date.now(), tally }, knownOf);
 }
 
-/** The briefs this device keeps of a session; none where it keeps none that can be read. */
-export async function keptBriefs(sessionId: string): Promise<FieldPacket["briefs"]> {
-  return briefsFrom((await readBriefs(sessionId))?.briefs);
+/** The briefs and courses this device keeps of a session; none where it keeps none that can be read. */
+export async function keptBriefs(sessionId: string): Promise<FieldBriefs> {
+  const kept = await readBriefs(sessionId);
+  return { briefs: briefsFrom(kept?.briefs), plan: planFrom(kept?.plan) };
 }
 
 /** The sessions on this device, the one kept last first. One that cannot be read is left out. */
@@ -66,8 +84,9 @@ export async function keptSessions(): Promise<readonly FieldPacket[]> {
 export function packetFrom({
   tally,
   briefs,
+  plan,
   sent,
-}: Pick<KeptSession, "tally" | "briefs" | "sent">): FieldPacket | null {
+}: Pick<KeptSession, "tally" | "briefs" | "sent"> & Partial<Pick<KeptSession, "plan">>): FieldPacket | null {
   if (!isTally(tally)) return null;
   const pilots = tally.pilots.map((pilot) => ({
     ...pilot,
@@ -88,7 +107,7 @@ export function packetFrom({
   }));
   const notes = (tally.notes ?? []).map((note) => ({ ...note, forCoaches: note.forCoaches ?? false }));
   const known: TallyData = { ...tally, name: tally.name ?? "", others: tally.others ?? [], pilots, notes };
-  return { tally: sent.reduce(tallyAfter, known), briefs: briefsFrom(briefs) };
+  return { tally: sent.reduce(tallyAfter, known), briefs: briefsFrom(briefs), plan: planFrom(plan) };
 }
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
@@ -120,3 +139,14 @@ const briefsFrom = (briefs: unknown): FieldPacket["briefs"] =>
   Array.isArray(briefs)
     ? withRise(briefs as readonly BriefData[]).filter((brief) => isObject(brief) && isObject(brief.standing))
     : [];
+
+/** Courses as they were kept; null for what is no plan of a site, or one of another version. */
+function planFrom(kept: unknown): FieldPlan | null {
+  if (!isObject(kept) || typeof kept.siteName !== "string") return null;
+  try {
+    return { siteName: kept.siteName, plan: requireSitePlan(kept.plan as SitePlan) };
+  } catch (error) {
+    if (error instanceof RangeError || error instanceof TypeError) return null;
+    throw error;
+  }
+}

@@ -12,6 +12,7 @@ import { useListener } from "@/ui/units/listener";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lookNames, themeNames } from "@/ui/theme/tokens";
 import { blockReasonWords, refusalWords } from "@/words";
+import { CoursesButton } from "./courses-button";
 import { Lesson } from "./lesson";
 import { EndSession } from "./end-session";
 import { TapList } from "./tally-parts";
@@ -81,6 +82,7 @@ export function BelowTargets({
             Brief
           </Button>
         )}
+        <CoursesButton plan={field.plan} />
         <EndSession
           waiting={field.waiting.unsent}
           onEnd={() => {

@@ -1,7 +1,7 @@
 import { builtInSyllabus, cueFor, standardDay } from "@/syllabus";
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Outcome } from "@/core";
+import { courses, EMPTY_PLAN, type Outcome } from "@/core";
 import type { LoggedAttempt, Session, TallyData } from "@/contract";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
@@ -100,6 +100,41 @@ it("takes what was measured of the last attempt, short or past by a tap, and say
   await userEvent.clear(field);
   await userEvent.type(field, "-4{Enter}");
   await waitFor(() => expect(measured().at(-1)).toEqual({ stopErrorDeg: -4, bounceBackDeg: 3 }));
+});
+
+it("counts laps, touches and poles missed by taps; a missed pole makes the pack a rough one, and the verdict says so", async () => {
+  const sent = fakeServer();
+  const slalom = tallyPilot("odo", "Odo Fenn", ["slalom"], { setupId: "setup" });
+  const [direction] = builtInSyllabus.stepById.get("slalom")!.directions;
+  const flown = { ...attempt("clean", direction.id, 1), stepId: "slalom" };
+  const own = { ...session, pilots: [{ pilotId: "odo", stepId: "slalom", setupId: "setup" }] };
+  renderScreen(<TallyScreen data={data({ session: own, pilots: [slalom], attempts: [flown] })} />);
+  expect(screen.getByRole("button", { name: "One fewer: laps" })).toBeDisabled();
+  await userEvent.click(screen.getByRole("button", { name: "One more: laps" }));
+  await userEvent.click(screen.getByRole("button", { name: "One more: laps" }));
+  expect(screen.getByRole("button", { name: "Clean, 1 so far" })).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "One more: poles missed" }));
+  expect(screen.getByRole("button", { name: "Clean, 0 so far" })).toBeVisible();
+  expect(screen.getByRole("button", { name: "Rough, 1 so far" })).toBeVisible();
+  await waitFor(() => expect(sent.at(-1)).toMatchObject({ input: { measured: { laps: 2, missedPoles: 1 } } }));
+});
+
+it("opens the courses of the site on the device: the tapes of the pole that comes next, ticked as they stand", async () => {
+  const line = courses["stop-line"]({ headingDeg: 90 });
+  const course = {
+    ...({ id: "line", kind: "stop-line", name: "", parameters: {}, poles: line.poles } as const),
+    order: line.poles.map(({ id }) => id),
+    pegs: [
+      { eastM: -16, northM: -8 },
+      { eastM: 16, northM: -8 },
+    ] as const,
+  };
+  const plan = { siteName: "Pans", plan: { ...EMPTY_PLAN, courses: [course] } };
+  renderScreen(<TallyScreen data={data()} kept={{ briefs: [], plan }} />);
+  await userEvent.click(screen.getByRole("button", { name: "Set out a course" }));
+  expect(screen.getByRole("img", { name: "Stop line: 5 poles, next 1" })).toBeVisible();
+  await userEvent.click(screen.getByRole("checkbox", { name: "Pole 1 stands" }));
+  expect(screen.getByRole("img", { name: "Stop line: 5 poles, next 2" })).toBeVisible();
 });
 
 it("keeps a note of the pilot, and what was begun of it while others fly", async () => {

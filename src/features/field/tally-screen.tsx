@@ -13,24 +13,25 @@ import { BeforeGoggles } from "./before-goggles";
 import { Debrief } from "@/features/debrief/client";
 import type { TallyData } from "@/contract";
 import { EndedElsewhere, useEndedElsewhere, useEndedHere } from "./ended-elsewhere";
-import type { FieldPacket } from "./packet";
+import { CoursesButton } from "./courses-button";
+import type { FieldBriefs } from "./packet";
 import { RefusedList } from "./refused-list";
 import { useTally } from "./use-tally";
 import { useWakeLock } from "./use-wake-lock";
 import { WaitingLine } from "./waiting-line";
 import { Tally } from "./tally";
 
-const NO_BRIEFS: FieldPacket["briefs"] = [];
+const NOTHING_KEPT: FieldBriefs = { briefs: [], plan: null };
 
 /** The field tally: whole screen, one tap an attempt. Everything tapped is kept on the device until the server has it. */
-export function TallyScreen({ data, briefs = NO_BRIEFS }: { data: TallyData; briefs?: FieldPacket["briefs"] }) {
+export function TallyScreen({ data, kept = NOTHING_KEPT }: { data: TallyData; kept?: FieldBriefs }) {
   return (
     <KeysProvider>
       <WhyProvider>
         <SyllabiProvider sent={data.syllabi} squadId={data.session.squadId}>
           <ReaderProvider value={data.coaches ? "coach" : "pilot"}>
             <main>
-              <Session data={data} briefs={briefs} />
+              <Session data={data} kept={kept} />
             </main>
           </ReaderProvider>
         </SyllabiProvider>
@@ -42,8 +43,8 @@ export function TallyScreen({ data, briefs = NO_BRIEFS }: { data: TallyData; bri
 type Field = ReturnType<typeof useTally>;
 
 /** Prepared, being flown, or over. */
-function Session({ data, briefs }: { data: TallyData; briefs: FieldPacket["briefs"] }) {
-  const field = useTally(data, briefs);
+function Session({ data, kept }: { data: TallyData; kept: FieldBriefs }) {
+  const field = useTally(data, kept);
   const { session } = field.tally;
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>
@@ -101,6 +102,7 @@ function Prepared({ field }: { field: Field }) {
       >
         Begin the session
       </Button>
+      <CoursesButton plan={field.plan} />
       <BeforeGoggles site={tally.site} checkFirst={tally.pilots.flatMap(({ checkFirst }) => checkFirst)} />
     </Box>
   );

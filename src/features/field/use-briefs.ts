@@ -1,22 +1,22 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { fetchBriefs, keptBriefs, type FieldPacket } from "./packet";
+import { fetchBriefs, keptBriefs, type FieldBriefs } from "./packet";
 
 /** How often it is asked whether the briefs are still those: they change with setups and syllabus, not with taps. */
 const ASK_MS = 10 * 60_000;
 
-/** The briefs of a session: those on this device at once, others when the server has them. */
-export function useBriefs(sessionId: string, atFirst: FieldPacket["briefs"]) {
-  const [briefs, setBriefs] = useState(atFirst);
+/** The briefs of a session and the courses of its site: those on this device at once, others when the server has them. */
+export function useBriefs(sessionId: string, atFirst: FieldBriefs) {
+  const [known, setKnown] = useState(atFirst);
   const [failure, setFailure] = useState<string | null>(null);
   useEffect(() => {
     let gone = false;
     const ask = async () => {
       const kept = await keptBriefs(sessionId);
-      if (!gone && kept.length > 0) setBriefs(kept);
+      if (!gone && (kept.briefs.length > 0 || kept.plan)) setKnown(kept);
       const fresh = await fetchBriefs(sessionId);
-      if (!gone && fresh) setBriefs(fresh);
+      if (!gone && fresh) setKnown(fresh);
     };
     const asking = () =>
       void ask().then(
@@ -30,5 +30,5 @@ export function useBriefs(sessionId: string, atFirst: FieldPacket["briefs"]) {
       clearInterval(timer);
     };
   }, [sessionId]);
-  return { briefs, failure };
+  return { ...known, failure };
 }

@@ -54,7 +54,7 @@ beforeEach(async () => {
 });
 
 const opened = async () => {
-  const hook = renderHook(() => useTally(data, []));
+  const hook = renderHook(() => useTally(data, { briefs: [], plan: null }));
   await waitFor(() => expect(asked).toContain("/field-tallies/s"));
   return hook;
 };

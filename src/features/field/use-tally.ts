@@ -5,7 +5,7 @@ import { v7 as newId } from "uuid";
 import { enqueue, outboxNow, reread } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
 import { tallyAfter, type FieldAction, type TallyData } from "@/contract";
-import { fetchTally, keepOnDevice, type FieldPacket } from "./packet";
+import { fetchTally, keepOnDevice, type FieldBriefs } from "./packet";
 import { withWaiting } from "./tally-log";
 import { useBriefs } from "./use-briefs";
 
@@ -13,10 +13,10 @@ import { useBriefs } from "./use-briefs";
 const LOOK_MS = 15_000;
 
 /** A session with what was tapped here, kept on this device, and how much of it still waits to be sent. */
-export function useTally(data: TallyData, briefsAtFirst: FieldPacket["briefs"]) {
+export function useTally(data: TallyData, briefsAtFirst: FieldBriefs) {
   const { id } = data.session;
   const [tally, setTally] = useState(data);
-  const { briefs, failure } = useBriefs(id, briefsAtFirst);
+  const { briefs, plan, failure } = useBriefs(id, briefsAtFirst);
   const outbox = useOutbox();
   const done = useRef(0);
   const lastTapMs = useRef(0);
@@ -76,6 +76,8 @@ export function useTally(data: TallyData, briefsAtFirst: FieldPacket["briefs"]) 
   return {
     tally,
     briefs,
+    /** The courses of the site; null where none are drawn. */
+    plan,
     attempts: tally.attempts.filter((attempt) => !attempt.undone),
     act,
     tapMoment,

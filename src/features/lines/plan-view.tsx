@@ -13,11 +13,11 @@ import {
   type SitePlan,
 } from "@/core";
 import type { Site } from "@/contract";
+import { SiteUnder } from "@/ui/site/site-under";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { trickNumbers } from "./numbered";
 import { placingOf } from "./on-site";
-import { SiteUnder } from "./site-under";
 
 const WIDTH = 420;
 const HEIGHT = 230;

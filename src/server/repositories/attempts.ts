@@ -160,11 +160,11 @@ function attemptRow(attempt: Omit<LoggedAttempt, "undone">) {
   };
 }
 
-/** Changes what is kept of an attempt beside its outcome; what is left out stays. */
+/** Changes what is kept of an attempt; what is left out stays. */
 export async function updateAttempt(
   transaction: Transaction,
   { id, pilotId, stepId }: Pick<LoggedAttempt, "id" | "pilotId" | "stepId">,
-  change: Partial<Pick<LoggedAttempt, "faults" | "line" | "measured" | "minutes">>,
+  change: Partial<Pick<LoggedAttempt, "faults" | "line" | "measured" | "minutes" | "outcome">>,
 ): Promise<void> {
   await lockDigest(transaction, pilotId, stepId);
   await transaction("attempt")
@@ -173,6 +173,7 @@ export async function updateAttempt(
       ...(change.faults && { faults: JSON.stringify(change.faults) }),
       ...(change.line && { line: JSON.stringify(change.line) }),
       ...(change.measured && { measured: JSON.stringify(change.measured) }),
+      ...(change.outcome && { outcome: change.outcome }),
       ...(change.minutes !== undefined && { minutes: change.minutes }),
     });
   await refreshDigest(transaction, pilotId, stepId);

@@ -30,6 +30,8 @@ const once = only({ kind: "run", k: 1 }, "by-eye", "field");
 
 const flips = { family: "flip", mark: field, measures: ["stopErrorDeg", "bounceBackDeg"] } as const;
 const rolls = { family: "roll", mark: field, measures: ["stopErrorDeg", "viewOffPathDeg"] } as const;
+/** Counted where poles are flown round. */
+const course = ["laps", "touches", "missedPoles"] as const;
 const landing = { family: "stop", mark: field, measures: ["missM"], heightM: 4 } as const;
 const limits = { family: "travel", mark: fieldPack, routes: ["bank-limit"], heightM: 3 } as const;
 const segments = (variant: string, set?: FlownAs["set"]): FlownAs => ({
@@ -162,6 +164,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     short: "Yaw square",
     needs: ["fp-four-ways"],
     mark: fieldPack,
+    measures: course,
     settings: "Tilt 5–10°.",
     heightM: 3,
   },
@@ -170,16 +173,31 @@ export const chart: Readonly<Record<string, Placing>> = {
     short: "Bank square",
     needs: ["yaw-square", "limit-30"],
     mark: fieldPack,
+    measures: course,
     heightM: 3,
   },
-  slalom: { family: "turn", short: "Slalom", needs: ["bank-square"], mark: fieldPack, heightM: 3 },
-  "eight-course": { family: "turn", short: "Eight course", needs: ["slalom"], mark: fieldPack, heightM: 3 },
+  slalom: {
+    family: "turn",
+    short: "Slalom",
+    needs: ["bank-square"],
+    mark: fieldPack,
+    measures: course,
+    heightM: 3,
+  },
+  "eight-course": {
+    family: "turn",
+    short: "Eight course",
+    needs: ["slalom"],
+    mark: fieldPack,
+    measures: course,
+    heightM: 3,
+  },
   "stop-course": {
     family: "stop",
     short: "Stop course",
     needs: ["fp-four-ways"],
     mark: fieldPack,
-    measures: ["missM"],
+    measures: ["missM", ...course],
     heightM: 3,
   },
   "pitch-brake": { family: "stop", short: "Pitch brake", needs: ["stop-course"], mark: field, heightM: 5 },
@@ -235,8 +253,16 @@ export const chart: Readonly<Record<string, Placing>> = {
     heightM: 3,
   },
 
-  "gap-wide": { family: "gap", short: "Wide gap", needs: ["bail-wall", "slalom"], mark: field, heightM: 2 },
-  "gap-narrow": { family: "gap", short: "Narrow gap", needs: ["gap-wide"], mark: field, heightM: 2 },
+  "gap-wide": {
+    ...{ family: "gap", short: "Wide gap", needs: ["bail-wall", "slalom"], mark: field },
+    measures: ["touches"],
+    heightM: 2,
+  },
+  "gap-narrow": {
+    ...{ family: "gap", short: "Narrow gap", needs: ["gap-wide"], mark: field },
+    measures: ["touches"],
+    heightM: 2,
+  },
 
   "flip-slow": {
     ...flips,
@@ -273,7 +299,10 @@ export const chart: Readonly<Record<string, Placing>> = {
   "speed-mix": { ...flips, short: "Fast and slow", needs: ["flip-one-move"] },
   "roll-pure": { ...rolls, short: "Pure roll", needs: ["flip-slow"], simulatorFirst: true },
   "roll-segments": { ...rolls, short: "In parts", needs: ["roll-pure"] },
-  "gap-knife": { family: "roll", short: "Knife edge", needs: ["gap-wide", "roll-segments"], mark: field },
+  "gap-knife": {
+    ...{ family: "roll", short: "Knife edge", needs: ["gap-wide", "roll-segments"], mark: field },
+    measures: ["touches"],
+  },
   "roll-level": { ...rolls, short: "About view", needs: ["roll-pure"] },
   "box-tumble": { ...rolls, short: "Box tumble", needs: ["flip-one-move", "roll-pure"] },
 

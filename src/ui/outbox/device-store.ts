@@ -17,11 +17,14 @@ export interface KeptBriefs {
   readonly sessionId: string;
   readonly tag: string;
   readonly briefs: unknown;
+  /** The courses of its site; left out by earlier versions. */
+  readonly plan?: unknown;
 }
 
 /** A session on this device, as it was kept: what is in it is to be checked before it is used. */
 export interface KeptSession extends KeptTally {
   readonly briefs: unknown;
+  readonly plan?: unknown;
   /** What the server took since the tally was kept, oldest first. */
   readonly sent: readonly FieldAction[];
 }
@@ -139,11 +142,15 @@ export async function readBriefs(sessionId: string): Promise<KeptBriefs | undefi
 /** Sessions kept on this device, the one kept last first. */
 export async function listKept(): Promise<KeptSession[]> {
   const [tallies, briefs, sent] = await inField(["tallies", "briefs", "sent"]);
-  const now = tallies.map((kept) => ({
-    ...kept,
-    briefs: briefs.find(({ sessionId }) => sessionId === kept.sessionId)?.briefs ?? [],
-    sent: sent.filter(({ sessionId }) => sessionId === kept.sessionId),
-  }));
+  const now = tallies.map((kept) => {
+    const known = briefs.find(({ sessionId }) => sessionId === kept.sessionId);
+    return {
+      ...kept,
+      briefs: known?.briefs ?? [],
+      plan: known?.plan ?? null,
+      sent: sent.filter(({ sessionId }) => sessionId === kept.sessionId),
+    };
+  });
   const before = (await (await device.open()).getAll("packets"))
     .filter(({ sessionId }) => !now.some((kept) => kept.sessionId === sessionId))
     .map(({ packet, ...kept }) => ({ ...kept, tally: packet?.tally, briefs: packet?.briefs, sent: [] }));

@@ -1,0 +1,33 @@
+"use client";
+
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import { useState } from "react";
+import type { FieldPlan } from "@/contract";
+import { FieldCourses } from "@/features/yard/client";
+
+/** Opens the courses of the site, to be set out from this device; nothing where none are drawn. */
+export function CoursesButton({ plan }: { plan: FieldPlan | null }) {
+  const [open, setOpen] = useState(false);
+  if (!plan || plan.plan.courses.length === 0) return null;
+  const close = () => setOpen(false);
+  return (
+    <>
+      <Button variant="outlined" onClick={() => setOpen(true)} sx={{ minHeight: 56 }}>
+        Set out a course
+      </Button>
+      <Dialog open={open} fullScreen onClose={close} slotProps={{ paper: { "aria-label": "Courses" } }}>
+        <DialogContent sx={{ p: { xs: 1.5, md: 3 } }}>
+          <FieldCourses {...plan} />
+        </DialogContent>
+        <DialogActions>
+          <Button variant="contained" size="large" onClick={close} sx={{ minHeight: 56 }}>
+            Back
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}

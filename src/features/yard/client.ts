@@ -1,0 +1,1 @@
+export { FieldCourses } from "./field-courses";

@@ -1,0 +1,76 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { FieldPlan } from "@/contract";
+import type { PlannedCourse } from "@/core";
+import { PickOne } from "@/ui/forms/pick-one";
+import { courseNames } from "@/words";
+import { CoursePicture } from "./course-picture";
+import { MeasuredBack } from "./measured-back";
+import { SetOut, type HowSetOut } from "./set-out";
+import { useInField } from "./use-in-field";
+import { useYardDay } from "./use-day";
+
+const nameOf = ({ kind, name }: PlannedCourse) => name || courseNames[kind];
+
+/** The courses of a site to be set out from a phone, without a network: poles ticked as they stand, distances measured back and answered. */
+export function FieldCourses({ siteName, plan }: FieldPlan) {
+  const [chosen, choose] = useState(plan.courses[0].id);
+  const course = plan.courses.find(({ id }) => id === chosen) ?? plan.courses[0];
+  return (
+    <Box sx={{ maxWidth: 720, mx: "auto" }}>
+      <Typography variant="h1" sx={{ mb: 1 }}>
+        {siteName}
+      </Typography>
+      {plan.courses.length > 1 && (
+        <Box sx={{ mb: 1.5 }}>
+          <PickOne
+            label="Course"
+            value={course.id}
+            options={plan.courses.map((one) => [one.id, nameOf(one)] as const)}
+            onPick={choose}
+            buttonSx={{ minHeight: 56, px: 2 }}
+          />
+        </Box>
+      )}
+      <Course key={course.id} plan={plan} course={course} />
+    </Box>
+  );
+}
+
+function Course({ plan, course }: { plan: FieldPlan["plan"]; course: PlannedCourse }) {
+  const [how, setHow] = useState<HowSetOut>("tapes");
+  const [inField, change] = useInField(course.id);
+  const [day] = useYardDay();
+  const next = course.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
+  return (
+    <>
+      <CoursePicture plan={plan} course={course} standing={inField.standing} next={next} />
+      <SetOut
+        course={course}
+        how={how}
+        onHow={setHow}
+        stepM={day.stepM}
+        standing={inField.standing}
+        next={next}
+        onStanding={(pole, stands) =>
+          change((before) => ({
+            ...before,
+            standing: stands ? [...before.standing, pole] : before.standing.filter((id) => id !== pole),
+          }))
+        }
+        onBestPegs={null}
+      />
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Measured back
+      </Typography>
+      <MeasuredBack
+        course={course}
+        measured={inField.measured}
+        onMeasured={(measured) => change((before) => ({ ...before, measured }))}
+      />
+    </>
+  );
+}
