@@ -42,66 +42,117 @@ const drawn = (
 
 const pans: readonly PlanFeature[] = [
   thing("boundary", [
-    [-52, -34],
-    [50, -37],
-    [56, 18],
-    [-48, 27],
+    [-74, -60],
+    [72, -64],
+    [80, 76],
+    [-70, 84],
   ]),
   thing(
     "ground",
     [
-      [-66, 40],
-      [66, 30],
-      [66, 62],
-      [-66, 62],
+      [-96, 98],
+      [96, 88],
+      [96, 124],
+      [-96, 124],
     ],
     { ground: "water", fetchable: false, name: "Pan three" },
   ),
-  thing("building", box(30, -18, 38, -11), { heightM: 9, name: "brine tower" }),
+  thing("ground", box(-96, -10, -80, 60), { ground: "ruins", name: "boiling house" }),
   thing(
     "people",
     [
-      [-66, -46],
-      [66, -50],
+      [-96, -86],
+      [96, -92],
     ],
     { name: "dyke path" },
   ),
-  thing("post", [[-38, 18]], { heightM: 4, widthM: 0.15, name: "windmill frame" }),
-  thing("stand", [[-4, -30]]),
-  thing("landing", [[8, -28]]),
+  thing("post", [[-58, 62]], { heightM: 4, widthM: 0.15, name: "windmill frame" }),
+  thing("post", [[-58, 30]], { heightM: 4, widthM: 0.15 }),
+  thing("stand", [[-4, -54]]),
+  thing("landing", [[10, -50]]),
 ];
 
-const yard: readonly PlanFeature[] = [
-  thing("boundary", box(-24, -18, 24, 16)),
+const tower: readonly PlanFeature[] = [
+  thing("boundary", [
+    [-48, -40],
+    [46, -40],
+    [50, 42],
+    [-44, 46],
+  ]),
+  thing("building", box(-4, 22, 4, 30), { heightM: 9, name: "brine tower" }),
+  thing("no-go", box(-48, 48, 50, 60), { name: "pump house" }),
+  thing(
+    "road",
+    [
+      [-60, -58],
+      [60, -58],
+    ],
+    { name: "tower track" },
+  ),
+  thing("tree", [[34, 30]], { heightM: 7, widthM: 5, name: "old pear" }),
+  thing("stand", [[0, -36]]),
+  thing("landing", [[-12, -32]]),
+];
+
+const dyke: readonly PlanFeature[] = [
+  thing("boundary", [
+    [-90, -22],
+    [90, -22],
+    [90, 34],
+    [-90, 34],
+  ]),
+  thing("ground", box(-96, 40, 96, 70), { ground: "water", fetchable: false, name: "Pan four" }),
+  thing(
+    "people",
+    [
+      [-96, -42],
+      [96, -42],
+    ],
+    { name: "weekend walkers" },
+  ),
   thing(
     "wall",
     [
-      [-24, 17],
-      [24, 17],
+      [-88, 36],
+      [-20, 36],
+    ],
+    { heightM: 1.2, name: "sluice wall" },
+  ),
+  thing("stand", [[0, -18]]),
+  thing("landing", [[14, -16]]),
+];
+
+const yard: readonly PlanFeature[] = [
+  thing("boundary", box(-25, -25, 25, 25)),
+  thing(
+    "wall",
+    [
+      [-25, 26],
+      [25, 26],
     ],
     { heightM: 3, name: "north wall" },
   ),
   thing(
     "wall",
     [
-      [-25, -18],
-      [-25, 4],
+      [-26, -25],
+      [-26, 6],
     ],
     { heightM: 2.5, name: "west wall" },
   ),
-  thing("no-go", box(-24, 18, 24, 30), { name: "power line" }),
+  thing("no-go", box(-25, 27, 25, 40), { name: "power line" }),
   thing(
     "road",
     [
-      [-30, -27],
-      [30, -27],
+      [-40, -38],
+      [40, -38],
     ],
     { name: "gate track" },
   ),
-  thing("post", [[-12, 6]], { heightM: 3, widthM: 0.12 }),
-  thing("post", [[-4, 6]], { heightM: 3, widthM: 0.12 }),
-  thing("post", [[4, 6]], { heightM: 3, widthM: 0.12 }),
-  thing("stand", [[0, -15]]),
+  thing("post", [[-14, 14]], { heightM: 3, widthM: 0.12 }),
+  thing("post", [[-6, 14]], { heightM: 3, widthM: 0.12 }),
+  thing("post", [[6, 14]], { heightM: 3, widthM: 0.12 }),
+  thing("stand", [[0, -22]]),
 ];
 
 const flown = (stepId: string, direction: string, [eastM, northM]: readonly [number, number], headingDeg: number) => ({
@@ -114,10 +165,21 @@ export const sitePlans: Readonly<Record<string, SitePlan>> = {
   "Evaporation pans": {
     ...drawn({ latitudeDeg: 53.37, longitudeDeg: 5.22 }, pans, [
       ["stop-line", {}],
-      ["square", { at: { eastM: -33, northM: -10 } }],
+      ["square", { at: { eastM: -40, northM: 0 } }],
     ]),
-    // The second carries too far to be flown that way: it is there to be turned.
-    flights: [flown("flip-one-move", "back", [-20, -22], 20), flown("split-s", "right", [18, -4], 65)],
+    flights: [
+      flown("flip-one-move", "back", [-30, -30], 20),
+      // It carries farther than there is ground before the boundary: it is there to be turned.
+      flown("split-s", "right", [52, 10], 65),
+    ],
   },
+  "Brine tower": drawn({ latitudeDeg: 53.371, longitudeDeg: 5.227 }, tower, [
+    ["orbit-post", {}],
+    ["loop-bar", {}],
+  ]),
+  Dyke: drawn({ latitudeDeg: 53.368, longitudeDeg: 5.223 }, dyke, [
+    ["slalom", {}],
+    ["landing-spot", {}],
+  ]),
   "Store yard": drawn({ latitudeDeg: 53.372, longitudeDeg: 5.231 }, yard, [["eight", { spacingM: 12 }]]),
 };

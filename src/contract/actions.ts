@@ -312,6 +312,8 @@ interface PlaceActions {
   "add-site": Does<SiteFields & { readonly squadId: string }>;
   "edit-site": Does<SiteFields & Versioned>;
   "save-plan": Does<Versioned & { readonly plan: SitePlan }>;
+  /** A JPEG as base64. */
+  "put-site-picture": Does<Id & { readonly jpeg: string }>;
   "remove-site": Does<Id>;
   "restore-site": Does<Id>;
 }

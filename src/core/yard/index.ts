@@ -34,7 +34,15 @@ export {
   requireSitePlan,
   standOf,
 } from "./site-plan";
-export type { GroundKind, PlanFeature, PlanKind, PlannedCourse, PlannedFlight, SitePlan } from "./site-plan";
+export type {
+  GroundKind,
+  PlanFeature,
+  PlanKind,
+  PlannedCourse,
+  PlannedFlight,
+  PlanPicture,
+  SitePlan,
+} from "./site-plan";
 export { dayLight, intoSun, sunAt } from "./sun";
 export type { DayLight, Sun } from "./sun";
 export { throwDistanceM } from "./throw";

@@ -152,6 +152,9 @@ it("keeps what is flown where with the plan, to the millimetre, and refuses what
     { ...flight, at: { eastM: 1.235, northM: 0 } },
   ]);
   expect(knownSitePlan(EMPTY_PLAN)).not.toHaveProperty("flights");
+  const picture = { id: "p", widthPx: 900, heightPx: 600, at, widthM: 120, turnedDeg: -12, strength: 0.6 };
+  expect(knownSitePlan({ ...EMPTY_PLAN, picture: { ...picture, taken: "there" } as never }).picture).toEqual(picture);
+  expect(() => knownSitePlan({ ...EMPTY_PLAN, picture: { ...picture, widthM: 0 } })).toThrow(/picture.widthM/);
   const bad = (change: object) => () => knownSitePlan({ ...EMPTY_PLAN, flights: [{ ...flight, ...change }] });
   expect(bad({ headingDeg: 1000 })).toThrow(/flights\[0\].headingDeg/);
   expect(bad({ of: { kind: "step", stepId: "hang" } })).toThrow(/flights\[0\].of.direction/);

@@ -65,6 +65,22 @@ export interface PlannedCourse {
   readonly pegs: readonly [PlanPoint, PlanPoint] | null;
 }
 
+/** Where a picture of one's own lies under a plan, as large as it is on the ground. The picture itself is kept beside the plan. */
+export interface PlanPicture {
+  /** Another for every picture that is laid. */
+  readonly id: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Its middle. */
+  readonly at: PlanPoint;
+  /** How wide it is on the ground, m. */
+  readonly widthM: number;
+  /** Turned clockwise, °. */
+  readonly turnedDeg: number;
+  /** How strongly it is seen, from 0.1 to 1. */
+  readonly strength: number;
+}
+
 /** A trick or a line that is flown at a place of a plan. */
 export interface PlannedFlight {
   readonly id: string;
@@ -90,6 +106,8 @@ export interface SitePlan {
   readonly courses: readonly PlannedCourse[];
   /** What is flown where; left out for nothing. */
   readonly flights?: readonly PlannedFlight[];
+  /** Left out for none. */
+  readonly picture?: PlanPicture;
 }
 
 export const EMPTY_PLAN: SitePlan = { place: null, northDeg: 0, indoorHeightM: null, features: [], courses: [] };
@@ -136,11 +154,22 @@ export function requireSitePlan(plan: SitePlan): SitePlan {
   plan.features.forEach((feature, i) => requireFeature(feature, `features[${i}]`));
   plan.courses.forEach((course, i) => requirePlannedCourse(course, `courses[${i}]`));
   requireFlights(plan.flights ?? []);
+  if (plan.picture !== undefined) requirePicture(plan.picture);
   const vertices = verticesOf(plan);
   if (vertices > MOST_VERTICES) throw new DomainError("features", vertices, `at most ${MOST_VERTICES} corners in all`);
   if (plan.features.filter(({ kind }) => kind === "boundary").length > 1)
     throw new DomainError("features", "boundary", "one boundary");
   return plan;
+}
+
+function requirePicture(picture: PlanPicture): void {
+  requireIds("picture", [picture]);
+  requireNumber("picture.widthPx", picture.widthPx, 1, 4096);
+  requireNumber("picture.heightPx", picture.heightPx, 1, 4096);
+  requirePoint("picture.at", picture.at);
+  requireNumber("picture.widthM", picture.widthM, 1, 10_000);
+  requireNumber("picture.turnedDeg", picture.turnedDeg, -360, 360);
+  requireNumber("picture.strength", picture.strength, 0.1, 1);
 }
 
 function requireFlights(flights: readonly PlannedFlight[]): void {
@@ -224,7 +253,7 @@ const kept = ({ eastM, northM }: PlanPoint): PlanPoint => ({
 
 /** A plan with nothing in it but what the program knows, to the millimetre. Throws as `requireSitePlan`. */
 export function knownSitePlan(plan: SitePlan): SitePlan {
-  const { place, northDeg, indoorHeightM, features, courses, flights = [] } = requireSitePlan(plan);
+  const { place, northDeg, indoorHeightM, features, courses, flights = [], picture } = requireSitePlan(plan);
   return {
     place: place && { latitudeDeg: place.latitudeDeg, longitudeDeg: place.longitudeDeg },
     northDeg,
@@ -239,11 +268,16 @@ export function knownSitePlan(plan: SitePlan): SitePlan {
       order,
       pegs: pegs && [kept(pegs[0]), kept(pegs[1])],
     })),
+    ...(picture && { picture: knownPicture(picture) }),
     ...(flights.length > 0 && {
       flights: flights.map(({ id, of, at, headingDeg }) => ({ id, of: knownFlight(of), at: kept(at), headingDeg })),
     }),
   };
 }
+
+const knownPicture = ({ id, widthPx, heightPx, at, widthM, turnedDeg, strength }: PlanPicture): PlanPicture => ({
+  ...{ id, widthPx, heightPx, at: kept(at), widthM: rounded(widthM, DECIMALS), turnedDeg, strength },
+});
 
 const knownFlight = (of: PlannedFlight["of"]): PlannedFlight["of"] =>
   of.kind === "step"

@@ -184,7 +184,11 @@ function SiteFaults({ plan, board, flown }: { plan: SitePlan; board: Board; flow
     });
   }, [plan, flown, request]);
   return conflicts.map((conflict) => (
-    <Typography key={`${conflict.kind} ${conflict.featureId}`} role="alert" color="error.main" sx={{ fontWeight: 600 }}>
+    <Typography
+      key={`${conflict.kind} ${conflict.featureId}`}
+      role="alert"
+      sx={{ fontWeight: 600, color: "error.main" }}
+    >
       ▲ At {site?.name}: {lower(conflictWords(conflict, units))}
     </Typography>
   ));

@@ -5,12 +5,14 @@ import {
   insertSite,
   inTransaction,
   leaveTrail,
+  putSitePicture,
   setSiteRemoved,
   updateSite,
   updateSitePlan,
 } from "@/server/repositories";
 import { knownSitePlan, type SitePlan } from "@/core";
-import { AddSiteInput, EditSiteInput, SavePlanInput } from "./inputs";
+import { BadPicture, rewrittenJpeg } from "@/server/files";
+import { AddSiteInput, EditSiteInput, LONGEST_PICTURE_TEXT, SavePlanInput, SitePictureInput } from "./inputs";
 
 /** Throws a Refusal for a name with what is not seen or turns the writing round. */
 function requireNames({ features, courses }: SitePlan): void {
@@ -28,6 +30,16 @@ function requireNames({ features, courses }: SitePlan): void {
 
 /** A plan of 20,000 corners is a little over 1 MB. */
 const LONGEST_PLAN_BYTES = 3 * 1024 * 1024;
+
+/** Throws a Refusal naming the field for what is no picture. */
+function rewritten(text: string) {
+  try {
+    return rewrittenJpeg(Buffer.from(text, "base64"));
+  } catch (error) {
+    if (error instanceof BadPicture) throw badField("jpeg", "That is no whole JPEG of at most 2048 pixels each way.");
+    throw error;
+  }
+}
 
 /** Puts a site into the bin or brings it back. */
 const setRemoved = (removedAt: () => Date | null, kind: "removed" | "restored") =>
@@ -98,6 +110,20 @@ export const yardActions = {
     ),
     longestBytes: LONGEST_PLAN_BYTES,
     files: ["plan"],
+  },
+
+  /** Written anew from its pixels: nothing of where and with what it was taken is kept. Where it lies is part of the plan. */
+  "put-site-picture": {
+    ...coachAction(
+      SitePictureInput,
+      ({ id }) => [need("coach", "site", id)],
+      async ({ id, jpeg: text }) => {
+        const { jpeg, hash } = rewritten(text);
+        await inTransaction((transaction) => putSitePicture(transaction, { siteId: id, hash, jpeg }, new Date()));
+      },
+    ),
+    longestBytes: LONGEST_PICTURE_TEXT + 1024,
+    files: ["jpeg"],
   },
 
   "remove-site": setRemoved(() => new Date(), "removed"),

@@ -3,7 +3,7 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { there } from "@/server/actions";
 import { pdfOf } from "@/server/files";
-import { findSite, findSitePlan } from "@/server/repositories";
+import { findSite, findSitePicture, findSitePlan } from "@/server/repositories";
 import type { UnitSystem } from "@/words";
 import { coursePaper } from "./course-paper";
 
@@ -27,5 +27,14 @@ export async function coursePage(
       "content-disposition": `attachment; filename="course-${courseId.replace(/[^\w-]/g, "").slice(-12)}.pdf"`,
       "cache-control": "no-store",
     },
+  });
+}
+
+/** The picture under a site's plan. Throws a Refusal where there is none, and for what is not theirs. */
+export async function sitePicture(who: SignedIn, siteId: string): Promise<Response> {
+  await requireAccess(who, [need("reader", "site", siteId)]);
+  const { jpeg, hash } = there(await findSitePicture(siteId), "That picture");
+  return new Response(new Uint8Array(jpeg), {
+    headers: { "content-type": "image/jpeg", etag: `"${hash}"`, "cache-control": "private, no-cache" },
   });
 }

@@ -6,6 +6,7 @@ import {
   legsThrough,
   planShapes,
   requireSitePlan,
+  settingOut,
   type Course,
   type CourseKind,
   type CourseParameters,
@@ -13,6 +14,7 @@ import {
   type PlanKind,
   type PlannedCourse,
   type PlannedFlight,
+  type PlanPicture,
   type PlanPoint,
   type Room,
   type SitePlan,
@@ -78,6 +80,11 @@ export const withChangedFlight = (plan: SitePlan, id: string, change: Partial<Pl
   ...plan,
   flights: plan.flights?.map((flight) => (flight.id === id ? { ...flight, ...change } : flight)),
 });
+
+/** The plan with a picture under it, or without one. */
+export function withPicture({ picture: _, ...plan }: SitePlan, picture: PlanPicture | undefined): SitePlan {
+  return picture ? { ...plan, picture } : plan;
+}
 
 export const without = (plan: SitePlan, id: string): SitePlan => ({
   ...plan,
@@ -182,6 +189,12 @@ function plannedFrom(
 export function flownCourse(course: PlannedCourse): Pick<Course, "legs"> {
   const end = course.kind === "own" ? "stop" : (courses[course.kind]().legs[0]?.end ?? "pass");
   return { legs: legsThrough(course.poles, course.order, end).filter(({ lengthM }) => lengthM > 0.1) };
+}
+
+/** The pole that is set out next: the first in the order of walking that does not stand; null where all do. */
+export function nextPole({ poles, pegs }: PlannedCourse, standing: readonly string[]): string | null {
+  const order = pegs ? settingOut(poles, { pegs }).map(({ pole }) => pole) : poles.map(({ id }) => id);
+  return order.find((id) => !standing.includes(id)) ?? null;
 }
 
 /** A few places along a course, at a height: what is held against the plan. */

@@ -8,6 +8,7 @@ import type { PlannedCourse } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
 import { courseNames } from "@/words";
 import { CoursePicture } from "./course-picture";
+import { nextPole } from "./edits";
 import { MeasuredBack } from "./measured-back";
 import { SetOut, type HowSetOut } from "./set-out";
 import { useInField } from "./use-in-field";
@@ -44,7 +45,7 @@ function Course({ plan, course }: { plan: FieldPlan["plan"]; course: PlannedCour
   const [how, setHow] = useState<HowSetOut>("tapes");
   const [inField, change] = useInField(course.id);
   const [day] = useYardDay();
-  const next = course.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
+  const next = nextPole(course, inField.standing);
   return (
     <>
       <CoursePicture plan={plan} course={course} standing={inField.standing} next={next} />

@@ -1,5 +1,5 @@
 export { yardActions } from "./actions";
-export { coursePage } from "./download";
+export { coursePage, sitePicture } from "./download";
 export { loadYard } from "./load";
 export { loadPlan } from "./load-plan";
 export { PlanScreen } from "./plan-screen";

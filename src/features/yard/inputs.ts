@@ -1,8 +1,11 @@
 import "reflect-metadata";
 import { Transform } from "class-transformer";
-import { IsInt, IsNumber, IsObject, IsOptional, Max, Min } from "class-validator";
+import { IsInt, IsNumber, IsObject, IsOptional, Matches, Max, MaxLength, Min } from "class-validator";
 import { dayAirRanges, type SitePlan } from "@/core";
 import { IsId, IsName, IsText, numberOf } from "@/server/actions";
+
+/** 4 MB as base64. */
+export const LONGEST_PICTURE_TEXT = Math.ceil((4 * 1024 * 1024) / 3) * 4;
 
 const ELEVATION = `the elevation is ${dayAirRanges.elevationM.join(" to ")} m`;
 
@@ -41,6 +44,13 @@ export class EditSiteInput extends SiteFields {
   @Min(1)
   @IsInt({ message: "version is a whole number" })
   version!: number;
+}
+
+export class SitePictureInput {
+  @IsId() id!: string;
+  @Matches(/^[A-Za-z0-9+/]+={0,2}$/, { message: "jpeg is no picture as base64" })
+  @MaxLength(LONGEST_PICTURE_TEXT, { message: "the picture is larger than 4 MB" })
+  jpeg!: string;
 }
 
 export class SavePlanInput {

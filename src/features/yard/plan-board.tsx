@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { boundaryOf, NoRoom, type SitePlan } from "@/core";
+import { boundaryOf, NoRoom, planOrigin, type SitePlan } from "@/core";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -12,11 +12,12 @@ import { noRoomWords, quantityText, refusedWords } from "@/words";
 import { AddCourse } from "./add-course";
 import { CoursePanel } from "./course-panel";
 import { DayPanel } from "./day-panel";
-import { withChangedCourse, withChangedFeature, withChangedFlight } from "./edits";
+import { withChangedCourse, withChangedFeature, withChangedFlight, withPicture } from "./edits";
 import { FlightPanel } from "./flight-panel";
 import { LayFlight } from "./lay-flight";
 import type { PlanData } from "./load-plan";
 import { Compass, Conflicts, FlightConflicts } from "./plan-marks";
+import { PicturePanel } from "./picture-panel";
 import { PlacePanel } from "./place-panel";
 import { PlanTools } from "./plan-tools";
 import { ThingPanel } from "./thing-panel";
@@ -208,6 +209,16 @@ function PlanSide({
         placeKnown={plan.place !== null}
         nowMs={board.nowMs}
       />
+      {mayChange && (
+        <PicturePanel
+          siteId={site.id}
+          picture={plan.picture}
+          middle={() => board.map?.centre() ?? planOrigin(plan)}
+          measuredM={board.measuredM}
+          onMeasure={() => board.use("measure")}
+          onChange={(picture, gesture) => edit(withPicture(plan, picture), gesture)}
+        />
+      )}
       <PlacePanel
         plan={plan}
         mayChange={mayChange}

@@ -1,6 +1,6 @@
 import type { ColorLike } from "ol/colorlike";
-import { Circle, Fill, Stroke, Style, Text } from "ol/style";
-import type { PlanFeature } from "@/core";
+import { Circle, Fill, Icon, Stroke, Style, Text } from "ol/style";
+import type { PlanFeature, PlanPicture } from "@/core";
 import { numberFont, type Tokens } from "@/ui/theme/tokens";
 import { faded, flightLook, pattern, pegLook, poleLook, thingLooks } from "./thing-looks";
 
@@ -49,6 +49,14 @@ export function planLooks(tokens: Tokens) {
     ],
     strayed: new Style({ stroke: new Stroke({ color: faded(tokens.ink, 0.22), width: 1 }), zIndex: 5 }),
     flight: (name: string, headingDeg: number) => flightLook(tokens, name, headingDeg),
+    picture: ({ widthM, widthPx, turnedDeg, strength }: PlanPicture, src: string) => {
+      const icon = new Icon({ src, opacity: strength, rotation: (turnedDeg * Math.PI) / 180 });
+      const style = new Style({ image: icon });
+      return (_: unknown, resolution: number) => {
+        icon.setScale(widthM / (widthPx * resolution));
+        return style;
+      };
+    },
     chosen: new Style({ stroke: new Stroke({ color: tokens.buoy, width: 3 }), zIndex: 20 }),
     chosenPoint: new Style({
       image: new Circle({ radius: 14, stroke: new Stroke({ color: tokens.buoy, width: 3 }) }),

@@ -24,6 +24,8 @@ export interface Drawn {
   readonly throwM: number;
   readonly flights: readonly DrawnFlight[];
   readonly lengthText: (m: number) => string;
+  /** Address of the picture that lies underneath. */
+  readonly pictureFrom: string;
 }
 
 /** A flight that lies on the plan: where it begins, and once it is flown where it goes. */
@@ -52,6 +54,7 @@ const projection = new Projection({ code: "site-plan", units: "m", extent: [-500
 /** What is looked at first where nothing is drawn, m each way. */
 const FIRST_VIEW_M = 60;
 const SNAP_PX = 8;
+const PICTURE_REACH_PX = 20_000;
 
 const toPair = ({ eastM, northM }: PlanPoint) => [eastM, northM];
 const fromPair = ([eastM, northM]: readonly number[]): PlanPoint => ({ eastM, northM });
@@ -79,6 +82,7 @@ function pointsOf(geometry: unknown): readonly PlanPoint[] {
 export class PlanMap {
   private readonly things = new VectorSource();
   private readonly helps = new VectorSource();
+  private readonly under = new VectorSource();
   private readonly map: OlMap;
   private readonly held = new Collection<Feature>();
   private readonly modify: Modify;
@@ -89,6 +93,8 @@ export class PlanMap {
   /** What each thing was drawn from, so that only what changed is drawn anew. */
   private readonly sources = new Map<string, unknown>();
   private fitted = false;
+  /** The picture underneath, by where it comes from. */
+  private picture: { readonly from: string; readonly feature: Feature } | null = null;
 
   constructor(
     target: HTMLElement,
@@ -97,10 +103,15 @@ export class PlanMap {
     { mayChange, imperial }: { readonly mayChange: boolean; readonly imperial: boolean },
   ) {
     const layer = new VectorLayer({ source: this.things, updateWhileAnimating: true, updateWhileInteracting: true });
+    // Its middle may lie far out of sight.
+    const beneath = new VectorLayer({
+      ...{ source: this.under, renderBuffer: PICTURE_REACH_PX },
+      ...{ updateWhileAnimating: true, updateWhileInteracting: true },
+    });
     const above = new VectorLayer({ source: this.helps, updateWhileAnimating: true, updateWhileInteracting: true });
     this.map = new OlMap({
       target,
-      layers: [layer, above],
+      layers: [beneath, layer, above],
       controls: [new ScaleLine({ units: imperial ? "us" : "metric", minWidth: 70 })],
       interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, keyboard: false }),
       view: new View({ projection, center: [0, 0], resolution: 0.2, minResolution: 0.005, maxResolution: 20 }),
@@ -152,9 +163,26 @@ export class PlanMap {
         const gone = this.things.getFeatureById(key);
         if (gone) this.things.removeFeature(gone);
       }
+    this.showPicture(drawn);
     this.showHelps(drawn);
     if (before?.chosen !== drawn.chosen || before?.plan !== drawn.plan) this.hold(drawn.chosen);
     if (!this.fitted) this.fit();
+  }
+
+  private showPicture({ plan: { picture }, pictureFrom }: Drawn): void {
+    if (!picture) {
+      this.under.clear();
+      this.picture = null;
+      return;
+    }
+    if (this.picture?.from !== pictureFrom) {
+      this.under.clear();
+      this.picture = { from: pictureFrom, feature: new Feature() };
+      this.under.addFeature(this.picture.feature);
+    }
+    const { feature } = this.picture;
+    feature.setGeometry(new Point(toPair(picture.at)));
+    feature.setStyle(this.looks.picture(picture, pictureFrom));
   }
 
   private showCourse(course: PlannedCourse, { standing, settingOut }: Drawn, seen: Set<string>): void {

@@ -1,14 +1,19 @@
-import { act, screen, waitFor, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Site } from "@/contract";
 import { courses, EMPTY_PLAN, type SitePlan } from "@/core";
 import { plank, plankSetup } from "@/ui/testing/made-up";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import type { PlanData } from "./load-plan";
+import planCanvas from "./plan-canvas";
 import { PlanScreen } from "./plan-screen";
+import { shrunkPicture } from "./shrunk-picture";
 
 jest.mock("@/ui/worker/use-newest", () => jest.requireActual("@/ui/testing/on-the-spot"));
-jest.mock("@/workers/yard.worker", () => ({}));
+jest.mock("./shrunk-picture", () => {
+  const { shrunkPicture } = jest.requireActual<typeof import("./shrunk-picture")>("./shrunk-picture");
+  return { shrunkPicture: jest.fn(shrunkPicture) };
+});
 
 const site: Site = {
   ...{ id: "pans", squadId: "squad", name: "Evaporation pans", surface: "dry salt", roomM: 80, ceilingM: 60 },
@@ -171,6 +176,26 @@ it("lays a trick at the pilot stand into the wind, says in red what it breaks an
   expect(plan.flights).toMatchObject([
     { of: { kind: "step", stepId: "split-s", direction: "right" }, at: { eastM: 0 }, headingDeg: 230 },
   ]);
+});
+
+it("lays a picture of one's own under the plan, scaled by what was measured on it; a drawing that is no picture is refused", async () => {
+  const sent = fakeServer();
+  renderScreen(<PlanScreen data={data(drawn)} />);
+  await userEvent.click(screen.getByRole("button", { name: /Picture underneath/ }));
+  const file = screen.getByLabelText("Picture to lie under the plan");
+  fireEvent.change(file, { target: { files: [new File(["<svg/>"], "a.svg", { type: "image/svg+xml" })] } });
+  expect(await screen.findByText("▲ A picture is a JPEG, PNG or WebP.")).toBeVisible();
+  jest.mocked(shrunkPicture).mockResolvedValueOnce({ widthPx: 800, heightPx: 600, jpeg: "AAAA" });
+  fireEvent.change(file, { target: { files: [new File(["x"], "a.jpg", { type: "image/jpeg" })] } });
+  await userEvent.click(await screen.findByRole("button", { name: "Measure between two points" }));
+  act(() => jest.mocked(planCanvas).mock.lastCall![0].events.onMeasured(25));
+  await userEvent.type(await screen.findByLabelText("On the ground that is, m"), "40");
+  await userEvent.click(screen.getByRole("button", { name: "Scale the picture" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(sent[0]).toMatchObject({ action: "put-site-picture", input: { id: "pans", jpeg: "AAAA" } });
+  // 100 m at first, 40 for every 25.
+  expect((sent[1].input as { plan: SitePlan }).plan.picture).toMatchObject({ widthPx: 800, widthM: 160 });
 });
 
 it("leaves out a line that is no longer there", async () => {

@@ -119,9 +119,11 @@ function Files({
   };
   const take = (file: JsonFile) => {
     if (!file.ok) return onProblem(file.message);
-    // What is flown there is no part of such a file, and stays.
-    const { place, flights } = draft.document;
-    refusing(() => draft.change({ ...fromGeoJson(file.content, place), ...(flights && { flights }) }));
+    // What is flown there and the picture are no part of such a file, and stay.
+    const { place, flights, picture } = draft.document;
+    refusing(() =>
+      draft.change({ ...fromGeoJson(file.content, place), ...(flights && { flights }), ...(picture && { picture }) }),
+    );
   };
   const put = () => {
     if (draft.document.place === null)

@@ -137,7 +137,8 @@ function lineLooks(tokens: Tokens): Record<"people" | "road" | "wall" | "bar" | 
 export const flightLook = (tokens: Tokens, name: string, headingDeg: number) =>
   new Style({
     image: new RegularShape({
-      ...{ points: 3, radius: 11, rotation: (headingDeg * Math.PI) / 180 },
+      // Slender, so that it points one way only.
+      ...{ points: 3, radius: 14, scale: [0.6, 1], rotation: (headingDeg * Math.PI) / 180 },
       fill: new Fill({ color: tokens.sheet }),
       stroke: inkOf(tokens)(2.5),
     }),

@@ -19,6 +19,7 @@ import { quantityText } from "@/words";
 import { useInField } from "./use-in-field";
 import {
   newFeature,
+  nextPole,
   roomOf,
   usualShape,
   withFeature,
@@ -54,7 +55,7 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
   const [inField, changeInField] = useInField(course?.id ?? "none");
   const figures = useYardFigures(data, plan, course, day, nowMs);
   const throwM = figures?.throwM ?? THROW_UNKNOWN_M;
-  const next = course?.poles.find(({ id }) => !inField.standing.includes(id))?.id ?? null;
+  const next = course && nextPole(course, inField.standing);
   const flights = useFlights(data, plan, day, chosen?.id ?? null);
   const edit = (to: SitePlan, gesture: string | null = null) => draft.change(to, gesture);
   const intoWindDeg = day.windMps > 0 ? (day.windFromDeg - plan.northDeg + 360) % 360 : null;
@@ -98,9 +99,10 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
       settingOut: course && { course, pole: next },
       throwM,
       flights: drawnFlights(flights),
+      pictureFrom: `/site-pictures/${data.site.id}?of=${plan.picture?.id}`,
       lengthText: (m) => quantityText(m, "length", units, 2),
     }),
-    [plan, chosen, course, inField.standing, next, throwM, flights, units],
+    [plan, chosen, course, inField.standing, next, throwM, flights, units, data.site.id],
   );
   return {
     ...{ plan, feature, course, chosen, setChosen, tool, map, setMap, measuredM, day, figures, throwM, next, nowMs },

@@ -1,4 +1,6 @@
+import jpeg from "jpeg-js";
 import { v7 as newId } from "uuid";
+import { downloadBriefs } from "@/features/field";
 import { planActions as sessionActions } from "@/features/plan";
 import type { SignedInCoach } from "@/server/accounts";
 import { courses, EMPTY_PLAN, type SitePlan } from "@/core";
@@ -13,8 +15,9 @@ import {
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
+import { smallJpeg } from "@/server/testing/small-jpeg";
 import { yardActions } from "./actions";
-import { coursePage } from "./download";
+import { coursePage, sitePicture } from "./download";
 import { loadYard } from "./load";
 
 withFreshDatabase();
@@ -150,6 +153,42 @@ it("keeps a plan on the version that was read, in the millimetres it was drawn, 
       .toString(),
   ).toBe("%PDF-");
   await expect(coursePage(who, siteId, "other", "metric")).rejects.toMatchObject({ status: 404 });
+});
+
+it("keeps a picture written anew from its pixels: where it was taken is gone, and what is no JPEG is refused", async () => {
+  const small = Buffer.from(smallJpeg, "base64");
+  // An APP1 segment as cameras write places into it (Exif, JEITA CP-3451, 4.5.4).
+  const place = Buffer.from("Exif\0\0GPS 53.37 5.22");
+  const head = Buffer.from([0xff, 0xe1, 0, place.length + 2]);
+  const taken = Buffer.concat([small.subarray(0, 2), head, place, small.subarray(2)]);
+  const put = (bytes: Buffer) => run(yardActions["put-site-picture"], { id: siteId, jpeg: bytes.toString("base64") });
+  await expect(sitePicture(who, siteId)).rejects.toMatchObject({ status: 404 });
+  expect(await put(taken)).toMatchObject({ ok: true });
+  const kept = Buffer.from(await (await sitePicture(who, siteId)).arrayBuffer());
+  expect(kept.includes("GPS")).toBe(false);
+  expect(jpeg.decode(kept)).toMatchObject({ width: 6, height: 4 });
+  const wide = jpeg.encode({ width: 3000, height: 2, data: Buffer.alloc(3000 * 2 * 4) }, 50).data;
+  // A header that says 60,000 pixels each way, and little behind it.
+  const bomb = Buffer.from(small);
+  const frame = bomb.indexOf(Buffer.from([0xff, 0xc0]));
+  bomb.writeUInt16BE(60_000, frame + 5);
+  bomb.writeUInt16BE(60_000, frame + 7);
+  for (const bad of [wide, bomb, Buffer.from("<svg onload='x'/>"), small.subarray(0, 40), Buffer.from("GIF89a")])
+    expect(await put(bad)).toMatchObject({ ok: false, status: 422, fields: { jpeg: expect.any(String) } });
+  // What was there stays.
+  expect(Buffer.from(await (await sitePicture(who, siteId)).arrayBuffer())).toEqual(kept);
+});
+
+it("goes into the field with the session of its site, and again only when it changed", async () => {
+  const sessionId = newId();
+  expect(await start("los-hover", { id: sessionId, siteId })).toMatchObject({ ok: true });
+  const asked = async (tag: string | null) => (await downloadBriefs(who, sessionId, tag)).json();
+  const { tag, plan } = await asked(null);
+  expect(plan).toMatchObject({ siteName: "Store yard", plan: { courses: [{ id: "line" }] } });
+  expect(await asked(tag)).toEqual({ tag, briefs: null });
+  const { version, plan: before } = (await findSitePlan(siteId))!;
+  await run(yardActions["save-plan"], { id: siteId, version, plan: { ...before, courses: [] } });
+  expect(await asked(tag)).toMatchObject({ plan: null, briefs: expect.any(Array) });
 });
 
 it("goes into the bin and comes back; sessions there stay", async () => {

@@ -28,6 +28,7 @@ import * as lines from "./migrations/0025-lines";
 import * as lineTries from "./migrations/0026-line-tries";
 import * as recordings from "./migrations/0027-recordings";
 import * as sitePlans from "./migrations/0028-site-plans";
+import * as sitePictures from "./migrations/0029-site-pictures";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -64,6 +65,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0026-line-tries", lineTries],
   ["0027-recordings", recordings],
   ["0028-site-plans", sitePlans],
+  ["0029-site-pictures", sitePictures],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

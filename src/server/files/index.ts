@@ -10,3 +10,4 @@ export { calendarText } from "./icalendar";
 export type { CalendarEvent } from "./icalendar";
 export { pdfOf } from "./pdf";
 export type { Paper } from "./pdf";
+export { BadPicture, rewrittenJpeg } from "./jpeg";

@@ -139,6 +139,22 @@ export async function updateSitePlan(
   return edited;
 }
 
+/** Keeps the picture under a site's plan, in the place of the one before. */
+export async function putSitePicture(
+  transaction: Transaction,
+  { siteId, hash, jpeg }: { readonly siteId: string; readonly hash: string; readonly jpeg: Buffer },
+  now: Date,
+): Promise<void> {
+  await transaction("site_picture").insert({ id: siteId, hash, jpeg, saved_at: now }).onConflict().merge();
+}
+
+/** The picture under a site's plan; undefined where there is none. */
+export async function findSitePicture(
+  siteId: string,
+): Promise<{ readonly hash: string; readonly jpeg: Buffer } | undefined> {
+  return database()("site_picture").where({ id: siteId }).first("hash", "jpeg");
+}
+
 /** Changes a site whose version is still the one that was read. Returns whether it was. */
 export async function updateSite(transaction: Transaction, site: Omit<Site, "squadId">): Promise<Edited> {
   return updateOnce(transaction, "site", site, rowOf(site));
