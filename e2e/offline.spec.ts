@@ -92,6 +92,8 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   await page.goto(`${demoAddress}/session`);
   await page.getByRole("checkbox", { name: "Odalie Venn flies" }).check();
   await page.getByRole("checkbox", { name: "Corvin Haldt flies" }).check();
+  await page.getByRole("combobox", { name: "Site" }).click();
+  await page.getByRole("option", { name: "Evaporation pans" }).click();
   await page.getByRole("button", { name: "Prepare it for later" }).click();
   await expect(page.getByRole("heading", { name: "Ready to begin" })).toBeVisible();
   const sessionId = new URL(page.url()).pathname.split("/").at(-1)!;
@@ -102,6 +104,11 @@ test("a session planned at the desk is opened cold, begun, flown, debriefed and 
   const field = await context.newPage();
   await field.goto(`${demoAddress}/session/${sessionId}`);
   await expect(field).toHaveURL(/\/field\?session=/);
+  // A course is set out from the phone before anybody flies.
+  await field.getByRole("button", { name: "Set out a course" }).click();
+  await field.getByRole("checkbox", { name: "Pole 5 stands" }).check();
+  await expect(field.getByRole("img", { name: "Stop line: 5 poles, next 4" })).toBeVisible();
+  await field.getByRole("button", { name: "Back", exact: true }).click();
   await field.getByRole("button", { name: "Begin the session" }).click();
   const first = await field.getByRole("heading", { level: 1 }).textContent();
   for (const outcome of ["Clean", "Rough", "Clean"]) await tap(field, outcome);

@@ -75,6 +75,11 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
           timeout: 30_000,
         });
       expect([units, path, await saidIn(page, other)]).toEqual([units, path, []]);
+      if (path === "/yard") {
+        await page.getByRole("link", { name: "Plan and courses" }).first().click();
+        await expect(page.getByRole("heading", { name: "Set out" })).toBeVisible();
+        expect([units, "plan", await saidIn(page, other)]).toEqual([units, "plan", []]);
+      }
       // It would be seen.
       if (["/brief", "/lab", "/yard"].includes(path)) expect((await saidIn(page, units)).length).toBeGreaterThan(1);
     }

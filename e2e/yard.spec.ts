@@ -113,6 +113,40 @@ test("a plan is drawn with the pointer and by keys, undone, saved, taken out as 
   });
 });
 
+test("a trick is laid on the plan: flown there with the errors of usual hands, what it breaks in red until it is turned; a sketch lies underneath", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPlan(page, "Dyke");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("menuitem", { name: "A trick or a line flown here" }).click();
+  await page.getByRole("combobox", { name: "Trick" }).click();
+  await page.getByRole("option", { name: "Split-S", exact: true }).click();
+  await page.getByRole("button", { name: "Lay it" }).click();
+  await expect(page.getByRole("heading", { name: "Split-S, right" })).toBeVisible();
+  await expect(page.getByText(/are flown to their end/)).toBeVisible({ timeout: 30_000 });
+  const red = page.getByRole("alert").filter({ hasText: "weekend walkers; a dead aircraft is thrown" });
+  await expect(red).toContainText("Split-S, right");
+  await page.getByRole("button", { name: /^Picture underneath/ }).click();
+  const sketch = await page.evaluate(() => {
+    const canvas = document.createElement("canvas");
+    canvas.width = canvas.height = 40;
+    return canvas.toDataURL("image/png").split(",")[1];
+  });
+  const file = { name: "sketch.png", mimeType: "image/png", buffer: Buffer.from(sketch, "base64") };
+  await page.getByLabel("Picture to lie under the plan").setInputFiles(file);
+  await expect(page.getByRole("button", { name: "Another picture" })).toBeVisible();
+  const { pathname } = new URL(page.url());
+  const kept = await page.request.get(`${demoAddress}/site-pictures/${pathname.split("/").at(-1)}`);
+  expect([kept.status(), kept.headers()["content-type"]]).toEqual([200, "image/jpeg"]);
+  expect(await axeFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Drop changes" }).click();
+  await expect(await onPlan(page, /Split-S/)).toHaveCount(0);
+});
+
 test("nobody trips over the plan in any look or width", async ({ page }) => {
   test.setTimeout(120_000);
   for (const width of [1280, 390])

@@ -89,14 +89,12 @@ export function FlightConflicts({ flights: { named, answers } }: { flights: Flig
 
 function RedList({ said }: { said: readonly { readonly key: string; readonly text: string }[] }) {
   return (
-    <Box
-      component="ul"
-      role="alert"
-      sx={{ listStyle: "none", p: 0, mt: 1, mb: 0, color: "error.main", fontWeight: 600 }}
-    >
-      {said.map(({ key, text }) => (
-        <li key={key}>▲ {text}</li>
-      ))}
+    <Box role="alert">
+      <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 1, mb: 0, color: "error.main", fontWeight: 600 }}>
+        {said.map(({ key, text }) => (
+          <li key={key}>▲ {text}</li>
+        ))}
+      </Box>
     </Box>
   );
 }

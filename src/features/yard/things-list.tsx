@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { memo } from "react";
 import type { SitePlan } from "@/core";
 import { Fold } from "@/ui/layout/fold";
 import { courseNames, planKindNames } from "@/words";
@@ -41,16 +42,7 @@ export function Things({
     <Fold title="On the plan" beside={String(all.length)} level={2}>
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
         {all.slice(0, MOST_LISTED).map(({ id, what, name }) => (
-          <li key={id}>
-            <Button
-              size="small"
-              aria-pressed={chosen?.id === id}
-              onClick={() => onChoose({ id })}
-              sx={{ justifyContent: "flex-start", width: 1, fontWeight: chosen?.id === id ? 700 : 500 }}
-            >
-              {name === "" ? what : `${name} · ${what.toLowerCase()}`}
-            </Button>
-          </li>
+          <Thing key={id} {...{ id, what, name, onChoose }} on={chosen?.id === id} />
         ))}
       </Box>
       {all.length > MOST_LISTED && (
@@ -59,6 +51,29 @@ export function Things({
     </Fold>
   );
 }
+
+/** One of many: drawn anew only when something of its own changed. */
+const Thing = memo(function Thing(props: {
+  id: string;
+  what: string;
+  name: string;
+  on: boolean;
+  onChoose: (chosen: Chosen) => void;
+}) {
+  const { id, what, name, on, onChoose } = props;
+  return (
+    <li>
+      <Button
+        size="small"
+        aria-pressed={on}
+        onClick={() => onChoose({ id })}
+        sx={{ justifyContent: "flex-start", width: 1, fontWeight: on ? 700 : 500 }}
+      >
+        {name === "" ? what : `${name} · ${what.toLowerCase()}`}
+      </Button>
+    </li>
+  );
+});
 
 /** What to draw first, and why. */
 export function FirstSteps({ mayChange }: { mayChange: boolean }) {

@@ -5,7 +5,7 @@ import Accordion from "@mui/material/Accordion";
 import AccordionDetails from "@mui/material/AccordionDetails";
 import AccordionSummary from "@mui/material/AccordionSummary";
 import Box from "@mui/material/Box";
-import type { ReactNode } from "react";
+import { useId, type ReactNode } from "react";
 
 /** A part of a column that folds away under its title; what matters of it stands beside the title. */
 export function Fold({
@@ -22,6 +22,7 @@ export function Fold({
   level?: 2 | 3;
   children: ReactNode;
 }) {
+  const id = useId();
   return (
     <Accordion
       disableGutters
@@ -36,6 +37,8 @@ export function Fold({
       })}
     >
       <AccordionSummary
+        id={`${id}title`}
+        aria-controls={`${id}content`}
         expandIcon={<ExpandMore />}
         sx={{ px: 0, minHeight: 44, "& .MuiAccordionSummary-content": { my: 0.5, alignItems: "baseline", gap: 1 } }}
       >
