@@ -43,9 +43,11 @@ const views = {
       .getByRole("region", { name: "Evaporation pans" })
       .getByRole("link", { name: "Plan and courses" })
       .click();
-    for (const pole of ["5", "4"]) await page.getByRole("checkbox", { name: `Pole ${pole} stands` }).check();
     await page.getByLabel("Wind, m/s").last().fill("4");
     await page.keyboard.press("Tab");
+    await page.getByRole("button", { name: /^On the plan/ }).click();
+    await page.getByRole("button", { name: /^Split-S, right/ }).click();
+    await page.getByText(/are flown to their end/).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(1500);
     await page.evaluate(() => document.activeElement?.blur());
     await page.evaluate(() => document.scrollingElement.scrollTo(0, 0));

@@ -1,5 +1,5 @@
 import { NoRoom } from "@/core";
-import { compassName, conflictWords, noRoomWords } from ".";
+import { cloudConflictWords, compassName, conflictWords, intoWords, noRoomWords } from ".";
 
 it("names directions among eight, whichever way round they are counted", () => {
   expect([0, 22, 23, 230, 359, -90, 720].map(compassName)).toEqual([
@@ -14,6 +14,9 @@ it("says what a way breaks by the name of the thing, with the number and in the 
     "23\u202fft from the people line; a dead aircraft is thrown 40\u202fft.",
   );
   expect(conflictWords({ ...near, kind: "too-high", name: "", m: 41, limitM: 40 }, "metric")).toMatch(/^Goes up to 41/);
+  const cloud = { ...near, kind: "leaves-boundary", m: 4.12, limitM: null, flights: 12 } as const;
+  expect(cloudConflictWords(cloud, "metric")).toBe("12 of them: leaves the boundary by 4.1\u202fm.");
+  expect(intoWords("pole")).toBe("flies into the post.");
   expect(noRoomWords(new NoRoom("slalom", 3.25, 65, 16), "metric")).toBe(
     "No room for the slalom: it wants 65\u202fm by 16\u202fm clear; where it lies best 3.3\u202fm are missing.",
   );

@@ -9,7 +9,7 @@ import type { FieldPlan } from "@/contract";
 import { FieldCourses } from "@/features/yard/client";
 
 /** Opens the courses of the site, to be set out from this device; nothing where none are drawn. */
-export function CoursesButton({ plan }: { plan: FieldPlan | null }) {
+export function CoursesButton({ plan, stepIds }: { plan: FieldPlan | null; stepIds: readonly string[] }) {
   const [open, setOpen] = useState(false);
   if (!plan || plan.plan.courses.length === 0) return null;
   const close = () => setOpen(false);
@@ -20,7 +20,7 @@ export function CoursesButton({ plan }: { plan: FieldPlan | null }) {
       </Button>
       <Dialog open={open} fullScreen onClose={close} slotProps={{ paper: { "aria-label": "Courses" } }}>
         <DialogContent sx={{ p: { xs: 1.5, md: 3 } }}>
-          <FieldCourses {...plan} />
+          <FieldCourses {...plan} stepIds={stepIds} />
         </DialogContent>
         <DialogActions>
           <Button variant="contained" size="large" onClick={close} sx={{ minHeight: 56 }}>

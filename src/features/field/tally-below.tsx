@@ -20,6 +20,10 @@ import type { useFieldPlace } from "./use-field-place";
 import type { useTally } from "./use-tally";
 import type { FlownNow } from "./use-taps";
 
+/** Every step of the session. */
+export const stepsFlown = ({ pilots }: TallyData): readonly string[] =>
+  pilots.flatMap(({ steps }) => steps.map(({ stepId }) => stepId));
+
 export type Field = ReturnType<typeof useTally>;
 
 export interface PartProps {
@@ -82,7 +86,10 @@ export function BelowTargets({
             Brief
           </Button>
         )}
-        <CoursesButton plan={field.plan} />
+        <CoursesButton
+          plan={field.plan}
+          stepIds={[...(block.stepId === null ? [] : [block.stepId]), ...stepsFlown(tally)]}
+        />
         <EndSession
           waiting={field.waiting.unsent}
           onEnd={() => {

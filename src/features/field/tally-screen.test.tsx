@@ -132,9 +132,11 @@ it("opens the courses of the site on the device: the tapes of the pole that come
   const plan = { siteName: "Pans", plan: { ...EMPTY_PLAN, courses: [course] } };
   renderScreen(<TallyScreen data={data()} kept={{ briefs: [], plan }} />);
   await userEvent.click(screen.getByRole("button", { name: "Set out a course" }));
-  expect(screen.getByRole("img", { name: "Stop line: 5 poles, next 1" })).toBeVisible();
-  await userEvent.click(screen.getByRole("checkbox", { name: "Pole 1 stands" }));
-  expect(screen.getByRole("img", { name: "Stop line: 5 poles, next 2" })).toBeVisible();
+  // In the order of walking, which is that of the list.
+  const [first, second] = screen.getAllByRole("checkbox").map((box) => /\d/.exec(box.getAttribute("aria-label")!)![0]);
+  expect(screen.getByRole("img", { name: `Stop line: 5 poles, next ${first}` })).toBeVisible();
+  await userEvent.click(screen.getByRole("checkbox", { name: `Pole ${first} stands` }));
+  expect(screen.getByRole("img", { name: `Stop line: 5 poles, next ${second}` })).toBeVisible();
 });
 
 it("keeps a note of the pilot, and what was begun of it while others fly", async () => {

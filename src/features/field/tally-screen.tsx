@@ -20,6 +20,7 @@ import { useTally } from "./use-tally";
 import { useWakeLock } from "./use-wake-lock";
 import { WaitingLine } from "./waiting-line";
 import { Tally } from "./tally";
+import { stepsFlown } from "./tally-below";
 
 const NOTHING_KEPT: FieldBriefs = { briefs: [], plan: null };
 
@@ -102,7 +103,7 @@ function Prepared({ field }: { field: Field }) {
       >
         Begin the session
       </Button>
-      <CoursesButton plan={field.plan} />
+      <CoursesButton plan={field.plan} stepIds={stepsFlown(tally)} />
       <BeforeGoggles site={tally.site} checkFirst={tally.pilots.flatMap(({ checkFirst }) => checkFirst)} />
     </Box>
   );

@@ -87,6 +87,10 @@ export function ParameterControls({
   );
 }
 
+/** The usual limits, and that of the site that is flown at. */
+const ceilingsWith = (ceilingM: number | null): readonly number[] =>
+  [...new Set([10, 15, 20, 30, 50, 120, ...(ceilingM === null ? [] : [ceilingM])])].sort((a, b) => a - b);
+
 /** Height, wind, local ceiling and one thing that stands about. */
 export const SurroundingsControls = memo(function SurroundingsControls({
   surroundings,
@@ -145,7 +149,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         onChange={(event) => set({ ceilingM: event.target.value === "none" ? null : Number(event.target.value) })}
       >
         <MenuItem value="none">none known</MenuItem>
-        {[10, 15, 20, 30, 50, 120].map((value) => (
+        {ceilingsWith(ceilingM).map((value) => (
           <MenuItem key={value} value={value}>
             {quantityText(value, "length", units, 0)}
           </MenuItem>

@@ -1,7 +1,9 @@
-import { between, EMPTY_PLAN, NoRoom, planConflicts, requireSitePlan, type PlanPoint } from "@/core";
+import { between, EMPTY_PLAN, NoRoom, planConflicts, requireSitePlan, type PlanFeature, type PlanPoint } from "@/core";
 import {
   flownCourse,
+  loosePoles,
   newFeature,
+  nextPole,
   roomOf,
   usualShape,
   wayOf,
@@ -9,6 +11,7 @@ import {
   withMovedPoints,
   withNewCourse,
   withNudged,
+  withOwnCourse,
   without,
 } from "./edits";
 
@@ -64,4 +67,33 @@ it("moves a course whole with its pegs, a single pole makes it an own one, a peg
   const peg = withMovedPoints(withLine, { id: "line", part: "B" }, [origin]).courses[0];
   expect([peg.kind, peg.pegs![1], peg.pegs![0]]).toEqual(["stop-line", origin, line.pegs![0]]);
   expect(without(withLine, "line").courses).toEqual([]);
+});
+
+it("makes a course of the poles that were drawn, in the order in which they were, with pegs to set it out from", () => {
+  const pole = (id: string, eastM: number, heightM: number | null): PlanFeature => ({
+    ...newFeature(id, "pole", [{ eastM, northM: eastM % 7 }]),
+    heightM,
+  });
+  const plan = {
+    ...EMPTY_PLAN,
+    features: [pole("b", 20, null), newFeature("t", "tree", [{ eastM: 1, northM: 1 }]), pole("a", 0, 3)],
+  };
+  expect(loosePoles(plan)).toHaveLength(2);
+  const { features, courses: laid } = withOwnCourse(plan, "own");
+  expect(features.map(({ id }) => id)).toEqual(["t"]);
+  expect(laid).toMatchObject([
+    {
+      id: "own",
+      kind: "own",
+      order: ["1", "2"],
+      poles: [
+        { id: "1", eastM: 20, heightM: 2 },
+        { id: "2", eastM: 0, heightM: 3 },
+      ],
+    },
+  ]);
+  // Walked from the pegs, the one that does not stand comes next.
+  const first = nextPole(laid[0], [])!;
+  expect(nextPole(laid[0], [first])).toBe(first === "1" ? "2" : "1");
+  expect(nextPole(laid[0], ["1", "2"])).toBeNull();
 });

@@ -167,6 +167,28 @@ export function withNewCourse(
   return requireSitePlan({ ...plan, courses: [...plan.courses, plannedFrom(id, kind, parameters, course, plan)] });
 }
 
+/** Poles that are drawn one by one and belong to no course yet, in the order in which they were drawn. */
+export const loosePoles = (plan: SitePlan): readonly PlanFeature[] =>
+  plan.features.filter(({ kind }) => kind === "pole");
+
+/** Nothing is told of a pole's height that was drawn without one, m. Common practice, no source. */
+const USUAL_POLE_M = 2;
+
+/** The loose poles as a course of one's own, flown in the order in which they were drawn; two and more of them. */
+export function withOwnCourse(plan: SitePlan, id: string): SitePlan {
+  const loose = loosePoles(plan);
+  const poles = loose.map(({ points: [at], heightM }, i) => ({
+    ...{ id: String(i + 1), eastM: at.eastM, northM: at.northM },
+    heightM: heightM ?? USUAL_POLE_M,
+  }));
+  const course: PlannedCourse = {
+    ...{ id, kind: "own", name: "", parameters: {}, poles, order: poles.map((pole) => pole.id) },
+    pegs: bestBaseline(poles, { boundary: boundaryOf(plan) ?? undefined }).pegs,
+  };
+  const features = plan.features.filter((feature) => !loose.includes(feature));
+  return requireSitePlan({ ...plan, features, courses: [...plan.courses, course] });
+}
+
 function plannedFrom(
   id: string,
   kind: CourseKind,

@@ -5,6 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { FieldPlan } from "@/contract";
 import type { PlannedCourse } from "@/core";
+import { stepsOfCourse } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { courseNames } from "@/words";
 import { CoursePicture } from "./course-picture";
@@ -14,11 +15,15 @@ import { SetOut, type HowSetOut } from "./set-out";
 import { useInField } from "./use-in-field";
 import { useYardDay } from "./use-day";
 
+/** Whether one of the steps is flown on it. */
+const serves = ({ kind }: PlannedCourse, stepIds: readonly string[]) =>
+  kind !== "own" && stepsOfCourse[kind].some((id) => stepIds.includes(id));
+
 const nameOf = ({ kind, name }: PlannedCourse) => name || courseNames[kind];
 
-/** The courses of a site to be set out from a phone, without a network: poles ticked as they stand, distances measured back and answered. */
-export function FieldCourses({ siteName, plan }: FieldPlan) {
-  const [chosen, choose] = useState(plan.courses[0].id);
+/** The courses of a site to be set out from a phone, without a network, that of the session's steps first: poles ticked as they stand, distances measured back and answered. */
+export function FieldCourses({ siteName, plan, stepIds }: FieldPlan & { readonly stepIds: readonly string[] }) {
+  const [chosen, choose] = useState(() => (plan.courses.find((one) => serves(one, stepIds)) ?? plan.courses[0]).id);
   const course = plan.courses.find(({ id }) => id === chosen) ?? plan.courses[0];
   return (
     <Box sx={{ maxWidth: 720, mx: "auto" }}>
@@ -37,6 +42,10 @@ export function FieldCourses({ siteName, plan }: FieldPlan) {
         </Box>
       )}
       <Course key={course.id} plan={plan} course={course} />
+      <Typography role="note" sx={{ mt: 2, fontSize: "0.9rem" }}>
+        The site&apos;s own rules and local law come first. Nobody stands within the throw of a dead aircraft, and
+        nobody walks among the poles while somebody flies.
+      </Typography>
     </Box>
   );
 }

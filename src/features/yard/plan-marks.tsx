@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import { planConflicts, type PlannedCourse, type SitePlan } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
-import { conflictWords, courseNames, intoWords, quantityText, refusedWords } from "@/words";
+import { conflictWords, courseNames, intoWords, lower, quantityText, refusedWords } from "@/words";
 import { wayOf } from "./edits";
 import type { Flights } from "./use-flights";
 
@@ -61,7 +61,7 @@ export function Conflicts(props: {
     <RedList
       said={found.map((conflict) => ({
         key: `${conflict.kind} ${conflict.featureId}`,
-        text: `${name}: ${conflictWords(conflict, units)}`,
+        text: `${name}: ${lower(conflictWords(conflict, units))}`,
       }))}
     />
   );
@@ -79,7 +79,7 @@ export function FlightConflicts({ flights: { named, answers } }: { flights: Flig
       ...(into === null ? [] : [{ key: `${flight.id} into`, text: `${name}: ${intoWords(into)}` }]),
       ...conflicts.map((conflict) => ({
         key: `${flight.id} ${conflict.kind} ${conflict.featureId}`,
-        text: `${name}: ${conflictWords(conflict, units)}`,
+        text: `${name}: ${lower(conflictWords(conflict, units))}`,
       })),
     ];
   });

@@ -9,6 +9,7 @@ import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useState } from "react";
+import { v7 as newId } from "uuid";
 import { fromGeoJson, toGeoJson, type SitePlan } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import type { Draft } from "@/ui/drafts/use-draft";
@@ -19,6 +20,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
 import { refusedWords } from "@/words";
 import type { PlanData } from "./load-plan";
+import { loosePoles, withOwnCourse } from "./edits";
 import { PlanBoard, type Adding } from "./plan-board";
 import { usePlan } from "./use-plan";
 
@@ -60,9 +62,16 @@ function Plan({ data }: { data: PlanData }) {
         </Typography>
         <Box sx={{ flex: 1 }} />
         <Files data={data} draft={draft} onProblem={setFileProblem} />
-        {mayChange && <AddMenu onPick={setAdding} />}
+        {mayChange && (
+          <AddMenu
+            onPick={setAdding}
+            poles={loosePoles(draft.document).length}
+            onOwn={() => draft.change(withOwnCourse(draft.document, newId()))}
+          />
+        )}
         {mayChange && <Save data={data} draft={draft} blocked={problem !== null || overtaken} />}
       </Box>
+      <SiteRules site={site} />
       {said && (
         <Typography color="error.main" role="alert" sx={{ mb: 1 }}>
           ▲ {said}
@@ -73,8 +82,31 @@ function Plan({ data }: { data: PlanData }) {
   );
 }
 
-/** What goes on the plan by a dialog of its own. */
-function AddMenu({ onPick }: { onPick: (adding: Adding) => void }) {
+/** What the site itself asks for comes before anything that is worked out for it. */
+function SiteRules({ site: { rules, hazards, askWhom } }: Pick<PlanData, "site">) {
+  const own = [rules, hazards && `Hazards: ${hazards}`, askWhom && `Ask ${askWhom}.`].filter(Boolean);
+  return (
+    <Typography role="note" sx={{ mb: 1, fontSize: "0.92rem" }}>
+      <b>First:</b> {own.join(" ")} Local law and licensed instruction come before anything on this plan; nobody stands
+      within the throw.
+    </Typography>
+  );
+}
+
+/** A course has no fewer poles. */
+const LEAST_POLES = 2;
+
+/** What is added to the plan: by a dialog of its own, or of what is drawn already. */
+function AddMenu({
+  onPick,
+  poles,
+  onOwn,
+}: {
+  onPick: (adding: Adding) => void;
+  /** How many are drawn by themselves. */
+  poles: number;
+  onOwn: () => void;
+}) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const pick = (adding: Adding) => () => {
     setAt(null);
@@ -92,6 +124,16 @@ function AddMenu({ onPick }: { onPick: (adding: Adding) => void }) {
       </Button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
         <MenuItem onClick={pick("course")}>A course</MenuItem>
+        {poles >= LEAST_POLES && (
+          <MenuItem
+            onClick={() => {
+              setAt(null);
+              onOwn();
+            }}
+          >
+            A course of the {poles} poles drawn
+          </MenuItem>
+        )}
         <MenuItem onClick={pick("flight")}>A trick or a line flown here</MenuItem>
       </Menu>
     </>

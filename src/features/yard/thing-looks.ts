@@ -1,6 +1,6 @@
 import { asArray } from "ol/color";
 import type { ColorLike, PatternDescriptor } from "ol/colorlike";
-import { Circle, Fill, RegularShape, Stroke, Style, Text } from "ol/style";
+import { Circle, Fill, Icon, RegularShape, Stroke, Style, Text } from "ol/style";
 import type { PlanFeature, PlanKind } from "@/core";
 import { numberFont, wordFont, type Tokens } from "@/ui/theme/tokens";
 
@@ -133,18 +133,40 @@ function lineLooks(tokens: Tokens): Record<"people" | "road" | "wall" | "bar" | 
   };
 }
 
-/** Where a flight begins, pointing the way it goes. */
+/** Where a flight begins: a dart that points the way it goes. */
 export const flightLook = (tokens: Tokens, name: string, headingDeg: number) =>
   new Style({
-    image: new RegularShape({
-      // Slender, so that it points one way only.
-      ...{ points: 3, radius: 14, scale: [0.6, 1], rotation: (headingDeg * Math.PI) / 180 },
-      fill: new Fill({ color: tokens.sheet }),
-      stroke: inkOf(tokens)(2.5),
-    }),
+    image: new Icon({ ...dart(tokens), rotation: (headingDeg * Math.PI) / 180 }),
     text: labelOf(tokens)(name, 20),
     zIndex: 12,
   });
+
+const DART_PX = 28;
+
+/** Drawn twice as large as it is shown, for sharp screens. */
+function dart(tokens: Tokens) {
+  const canvas = document.createElement("canvas");
+  canvas.width = canvas.height = 2 * DART_PX;
+  const context = canvas.getContext("2d");
+  if (context) {
+    context.scale(2, 2);
+    context.beginPath();
+    for (const [x, y] of [
+      [14, 2],
+      [22, 24],
+      [14, 19],
+      [6, 24],
+    ])
+      context.lineTo(x, y);
+    context.closePath();
+    context.fillStyle = tokens.sheet;
+    context.fill();
+    context.lineWidth = 2.5;
+    context.strokeStyle = tokens.ink;
+    context.stroke();
+  }
+  return { img: canvas, scale: 0.5 };
+}
 
 /** How single places are drawn. */
 function pointLooks(tokens: Tokens): Record<"post" | "tree" | "stand" | "landing" | "pole" | "flag" | "peg", Look> {

@@ -3,6 +3,7 @@
 import { usePathname, useSearchParams } from "next/navigation";
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
 import type { SentSyllabus } from "@/contract";
+import { useHydrated } from "../hydration/use-hydrated";
 import { ReaderProvider } from "../units/listener";
 import { SyllabiProvider } from "../syllabus/use-syllabus";
 
@@ -51,11 +52,17 @@ export function useAtHand(): AtHand {
   return context;
 }
 
+/** What this device remembers by now: the frame may have been drawn before it did. */
+const keptHere = (name: "pilot" | "aircraft"): string | null =>
+  new RegExp(`(?:^|; )bathygon-${name}=([0-9a-f-]{36})`).exec(document.cookie)?.[1] ?? null;
+
 export function AtHandProvider({ data, children }: { data: ShellData; children: ReactNode }) {
   const params = useSearchParams();
   const path = usePathname();
-  const askedPilot = params.get("pilot") ?? data.rememberedPilotId;
-  const askedAircraft = params.get("aircraft") ?? data.rememberedAircraftId;
+  const inBrowser = useHydrated();
+  const kept = (name: "pilot" | "aircraft") => (inBrowser ? keptHere(name) : null);
+  const askedPilot = params.get("pilot") ?? data.rememberedPilotId ?? kept("pilot");
+  const askedAircraft = params.get("aircraft") ?? data.rememberedAircraftId ?? kept("aircraft");
   const pilot = data.pilots.find((one) => one.id === askedPilot) ?? null;
   const aircraft = pilot?.aircraft.find((one) => one.id === askedAircraft) ?? pilot?.aircraft[0] ?? null;
 

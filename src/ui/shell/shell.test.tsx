@@ -36,6 +36,13 @@ it("uses what the device remembers when the address names nobody, and nobody whe
   expect(screen.getByRole("combobox", { name: "Pilot at hand" })).toHaveTextContent("choose");
 });
 
+it("follows who was chosen since the frame was drawn, where the address names nobody", () => {
+  document.cookie = "bathygon-pilot=0193a1b2-0000-7000-8000-00000000abcd; path=/";
+  const late = { ...people.pilots[1], id: "0193a1b2-0000-7000-8000-00000000abcd", name: "Late Comer" };
+  open("/yard", { ...people, pilots: [...people.pilots, late], rememberedPilotId: null });
+  expect(screen.getByRole("combobox", { name: "Pilot at hand" })).toHaveTextContent("Late Comer");
+});
+
 it("reaches pilots, briefs and looks from the command box by words in any order", async () => {
   open("/squad?pilot=odo");
   await find("rook");
