@@ -40,6 +40,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
     "Setup",
     "Brief",
     "Trick lab",
+    "Practice",
     "Lines",
     "Session",
     "Tape",

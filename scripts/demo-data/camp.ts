@@ -362,6 +362,17 @@ export const sites = [
     askWhom: "the keeper at the sluice house",
   },
   {
+    name: "Store yard",
+    surface: "grass between walls",
+    roomM: 25,
+    ceilingM: 12,
+    elevationM: 11,
+    features: "two walls with gaps, a row of posts",
+    hazards: "gravel by the gate; the power line runs behind the north wall",
+    rules: "Nobody flies over the north wall.",
+    askWhom: "the camp office",
+  },
+  {
     name: "Brine tower",
     surface: "gravel, firm",
     roomM: 45,
@@ -382,17 +393,6 @@ export const sites = [
     hazards: "walkers at weekends; water on the other side",
     rules: "A watcher on the path while somebody flies.",
     askWhom: "the keeper at the sluice house",
-  },
-  {
-    name: "Store yard",
-    surface: "grass between walls",
-    roomM: 25,
-    ceilingM: 12,
-    elevationM: 11,
-    features: "two walls with gaps, a row of posts",
-    hazards: "gravel by the gate; the power line runs behind the north wall",
-    rules: "Nobody flies over the north wall.",
-    askWhom: "the camp office",
   },
 ] as const;
 

@@ -92,6 +92,7 @@ class Camp {
   /** Of its own, so that what is measured moves nothing else. */
   private readonly normal = seededNormal(seededRandom(SEED + 1));
   private readonly checks = seededRandom(SEED + 2);
+  private readonly laterSites = seededRandom(SEED + 4);
   private readonly today: number;
   private readonly coachIds: string[] = [];
   private readonly squadId: string;
@@ -164,8 +165,9 @@ class Camp {
         setupOnDay: (day) => saved.filter((one) => one.day <= day).at(-1)?.id ?? null,
       });
     }
-    for (const site of sites) {
-      const id = this.id(this.dayMs(0));
+    for (const [i, site] of sites.entries()) {
+      // The two that came later draw from elsewhere, so that nothing else of the camp changes.
+      const id = this.id(this.dayMs(0), i < 2 ? this.random : this.laterSites);
       this.siteIds.push(id);
       const now = new Date(this.dayMs(0));
       await insertSite(this.transaction, { ...site, id, squadId: this.squadId }, now);

@@ -393,6 +393,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "(desk)/account/page.tsx": [members, () => ({})],
   "(desk)/brief/page.tsx": [withPilot, ofOdo],
   "(desk)/lab/page.tsx": [withPilot, ofOdo],
+  "(desk)/practice/page.tsx": [withPilot, ofOdo],
   "(desk)/lab/choreographer/page.tsx": [coaches, ofOdo],
   "(desk)/layout.tsx": [members, () => ({})],
   "(desk)/lines/page.tsx": [withPilot, () => ({ search: { pilot: made.odo, line: made.line } })],

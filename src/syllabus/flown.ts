@@ -1,7 +1,7 @@
 import { levelledBySwitch, recipes, stoppedAs, type Recipe, type StopStyle } from "@/core";
 import { ownRecipe, type OwnVariant } from "./own-variants";
 import { schoolQuestion, schoolQuestions, sideOf, type School } from "./schools";
-import type { Syllabus } from "./syllabus";
+import { skillOf, type Syllabus } from "./syllabus";
 import { findTrick, tricks, type Trick, type TrickVariant } from "./tricks";
 import type { FlownAs, Step } from "./types";
 
@@ -67,4 +67,18 @@ export function trickFrom(syllabus: Syllabus, stepId: string): Trick {
   const at = syllabus.steps.findIndex(({ id }) => id === stepId);
   const flown = syllabus.steps.slice(Math.max(0, at)).find(({ flownAs }) => flownAs && findTrick(flownAs.trick));
   return findTrick(flown?.flownAs?.trick ?? "") ?? tricks[tricks.length - 1];
+}
+
+/** Directions of a step that are flown in the model. */
+export const flownDirections = (step: Step, manner: Manner) =>
+  step.directions.filter(({ id }) => recipeOf(step, id, manner) !== null);
+
+/** The steps that are flown in the model, by stage, in the order of learning. */
+export function stepsInModel(syllabus: Syllabus, manner: Manner) {
+  return syllabus.stages.flatMap((name, stage) => {
+    const steps = syllabus.steps.filter(
+      (step) => skillOf(syllabus, step).stage === stage && flownDirections(step, manner).length > 0,
+    );
+    return steps.length > 0 ? [{ stage, name, steps }] : [];
+  });
 }

@@ -2,7 +2,7 @@ export type { BailCredit } from "./bails";
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
 export { syllabusChanges } from "./compare";
 export type { StepField, SyllabusChange } from "./compare";
-export { ownVariantOf, recipeOf, trickFrom, variantOf } from "./flown";
+export { flownDirections, ownVariantOf, recipeOf, stepsInModel, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
 export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, sideOf } from "./schools";
 export type { School, SchoolQuestion, SchoolSide } from "./schools";

@@ -57,3 +57,4 @@ export {
   noRoomWords,
   planKindNames,
 } from "./yard";
+export { nextThingWords, taskWords } from "./practice";

@@ -17,7 +17,7 @@ import { capital } from "./capital";
 import { counted, percent } from "./numbers";
 import { numeral } from "./quantity";
 
-const kindNames: Readonly<Record<TrickKind, string>> = {
+export const trickKindNames: Readonly<Record<TrickKind, string>> = {
   flip: "Flip",
   roll: "Roll",
   spin: "Yaw spin",
@@ -50,7 +50,7 @@ export function foundTrickName(trick: FoundTrick): string {
   const { kind, direction, turns } = trick;
   if (kind === "unknown" || !isSure(trick)) return "Unsure";
   const side = SIDELESS.includes(kind) ? "" : `, ${directionNames[direction]}`;
-  return `${kindNames[kind]}${side}${turns > 1 && (kind === "flip" || kind === "roll" || kind === "spin") ? `, ${numeral(turns, turns % 1 ? 1 : 0)} turns` : ""}`;
+  return `${trickKindNames[kind]}${side}${turns > 1 && (kind === "flip" || kind === "roll" || kind === "spin") ? `, ${numeral(turns, turns % 1 ? 1 : 0)} turns` : ""}`;
 }
 
 /** A found trick as it is said aloud: "Flip backward, 12 past". */

@@ -1,5 +1,7 @@
 export type { Drill, Task } from "./drill";
 export { createPractice } from "./practice";
+export { judgeTry, prepareDrill } from "./prepare";
+export type { PracticeRequest, PreparedDrill } from "./prepare";
 export type { Practice, PracticeState } from "./practice";
 export type { PracticeRecord } from "./record";
 export { madeUpRadio } from "./radio";

@@ -11,22 +11,10 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import type { PlannedFlight } from "@/core";
-import { findStep, recipeOf, skillOf, type Manner, type Syllabus } from "@/syllabus";
+import { findStep, flownDirections, stepsInModel, type Manner } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { FlyableLine } from "./flights";
-
-/** Steps that are flown in the model, by stage. */
-function flownSteps(syllabus: Syllabus, manner: Manner) {
-  return syllabus.stages.flatMap((name, number) => {
-    const steps = syllabus.steps.filter(
-      (step) =>
-        skillOf(syllabus, step).stage === number &&
-        step.directions.some(({ id }) => recipeOf(step, id, manner) !== null),
-    );
-    return steps.length > 0 ? [{ number, name, steps }] : [];
-  });
-}
 
 /** Picks a trick or a line; it is then laid on the plan at the pilot stand, into the wind. */
 export function LayFlight(props: {
@@ -38,13 +26,13 @@ export function LayFlight(props: {
 }) {
   const { open, onClose, manner, lines, onLay } = props;
   const syllabus = useSyllabus();
-  const stagesFlown = useMemo(() => flownSteps(syllabus, manner), [syllabus, manner]);
+  const stagesFlown = useMemo(() => stepsInModel(syllabus, manner), [syllabus, manner]);
   const [kind, setKind] = useState<PlannedFlight["of"]["kind"]>("step");
   const [stepId, setStep] = useState(stagesFlown[0]?.steps[0]?.id ?? "");
   const [wanted, setDirection] = useState("");
   const [lineId, setLine] = useState(lines[0]?.id ?? "");
   const step = findStep(syllabus, stepId);
-  const directions = (step?.directions ?? []).filter(({ id }) => step && recipeOf(step, id, manner) !== null);
+  const directions = step ? flownDirections(step, manner) : [];
   const direction = directions.find(({ id }) => id === wanted)?.id ?? directions[0]?.id ?? "";
   const of: PlannedFlight["of"] = kind === "step" ? { kind, stepId, direction } : { kind, lineId };
   return (
@@ -67,9 +55,9 @@ export function LayFlight(props: {
         )}
         {kind === "step" ? (
           <TextField select label="Trick" value={stepId} onChange={({ target }) => setStep(target.value)}>
-            {stagesFlown.flatMap(({ number, name, steps }) => [
-              <ListSubheader key={number}>
-                {number} {name}
+            {stagesFlown.flatMap(({ stage, name, steps }) => [
+              <ListSubheader key={stage}>
+                {stage} {name}
               </ListSubheader>,
               ...steps.map((one) => (
                 <MenuItem key={one.id} value={one.id}>

@@ -19,6 +19,12 @@ const screens: readonly Screen[] = [
   { path: "/brief", name: "Brief", says: "what to do, with numbers for this aircraft", forPilot: "what to do next" },
   { path: "/lab", name: "Trick lab", says: "fly any trick in the model", forPilot: "fly any trick in the model" },
   {
+    path: "/practice",
+    name: "Practice",
+    says: "the drills flown by hand in the model",
+    forPilot: "fly your drills by hand in the model",
+  },
+  {
     path: "/lines",
     name: "Lines",
     says: "tricks joined: put together, flown whole, invented",

@@ -1,0 +1,2 @@
+export { loadPractice } from "./load";
+export { PracticeScreen } from "./practice-screen";

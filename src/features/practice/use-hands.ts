@@ -1,0 +1,69 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useRef } from "react";
+import type { Sticks } from "@/core";
+import { sticksOf } from "@/ui/radio/radio-map";
+import { firstRadio, useRadioMap, useRadioName } from "@/ui/radio/use-radio";
+import { isHandKey, withKeys } from "./key-hands";
+
+/** The hands that fly: a radio where one was moved, else keys and the sticks on the screen. */
+export function useHands(flying: boolean) {
+  const radio = useRadioName();
+  const { map, known, keep } = useRadioMap(radio);
+  const held = useRef<Set<string>>(new Set());
+  const sticks = useRef<Sticks>({ roll: 0, pitch: 0, yaw: 0, throttle: 0 });
+  /** Axes held by a finger on the screen. */
+  const touched = useRef<Partial<Sticks>>({});
+  useEffect(() => {
+    if (!flying) return;
+    const keys = held.current;
+    const down = (event: KeyboardEvent) => {
+      if (!isHandKey(event.code) || event.ctrlKey || event.metaKey || event.altKey) return;
+      // The page neither scrolls nor takes them for keys of its own.
+      event.preventDefault();
+      event.stopPropagation();
+      keys.add(event.code);
+    };
+    const up = (event: KeyboardEvent) => void keys.delete(event.code);
+    const letGo = () => keys.clear();
+    window.addEventListener("keydown", down, true);
+    window.addEventListener("keyup", up, true);
+    window.addEventListener("blur", letGo);
+    return () => {
+      window.removeEventListener("keydown", down, true);
+      window.removeEventListener("keyup", up, true);
+      window.removeEventListener("blur", letGo);
+      letGo();
+    };
+  }, [flying]);
+  /** Where they stand now. A radio that was pulled out leaves its sticks centred and the throttle closed. */
+  const read = useCallback(
+    (elapsedS: number): Sticks => {
+      if (radio) {
+        const pad = firstRadio();
+        sticks.current = pad ? sticksOf(map, pad.axes) : { roll: 0, pitch: 0, yaw: 0, throttle: 0 };
+      } else sticks.current = { ...withKeys(sticks.current, held.current, elapsedS), ...touched.current };
+      return sticks.current;
+    },
+    [radio, map],
+  );
+  const begin = useCallback((throttle: number) => {
+    sticks.current = { roll: 0, pitch: 0, yaw: 0, throttle };
+    touched.current = {};
+  }, []);
+  /** A finger moves two axes, or lets go of them: what springs back does, the throttle stays. */
+  const touch = useCallback((moved: Partial<Sticks>, gone: readonly (keyof Sticks)[] = []) => {
+    touched.current = { ...touched.current, ...moved };
+    for (const axis of gone) {
+      const { [axis]: last, ...rest } = touched.current;
+      touched.current = rest;
+      if (axis === "throttle" && last !== undefined) sticks.current = { ...sticks.current, throttle: last };
+    }
+  }, []);
+  return useMemo(
+    () => ({ radio, radioKnown: known, keepRadio: keep, read, begin, touch }),
+    [radio, known, keep, read, begin, touch],
+  );
+}
+
+export type Hands = ReturnType<typeof useHands>;
