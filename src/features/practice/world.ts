@@ -34,6 +34,7 @@ export interface Lens {
 
 const GROUND_M = 600;
 const GRID_M = 5;
+const PIECE_M = 10;
 const RAD = Math.PI / 180;
 /** Where a coach stands, behind the start and at the height of eyes, m. */
 const EYE = { behindM: 9, heightM: 1.7 };
@@ -90,13 +91,12 @@ export class World {
     this.scene.add(floor);
     const lines = (stepM: number, reachM: number, color: string, lift: number) => {
       const points: Vector3[] = [];
+      // In pieces: one that reaches behind the camera is not drawn at all by some drawing cards.
       for (let m = -reachM; m <= reachM; m += stepM)
-        points.push(
-          placed(m, -reachM, lift),
-          placed(m, reachM, lift),
-          placed(-reachM, m, lift),
-          placed(reachM, m, lift),
-        );
+        for (let from = -reachM; from < reachM; from += PIECE_M) {
+          points.push(placed(m, from, lift), placed(m, from + PIECE_M, lift));
+          points.push(placed(from, m, lift), placed(from + PIECE_M, m, lift));
+        }
       const geometry = this.keep(new BufferGeometry().setFromPoints(points));
       this.scene.add(new LineSegments(geometry, this.keep(new LineBasicMaterial({ color }))));
     };
