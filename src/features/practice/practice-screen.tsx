@@ -6,6 +6,7 @@ import ListSubheader from "@mui/material/ListSubheader";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
 import { environmentOn, USUAL_STOP_DEG, type PracticeRequest, type PreparedDrill } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
@@ -18,8 +19,10 @@ import { useNewest } from "@/ui/worker/use-newest";
 import { refusedWords } from "@/words";
 import type { PracticeWorker } from "@/workers/practice.worker";
 import type { PracticeData } from "./load";
-import { PracticeBoard } from "./practice-board";
 import { practiceWorker } from "./practice-worker";
+
+/** With the drawing library, which a server has no use for. */
+const PracticeBoard = dynamic(() => import("./practice-board").then((board) => board.PracticeBoard), { ssr: false });
 
 /** The drills flown by hand in the model, with the pilot's own aircraft and settings. */
 export function PracticeScreen({ data }: { data: PracticeData }) {
