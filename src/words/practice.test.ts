@@ -7,7 +7,7 @@ it.each<[NextThing, RegExp]>([
   [{ kind: "stopped-past", deg: 22.4, withinDeg: 15 }, /^Stopped 22° past: centre earlier\.$/],
   [{ kind: "stopped-short", deg: 31, withinDeg: 15 }, /^Stopped 31° short: hold it longer/],
   [{ kind: "throttle-open", share: 0.34 }, /^Throttle at 34 % upside down: close it/],
-  [{ kind: "other-trick", found: "roll", direction: "left" }, /^That was a roll, left:/],
+  [{ kind: "other-trick", found: "roll", direction: "left" }, /^It came out as roll, left:/],
   [{ kind: "left-circle", heldS: 4.2, wantsS: 20 }, /^Held 4\.2\ss of 20\ss/],
   [{ kind: "off-spot", m: 3.1, withinM: 1.5 }, /^3\.1\sm from the spot/],
   [{ kind: "missed-place", place: 3, nearestM: 4, withinM: 1 }, /^Mark 3 missed by 3\.0\sm/],

@@ -84,7 +84,9 @@ function Plan({ data }: { data: PlanData }) {
 
 /** What the site itself asks for comes before anything that is worked out for it. */
 function SiteRules({ site: { rules, hazards, askWhom } }: Pick<PlanData, "site">) {
-  const own = [rules, hazards && `Hazards: ${hazards}`, askWhom && `Ask ${askWhom}.`].filter(Boolean);
+  const own = [rules, hazards && `Hazards: ${hazards}`, askWhom && `Ask ${askWhom}`]
+    .filter(Boolean)
+    .map((text) => text.replace(/[.\s]*$/, "."));
   return (
     <Typography role="note" sx={{ mb: 1, fontSize: "0.92rem" }}>
       <b>First:</b> {own.join(" ")} Local law and licensed instruction come before anything on this plan; nobody stands
