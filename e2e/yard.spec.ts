@@ -137,10 +137,11 @@ test("a trick is laid on the plan: flown there with the errors of usual hands, w
     return canvas.toDataURL("image/png").split(",")[1];
   });
   const file = { name: "sketch.png", mimeType: "image/png", buffer: Buffer.from(sketch, "base64") };
+  // The plan itself asks for it.
+  const picture = page.waitForResponse((response) => response.url().includes("/site-pictures/"));
   await page.getByLabel("Picture to lie under the plan").setInputFiles(file);
   await expect(page.getByRole("button", { name: "Another picture" })).toBeVisible();
-  const { pathname } = new URL(page.url());
-  const kept = await page.request.get(`${demoAddress}/site-pictures/${pathname.split("/").at(-1)}`);
+  const kept = await picture;
   expect([kept.status(), kept.headers()["content-type"]]).toEqual([200, "image/jpeg"]);
   expect(await axeFaults(page)).toEqual([]);
   await page.getByRole("button", { name: "Drop changes" }).click();

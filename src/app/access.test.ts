@@ -70,7 +70,7 @@ const made = Object.fromEntries(
       "ownTap",
     ],
     ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant", "line"],
-    ...["recording", "ownRecording"],
+    ...["recording", "ownRecording", "picture"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -161,7 +161,7 @@ beforeAll(async () => {
   await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
   await done("add-variant", { id: made.variant, squadId: made.squad, pilotIds: [made.odo], document: longPunch });
   await done("save-plan", { id: made.site, version: 1, plan: drawnPlan });
-  await done("put-site-picture", { id: made.site, jpeg: smallJpeg });
+  await done("put-site-picture", { id: made.site, pictureId: made.picture, jpeg: smallJpeg });
   await done("add-line", { id: made.line, squadId: made.squad, siteId: null, document: twoTricks });
   await done("give-line", { id: made.line, pilotId: made.odo, given: true });
   const flown = { pilotId: made.odo, setupId: made.setup, ...firstPiece.file };
@@ -220,7 +220,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   "add-site": [coaches, () => ({ ...siteFields, id: newId(), squadId: made.squad })],
   "edit-site": [coaches, () => ({ ...siteFields, id: made.site, version: 1 })],
   "save-plan": [coaches, () => ({ id: made.site, version: 2, plan: drawnPlan })],
-  "put-site-picture": [coaches, () => ({ id: made.site, jpeg: smallJpeg })],
+  "put-site-picture": [coaches, () => ({ id: made.site, pictureId: made.picture, jpeg: smallJpeg })],
   "remove-site": [coaches, () => ({ id: made.site })],
   "restore-site": [coaches, () => ({ id: made.site })],
   "check-variant": [everyCoach, () => ({ document: longPunch })],
@@ -429,7 +429,10 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   "calendar-files/[squad]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { squad: made.squad } })],
   "(desk)/yard/page.tsx": [members, () => ({})],
   "(desk)/yard/[site]/page.tsx": [[...withPilot, "otherPilot"], () => ({ params: { site: made.site } })],
-  "site-pictures/[site]/route.ts": [[...withPilot, "otherPilot"], () => ({ params: { site: made.site } })],
+  "site-pictures/[site]/[picture]/route.ts": [
+    [...withPilot, "otherPilot"],
+    () => ({ params: { site: made.site, picture: made.picture } }),
+  ],
   "yard-papers/[site]/[course]/route.ts": [
     [...withPilot, "otherPilot"],
     () => ({ params: { site: made.site, course: "line" } }),

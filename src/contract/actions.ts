@@ -313,7 +313,7 @@ interface PlaceActions {
   "edit-site": Does<SiteFields & Versioned>;
   "save-plan": Does<Versioned & { readonly plan: SitePlan }>;
   /** A JPEG as base64. */
-  "put-site-picture": Does<Id & { readonly jpeg: string }>;
+  "put-site-picture": Does<Id & { readonly pictureId: string; readonly jpeg: string }>;
   "remove-site": Does<Id>;
   "restore-site": Does<Id>;
 }

@@ -14,7 +14,9 @@ export function markWords(mark: PassMark, units: UnitSystem = "metric"): string 
     case "minutes":
       return `${mark.minutes} minutes flown`;
     case "measured":
-      return `${mark.k} of the last ${mark.n} measured ${limitWords(mark, units)} of ${measureWords[mark.measure]}`;
+      return isCounted(mark.measure)
+        ? `${mark.k} of the last ${mark.n} with ${limitWords(mark, units)} ${measureWords[mark.measure]}`
+        : `${mark.k} of the last ${mark.n} measured ${limitWords(mark, units)} of ${measureWords[mark.measure]}`;
     case "each-direction":
       return `${markWords(mark.rule, units)}, each direction by itself`;
     case "in-places":
@@ -90,9 +92,11 @@ export const placeWords: Readonly<Record<Place, string>> = {
 export function unitOf(measure: AttemptMeasure): string {
   if (measure.endsWith("DegPerS2")) return " °/s²";
   if (measure.endsWith("Pct")) return " %";
-  if (countedMeasures.some((one) => one === measure)) return "";
+  if (isCounted(measure)) return "";
   return measure.endsWith("Deg") ? "°" : " m";
 }
+
+const isCounted = (measure: AttemptMeasure) => countedMeasures.some((one) => one === measure);
 
 const bracketed = (rule: PassMark, units: UnitSystem) =>
   rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule, units)})` : markWords(rule, units);
@@ -101,9 +105,11 @@ const limitWords = (
   { within, measure }: { readonly within: number; readonly measure: AttemptMeasure },
   units: UnitSystem,
 ) =>
-  unitOf(measure) === " m" && units === "imperial"
-    ? `within ${quantityText(within, "length", units)}`
-    : `within ${within}${unitOf(measure)}`;
+  isCounted(measure)
+    ? `at most ${within}`
+    : unitOf(measure) === " m" && units === "imperial"
+      ? `within ${quantityText(within, "length", units)}`
+      : `within ${within}${unitOf(measure)}`;
 
 const ofLast = ({ count, seen, n }: { readonly count: number; readonly seen: number; readonly n: number }) =>
   seen < n ? `${count} of ${seen}` : `${count} of the last ${n}`;

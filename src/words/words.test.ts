@@ -70,6 +70,7 @@ describe("marks", () => {
     [{ kind: "clean-packs", packs: 2 }, "2 clean packs in a row"],
     [{ kind: "minutes", minutes: 30 }, "30 minutes flown"],
     [stop, "3 of the last 4 measured within 15° of stop error"],
+    [{ ...stop, measure: "missedPoles", within: 0 }, "3 of the last 4 with at most 0 poles missed"],
     [
       { kind: "in-places", places: ["field", "by-eye"], rule: { kind: "each-direction", rule: { kind: "run", k: 2 } } },
       "2 clean in a row, each direction by itself, in the field or by eye",

@@ -10,7 +10,7 @@ const MOST_KEPT = 40;
 const worker = {
   cloudOnPlan,
   flyOnPlan: (plan: SitePlan, laid: Laid, asked: LaidWith): FlownOnPlan => {
-    const key = JSON.stringify([plan.features, plan.courses, plan.northDeg, plan.indoorHeightM, laid, asked]);
+    const key = JSON.stringify([plan, laid, asked]);
     const known = flown.get(key);
     if (known) return known;
     const answer = flyOnPlan(plan, laid, { ...asked, airframe: same(asked.airframe) });

@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { requireNumber, requireWhole, turnedLevel } from "../numbers";
+import { evenly, requireNumber, requireWhole, turnedLevel } from "../numbers";
 import { wilsonInterval } from "../progress";
 import { solveInTurn, type Environment, type Recipe } from "../recipes";
 import {
@@ -111,15 +111,12 @@ function oneRun(plan: LineScatterPlan, run: number): LineRun {
 
 /** Where the legs of one run went. */
 const pathOf = (legs: readonly LineLeg[]): NonNullable<LineRun["path"]> =>
-  legs.flatMap(({ place, flown: { trace } }) => {
-    const last = trace.timeS.length - 1;
-    const count = Math.min(POINTS, last + 1);
-    return Array.from({ length: count }, (_, n) => {
-      const i = count === 1 ? 0 : Math.round((n * last) / (count - 1));
+  legs.flatMap(({ place, flown: { trace } }) =>
+    evenly(trace.timeS.length, POINTS).map((i) => {
       const [north, east] = turnedLevel(place.headingDeg, trace.northM[i], trace.eastM[i]);
       return [place.northM + north, place.eastM + east, trace.heightM[i]] as const;
-    });
-  });
+    }),
+  );
 
 /** The legs of one run, and its lowest point. Errors come from the seed and the number of the run, as for a single trick. */
 export function strayed(

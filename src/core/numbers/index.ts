@@ -2,6 +2,7 @@ export { DEG_PER_RAD, RAD_PER_DEG, turnedLevel, wrapDeg } from "./angles";
 export { mean, median, variance } from "./average";
 export { DAY_MS, Z90 } from "./constants";
 export { entryOf } from "./entry";
+export { evenly } from "./evenly";
 export { interpolate } from "./interpolate";
 export { nonNegativeLeastSquares, solvedLinear } from "./least-squares";
 export { rounded } from "./rounded";

@@ -23,7 +23,6 @@ export type AttemptMeasure = (typeof attemptMeasures)[number];
 
 /** Those that are counted, not measured: whole numbers from 0. */
 export const countedMeasures = ["laps", "touches", "missedPoles"] as const satisfies readonly AttemptMeasure[];
-export type CountedMeasure = (typeof countedMeasures)[number];
 
 /** What an attempt counts as once it is known what was touched and missed: whatever was tapped, neither is clean (common practice, no source). */
 export const outcomeCounted = (outcome: Outcome, { touches = 0, missedPoles = 0 }: Measured): Outcome =>

@@ -1,7 +1,7 @@
 export { advise } from "./advice";
 export type { Advice, AdviceInput, AdviceKind, DirectionCount, Focus } from "./advice";
 export { attemptMeasures, countedMeasures, outcomeCounted, outcomes, places } from "./attempt";
-export type { Attempt, AttemptMeasure, CountedMeasure, Outcome, Place } from "./attempt";
+export type { Attempt, AttemptMeasure, Outcome, Place } from "./attempt";
 export { betaCdf, betaQuantile } from "./beta";
 export { rateChange, SETTLING_ATTEMPTS } from "./change";
 export type { Counted, RateChange } from "./change";

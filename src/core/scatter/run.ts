@@ -1,6 +1,6 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { requireNumber, seededNormal, seededRandom } from "../numbers";
+import { evenly, requireNumber, seededNormal, seededRandom } from "../numbers";
 import {
   flyMeasured,
   flyOutcome,
@@ -133,11 +133,5 @@ function missedOf(marks: readonly Mark[], measures: Measures): Failure | null {
   return first ? { kind: first } : null;
 }
 
-function thinned({ path }: FlightOutcome): ScatterRun["path"] {
-  const last = path.timeS.length - 1;
-  const count = Math.min(POINTS, last + 1);
-  return Array.from({ length: count }, (_, n) => {
-    const i = count === 1 ? 0 : Math.round((n * last) / (count - 1));
-    return [path.northM[i], path.eastM[i], path.heightM[i]] as const;
-  });
-}
+const thinned = ({ path }: FlightOutcome): ScatterRun["path"] =>
+  evenly(path.timeS.length, POINTS).map((i) => [path.northM[i], path.eastM[i], path.heightM[i]] as const);

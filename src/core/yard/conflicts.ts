@@ -30,8 +30,8 @@ export interface Conflict {
   readonly limitM: number | null;
 }
 
-/** Which of two is worse: farther out, or nearer to people. */
-const worse = (a: Conflict, b: Conflict) =>
+/** Which of two of a kind is worse: farther out, or nearer to people. */
+export const worse = (a: Conflict, b: Conflict) =>
   a.kind === "near-people" || a.kind === "near-road" ? a.m < b.m : a.m > b.m;
 
 /**
@@ -39,11 +39,23 @@ const worse = (a: Conflict, b: Conflict) =>
  * rises above the height limit, or lies over water or where nothing is fetched from. `throwM` is one distance, or one for each point. The worst of
  * each thing, people first. Throws a DomainError naming the field.
  */
-export function planConflicts(
+export const planConflicts = (
   plan: SitePlan,
   way: readonly PlacedPoint[],
-  { throwM, ceilingM = null }: { readonly throwM: number | readonly number[]; readonly ceilingM?: number | null },
-): readonly Conflict[] {
+  limits: ConflictLimits,
+): readonly Conflict[] => conflictsAlong(plan, way, limits).conflicts;
+
+interface ConflictLimits {
+  readonly throwM: number | readonly number[];
+  readonly ceilingM?: number | null;
+}
+
+/** The same, with whether each point of the way breaks anything. */
+export function conflictsAlong(
+  plan: SitePlan,
+  way: readonly PlacedPoint[],
+  { throwM, ceilingM = null }: ConflictLimits,
+): { readonly conflicts: readonly Conflict[]; readonly amiss: readonly boolean[] } {
   if (typeof throwM === "number") requireNumber("throwM", throwM, 0, 5000);
   else if (throwM.length !== way.length)
     throw new DomainError("throwM", throwM.length, `one for each of ${way.length} points`);
@@ -53,7 +65,9 @@ export function planConflicts(
     null,
   );
   const found = new Map<string, Conflict>();
+  const amiss = way.map(() => false);
   const say = (conflict: Conflict) => {
+    amiss[conflict.at] = true;
     const key = `${conflict.kind} ${conflict.featureId}`;
     const known = found.get(key);
     if (!known || worse(conflict, known)) found.set(key, conflict);
@@ -69,7 +83,7 @@ export function planConflicts(
   });
   const order = ["near-people", "near-road", "leaves-boundary", "too-high"];
   const rank = ({ kind }: Conflict) => (order.includes(kind) ? order.indexOf(kind) : order.length);
-  return [...found.values()].sort((a, b) => rank(a) - rank(b));
+  return { conflicts: [...found.values()].sort((a, b) => rank(a) - rank(b)), amiss };
 }
 
 function conflictWith(

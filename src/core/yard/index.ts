@@ -32,6 +32,7 @@ export {
   planOrigin,
   planShapes,
   requireSitePlan,
+  shortenedPlan,
   standOf,
 } from "./site-plan";
 export type {

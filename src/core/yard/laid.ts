@@ -1,10 +1,10 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { flyLineWorkedOut, lineRuns, briefHeightM, type Line, type LineFlight } from "../lines";
-import { RAD_PER_DEG, requireNumber, turnedLevel } from "../numbers";
+import { evenly, RAD_PER_DEG, requireNumber, turnedLevel, wrapDeg } from "../numbers";
 import { CALM_AIR, type Environment, type Trace } from "../recipes";
 import { USUAL_STOP_DEG, type PilotErrors } from "../scatter";
-import { planConflicts, type Conflict, type PlacedPoint } from "./conflicts";
+import { conflictsAlong, planConflicts, worse, type Conflict, type PlacedPoint } from "./conflicts";
 import { placedAlong, requirePoint, type PlanPoint } from "./point";
 import { obstaclesOf, type SitePlan } from "./site-plan";
 import { throwDistanceM } from "./throw";
@@ -89,7 +89,7 @@ const requireLaid = ({ at, headingDeg }: Laid) => {
 /** The line with its heading against true north, as the wind is told. */
 const headed = ({ line, headingDeg }: Laid, plan: SitePlan): Line => ({
   ...line,
-  headingDeg: ((headingDeg + plan.northDeg + 540) % 360) - 180,
+  headingDeg: wrapDeg(headingDeg + plan.northDeg),
 });
 
 /** A single trick that nobody gave a height is begun where its brief begins it. */
@@ -98,11 +98,6 @@ function begunHigh(line: Line, { airframe, settings }: LaidWith, environment: En
   if ((line.entryHeightM ?? null) !== null || !single) return line;
   return { ...line, entryHeightM: briefHeightM(line, airframe, settings, environment) };
 }
-
-const thinned = (count: number): readonly number[] => {
-  const kept = Math.min(WAY_POINTS, count);
-  return Array.from({ length: kept }, (_, n) => (kept === 1 ? 0 : Math.round((n * (count - 1)) / (kept - 1))));
-};
 
 /** How far it is thrown from one moment of a flight. Its own speed is over the ground; the wind along it is what helps it on. */
 function thrownFrom(trace: Trace, i: number, heading: number, { airframe, air, windMps, windFromDeg }: ThrownWith) {
@@ -131,19 +126,13 @@ export function wayOnPlan(
   { at, headingDeg }: Pick<Laid, "at" | "headingDeg">,
   flown: ThrownWith & Pick<LaidWith, "ceilingM">,
 ): WayOnPlan {
-  const kept = thinned(trace.timeS.length);
+  const kept = evenly(trace.timeS.length, WAY_POINTS);
   const way = kept.map((i): PlacedPoint => ({
     ...placedAlong(at, headingDeg, trace.northM[i], trace.eastM[i]),
     heightM: trace.heightM[i],
   }));
   const throwsM = kept.map((i) => thrownFrom(trace, i, headingDeg + plan.northDeg, flown));
-  const { ceilingM } = flown;
-  return {
-    way,
-    throwsM,
-    conflicts: planConflicts(plan, way, { throwM: throwsM, ceilingM }),
-    amiss: way.map((point, i) => planConflicts(plan, [point], { throwM: throwsM[i], ceilingM }).length > 0),
-  };
+  return { way, throwsM, ...conflictsAlong(plan, way, { throwM: throwsM, ceilingM: flown.ceilingM }) };
 }
 
 /**
@@ -188,14 +177,10 @@ export function cloudOnPlan(
   requireLaid(laid);
   requireNumber("runs", runs, 1, 200);
   const { airframe, settings, ceilingM } = flown;
+  const { line } = planned;
   const flights = lineRuns(
     {
-      ...{
-        line: planned.line,
-        airframe,
-        settings,
-        environment: environmentOf(plan, { ...laid, line: planned.line }, flown),
-      },
+      ...{ line, airframe, settings, environment: environmentOf(plan, { ...laid, line }, flown) },
       ...{ errors, stopWithinDeg: USUAL_STOP_DEG, seed, planned: planned.items.map(({ recipe }) => recipe) },
     },
     0,
@@ -213,8 +198,7 @@ export function cloudOnPlan(
     for (const conflict of planConflicts(plan, way, { throwM, ceilingM })) {
       const key = `${conflict.kind} ${conflict.featureId}`;
       const known = found.get(key);
-      const near = conflict.kind === "near-people" || conflict.kind === "near-road";
-      const worst = !known || (near ? conflict.m < known.m : conflict.m > known.m) ? conflict : known;
+      const worst = !known || worse(conflict, known) ? conflict : known;
       found.set(key, { ...worst, flights: (known?.flights ?? 0) + 1 });
     }
   return {

@@ -7,6 +7,7 @@ import {
   obstaclesOf,
   planConflicts,
   requireSitePlan,
+  shortenedPlan,
   toGeoJson,
   type PlanFeature,
   type SitePlan,
@@ -248,4 +249,19 @@ it("says what a way breaks, people first, each where it is worst and with its nu
   expect(found[1].m).toBeCloseTo(6, 9);
   expect(planConflicts(plan, way.slice(0, 1), { throwM: 8 })).toEqual([]);
   expect(() => planConflicts(plan, way, { throwM: [1, 2] })).toThrow(/^throwM/);
+});
+
+it("cut short it keeps what limits a flight, however late it was drawn, and nothing of who draws it", () => {
+  const [first] = plan.features;
+  const posts = Array.from({ length: 30 }, (_, i) => ({
+    ...first,
+    id: `p${i}`,
+    kind: "post" as const,
+    points: [first.points[0]],
+  }));
+  const people = { ...first, id: "people", kind: "people" as const, points: first.points.slice(0, 2) };
+  const picture = { id: "p", widthPx: 9, heightPx: 9, at: first.points[0], widthM: 9, turnedDeg: 0, strength: 1 };
+  const short = shortenedPlan({ ...plan, features: [...posts, people], flights: [], picture }, 5);
+  expect(short.features.map(({ id }) => id)).toEqual(["people", "p0", "p1", "p2", "p3"]);
+  expect(Object.keys(short).sort()).toEqual(["courses", "features", "indoorHeightM", "northDeg", "place"]);
 });

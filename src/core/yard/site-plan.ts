@@ -305,6 +305,24 @@ export function planOrigin(plan: SitePlan): PlanPoint {
 export const standOf = (plan: SitePlan): PlanPoint =>
   plan.features.find(({ kind }) => kind === "stand")?.points[0] ?? planOrigin(plan);
 
+/** What a flight may not do something about: kept before everything else where a plan is cut short. */
+const LIMITING: readonly PlanKind[] = ["boundary", "people", "road", "no-go", "ground", "building", "stand"];
+
+/** A plan for those who fly over it, not who draw it: at most so many things, what limits a flight first; no laid flights, no picture. */
+export function shortenedPlan(
+  { features, courses, place, northDeg, indoorHeightM }: SitePlan,
+  mostThings: number,
+  mostCourses = MOST_COURSES,
+): SitePlan {
+  const first = features.filter(({ kind }) => LIMITING.includes(kind));
+  const rest = features.filter(({ kind }) => !LIMITING.includes(kind));
+  return {
+    ...{ place, northDeg, indoorHeightM },
+    features: [...first, ...rest].slice(0, mostThings),
+    courses: courses.slice(0, mostCourses),
+  };
+}
+
 /** Narrow enough for a post, and a tree's crown where nobody said, m. Ours. */
 const POST_M = 0.1;
 const CROWN_M = 4;

@@ -1,7 +1,7 @@
 import "server-only";
 import { createHash } from "node:crypto";
 import type { FieldPlan, TallyData } from "@/contract";
-import { entryOf, MODEL_VERSION } from "@/core";
+import { entryOf, MODEL_VERSION, shortenedPlan } from "@/core";
 import { need, requireAccess } from "@/server/access";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { Refusal } from "@/server/actions";
@@ -60,9 +60,8 @@ const MOST_THINGS = 300;
 async function planFor({ site }: TallyData): Promise<{ readonly plan: FieldPlan | null; readonly version: string }> {
   const kept = site && (await findSitePlan(site.id));
   if (!kept || kept.plan.courses.length === 0) return { plan: null, version: "" };
-  const features = kept.plan.features.slice(0, MOST_THINGS);
   return {
-    plan: { siteName: site.name, plan: { ...kept.plan, features, flights: [] } },
+    plan: { siteName: site.name, plan: shortenedPlan(kept.plan, MOST_THINGS) },
     version: `${site.id} ${site.name} ${kept.version}`,
   };
 }

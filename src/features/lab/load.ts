@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf, measuredOn, type MeasuredByDirection, type PlanKind, type SitePlan } from "@/core";
+import { entryOf, measuredOn, shortenedPlan, type MeasuredByDirection, type PlanKind, type SitePlan } from "@/core";
 import { loadDay, loadProgress } from "@/server/progress";
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { listSetups, listSitePlans, listVariants } from "@/server/repositories";
@@ -32,9 +32,8 @@ const STANDING: readonly PlanKind[] = ["building", "wall", "bar", "gap", "post",
 
 const labSites = (all: Awaited<ReturnType<typeof listSitePlans>>): readonly LabSite[] =>
   all.map(({ plan, ...site }) => {
-    const features = plan.features.filter(({ kind }) => STANDING.includes(kind)).slice(0, MOST_STANDING);
-    const courses = plan.courses.slice(0, MOST_COURSES);
-    return { ...site, plan: { ...plan, features, courses, flights: [] } };
+    const features = plan.features.filter(({ kind }) => STANDING.includes(kind));
+    return { ...site, plan: shortenedPlan({ ...plan, features }, MOST_STANDING, MOST_COURSES) };
   });
 
 export interface LabData {

@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf, type SitePlan } from "@/core";
+import { entryOf, shortenedPlan, type SitePlan } from "@/core";
 import type { Aircraft, LineVersion, LoggedAttempt, Pilot, Setup, Site, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -15,6 +15,9 @@ import {
   listSites,
 } from "@/server/repositories";
 import { currentStepOf, type Day, type Manner } from "@/syllabus";
+
+/** Of each site no more than so many things go with the lines. Ours. */
+const MOST_THINGS = 300;
 
 /** How far a pilot is with a trick. */
 export type Standing = "signed-off" | "learning" | "new";
@@ -87,7 +90,7 @@ export async function loadLines(
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
     lines: lines.map(asSeen),
     sites,
-    plans: Object.fromEntries(plans.map(({ id, plan }) => [id, plan])),
+    plans: Object.fromEntries(plans.map(({ id, plan }) => [id, shortenedPlan(plan, MOST_THINGS)])),
     squadPilots,
     manner: { school, own },
     standings: Object.fromEntries(standings),

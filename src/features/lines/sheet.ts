@@ -1,4 +1,4 @@
-import type { ItemWayOut, LineFlight } from "@/core";
+import { evenly, type ItemWayOut, type LineFlight } from "@/core";
 import type { LineSheet } from "@/contract";
 
 /** So many samples are enough for a page. */
@@ -10,9 +10,7 @@ export function sheetOf(
   wayOuts: readonly ItemWayOut[] | null,
   more: Omit<LineSheet, "samples" | "items" | "figures"> & { readonly startHeightM: number | null },
 ): LineSheet {
-  const last = trace.timeS.length - 1;
-  const count = Math.min(SAMPLES, last + 1);
-  const places = Array.from({ length: count }, (_, n) => Math.round((n * last) / Math.max(1, count - 1)));
+  const places = evenly(trace.timeS.length, SAMPLES);
   const way = wayOf(trace);
   const at = (column: readonly number[]) => places.map((i) => column[i]);
   const { startHeightM, ...facts } = more;

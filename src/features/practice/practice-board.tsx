@@ -7,14 +7,23 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Airframe, PracticeRecord, PracticeState, PreparedDrill, Replayed, Score, Settings } from "@/core";
+import {
+  spanM,
+  type Airframe,
+  type PracticeRecord,
+  type PracticeState,
+  type PreparedDrill,
+  type Replayed,
+  type Score,
+  type Settings,
+} from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { FindSticks } from "@/ui/radio/find-sticks";
 import { Num } from "@/ui/units/figure";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
-import { percent, taskWords } from "@/words";
+import { percent, refusedWords, taskWords } from "@/words";
 import type { PracticeWorker } from "@/workers/practice.worker";
 import { AfterTry } from "./after-try";
 import { practiceWorker } from "./practice-worker";
@@ -22,13 +31,6 @@ import { TouchSticks } from "./touch-sticks";
 import { useHands, type Hands } from "./use-hands";
 import { useTry, type TryPhase } from "./use-try";
 import { World, type Looking } from "./world";
-
-/** Propellers reach beyond the motors: tip to tip over the diagonal. Ours. */
-const TIP_TO_TIP = 1.4;
-
-interface JudgeRequest {
-  readonly n: number;
-}
 
 /** A drill in hand: its picture, the hands, and what came of the last try. */
 export function PracticeBoard(props: {
@@ -49,7 +51,7 @@ export function PracticeBoard(props: {
   const world = useWorld(canvas, prepared, airframe, settings);
   const { judged, judge } = useJudge(prepared, airframe, settings);
   const flight = useTry({
-    ...{ prepared, airframe, settings, hands, world: world.made, looking, withGhost, pace },
+    ...{ prepared, airframe, settings, hands, world: world.made, looking, withGhost, pace, phase },
     onPhase: setPhase,
     onOver: judge,
   });
@@ -100,6 +102,11 @@ export function PracticeBoard(props: {
           onPace={setPace}
           onGhost={setGhost}
         />
+        {flight.radioGone && (
+          <Typography role="alert" color="error.main">
+            ▲ The radio is gone: the try ended there. Plug it in again, or go on with the keys.
+          </Typography>
+        )}
         {!hands.radio && (
           <TouchSticks stickMode={stickMode} onTouch={hands.touch} throttle={flight.shown.sticks.throttle} />
         )}
@@ -112,6 +119,11 @@ export function PracticeBoard(props: {
         {flown > 0 && (
           <Typography role="status" sx={{ mt: 1.5 }}>
             <b className="num">{passed}</b> of <span className="num">{flown}</span> tries passed in this sitting.
+          </Typography>
+        )}
+        {judged.refused && (
+          <Typography role="alert" color="error.main">
+            ▲ {refusedWords(judged.refused, units)}
           </Typography>
         )}
         {judged.last && phase !== "flying" && (
@@ -137,12 +149,13 @@ function useWorld(
   const [made, setMade] = useState<World | null>(null);
   const [able, setAble] = useState(true);
   const { verticalFovDeg } = camera;
+  const wideM = spanM(airframe);
   useEffect(() => {
     if (!canvas.current) return;
     let world: World;
     try {
-      const spanM = TIP_TO_TIP * airframe.motorDiagonalM;
-      world = new World(canvas.current, tokens, { tiltDeg, verticalFovDeg }, environment.obstacles ?? [], spanM);
+      const lens = { tiltDeg, verticalFovDeg };
+      world = new World(canvas.current, tokens, lens, environment.obstacles ?? [], wideM);
       world.showWay(ghost.trace);
     } catch {
       // Switched off by the browser's settings: said in words in the picture's place.
@@ -154,8 +167,13 @@ function useWorld(
       setMade(null);
       world.end();
     };
-  }, [canvas, tokens, ghost, environment, airframe.motorDiagonalM, tiltDeg, verticalFovDeg]);
+  }, [canvas, tokens, ghost, environment, wideM, tiltDeg, verticalFovDeg]);
   return { made, able };
+}
+
+/** A try by its number: what was flown is too long to be told apart by itself. */
+interface JudgeRequest {
+  readonly n: number;
 }
 
 interface Judged {
@@ -184,6 +202,7 @@ function useJudge(prepared: PreparedDrill, airframe: Airframe, settings: Setting
   }
   return {
     judged: {
+      refused: result?.kind === "refused" && !pending ? result.why : null,
       last: pending ? null : last,
       count: { flown: tries.length, passed: tries.filter((one) => one.passed).length },
     },

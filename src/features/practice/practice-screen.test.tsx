@@ -63,6 +63,26 @@ it("ends by itself on the ground, and says with what it met it", async () => {
   expect(await screen.findByText(/^Into the ground at/)).toBeVisible();
 });
 
+it("ends at once where a radio is pulled out, and says so; ended before it began it is told nothing turned over", async () => {
+  const pad = { id: "Made-up radio", axes: [0, 0, 0, 0] } as unknown as Gamepad;
+  const pads = jest.fn((): (Gamepad | null)[] => [pad]);
+  Object.defineProperty(navigator, "getGamepads", { value: pads, configurable: true });
+  renderScreen(<PracticeScreen data={data()} />);
+  expect(await screen.findByText("Made-up radio")).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+  await userEvent.click(screen.getByRole("button", { name: "End the try" }));
+  expect(await screen.findByText(/Nothing turned over/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Once more" }));
+  fly(0.3);
+  expect(screen.queryByRole("alert")).toBeNull();
+  pads.mockReturnValue([null]);
+  fly(0.2);
+  expect(screen.getByRole("alert")).toHaveTextContent("The radio is gone: the try ended there");
+  expect(await screen.findByText("2", { selector: ".num" })).toBeVisible();
+  expect(screen.getByRole("button", { name: "Once more" })).toBeVisible();
+  Reflect.deleteProperty(navigator, "getGamepads");
+});
+
 it("says so where the browser draws nothing in space, and what comes first without an aircraft", async () => {
   jest.mocked(World).mockImplementationOnce(() => {
     throw new Error("no context");

@@ -36,18 +36,22 @@ export function useHands(flying: boolean) {
       letGo();
     };
   }, [flying]);
-  /** Where they stand now. A radio that was pulled out leaves its sticks centred and the throttle closed. */
+  /** A try that was begun with a radio is flown by it to its end. */
+  const byRadio = useRef(false);
+  /** Where they stand now; null once the radio that the try was begun with is gone. */
   const read = useCallback(
-    (elapsedS: number): Sticks => {
-      if (radio) {
+    (elapsedS: number): Sticks | null => {
+      if (byRadio.current) {
         const pad = firstRadio();
-        sticks.current = pad ? sticksOf(map, pad.axes) : { roll: 0, pitch: 0, yaw: 0, throttle: 0 };
-      } else sticks.current = { ...withKeys(sticks.current, held.current, elapsedS), ...touched.current };
+        return pad && sticksOf(map, pad.axes);
+      }
+      sticks.current = { ...withKeys(sticks.current, held.current, elapsedS), ...touched.current };
       return sticks.current;
     },
-    [radio, map],
+    [map],
   );
   const begin = useCallback((throttle: number) => {
+    byRadio.current = firstRadio() !== null;
     sticks.current = { roll: 0, pitch: 0, yaw: 0, throttle };
     touched.current = {};
   }, []);

@@ -14,6 +14,8 @@ import type { Looking, World } from "./world";
 
 /** After the model is through, a pilot has so much longer, s. Ours. */
 const LONGER_S = 6;
+/** Longer between two frames the page was hidden, s. Ours. */
+const HIDDEN_S = 0.5;
 /** Figures beside the picture are written anew so often, ms. */
 const FIGURES_MS = 120;
 
@@ -30,11 +32,11 @@ export function useTry(props: {
   withGhost: boolean;
   /** Time goes so much slower: 1, a half, a quarter. */
   pace: number;
+  phase: TryPhase;
   onPhase: (phase: TryPhase) => void;
   onOver: (record: PracticeRecord) => void;
 }) {
-  const { prepared, airframe, settings, hands, world, looking, withGhost, pace, onPhase, onOver } = props;
-  const [phase, setPhase] = useState<TryPhase>("ready");
+  const { prepared, airframe, settings, hands, world, looking, withGhost, pace, phase, onPhase, onOver } = props;
   const [shown, setShown] = useState<PracticeState>(() =>
     createPractice(prepared.drill, airframe, settings, prepared.environment).state(),
   );
@@ -43,34 +45,26 @@ export function useTry(props: {
   useEffect(() => {
     now.current = { looking, withGhost, pace, onOver };
   });
-  const change = useCallback(
-    (next: TryPhase) => {
-      setPhase(next);
-      onPhase(next);
-    },
-    [onPhase],
-  );
+  const [radioGone, setRadioGone] = useState(false);
   const begin = useCallback(() => {
     const made = createPractice(prepared.drill, airframe, settings, prepared.environment);
     practice.current = made;
     const start = made.state();
     hands.begin(start.sticks.throttle);
     setShown(start);
-    change("flying");
-  }, [prepared, airframe, settings, hands, change]);
+    setRadioGone(false);
+    onPhase("flying");
+  }, [prepared, airframe, settings, hands, onPhase]);
   const stop = useCallback(() => {
     if (!practice.current) return;
     setShown(practice.current.state());
-    change("over");
+    onPhase("over");
     now.current.onOver(practice.current.record());
-  }, [change]);
-  // The start stands in the picture until it is flown.
+  }, [onPhase]);
+  // The start stands in the picture until it is flown, then where the try ended.
   useEffect(() => {
-    const made = createPractice(prepared.drill, airframe, settings, prepared.environment);
-    practice.current ??= made;
-    const state = practice.current.state();
-    world?.draw(state, withGhost ? prepared.ghost.trace : null, looking);
-  }, [prepared, airframe, settings, world, looking, withGhost, phase]);
+    if (phase !== "flying") world?.draw(shown, withGhost ? prepared.ghost.trace : null, looking);
+  }, [prepared, world, looking, withGhost, phase, shown]);
   useEffect(() => {
     if (phase !== "flying") return;
     const longestS = prepared.ghost.measures.durationS + LONGER_S;
@@ -79,9 +73,16 @@ export function useTry(props: {
     const step = (atMs: number) => {
       const flight = practice.current;
       if (!flight) return;
-      const elapsedS = (Math.max(0, atMs - lastMs) / 1000) * now.current.pace;
+      const realS = Math.max(0, atMs - lastMs) / 1000;
       lastMs = atMs;
-      const state = flight.advance(elapsedS, hands.read(elapsedS));
+      // Nothing of the time behind a hidden tab is flown, at whatever pace.
+      const elapsedS = realS < HIDDEN_S ? realS * now.current.pace : 0;
+      const sticks = hands.read(elapsedS);
+      if (!sticks) {
+        setRadioGone(true);
+        return stop();
+      }
+      const state = flight.advance(elapsedS, sticks);
       world?.draw(state, now.current.withGhost ? prepared.ghost.trace : null, now.current.looking);
       if (atMs - toldMs > FIGURES_MS) {
         toldMs = atMs;
@@ -93,5 +94,5 @@ export function useTry(props: {
     frame = requestAnimationFrame(step);
     return () => cancelAnimationFrame(frame);
   }, [phase, prepared, hands, world, stop]);
-  return { phase, shown, begin, stop };
+  return { shown, radioGone, begin, stop };
 }

@@ -7,9 +7,11 @@ import {
   DirectionalLight,
   Fog,
   Group,
+  InstancedMesh,
   Line,
   LineBasicMaterial,
   LineSegments,
+  Matrix4,
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
@@ -17,6 +19,7 @@ import {
   PlaneGeometry,
   Quaternion,
   Scene,
+  Vector2,
   Vector3,
   WebGLRenderer,
   type Material,
@@ -35,6 +38,7 @@ export interface Lens {
 const GROUND_M = 600;
 const GRID_M = 5;
 const PIECE_M = 10;
+const TUFTS = 700;
 const RAD = Math.PI / 180;
 /** Where a coach stands, behind the start and at the height of eyes, m. */
 const EYE = { behindM: 9, heightM: 1.7 };
@@ -104,13 +108,13 @@ export class World {
     lines(5 * GRID_M, 300, this.tokens.depths[5], 0.02);
     // Tufts, everywhere the same: something small to judge the last metre by.
     const tuft = this.keep(new CircleGeometry(0.09, 6));
+    tuft.rotateX(-Math.PI / 2);
     const dark = this.keep(new MeshBasicMaterial({ color: this.tokens.depths[5] }));
-    for (let i = 0; i < 700; i++) {
-      const mesh = new Mesh(tuft, dark);
-      mesh.rotation.x = -Math.PI / 2;
-      mesh.position.copy(placed(spread(i, 0.754877), spread(i, 0.56984), 0.015));
-      this.scene.add(mesh);
-    }
+    const tufts = this.keep(new InstancedMesh(tuft, dark, TUFTS));
+    const at = new Matrix4();
+    for (let i = 0; i < TUFTS; i++)
+      tufts.setMatrixAt(i, at.setPosition(placed(spread(i, 0.754877), spread(i, 0.56984), 0.015)));
+    this.scene.add(tufts);
   }
 
   private stand({ kind, alongM, acrossM, heightM, widthM, turnedDeg = 0 }: Obstacle): void {
@@ -205,10 +209,17 @@ export class World {
     const { clientWidth, clientHeight } = this.renderer.domElement;
     camera.aspect = Math.max(0.2, clientWidth / Math.max(1, clientHeight));
     camera.updateProjectionMatrix();
-    const ratio = Math.min(1.5, window.devicePixelRatio);
-    this.renderer.setPixelRatio(ratio);
-    this.renderer.setSize(clientWidth, clientHeight, false);
+    this.fit(clientWidth, clientHeight);
     this.renderer.render(this.scene, camera);
+  }
+
+  /** A canvas that is given a size, even the same, is cleared and made anew. */
+  private fit(width: number, height: number): void {
+    const ratio = Math.min(1.5, window.devicePixelRatio);
+    const now = this.renderer.getSize(new Vector2());
+    if (now.x === width && now.y === height && this.renderer.getPixelRatio() === ratio) return;
+    this.renderer.setPixelRatio(ratio);
+    this.renderer.setSize(width, height, false);
   }
 
   private keep<Made extends { dispose: () => void }>(made: Made): Made {

@@ -5,6 +5,7 @@ import {
   insertSite,
   inTransaction,
   leaveTrail,
+  keepSitePicture,
   putSitePicture,
   setSiteRemoved,
   updateSite,
@@ -105,6 +106,8 @@ export const yardActions = {
             throw conflict(
               "Somebody else changed this plan meanwhile. Reload to see it; take yours out as a file first.",
             );
+          if (!(await keepSitePicture(transaction, id, kept.plan.picture?.id ?? null)))
+            throw badField("picture.id", "That picture is no longer here. Choose it again.");
         });
       },
     ),
@@ -117,9 +120,9 @@ export const yardActions = {
     ...coachAction(
       SitePictureInput,
       ({ id }) => [need("coach", "site", id)],
-      async ({ id, jpeg: text }) => {
-        const { jpeg, hash } = rewritten(text);
-        await inTransaction((transaction) => putSitePicture(transaction, { siteId: id, hash, jpeg }, new Date()));
+      async ({ id, pictureId, jpeg: text }) => {
+        const picture = { id: pictureId, siteId: id, ...rewritten(text) };
+        await inTransaction((transaction) => putSitePicture(transaction, picture, new Date()));
       },
     ),
     longestBytes: LONGEST_PICTURE_TEXT + 1024,

@@ -30,10 +30,10 @@ export async function coursePage(
   });
 }
 
-/** The picture under a site's plan. Throws a Refusal where there is none, and for what is not theirs. */
-export async function sitePicture(who: SignedIn, siteId: string): Promise<Response> {
+/** A picture of a site's plan. Throws a Refusal where there is none, and for what is not theirs. */
+export async function sitePicture(who: SignedIn, siteId: string, pictureId: string): Promise<Response> {
   await requireAccess(who, [need("reader", "site", siteId)]);
-  const { jpeg, hash } = there(await findSitePicture(siteId), "That picture");
+  const { jpeg, hash } = there(await findSitePicture(siteId, pictureId), "That picture");
   return new Response(new Uint8Array(jpeg), {
     headers: { "content-type": "image/jpeg", etag: `"${hash}"`, "cache-control": "private, no-cache" },
   });

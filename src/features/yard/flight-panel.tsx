@@ -17,6 +17,7 @@ export function FlightPanel(props: {
   named: NamedFlight;
   answer: OnPlan | null;
   cloud: CloudOnPlan | null;
+  cloudRefused: boolean;
   flown: PlanData["flown"];
   northDeg: number;
   /** Into the wind of the day, ° on the plan; null in a calm. */
@@ -25,7 +26,7 @@ export function FlightPanel(props: {
   onChange: (change: Partial<PlannedFlight>, gesture: string) => void;
   onRemove: () => void;
 }) {
-  const { named, answer, cloud, flown, northDeg, intoWindDeg, mayChange, onChange, onRemove } = props;
+  const { named, answer, cloud, cloudRefused, flown, northDeg, intoWindDeg, mayChange, onChange, onRemove } = props;
   const { flight, name } = named;
   const { units } = usePreferences();
   return (
@@ -47,7 +48,7 @@ export function FlightPanel(props: {
             label={`Toward the ${compassName(flight.headingDeg + northDeg)}`}
             quantity="angle"
             value={(flight.headingDeg + 360) % 360}
-            range={[0, 355]}
+            range={[0, 359]}
             step={5}
             digits={0}
             onChange={(headingDeg) => onChange({ headingDeg }, "heading")}
@@ -60,7 +61,7 @@ export function FlightPanel(props: {
         </Typography>
       )}
       {answer?.kind === "flown" && <Takes answer={answer.flown} />}
-      {flown && <CloudWords cloud={cloud} />}
+      {flown && !cloudRefused && <CloudWords cloud={cloud} />}
       {mayChange && (
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
           {intoWindDeg !== null && (

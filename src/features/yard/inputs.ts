@@ -48,6 +48,7 @@ export class EditSiteInput extends SiteFields {
 
 export class SitePictureInput {
   @IsId() id!: string;
+  @IsId() pictureId!: string;
   @Matches(/^[A-Za-z0-9+/]+={0,2}$/, { message: "jpeg is no picture as base64" })
   @MaxLength(LONGEST_PICTURE_TEXT, { message: "the picture is larger than 4 MB" })
   jpeg!: string;

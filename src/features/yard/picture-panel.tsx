@@ -36,9 +36,10 @@ export function PicturePanel(props: {
     try {
       const { jpeg, widthPx, heightPx } = await shrunkPicture(file);
       setProblem(null);
-      if (!(await sendAction("put-site-picture", { id: siteId, jpeg })).ok) return;
+      const id = newId();
+      if (!(await sendAction("put-site-picture", { id: siteId, pictureId: id, jpeg })).ok) return;
       const lies = picture ?? { at: middle(), widthM: FIRST_WIDTH_M, turnedDeg: 0, strength: 0.6 };
-      onChange({ ...lies, id: newId(), widthPx, heightPx }, null);
+      onChange({ ...lies, id, widthPx, heightPx }, null);
     } catch (error) {
       setProblem((error as Error).message);
     }

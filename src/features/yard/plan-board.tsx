@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { boundaryOf, NoRoom, planOrigin, type SitePlan } from "@/core";
+import { boundaryOf, NoRoom, planOrigin, spanM, type SitePlan } from "@/core";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -27,8 +27,6 @@ import { usePlanKeys } from "./use-plan-keys";
 
 const PlanCanvas = dynamic(() => import("./plan-canvas"), { ssr: false });
 
-/** Width of an aircraft, tip to tip, over its motors' diagonal: the propellers reach beyond. Ours. */
-const TIP_TO_TIP = 1.4;
 const USUAL_DIAGONAL_M = 0.22;
 
 export type Adding = "course" | "flight";
@@ -111,7 +109,7 @@ export function PlanBoard(props: {
           open
           onClose={onAdded}
           bounded={boundaryOf(plan) !== null}
-          aircraftWidthM={TIP_TO_TIP * (flown?.aircraft.airframe.motorDiagonalM ?? USUAL_DIAGONAL_M)}
+          aircraftWidthM={spanM(flown?.aircraft.airframe ?? { motorDiagonalM: USUAL_DIAGONAL_M })}
           onAdd={board.lay}
         />
       )}
@@ -129,8 +127,9 @@ function ChosenFlight({ board, flown, mayChange }: { board: Board; flown: PlanDa
     <FlightPanel
       key={id}
       named={chosen}
-      answer={flights.answers?.[flights.named.indexOf(chosen)] ?? null}
+      answer={flights.answerOf(id)}
       cloud={flights.cloud}
+      cloudRefused={flights.cloudRefused}
       {...{ flown, mayChange, intoWindDeg }}
       northDeg={plan.northDeg}
       onChange={(change, gesture) => edit(withChangedFlight(plan, id, change), `${id} ${gesture}`)}

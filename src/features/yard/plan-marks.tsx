@@ -68,10 +68,10 @@ export function Conflicts(props: {
 }
 
 /** What the flights that lie on a plan do that they may not, in red with their numbers. */
-export function FlightConflicts({ flights: { named, answers } }: { flights: Flights }) {
+export function FlightConflicts({ flights: { named, answerOf } }: { flights: Flights }) {
   const { units } = usePreferences();
-  const said = named.flatMap(({ flight, name }, i) => {
-    const answer = answers?.[i];
+  const said = named.flatMap(({ flight, name }) => {
+    const answer = answerOf(flight.id);
     if (answer?.kind === "refused") return [{ key: flight.id, text: `${name}: ${refusedWords(answer.why, units)}` }];
     if (!answer) return [];
     const { conflicts, into } = answer.flown;

@@ -3,6 +3,7 @@
 import { useMemo } from "react";
 import {
   airOfDay,
+  EMPTY_PLAN,
   firstSettings,
   LINES_STAGE,
   usualErrors,
@@ -21,6 +22,7 @@ import type { YardDay } from "./use-day";
 /** What came of one flight of a plan. */
 export type OnPlan =
   { readonly kind: "flown"; readonly flown: FlownOnPlan } | { readonly kind: "refused"; readonly why: Error };
+type OnPlanOf = readonly [flightId: string, onPlan: OnPlan];
 
 /** Flights with errors that make up a cloud. */
 export const CLOUD_RUNS = 60;
@@ -29,7 +31,7 @@ const yardWorker = () => new Worker(new URL("../../workers/yard.worker.ts", impo
 
 interface FlightsRequest {
   readonly plan: SitePlan;
-  readonly flights: readonly Pick<NamedFlight, "laid">[];
+  readonly flights: readonly { readonly id: string; readonly laid: NamedFlight["laid"] }[];
   readonly asked: LaidWith;
 }
 
@@ -38,8 +40,11 @@ interface CloudRequest extends Pick<FlightsRequest, "plan" | "asked"> {
   readonly stage: number;
 }
 
-/** What is flown of a plan in a worker: what flies where, and what its flights are told apart by does not count. */
-const flownOf = (plan: SitePlan): SitePlan => ({ ...plan, flights: [] });
+/** What of a plan a flight is flown over: where it lies on the earth, what else is flown and its picture change no flight. */
+const flownOver = ({ features, courses, northDeg, indoorHeightM }: SitePlan): SitePlan => ({
+  ...EMPTY_PLAN,
+  ...{ features, courses, northDeg, indoorHeightM },
+});
 
 /** Flies what is laid on a plan with the aircraft at hand on the day, and the one that is chosen many times with the errors of usual hands. */
 export function useFlights({ site, flown, flyable }: PlanData, plan: SitePlan, day: YardDay, chosenId: string | null) {
@@ -60,18 +65,20 @@ export function useFlights({ site, flown, flyable }: PlanData, plan: SitePlan, d
   );
   const request = useMemo(
     (): FlightsRequest | null =>
-      asked && named.length > 0 ? { plan: flownOf(plan), flights: named.map(({ laid }) => ({ laid })), asked } : null,
+      asked && named.length > 0
+        ? { plan: flownOver(plan), flights: named.map(({ flight, laid }) => ({ id: flight.id, laid })), asked }
+        : null,
     [asked, named, plan],
   );
-  const { result, pending } = useNewest<FlightsRequest, readonly OnPlan[], YardWorker>(
+  const { result } = useNewest<FlightsRequest, readonly OnPlanOf[], YardWorker>(
     request,
     yardWorker,
     (remote, { plan: on, flights, asked: how }) =>
       Promise.all(
-        flights.map(({ laid }) =>
+        flights.map(({ id, laid }) =>
           remote.flyOnPlan(on, laid, how).then(
-            (one): OnPlan => ({ kind: "flown", flown: one }),
-            (why: Error): OnPlan => ({ kind: "refused", why }),
+            (one): OnPlanOf => [id, { kind: "flown", flown: one }],
+            (why: Error): OnPlanOf => [id, { kind: "refused", why }],
           ),
         ),
       ),
@@ -80,7 +87,7 @@ export function useFlights({ site, flown, flyable }: PlanData, plan: SitePlan, d
   const chosen = named.find(({ flight }) => flight.id === chosenId) ?? null;
   const cloudRequest = useMemo(
     (): CloudRequest | null =>
-      asked && chosen ? { plan: flownOf(plan), laid: chosen.laid, asked, stage: chosen.stage ?? LINES_STAGE } : null,
+      asked && chosen ? { plan: flownOver(plan), laid: chosen.laid, asked, stage: chosen.stage ?? LINES_STAGE } : null,
     [asked, chosen, plan],
   );
   const cloud = useNewest<CloudRequest, CloudOnPlan, YardWorker>(
@@ -92,19 +99,19 @@ export function useFlights({ site, flown, flyable }: PlanData, plan: SitePlan, d
     },
   );
   const flownCloud = cloud.result?.kind === "answer" && !cloud.pending ? cloud.result.answer : null;
-  // Nothing of what was flown before stays under another flight.
-  const whole = answers?.length === named.length ? answers : null;
+  const cloudRefused = cloud.result?.kind === "refused" && !cloud.pending;
   return useMemo(
     () => ({
       named,
       chosen,
-      /** By flight; null while they are flown for the first time, and where there is no aircraft to fly them with. */
-      answers: whole,
-      pending,
+      /** What came of a flight; null while it is flown for the first time, and where there is no aircraft to fly it with. */
+      answerOf: (id: string): OnPlan | null => answers?.find(([of]) => of === id)?.[1] ?? null,
       /** Of the chosen flight; null while it is flown. */
       cloud: flownCloud,
+      /** Nothing can be flown with errors that is not flown without. */
+      cloudRefused,
     }),
-    [named, chosen, whole, pending, flownCloud],
+    [named, chosen, answers, flownCloud, cloudRefused],
   );
 }
 

@@ -99,7 +99,7 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
       settingOut: course && { course, pole: next },
       throwM,
       flights: drawnFlights(flights),
-      pictureFrom: `/site-pictures/${data.site.id}?of=${plan.picture?.id}`,
+      pictureFrom: `/site-pictures/${data.site.id}/${plan.picture?.id}`,
       lengthText: (m) => quantityText(m, "length", units, 2),
     }),
     [plan, chosen, course, inField.standing, next, throwM, flights, units, data.site.id],
@@ -121,9 +121,9 @@ export function usePlanBoard(data: PlanData, draft: Draft<SitePlan>) {
 }
 
 /** The flights of a plan as they are drawn; the cloud of the one that is chosen. */
-const drawnFlights = ({ named, answers, chosen, cloud }: Flights): readonly DrawnFlight[] =>
-  named.map(({ flight, name }, i) => {
-    const answer = answers?.[i];
+const drawnFlights = ({ named, answerOf, chosen, cloud }: Flights): readonly DrawnFlight[] =>
+  named.map(({ flight, name }) => {
+    const answer = answerOf(flight.id);
     return {
       ...{ id: flight.id, name, at: flight.at, headingDeg: flight.headingDeg },
       flown: answer?.kind === "flown" ? answer.flown : null,

@@ -161,10 +161,14 @@ it("keeps a picture written anew from its pixels: where it was taken is gone, an
   const place = Buffer.from("Exif\0\0GPS 53.37 5.22");
   const head = Buffer.from([0xff, 0xe1, 0, place.length + 2]);
   const taken = Buffer.concat([small.subarray(0, 2), head, place, small.subarray(2)]);
-  const put = (bytes: Buffer) => run(yardActions["put-site-picture"], { id: siteId, jpeg: bytes.toString("base64") });
-  await expect(sitePicture(who, siteId)).rejects.toMatchObject({ status: 404 });
-  expect(await put(taken)).toMatchObject({ ok: true });
-  const kept = Buffer.from(await (await sitePicture(who, siteId)).arrayBuffer());
+  const put = (bytes: Buffer, pictureId: string = newId()) =>
+    run(yardActions["put-site-picture"], { id: siteId, pictureId, jpeg: bytes.toString("base64") });
+  const read = async (pictureId: string) =>
+    Buffer.from(await (await sitePicture(who, siteId, pictureId)).arrayBuffer());
+  const first = newId();
+  await expect(sitePicture(who, siteId, first)).rejects.toMatchObject({ status: 404 });
+  expect(await put(taken, first)).toMatchObject({ ok: true });
+  const kept = await read(first);
   expect(kept.includes("GPS")).toBe(false);
   expect(jpeg.decode(kept)).toMatchObject({ width: 6, height: 4 });
   const wide = jpeg.encode({ width: 3000, height: 2, data: Buffer.alloc(3000 * 2 * 4) }, 50).data;
@@ -173,10 +177,28 @@ it("keeps a picture written anew from its pixels: where it was taken is gone, an
   const frame = bomb.indexOf(Buffer.from([0xff, 0xc0]));
   bomb.writeUInt16BE(60_000, frame + 5);
   bomb.writeUInt16BE(60_000, frame + 7);
-  for (const bad of [wide, bomb, Buffer.from("<svg onload='x'/>"), small.subarray(0, 40), Buffer.from("GIF89a")])
+  // One scan after the other over the same picture.
+  const scan = small.subarray(small.indexOf(Buffer.from([0xff, 0xda])), -2);
+  const scans = Buffer.concat([small.subarray(0, -2), ...new Array<Buffer>(5000).fill(scan), small.subarray(-2)]);
+  for (const bad of [wide, bomb, scans, Buffer.from("<svg onload='x'/>"), small.subarray(0, 40), Buffer.from("GIF89a")])
     expect(await put(bad)).toMatchObject({ ok: false, status: 422, fields: { jpeg: expect.any(String) } });
-  // What was there stays.
-  expect(Buffer.from(await (await sitePicture(who, siteId)).arrayBuffer())).toEqual(kept);
+  // What was there stays, also when another is tried on and dropped; a plan that is saved keeps its own and no other.
+  const tried = newId();
+  expect(await put(small, tried)).toMatchObject({ ok: true });
+  expect(await read(first)).toEqual(kept);
+  const saveWith = async (id: string | null) => {
+    const { version, plan } = (await findSitePlan(siteId))!;
+    const lies = { widthPx: 6, heightPx: 4, at: { eastM: 0, northM: 0 }, widthM: 60, turnedDeg: 0, strength: 1 };
+    const picture = id === null ? undefined : { ...lies, id };
+    return run(yardActions["save-plan"], { id: siteId, version, plan: { ...plan, picture } });
+  };
+  expect(await saveWith(first)).toMatchObject({ ok: true });
+  expect(await read(first)).toEqual(kept);
+  await expect(sitePicture(who, siteId, tried)).rejects.toMatchObject({ status: 404 });
+  expect(await saveWith(tried)).toMatchObject({ ok: false, fields: { "picture.id": expect.any(String) } });
+  // Taken off the plan, it is gone from here as well.
+  expect(await saveWith(null)).toMatchObject({ ok: true });
+  await expect(sitePicture(who, siteId, first)).rejects.toMatchObject({ status: 404 });
 });
 
 it("goes into the field with the session of its site, and again only when it changed", async () => {

@@ -5,7 +5,16 @@ import jpeg from "jpeg-js";
 /** No picture is wider or higher, px. */
 const MOST_PIXELS = 2048;
 const QUALITY = 82;
+/** Each scan goes over the whole picture again: a file of thousands would keep the server busy for minutes. Cameras write up to a dozen. */
+const MOST_SCANS = 20;
 const MEMORY_MB = 128;
+
+/** Markers "start of scan" (ITU-T T.81, B.1.1.3); within a scan no byte FF is followed by DA. */
+function scansIn(bytes: Buffer): number {
+  let count = 0;
+  for (let at = bytes.indexOf("ffda", 0, "hex"); at >= 0; at = bytes.indexOf("ffda", at + 2, "hex")) count++;
+  return count;
+}
 
 /** A picture that is none, or larger than it may be. */
 export class BadPicture extends Error {}
@@ -15,6 +24,7 @@ export class BadPicture extends Error {}
  * for what is no whole JPEG of at most 2048 pixels each way.
  */
 export function rewrittenJpeg(bytes: Buffer): { readonly jpeg: Buffer; readonly hash: string } {
+  if (scansIn(bytes) > MOST_SCANS) throw new BadPicture(`more than ${MOST_SCANS} scans`);
   let picture: { readonly width: number; readonly height: number; readonly data: Uint8Array };
   try {
     picture = jpeg.decode(bytes, {

@@ -128,7 +128,10 @@ export async function countAlone(pilotId: string): Promise<Readonly<Record<strin
 export async function insertAttempt(transaction: Transaction, attempt: Omit<LoggedAttempt, "undone">): Promise<void> {
   const { pilotId, stepId } = attempt;
   await lockDigest(transaction, pilotId, stepId);
-  await insertOnce(transaction, "attempt", attemptRow(attempt));
+  const there = await findAttempt(transaction, attempt.id);
+  // A clean tap may count as a rough one since, by what was touched or missed: its repeated send is still the same.
+  const since = there?.outcome === "rough" && attempt.outcome === "clean";
+  await insertOnce(transaction, "attempt", attemptRow(since ? { ...attempt, outcome: "rough" } : attempt));
   await refreshDigest(transaction, pilotId, stepId);
 }
 

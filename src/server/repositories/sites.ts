@@ -1,5 +1,5 @@
 import type { KeptSitePlan, Site } from "@/contract";
-import { EMPTY_PLAN, type SitePlan } from "@/core";
+import { DAY_MS, EMPTY_PLAN, type SitePlan } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
@@ -139,20 +139,42 @@ export async function updateSitePlan(
   return edited;
 }
 
-/** Keeps the picture under a site's plan, in the place of the one before. */
+/** A picture that was sent and lies under no saved plan is let go of after so long. */
+const UNUSED_PICTURE_MS = DAY_MS;
+
+/** Keeps a picture for a site's plan, once; it lies there when a plan with its id is saved. */
 export async function putSitePicture(
   transaction: Transaction,
-  { siteId, hash, jpeg }: { readonly siteId: string; readonly hash: string; readonly jpeg: Buffer },
+  {
+    id,
+    siteId,
+    hash,
+    jpeg,
+  }: { readonly id: string; readonly siteId: string; readonly hash: string; readonly jpeg: Buffer },
   now: Date,
 ): Promise<void> {
-  await transaction("site_picture").insert({ id: siteId, hash, jpeg, saved_at: now }).onConflict().merge();
+  const saved = await findSitePlan(siteId);
+  await transaction("site_picture")
+    .where({ site_id: siteId })
+    .whereNot({ id: saved?.plan.picture?.id ?? "" })
+    .where("created_at", "<", new Date(now.getTime() - UNUSED_PICTURE_MS))
+    .delete();
+  await insertOnce(transaction, "site_picture", { id, site_id: siteId, hash, jpeg, created_at: now });
 }
 
-/** The picture under a site's plan; undefined where there is none. */
+/** Lets go of every picture of a site but the one that lies under its plan now; null for none. Returns whether that one is there. */
+export async function keepSitePicture(transaction: Transaction, siteId: string, id: string | null): Promise<boolean> {
+  const others = transaction("site_picture").where({ site_id: siteId });
+  await (id === null ? others : others.whereNot({ id })).delete();
+  return id === null || (await transaction("site_picture").where({ site_id: siteId, id }).first("id")) !== undefined;
+}
+
+/** A picture of a site; undefined where there is none. */
 export async function findSitePicture(
   siteId: string,
+  id: string,
 ): Promise<{ readonly hash: string; readonly jpeg: Buffer } | undefined> {
-  return database()("site_picture").where({ id: siteId }).first("hash", "jpeg");
+  return database()("site_picture").where({ site_id: siteId, id }).first("hash", "jpeg");
 }
 
 /** Changes a site whose version is still the one that was read. Returns whether it was. */

@@ -53,6 +53,22 @@ interface Api {
 const echoing = () => workerClient<Api>(() => new Worker("echo"));
 const never = () => new Promise(() => undefined);
 
+it("throws what any of several calls in one go is refused for, whatever is made of the others", async () => {
+  const { echo } = answering({ echo: (text: string) => requireNumber("text", Number(text), 0, 9) });
+  answers = (asked) => echo(asked as string);
+  const told = await echoing().ask((remote) =>
+    Promise.all(
+      ["3", "12"].map((text) =>
+        remote.echo(text).then(
+          (answer) => ({ answer }),
+          (why: Error) => ({ why: why instanceof DomainError && why.field }),
+        ),
+      ),
+    ),
+  );
+  expect(told).toEqual([{ answer: 3 }, { why: "text" }]);
+});
+
 it("starts its worker when it is first asked, and asks the same one again", async () => {
   const client = echoing();
   expect(started).toHaveLength(0);

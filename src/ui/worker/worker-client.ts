@@ -12,8 +12,21 @@ export interface WorkerClient<Api> {
 interface Running<Api> {
   readonly worker: Worker;
   readonly remote: Remote<Api>;
+  /** The same, a refusal of any call rejected: several may be asked in one go. */
+  readonly told: Remote<Api>;
   readonly broken: Promise<never>;
 }
+
+type Call = (...given: readonly unknown[]) => Promise<unknown>;
+
+/** What is asked of a worker, with what it refuses thrown instead of answered as data. */
+const rejecting = <Api>(remote: Remote<Api>): Remote<Api> =>
+  new Proxy({} as Remote<Api> & object, {
+    get: (_, name: string): Call => {
+      const calls = remote as unknown as Readonly<Record<string, Call>>;
+      return async (...given) => unlessRefused(await calls[name](...given));
+    },
+  });
 
 /** A worker that `start` makes when it is first asked, and again after it broke. */
 export function workerClient<Api>(start: () => Worker): WorkerClient<Api> {
@@ -34,13 +47,14 @@ export function workerClient<Api>(start: () => Worker): WorkerClient<Api> {
       };
     });
     broken.catch(() => undefined);
-    return { worker, remote: wrap<Api>(worker), broken };
+    const remote = wrap<Api>(worker);
+    return { worker, remote, told: rejecting(remote), broken };
   };
   return {
     ask: async (call) => {
       if (closed) return new Promise(() => undefined);
       running ??= begin();
-      return unlessRefused(await Promise.race([call(running.remote), running.broken]));
+      return Promise.race([call(running.told), running.broken]);
     },
     close: () => {
       closed = true;

@@ -307,6 +307,20 @@ it("takes a pilot's change only onto the version that was read", async () => {
   expect((await listPilots(reach)).find(({ id }) => id === pilot.id)).toMatchObject({ name: "Tester Two", version: 2 });
 });
 
+it("makes a clean attempt a rough one by what was missed, and its tap may be sent again after that", async () => {
+  const tap = attempt({ outcome: "clean" });
+  await post("log-attempt", tap);
+  const missed = (measured: object) => post("set-measured", { id: tap.id, minutes: null, measured });
+  expect((await missed({ laps: 3, missedPoles: 1 })).status).toBe(200);
+  expect((await missed({ laps: 2.5 })).body.fields).toHaveProperty("measured");
+  expect((await post("log-attempt", tap)).status).toBe(200);
+  const [kept] = (await listAttempts([ids.pilot])).filter(({ id }) => id === tap.id);
+  expect(kept).toMatchObject({ outcome: "rough", measured: { laps: 3, missedPoles: 1 } });
+  // Taken back, it stays what it became.
+  await missed({});
+  expect((await post("log-attempt", tap)).status).toBe(200);
+});
+
 it("undoes, restores and marks faults; refuses a fault of another step", async () => {
   const tap = attempt({ outcome: "rough" });
   await post("log-attempt", tap);
