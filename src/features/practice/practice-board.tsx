@@ -76,24 +76,7 @@ export function PracticeBoard(props: {
   return (
     <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 330px" } }}>
       <Box sx={{ minWidth: 0 }}>
-        <Box sx={(theme) => ({ border: `1.5px solid ${theme.tokens.ink}`, height: { xs: 300, md: 430 } })}>
-          {world.able ? (
-            <canvas
-              ref={canvas}
-              role="img"
-              aria-label={
-                looking === "camera"
-                  ? "What the aircraft's camera sees"
-                  : "The aircraft, seen from where a coach stands"
-              }
-              style={{ display: "block", width: "100%", height: "100%" }}
-            />
-          ) : (
-            <Typography sx={{ p: 2 }}>
-              This browser does not draw in space here, so nothing can be flown by hand.
-            </Typography>
-          )}
-        </Box>
+        <Picture canvas={canvas} able={world.able} looking={looking} />
         <Figures state={flight.shown} />
         <Controls
           {...{ phase, looking, pace, withGhost }}
@@ -134,6 +117,29 @@ export function PracticeBoard(props: {
           instructor.
         </Typography>
       </Box>
+    </Box>
+  );
+}
+
+/** The picture that is flown by. */
+function Picture(props: { canvas: React.RefObject<HTMLCanvasElement | null>; able: boolean; looking: Looking }) {
+  const { canvas, able, looking } = props;
+  return (
+    <Box sx={(theme) => ({ border: `1.5px solid ${theme.tokens.ink}`, height: { xs: 300, md: 430 } })}>
+      {able ? (
+        <canvas
+          ref={canvas}
+          role="img"
+          aria-label={
+            looking === "camera" ? "What the aircraft's camera sees" : "The aircraft, seen from where a coach stands"
+          }
+          style={{ display: "block", width: "100%", height: "100%" }}
+        />
+      ) : (
+        <Typography sx={{ p: 2 }}>
+          This browser does not draw in space here, so nothing can be flown by hand.
+        </Typography>
+      )}
     </Box>
   );
 }
