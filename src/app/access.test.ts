@@ -69,7 +69,7 @@ const made = Object.fromEntries(
       "tap",
       "ownTap",
     ],
-    ...["milestone", "note", "request", "invitation", "site", "planned", "target", "variant", "line"],
+    ...["milestone", "note", "request", "invitation", "site", "planned", "target", "homework", "variant", "line"],
     ...["recording", "ownRecording", "picture"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
@@ -156,6 +156,13 @@ beforeAll(async () => {
   await done("add-load", load);
   await done("start-session", start(made.session));
   await done("set-target", { id: made.target, pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() });
+  await done("set-homework", {
+    id: made.homework,
+    pilotId: made.odo,
+    stepId: "flip-one-move",
+    tries: 5,
+    dueAtMs: Date.now(),
+  });
   await done("log-attempt", attempt(made.session, made.tap));
   await done("add-site", { ...siteFields, id: made.site, squadId: made.squad });
   await done("plan-session", { ...planFields, id: made.planned, squadId: made.squad });
@@ -358,6 +365,19 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
     coaches,
     () => ({ id: newId(), pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() + 86_400_000 }),
   ],
+  "log-try": [
+    withPilot,
+    () => ({
+      ...{ id: newId(), sittingId: newId(), pilotId: made.odo, stepId: "flip-slow", direction: "back" },
+      ...{ outcome: "clean", flownAtMs: Date.now(), seconds: 9, measured: {}, setupId: made.setup, loadId: null },
+    }),
+  ],
+  "set-homework": [
+    coaches,
+    () => ({ id: newId(), pilotId: made.odo, stepId: "flip-one-move", tries: 5, dueAtMs: Date.now() }),
+  ],
+  "remove-homework": [coaches, () => ({ id: made.homework })],
+  "restore-homework": [coaches, () => ({ id: made.homework })],
   "remove-target": [coaches, () => ({ id: made.target })],
   "restore-target": [coaches, () => ({ id: made.target })],
   "reopen-session": [coaches, () => ({ id: made.session })],
@@ -623,6 +643,7 @@ async function everything(): Promise<unknown> {
     "note",
     "recording",
     "recording_piece",
+    "homework",
   ];
   return Promise.all(
     [...tables, "sign_off_request", "invitation", "account", "trail"].map((table) => database()(table)),

@@ -18,6 +18,7 @@ import { runnerFor } from "@/server/testing/run-as";
 import { pilotActions } from "@/features/pilot";
 import { fieldActions } from "@/features/field";
 import { planActions } from "@/features/plan";
+import { practiceActions } from "@/features/practice";
 import { loadFieldSquads } from "@/server/field-squads";
 import { loadTally } from "@/server/tally";
 
@@ -27,7 +28,7 @@ const [squadId, coachId, odo, ida, kit, plank, setupId] = Array.from({ length: 7
 const who: SignedInCoach = { accountId: newId(), signInId: newId(), coachId, pilotId: null, name: "Ann Pell" };
 /** What a phone sends now: its clock is the server's. */
 const run = runnerFor(who);
-const actions = { ...planActions, ...fieldActions, "sign-off": pilotActions["sign-off"] };
+const actions = { ...planActions, ...fieldActions, ...practiceActions, "sign-off": pilotActions["sign-off"] };
 const START_MS = Date.now() - 3_600_000;
 
 beforeAll(() =>
@@ -159,6 +160,7 @@ function doneBy(
       return { action: kind, input: { id: sessionId, pilotId: comer, stepId: "sticks", setupId: null } };
     }
     case "begin-in-field":
+    case "log-try":
       throw new Error("begins a session of its own: see below");
     case "let-go":
       return { action: kind, input: { id: sessionId, pilotId } };

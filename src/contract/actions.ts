@@ -300,6 +300,31 @@ interface SessionActions {
   >;
 }
 
+/** What is practised in the model, and what of it a coach asks for. */
+interface PracticeActions {
+  /** A try, which may arrive late. Its sitting is begun by the first one. */
+  "log-try": Does<
+    Id & {
+      readonly sittingId: string;
+      readonly pilotId: string;
+      readonly stepId: string;
+      readonly direction: string;
+      readonly outcome: Outcome;
+      /** By the device's clock. */
+      readonly flownAtMs: number;
+      readonly seconds: number;
+      readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
+      readonly setupId: string | null;
+      readonly loadId: string | null;
+    }
+  >;
+  "set-homework": Does<
+    Id & { readonly pilotId: string; readonly stepId: string; readonly tries: number; readonly dueAtMs: number }
+  >;
+  "remove-homework": Does<Id>;
+  "restore-homework": Does<Id>;
+}
+
 /** The calendar and the yard. */
 interface PlaceActions {
   "plan-session": Does<PlannedFields & { readonly squadId: string }>;
@@ -399,6 +424,7 @@ export type Actions = AccountActions &
   AircraftActions &
   SessionActions &
   PlaceActions &
+  PracticeActions &
   TeachingActions &
   TapeActions;
 

@@ -23,6 +23,8 @@ interface FieldInputs {
   "take-in": ActionInput<"take-in">;
   "let-go": ActionInput<"let-go">;
   "check-aircraft": ActionInput<"check-aircraft">;
+  /** Of practice: no session of the field knows of it. */
+  "log-try": ActionInput<"log-try">;
 }
 
 /** One thing done in a session in the field. */
@@ -35,6 +37,7 @@ export function tallyAfter(tally: TallyData, done: FieldAction): TallyData {
   const { session } = tally;
   switch (done.action) {
     case "begin-in-field":
+    case "log-try":
       return tally;
     case "begin-session":
       return begunAt(tally, done.input.atMs);

@@ -360,6 +360,13 @@ export interface Target {
   readonly dueAtMs: number;
 }
 
+/** So many clean tries of practice at a step by a date, and how many were flown since it was set. */
+export interface Homework extends Target {
+  readonly tries: number;
+  readonly setAtMs: number;
+  readonly done: number;
+}
+
 /** A session that is planned. */
 export interface PlannedSession {
   readonly id: string;
@@ -391,7 +398,18 @@ export type SquadVariant = OwnVariant & {
 
 /** What can lie in the bin. Each kind is brought back by the action `restore-<kind>`. */
 export type BinnedKind =
-  "squad" | "pilot" | "aircraft" | "note" | "sign-off" | "attempt" | "site" | "planned" | "target" | "variant" | "line";
+  | "squad"
+  | "pilot"
+  | "aircraft"
+  | "note"
+  | "sign-off"
+  | "attempt"
+  | "site"
+  | "planned"
+  | "target"
+  | "homework"
+  | "variant"
+  | "line";
 
 /** Something that was deleted and can still be brought back. */
 export interface Binned {

@@ -74,11 +74,13 @@ export const flownDirections = (step: Step, manner: Manner) =>
   step.directions.filter(({ id }) => recipeOf(step, id, manner) !== null);
 
 /** The steps that are flown in the model, by stage, in the order of learning. */
-export function stepsInModel(syllabus: Syllabus, manner: Manner) {
+export const stepsInModel = (syllabus: Syllabus, manner: Manner) =>
+  stagesWith(syllabus, (step) => flownDirections(step, manner).length > 0);
+
+/** Stages with those of their steps that are wanted; none without a step. */
+export function stagesWith(syllabus: Syllabus, wanted: (step: Step) => boolean) {
   return syllabus.stages.flatMap((name, stage) => {
-    const steps = syllabus.steps.filter(
-      (step) => skillOf(syllabus, step).stage === stage && flownDirections(step, manner).length > 0,
-    );
+    const steps = syllabus.steps.filter((step) => skillOf(syllabus, step).stage === stage && wanted(step));
     return steps.length > 0 ? [{ stage, name, steps }] : [];
   });
 }

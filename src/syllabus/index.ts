@@ -4,6 +4,7 @@ export { syllabusChanges } from "./compare";
 export type { StepField, SyllabusChange } from "./compare";
 export { flownDirections, ownVariantOf, recipeOf, stepsInModel, trickFrom, variantOf } from "./flown";
 export type { Manner } from "./flown";
+export { practisedAs, practisedDirections, stepsPractised } from "./practised";
 export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, sideOf } from "./schools";
 export type { School, SchoolQuestion, SchoolSide } from "./schools";
 export { flownStep } from "./flown-step";

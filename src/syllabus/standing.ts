@@ -206,7 +206,9 @@ function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput)
     current: currentStepOf({ syllabus, school, flown, signedOff }),
     // A hard day matters while it is fresh; after a night the pilot has rested.
     latestDay: [...flown.values()]
-      .flatMap(({ recent }) => recent.filter(({ atMs }) => nowMs - atMs < REST_MEMORY_MS))
+      .flatMap(({ recent }) =>
+        recent.filter(({ atMs, place }) => place !== "simulator" && nowMs - atMs < REST_MEMORY_MS),
+      )
       .sort((a, b) => a.atMs - b.atMs),
     lastFlownMs: times.length > 0 ? Math.max(...times) : null,
     known: new Set([...signedOff, ...path.slice(0, Math.max(0, furthest)).map(({ id }) => id)]),
@@ -227,6 +229,8 @@ function stepStanding(
   const own = flown.get(step.id);
   const recent = own?.recent ?? [];
   const attempts = own?.digest.attempts ?? 0;
+  // Nobody tires, crashes or settles into a setup in a simulator.
+  const real = recent.filter(({ place }) => place !== "simulator");
   const evidence = weighEvidence(
     recent,
     step.mark,
@@ -245,7 +249,7 @@ function stepStanding(
     advice: advise({
       evidence,
       mark: step.mark,
-      attempts: recent,
+      attempts: real,
       latestDay: context.latestDay,
       setupId,
       previousStepId: stepBefore(syllabus, step, context.route)?.id ?? null,

@@ -57,4 +57,4 @@ export {
   noRoomWords,
   planKindNames,
 } from "./yard";
-export { nextThingWords, taskWords } from "./practice";
+export { homeworkWords, nextThingWords, taskWords } from "./practice";

@@ -2,7 +2,12 @@ import type { NextThing } from "@/core";
 import { nextThingWords, taskWords } from ".";
 
 it.each<[NextThing, RegExp]>([
-  [{ kind: "passed" }, /^That counts/],
+  [{ kind: "passed" }, /^Clean\./],
+  [{ kind: "answered", reactionS: 0.31 }, /0\.31\ss after the call/],
+  [{ kind: "missed-mark", mark: "line" }, /^Flown, but it ends beside its line: begin level/],
+  [{ kind: "off-height", place: 2, heightM: 0.4, lowestM: 1, highestM: 3 }, /^Mark 2 passed at 0\.4\sm, too low/],
+  [{ kind: "did-not-halt", place: 1, speedMps: 3, haltMps: 0.8 }, /^Over mark 1 at 3\.0\sm\/s/],
+  [{ kind: "other-turns", turns: 2, wantsTurns: 1 }, /^2 turns instead of one turn/i],
   [{ kind: "crashed", into: "ground", atS: 2, speedMps: 7 }, /^Into the ground at 7\.0\sm\/s: more height first/],
   [{ kind: "stopped-past", deg: 22.4, withinDeg: 15 }, /^Stopped 22° past: centre earlier\.$/],
   [{ kind: "stopped-short", deg: 31, withinDeg: 15 }, /^Stopped 31° short: hold it longer/],
@@ -23,6 +28,7 @@ it("says what a drill asks for in the units chosen", () => {
     lowestM: 0.5,
     highestM: 3,
     seconds: 30,
+    noseWithinDeg: null,
   } as const;
   expect(taskWords({ task: hold }, "imperial")).toMatch(/^Stay within 7\sft for 30\ss\.$/);
   const trick = { kind: "flip", direction: "back", turns: 1 } as const;

@@ -1,7 +1,9 @@
 import type { Drill, NextThing } from "@/core";
+import type { Homework } from "@/contract";
 import { lower } from "./capital";
-import { percent } from "./numbers";
-import { quantityText, type UnitSystem } from "./quantity";
+import { failureWords } from "./failures";
+import { counted, percent } from "./numbers";
+import { numeral, quantityText, type UnitSystem } from "./quantity";
 import { trickKindNames } from "./tape";
 
 const whole = (deg: number, units: UnitSystem) => quantityText(deg, "angle", units, 0);
@@ -14,14 +16,27 @@ export function taskWords({ task }: Pick<Drill, "task">, units: UnitSystem): str
         ? "Fly it as the model does."
         : `Fly it, and stop within ${whole(task.withinDeg, units)}.`;
     case "hold":
-      return `Stay within ${quantityText(task.radiusM, "length", units)} for ${quantityText(task.seconds, "time", units, 0)}.`;
+      return `Stay within ${quantityText(task.radiusM, "length", units)} for ${quantityText(task.seconds, "time", units, 0)}${task.noseWithinDeg === null ? "" : ", nose where it is"}.`;
     case "land":
       return `Land within ${quantityText(task.withinM, "length", units)} of the spot.`;
     case "course":
-      return task.haltMps === null ? "Pass every mark in order." : "Halt over every mark in order.";
+      return courseTaskWords(task, units);
+    case "call":
+      return task.answer === "stop"
+        ? "Fly at it. When the call comes, stop before it."
+        : "Dive. When the call comes, level out.";
     case "free":
-      return "Fly it as the model does; nothing is measured here.";
+      return "Fly it as the model does.";
   }
+}
+
+function courseTaskWords(task: Extract<Drill["task"], { kind: "course" }>, units: UnitSystem): string {
+  const length = (m: number) => quantityText(m, "length", units);
+  const marks = counted(task.at.length, "mark");
+  const what = task.haltMps === null ? `Pass ${marks} in order` : `Stop over ${marks} in order`;
+  const nose = task.nose === "backward" ? ", tail first" : "";
+  const turned = task.turnedDeg === undefined ? "" : ", turning once round by yaw on the way";
+  return `${what}${nose}${turned}, between ${length(task.lowestM)} and ${length(task.highestM)} up.`;
 }
 
 /** The one next thing after a try. */
@@ -29,7 +44,31 @@ export function nextThingWords(next: NextThing, units: UnitSystem): string {
   const length = (m: number) => quantityText(m, "length", units);
   switch (next.kind) {
     case "passed":
-      return "That counts. Once more the same.";
+      return "Clean. Do it again the same way.";
+    case "answered":
+      return `Clean: you answered ${quantityText(next.reactionS, "time", units)} after the call.`;
+    case "before-the-call":
+      return "You stopped before the call came: keep flying until it does.";
+    case "no-answer":
+      return next.answer === "stop"
+        ? "The call came and it never stopped: lean back at once, with a blip of throttle."
+        : "The call came and it kept diving: pull level at once, then throttle.";
+    case "missed-mark":
+      return `Flown, but it ${failureWords({ kind: next.mark })}: ${markMends[next.mark]}`;
+    case "off-height":
+      return next.heightM < next.lowestM
+        ? `Mark ${next.place} passed at ${length(next.heightM)}, too low: a little more throttle before it.`
+        : `Mark ${next.place} passed at ${length(next.heightM)}, too high: ease the throttle before it.`;
+    case "did-not-halt":
+      return `Over mark ${next.place} at ${quantityText(next.speedMps, "speed", units)}: lean back earlier and stop first.`;
+    case "wrong-way-round":
+      return next.nose === "backward"
+        ? `Mark ${next.place} passed nose first: keep the tail ahead.`
+        : `Mark ${next.place} passed tail first: yaw the nose into the turn.`;
+    case "turned-too-little":
+      return `Turned ${whole(next.deg, units)} of ${whole(next.wantsDeg, units)}: more yaw, steadily.`;
+    case "other-turns":
+      return `${turnsWords(next.turns)} instead of ${turnsWords(next.wantsTurns)}: look at the ghost's sticks once.`;
     case "crashed":
       return `Into the ${next.into} at ${quantityText(next.speedMps, "speed", units)}: more height first, then the same again.`;
     case "not-flown":
@@ -53,4 +92,32 @@ export function nextThingWords(next: NextThing, units: UnitSystem): string {
   }
 }
 
+const turnsWords = (turns: number) => (turns === 1 ? "One turn" : `${numeral(turns, turns % 1 === 0 ? 0 : 1)} turns`);
+
+/** What to do about a mark that was missed. */
+const markMends: Readonly<Record<Extract<NextThing, { kind: "missed-mark" }>["mark"], string>> = {
+  "height-band": "trim the throttle before you begin.",
+  "end-height": "punch a little more, or a little less.",
+  view: "look where the picture goes, and keep it there.",
+  heading: "lead the last part, and look where you want to end.",
+  horizon: "roll with the yaw.",
+  line: "begin level, and keep yaw still.",
+  bounce: "let the stick go, not past the middle.",
+  round: "one even pull from beginning to end.",
+  circle: "smaller corrections; let the sticks rest.",
+  spot: "start the descent so that it ends there.",
+  "throttle-closed": "close the throttle before you turn over.",
+  "in-picture": "turn with it before it leaves the picture.",
+};
+
 const directionNames = { back: "backward", front: "forward", right: "right", left: "left" } as const;
+
+/** How homework stands, with its mark. */
+export function homeworkWords(
+  { tries, done, dueAtMs }: Pick<Homework, "tries" | "done" | "dueAtMs">,
+  nowMs: number,
+): { readonly mark: string; readonly says: string } {
+  const clean = `${Math.min(done, tries)} of ${counted(tries, "clean try", "clean tries")}`;
+  if (done >= tries) return { mark: "■", says: `done, ${clean}` };
+  return dueAtMs < nowMs ? { mark: "▲", says: `overdue, ${clean}` } : { mark: "◆", says: clean };
+}

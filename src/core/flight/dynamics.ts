@@ -47,6 +47,8 @@ export interface Derivative {
   (state: Float64Array, command: Float64Array, out: Float64Array, commandRate?: Float64Array): void;
   /** The same at `state + h · slope`, which is never written down: what a Runge-Kutta stage asks for. `stage` has the command rates and h. */
   readonly ahead: Ahead;
+  /** From now on the air moves so, m/s. */
+  readonly blow: (windNorthMps: number, windEastMps: number) => void;
 }
 export type Ahead = (
   state: Float64Array,
@@ -58,6 +60,8 @@ export type Ahead = (
 /** Layout of a stage: how fast the three commanded rates change (rad/s²), and the h of `state + h · slope`. */
 export const STAGE_SIZE = 4;
 
+/** Where the wind stands among the numbers of an aircraft and its air. */
+const WIND_AT = 11;
 const AT_REST = new Float64Array(3);
 const NO_SLOPE = new Float64Array(STATE_SIZE);
 
@@ -153,13 +157,17 @@ export function createDerivative(airframe: Airframe, medium: FlightMedium, idleA
   );
 
   const ahead: Ahead = (state, slope, command, out, stage) => motion(k, shake, state, slope, command, out, stage);
+  const blow = (northMps: number, eastMps: number) => {
+    k[WIND_AT] = northMps;
+    k[WIND_AT + 1] = eastMps;
+  };
   const stage = new Float64Array(STAGE_SIZE);
   return Object.assign(
     (state: Float64Array, command: Float64Array, out: Float64Array, commandRate: Float64Array = AT_REST) => {
       stage.set(commandRate);
       motion(k, shake, state, NO_SLOPE, command, out, stage);
     },
-    { ahead },
+    { ahead, blow },
   );
 }
 

@@ -7,7 +7,7 @@ export function missedIn(recipe: Recipe, measures: Measures, stopWithinDeg = USU
   const stopped = !recipe.turn || (stopErrorDeg !== null && Math.abs(stopErrorDeg) <= stopWithinDeg);
   return [
     ...(stopped ? [] : [{ kind: (stopErrorDeg ?? -1) < 0 ? "short" : "past" } as const]),
-    ...missedMarks(recipe.marks ?? [], measures).map((kind) => ({ kind })),
+    ...missedMarks(recipe.marks ?? [], measures, recipe.parameters).map((kind) => ({ kind })),
   ];
 }
 

@@ -1,5 +1,5 @@
 import { DomainError, requireNumber, requireOneOf } from "../numbers";
-import type { Recipe } from "../recipes";
+import type { Recipe, SeenObject } from "../recipes";
 import type { FoundTrick } from "../tape";
 import type { PlanPoint } from "../yard";
 
@@ -19,6 +19,8 @@ export type Task =
       readonly lowestM: number;
       readonly highestM: number;
       readonly seconds: number;
+      /** The nose stays so near to where it pointed at the start; null for any way. */
+      readonly noseWithinDeg: number | null;
     }
   /** Touching down on a spot. */
   | { readonly kind: "land"; readonly at: PlanPoint; readonly withinM: number }
@@ -29,6 +31,25 @@ export type Task =
       readonly withinM: number;
       /** A halt is slower than this, m/s; null for passing. */
       readonly haltMps: number | null;
+      /** Height in which a place counts. */
+      readonly lowestM: number;
+      readonly highestM: number;
+      /** Flown nose or tail first; any way if not said. */
+      readonly nose?: "ahead" | "backward";
+      /** Turned by yaw on the way by so much at the least, to either side. */
+      readonly turnedDeg?: number;
+    }
+  /**
+   * A bail at a call. The call comes once between two times, drawn anew for each try. Stop: come to rest or backward before what is flown at; level: out of
+   * the dive.
+   */
+  | {
+      readonly kind: "call";
+      readonly answer: "stop" | "level";
+      readonly fromS: number;
+      readonly toS: number;
+      /** When it comes in this try; null before it is drawn. */
+      readonly callS: number | null;
     }
   | { readonly kind: "free" };
 
@@ -38,11 +59,19 @@ export interface Drill {
   /** Its start, what stands there, and the model's own way. */
   readonly recipe: Recipe;
   readonly task: Task;
+  /** What the recipe is flown at, m ahead and to the right of the start; left out where there is nothing. */
+  readonly object?: SeenObject;
+  /** In the model's own way: so long from its start to its trick, and from there to its end, s. Left out where no trick is found in it. */
+  readonly round?: { readonly beforeS: number; readonly afterS: number };
+  /** There: since its trick, or its start where there is none, the object is to be in the picture, s. The whole of it if left out. */
+  readonly inPictureS?: readonly [fromS: number, toS: number];
+  /** There: the circle is even so long after the trick begins, until so long before it ends, s. The whole of it if left out. */
+  readonly steady?: { readonly afterS: number; readonly beforeS: number };
 }
 
 /** Throws a DomainError naming what of a task can't be asked for. */
 export function requireTask(task: Task): Task {
-  requireOneOf("task.kind", task?.kind, ["trick", "hold", "land", "course", "free"]);
+  requireOneOf("task.kind", task?.kind, ["trick", "hold", "land", "course", "call", "free"]);
   switch (task.kind) {
     case "trick":
       if (task.withinDeg !== null) requireNumber("task.withinDeg", task.withinDeg, 0.5, 180);
@@ -58,10 +87,22 @@ export function requireTask(task: Task): Task {
       requireNumber("task.withinM", task.withinM, 0.1, 100);
       if (task.at.length === 0) throw new DomainError("task.at", 0, "one place and more");
       break;
+    case "call":
+      requireNumber("task.fromS", task.fromS, 0, 60);
+      requireNumber("task.toS", task.toS, task.fromS, 60);
+      if (task.callS !== null) requireNumber("task.callS", task.callS, task.fromS, task.toS);
+      break;
     case "free":
       break;
   }
   return task;
+}
+
+/** A drill with its call drawn: `chance` from 0 to 1. Anything else stays as it is. */
+export function drawCall(drill: Drill, chance: number): Drill {
+  const { task } = drill;
+  if (task.kind !== "call") return drill;
+  return { ...drill, task: { ...task, callS: task.fromS + chance * (task.toS - task.fromS) } };
 }
 
 /** Whether it is a recipe alone, flown without a task. */

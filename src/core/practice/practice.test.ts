@@ -1,6 +1,7 @@
 import { airframePresets, idealAirframe } from "../airframe";
 import { firstSettings } from "../flight";
 import { CALM_AIR, fly, recipes, type Recipe } from "../recipes";
+import { Gusts } from "../recipes/gusts";
 import { NO_SLIP } from "../recipes/slips";
 import {
   createPractice,
@@ -170,6 +171,7 @@ describe("a drill is scored", () => {
     scoreTry(
       drill(recipes[id], task),
       replay(record(recipes[id], madeUpRadio(recipes[id], five, settings, high, slips)), five, settings, high),
+      settings,
     );
   const oneFlip = { kind: "trick", trick: { kind: "flip", direction: "back", turns: 1 }, withinDeg: 25 } as const;
 
@@ -183,7 +185,7 @@ describe("a drill is scored", () => {
     expect(next.deg).toBeGreaterThan(25);
     const idle = createPractice(flip, five, settings, high);
     for (let i = 0; i < 60; i++) idle.advance(1 / 60, { ...centred, throttle: 0.3 });
-    expect(scoreTry(drill(flip, oneFlip), replay(idle.record(), five, settings, high)).next).toEqual({
+    expect(scoreTry(drill(flip, oneFlip), replay(idle.record(), five, settings, high), settings).next).toEqual({
       kind: "not-flown",
     });
     expect(flown("flip-one-move-front", oneFlip).next).toEqual({
@@ -199,19 +201,39 @@ describe("a drill is scored", () => {
     for (let i = 0; i < 120; i++) hover.advance(1 / 60, still);
     const replayed = replay(hover.record(), five, settings, high);
     const hold = (seconds: number, radiusM: number): Task => ({
-      ...{ kind: "hold", at: { eastM: 0, northM: 0 }, radiusM, lowestM: 30, highestM: 50, seconds },
+      ...{
+        kind: "hold",
+        at: { eastM: 0, northM: 0 },
+        radiusM,
+        lowestM: 30,
+        highestM: 50,
+        seconds,
+        noseWithinDeg: null,
+      },
     });
-    expect(scoreTry(drill(flip, hold(1.5, 1)), replayed).passed).toBe(true);
-    expect(scoreTry(drill(flip, hold(5, 1)), replayed).next).toMatchObject({ kind: "left-circle", wantsS: 5 });
+    expect(scoreTry(drill(flip, hold(1.5, 1)), replayed, settings).passed).toBe(true);
+    expect(scoreTry(drill(flip, hold(5, 1)), replayed, settings).next).toMatchObject({
+      kind: "left-circle",
+      wantsS: 5,
+    });
     const course = (m: readonly number[], haltMps: number | null): Task => ({
-      ...{ kind: "course", at: m.map((northM) => ({ eastM: 0, northM })), withinM: 1, haltMps },
+      ...{
+        kind: "course",
+        at: m.map((northM) => ({ eastM: 0, northM })),
+        withinM: 1,
+        haltMps,
+        lowestM: 30,
+        highestM: 50,
+      },
     });
-    expect(scoreTry(drill(flip, course([0], 0.5)), replayed).passed).toBe(true);
-    expect(scoreTry(drill(flip, course([0, 9], null)), replayed).next).toMatchObject({
+    expect(scoreTry(drill(flip, course([0], 0.5)), replayed, settings).passed).toBe(true);
+    expect(scoreTry(drill(flip, course([0, 9], null)), replayed, settings).next).toMatchObject({
       kind: "missed-place",
       place: 2,
     });
-    expect(scoreTry(drill(flip, { kind: "land", at: { eastM: 0, northM: 0 }, withinM: 1.5 }), replayed).next).toEqual({
+    expect(
+      scoreTry(drill(flip, { kind: "land", at: { eastM: 0, northM: 0 }, withinM: 1.5 }), replayed, settings).next,
+    ).toEqual({
       kind: "not-landed",
     });
   });
@@ -227,4 +249,25 @@ it("names the field of what can't be flown", () => {
   expect(() => createPractice({ id: "x", recipe: flip, task: { kind: "hold" } as Task }, five, settings, high)).toThrow(
     /^task\.radiusM/,
   );
+});
+
+it("gusts come from their seed: the same again, others from another, about as strong as asked for, and a try replays through them to the last bit", () => {
+  const blown = (seed: number) => ({ ...high, windNorthMps: -6, gusts: { deviationMps: 1.5, seed } });
+  const fly = (seed: number, frames = 360) => {
+    const practice = createPractice(recipes["hang-right"], five, settings, blown(seed));
+    const { sticks } = practice.state();
+    for (let i = 0; i < frames; i++) practice.advance(1 / 60, sticks);
+    return practice;
+  };
+  const [a, again, other] = [fly(7), fly(7), fly(8)].map((one) => one.state().eastM);
+  expect(again).toBe(a);
+  expect(other).not.toBe(a);
+  const { trace } = replay(fly(7).record(), five, settings, blown(7));
+  expect(trace.eastM.at(-1)).toBe(a);
+  // Standard deviation over a long time: within a fifth of what is asked for, over some 240 memories of the wind.
+  const gusts = new Gusts({ deviationMps: 1.5, seed: 3 });
+  const seen: number[] = [];
+  for (let step = 0; step < 600_000; step++) if (gusts.moveOn(step)) seen.push(gusts.northMps);
+  expect(Math.sqrt(seen.reduce((sum, mps) => sum + mps * mps, 0) / seen.length)).toBeGreaterThan(1.2);
+  expect(Math.sqrt(seen.reduce((sum, mps) => sum + mps * mps, 0) / seen.length)).toBeLessThan(1.8);
 });

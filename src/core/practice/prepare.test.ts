@@ -7,7 +7,10 @@ import { createPractice, judgeTry, madeUpRadio, prepareDrill, type PreparedDrill
 const { airframe } = airframePresets["five-inch-freestyle"];
 const settings = { ...firstSettings, tiltDeg: 25 };
 const prepared = (id: string, withinDeg: number | null = 15) =>
-  prepareDrill({ id, recipe: recipes[id], airframe, settings, environment: CALM_AIR, withinDeg });
+  prepareDrill({
+    ...{ kind: "trick", asks: "trick", recipe: recipes[id], withinDeg },
+    ...{ id, airframe, settings, environment: CALM_AIR },
+  });
 
 /** What a made-up radio flies of a drill, in frames of a 60th. */
 function flown({ drill, environment, ...rest }: PreparedDrill, readings: readonly StampedSticks[]) {

@@ -1,7 +1,11 @@
+import type { Settings } from "../flight";
+import type { Outcome } from "../progress";
+import { indexAt, missedOnTrace, type MarkKind } from "../recipes";
 import type { FoundTrick } from "../tape";
 import { between } from "../yard";
 import type { Drill } from "./drill";
 import type { Replayed } from "./replay";
+import { CourseWatch, headingOf, HoldWatch, type Moment } from "./watch";
 
 /** The one next thing after a try, as a kind with its numbers; the words are elsewhere. */
 export type NextThing =
@@ -9,12 +13,27 @@ export type NextThing =
   | { readonly kind: "passed" }
   | { readonly kind: "not-flown" }
   | { readonly kind: "other-trick"; readonly found: FoundTrick["kind"]; readonly direction: FoundTrick["direction"] }
+  | { readonly kind: "other-turns"; readonly turns: number; readonly wantsTurns: number }
   | { readonly kind: "stopped-past" | "stopped-short"; readonly deg: number; readonly withinDeg: number }
   | { readonly kind: "throttle-open"; readonly share: number }
   | { readonly kind: "left-circle"; readonly heldS: number; readonly wantsS: number }
   | { readonly kind: "off-spot"; readonly m: number; readonly withinM: number }
   | { readonly kind: "not-landed" }
-  | { readonly kind: "missed-place"; readonly place: number; readonly nearestM: number; readonly withinM: number };
+  | { readonly kind: "missed-place"; readonly place: number; readonly nearestM: number; readonly withinM: number }
+  | {
+      readonly kind: "off-height";
+      readonly place: number;
+      readonly heightM: number;
+      readonly lowestM: number;
+      readonly highestM: number;
+    }
+  | { readonly kind: "did-not-halt"; readonly place: number; readonly speedMps: number; readonly haltMps: number }
+  | { readonly kind: "wrong-way-round"; readonly place: number; readonly nose: "ahead" | "backward" }
+  | { readonly kind: "turned-too-little"; readonly deg: number; readonly wantsDeg: number }
+  | { readonly kind: "before-the-call" }
+  | { readonly kind: "no-answer"; readonly answer: "stop" | "level" }
+  | { readonly kind: "answered"; readonly reactionS: number }
+  | { readonly kind: "missed-mark"; readonly mark: MarkKind };
 
 export interface Score {
   readonly passed: boolean;
@@ -26,8 +45,10 @@ export interface Score {
 /** Upside down with more throttle than this it is driven toward the ground. */
 const OPEN_SHARE = 0.1;
 
-/** A try held against what its drill asks for. */
-export function scoreTry({ task }: Pick<Drill, "task">, { trace, measures }: Replayed): Score {
+/** A try held against what its drill asks for: its task, then the marks of its recipe. */
+export function scoreTry(drill: Drill, flown: Replayed, settings: Settings): Score {
+  const { task } = drill;
+  const { trace, measures } = flown;
   const { ended, tricks } = measures;
   const crashed = ended?.kind === "crash" ? ended : null;
   const scored = ((): Score => {
@@ -47,26 +68,49 @@ export function scoreTry({ task }: Pick<Drill, "task">, { trace, measures }: Rep
       }
       case "course":
         return courseScore(task, trace);
+      case "call":
+        return callScore(task, trace);
     }
   })();
-  if (!crashed) return scored;
+  if (!crashed) return scored.passed ? markScore(drill, scored, flown, settings) : scored;
   const next = { kind: "crashed", into: crashed.into, atS: crashed.timeS, speedMps: crashed.speedMps } as const;
   return { ...scored, passed: false, next };
 }
 
 type Of<Kind extends Drill["task"]["kind"]> = Extract<Drill["task"], { kind: Kind }>;
-type Path = Pick<Replayed["trace"], "timeS" | "northM" | "eastM" | "heightM" | "vNorthMps" | "vEastMps">;
+type Path = Replayed["trace"];
 
-function trickScore({ trick, withinDeg }: Of<"trick">, tricks: readonly FoundTrick[]): Score {
-  const found = tricks.find(
+/** What the recipe's own marks say of a try that did its task. */
+function markScore(drill: Drill, scored: Score, flown: Replayed, settings: Settings): Score {
+  const { task, recipe, object = null, round, inPictureS, steady = { afterS: 0, beforeS: 0 } } = drill;
+  const { trace, measures } = flown;
+  const trick = task.kind === "trick" ? foundFor(task, measures.tricks) : undefined;
+  // A landing, a course and a call say by themselves what is looked at.
+  if (task.kind !== "free" && !(trick && round)) return scored;
+  const at = (timeS: number) => indexAt(trace, Math.max(0, timeS));
+  const last = trace.timeS.length - 1;
+  const whole =
+    trick && round ? ([at(trick.fromS - round.beforeS), at(trick.toS + round.afterS)] as const) : ([0, last] as const);
+  const sinceS = trick?.fromS ?? 0;
+  const [mark] = missedOnTrace(recipe, trace, {
+    ...{ whole, object },
+    turn: trick ? [at(trick.fromS + steady.afterS), at(trick.toS - steady.beforeS)] : null,
+    inPicture: inPictureS ? [at(sinceS + inPictureS[0]), at(sinceS + inPictureS[1])] : whole,
+    camera: { tiltDeg: settings.tiltDeg, ...settings.camera },
+  });
+  return mark ? { ...scored, passed: false, next: { kind: "missed-mark", mark } } : scored;
+}
+
+const foundFor = ({ trick }: Of<"trick">, tricks: readonly FoundTrick[]) =>
+  tricks.find(
     ({ kind, direction, turns }) => kind === trick.kind && direction === trick.direction && turns === trick.turns,
   );
+
+function trickScore(task: Of<"trick">, tricks: readonly FoundTrick[]): Score {
+  const { trick, withinDeg } = task;
+  const found = foundFor(task, tricks);
   if (!found) {
-    const other = tricks.at(0);
-    const next = other
-      ? ({ kind: "other-trick", found: other.kind, direction: other.direction } as const)
-      : ({ kind: "not-flown" } as const);
-    return { passed: false, value: null, next };
+    return { passed: false, value: null, next: otherwise(trick, tricks) };
   }
   const { stopErrorDeg, throttleInvertedMean } = found.measures;
   const value = stopErrorDeg ?? null;
@@ -81,31 +125,74 @@ function trickScore({ trick, withinDeg }: Of<"trick">, tricks: readonly FoundTri
   return { passed: true, value, next: { kind: "passed" } };
 }
 
-function holdScore({ at, radiusM, lowestM, highestM, seconds }: Of<"hold">, path: Path): Score {
-  let [longestS, sinceS] = [0, null as number | null];
-  path.timeS.forEach((timeS, i) => {
-    const within =
-      between(at, { eastM: path.eastM[i], northM: path.northM[i] }) <= radiusM &&
-      path.heightM[i] >= lowestM &&
-      path.heightM[i] <= highestM;
-    sinceS = within ? (sinceS ?? timeS) : null;
-    if (sinceS !== null) longestS = Math.max(longestS, timeS - sinceS);
-  });
-  return longestS >= seconds - 1e-6
-    ? { passed: true, value: longestS, next: { kind: "passed" } }
-    : { passed: false, value: longestS, next: { kind: "left-circle", heldS: longestS, wantsS: seconds } };
+/** What was flown in the place of a trick. */
+function otherwise({ kind, direction, turns }: Of<"trick">["trick"], tricks: readonly FoundTrick[]): NextThing {
+  const alike = tricks.find((one) => one.kind === kind && one.direction === direction);
+  if (alike) return { kind: "other-turns", turns: alike.turns, wantsTurns: turns };
+  const other = tricks.at(0);
+  return other ? { kind: "other-trick", found: other.kind, direction: other.direction } : { kind: "not-flown" };
 }
 
-function courseScore({ at, withinM, haltMps }: Of<"course">, path: Path): Score {
-  let [place, nearestM] = [0, Infinity];
-  path.timeS.forEach((_, i) => {
-    if (place >= at.length) return;
-    const m = between(at[place], { eastM: path.eastM[i], northM: path.northM[i] });
-    nearestM = Math.min(nearestM, m);
-    const slow = haltMps === null || Math.hypot(path.vNorthMps[i], path.vEastMps[i]) <= haltMps;
-    if (m <= withinM && slow) [place, nearestM] = [place + 1, Infinity];
-  });
-  return place >= at.length
-    ? { passed: true, value: place, next: { kind: "passed" } }
-    : { passed: false, value: place, next: { kind: "missed-place", place: place + 1, nearestM, withinM } };
+/** The moments of a try, one after the other. */
+function watched<Watch extends { add(moment: Moment): void }>(watch: Watch, path: Path): Watch {
+  path.timeS.forEach((timeS, i) =>
+    watch.add({
+      ...{ timeS, northM: path.northM[i], eastM: path.eastM[i], heightM: path.heightM[i] },
+      ...{ northMps: path.vNorthMps[i], eastMps: path.vEastMps[i] },
+      headingDeg: headingOf({ w: path.qw[i], x: path.qx[i], y: path.qy[i], z: path.qz[i] }),
+    }),
+  );
+  return watch;
 }
+
+function holdScore(task: Of<"hold">, path: Path): Score {
+  const { longestS } = watched(new HoldWatch(task), path);
+  return longestS >= task.seconds - 1e-6
+    ? { passed: true, value: longestS, next: { kind: "passed" } }
+    : { passed: false, value: longestS, next: { kind: "left-circle", heldS: longestS, wantsS: task.seconds } };
+}
+
+function courseScore(task: Of<"course">, path: Path): Score {
+  const { withinM, turnedDeg: wantsDeg = 0 } = task;
+  const { place, nearestM, why, all, turnedDeg } = watched(new CourseWatch(task), path);
+  if (!all)
+    return {
+      ...{ passed: false, value: place },
+      next: why ?? { kind: "missed-place", place: place + 1, nearestM, withinM },
+    };
+  const deg = Math.abs(turnedDeg);
+  return deg < wantsDeg
+    ? { passed: false, value: place, next: { kind: "turned-too-little", deg, wantsDeg } }
+    : { passed: true, value: place, next: { kind: "passed" } };
+}
+
+/** A stick that moved so far from where it stood at the call has answered, share of full stick. Ours. */
+const ANSWERS = 0.15;
+/** Slower ahead than this it has stopped; falling no faster than this it is out of a dive, m/s. */
+const STOPPED_MPS = 0.3;
+const LEVEL_MPS = 0.5;
+
+/** From the call to the first stick that moved, and whether what was asked for was done; the value is the reaction time, s. */
+function callScore({ callS, answer }: Of<"call">, path: Path): Score {
+  if (callS === null) return { passed: false, value: null, next: { kind: "before-the-call" } };
+  const done = (i: number) => (answer === "stop" ? path.vNorthMps[i] <= STOPPED_MPS : path.climbMps[i] >= -LEVEL_MPS);
+  const last = path.timeS.length - 1;
+  if (path.timeS[last] <= callS) return { passed: false, value: null, next: { kind: "before-the-call" } };
+  const called = indexAt(path, callS);
+  if (answer === "stop" && done(called)) return { passed: false, value: null, next: { kind: "before-the-call" } };
+  const moved = (i: number) =>
+    (["stickRoll", "stickPitch", "stickYaw", "stickThrottle"] as const).some(
+      (axis) => Math.abs(path[axis][i] - path[axis][called]) > ANSWERS,
+    );
+  let i = called;
+  while (i <= last && !moved(i)) i++;
+  const reactionS = i <= last ? path.timeS[i] - callS : null;
+  while (i <= last && !done(i)) i++;
+  return reactionS !== null && i <= last
+    ? { passed: true, value: reactionS, next: { kind: "answered", reactionS } }
+    : { passed: false, value: reactionS, next: { kind: "no-answer", answer } };
+}
+
+/** What a try counts as among attempts. */
+export const outcomeOfTry = ({ passed, next }: Score): Outcome =>
+  passed ? "clean" : next.kind === "crashed" ? "crashed" : "rough";

@@ -15,23 +15,25 @@ export interface Tallied {
 /** Counts and flying days at a step, from which where a pilot stands is told without reading every attempt again. */
 export interface StepDigest {
   readonly attempts: number;
+  /** Flown last, and on these days; what was practised in a simulator is no flying day. */
   readonly lastMs: number | null;
-  readonly tallies: readonly Tallied[];
   readonly days: readonly FlyingDay[];
+  readonly tallies: readonly Tallied[];
 }
 
 /** Digest of the attempts at one step, any order; days by the clocks of a time zone. */
 export function digestOf(attempts: readonly Attempt[], timeZone: string): StepDigest {
   const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const days = new Map<number, [number, number]>();
-  for (const { atMs, outcome } of byTime) {
+  const real = byTime.filter(({ place }) => place !== "simulator");
+  for (const { atMs, outcome } of real) {
     const day = dayIn(timeZone, atMs);
     const [clean, all] = days.get(day) ?? [0, 0];
     days.set(day, [clean + (outcome === "clean" ? 1 : 0), all + 1]);
   }
   return {
     attempts: byTime.length,
-    lastMs: byTime.at(-1)?.atMs ?? null,
+    lastMs: real.at(-1)?.atMs ?? null,
     tallies: grouped(byTime).map((group) => ({
       direction: group[0].direction,
       place: group[0].place,

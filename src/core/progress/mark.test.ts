@@ -133,8 +133,12 @@ describe("pass marks", () => {
       ...Array.from({ length: left }, () => flown("clean", { direction: "left", place: "simulator" })),
     ];
     const run: PassMark = { kind: "run", k: 3 };
-    expect(met({ kind: "each-direction", rule: run }, threes(3, 2))).toBe(false);
-    expect(met({ kind: "each-direction", rule: run }, threes(3, 3))).toBe(true);
+    // A simulator counts only where a mark names it (section 10 of the design).
+    const anywhere = (rule: PassMark): PassMark => ({ kind: "in-places", places: ["field", "simulator"], rule });
+    expect(met(anywhere({ kind: "each-direction", rule: run }), threes(3, 2))).toBe(false);
+    expect(met(anywhere({ kind: "each-direction", rule: run }), threes(3, 3))).toBe(true);
+    expect(met({ kind: "each-direction", rule: run }, threes(3, 3))).toBe(false);
+    expect(placesOf({ kind: "any", rules: [run, markIn(run, "simulator")] })).toEqual(["field", "simulator", "by-eye"]);
     expect(
       met({ kind: "in-places", places: ["field"], rule: { kind: "each-direction", rule: run } }, threes(3, 3)),
     ).toBe(false);
@@ -211,7 +215,9 @@ describe("digest", () => {
         const whole = weighEvidence(attempts, threeOfFour, directions);
         const told = weighEvidence(recent, threeOfFour, directions, tallies);
         expect(count).toBe(attempts.length);
-        expect(days.reduce((sum, [, , all]) => sum + all, 0)).toBe(count);
+        // Practised in a simulator on no flying day.
+        const real = attempts.filter(({ place }) => place !== "simulator");
+        expect(days.reduce((sum, [, , all]) => sum + all, 0)).toBe(real.length);
         expect(told.judged).toEqual(whole.judged);
         told.directions.forEach((one, i) => {
           expect(one).toMatchObject({

@@ -68,9 +68,20 @@ export interface JudgedRule extends Judged {
 const LONGEST_WINDOW = 50;
 const DEEPEST = 6;
 
+/** Places where something is flown for real: there attempts count for any mark. In the simulator they count only where a mark names it. */
+const realPlaces = places.filter((place) => place !== "simulator");
+
+/** The same mark with every rule that names no place asked of the real ones. */
+function placed(mark: PassMark): PassMark {
+  if (mark.kind === "in-places") return mark;
+  if (mark.kind === "each-direction") return { ...mark, rule: placed(mark.rule) };
+  if (mark.kind === "all" || mark.kind === "any") return { ...mark, rules: mark.rules.map(placed) };
+  return { kind: "in-places", places: realPlaces, rule: mark };
+}
+
 /** Holds a mark against attempts in the order flown. */
 export function judge(mark: PassMark, attempts: readonly Attempt[], directions: readonly string[]): Judged {
-  return judgeIn(mark, attempts, directions, null);
+  return judgeIn(placed(mark), attempts, directions, null);
 }
 
 function judgeIn(
@@ -164,12 +175,20 @@ export function rulesAsked(
   mark: PassMark,
   attempts: readonly Attempt[],
   directions: readonly string[],
-  direction: string | null = null,
+): readonly AskedRule[] {
+  return rulesIn(placed(mark), attempts, directions, null);
+}
+
+function rulesIn(
+  mark: PassMark,
+  attempts: readonly Attempt[],
+  directions: readonly string[],
+  direction: string | null,
 ): readonly AskedRule[] {
   switch (mark.kind) {
     case "each-direction":
       return directions.flatMap((one) =>
-        rulesAsked(
+        rulesIn(
           mark.rule,
           attempts.filter((attempt) => attempt.direction === one),
           [one],
@@ -177,7 +196,7 @@ export function rulesAsked(
         ),
       );
     case "in-places":
-      return rulesAsked(
+      return rulesIn(
         mark.rule,
         attempts.filter(({ place }) => mark.places.includes(place)),
         directions,
@@ -185,13 +204,13 @@ export function rulesAsked(
       );
     case "all":
     case "any":
-      return mark.rules.flatMap((rule) => rulesAsked(rule, attempts, directions, direction));
+      return mark.rules.flatMap((rule) => rulesIn(rule, attempts, directions, direction));
     default:
       return [{ rule: mark, attempts, direction }];
   }
 }
 
-/** Places whose attempts count for any rule of the mark; all of them where it names none. */
+/** Places whose attempts count for any rule of the mark; all but the simulator where it names none. */
 export function placesOf(mark: PassMark): readonly Place[] {
   const within = (rule: PassMark): ReadonlySet<Place> => {
     if (rule.kind === "in-places") {
@@ -202,7 +221,7 @@ export function placesOf(mark: PassMark): readonly Place[] {
     if (rule.kind === "all" || rule.kind === "any") return new Set(rule.rules.flatMap((one) => [...within(one)]));
     return new Set(places);
   };
-  const found = within(mark);
+  const found = within(placed(mark));
   return places.filter((place) => found.has(place));
 }
 

@@ -1,5 +1,6 @@
 import { airDensity, type Air } from "../atmosphere";
 import { DomainError, requireNumber } from "../numbers";
+import { requireGusts, type GustPlan } from "./gusts";
 import { requireObstacle, type Obstacle } from "./obstacles";
 
 /** Where and in what air a trick is flown. */
@@ -19,6 +20,8 @@ export interface Environment {
   readonly packUsed?: number;
   /** Seed of the shake in the aircraft's own wake; absent for none. */
   readonly shakeSeed?: number;
+  /** How the wind comes and goes for what is flown by hand; absent for an even wind. What the model flies is flown in an even one. */
+  readonly gusts?: GustPlan;
   /** What stands about besides what the recipe brings. */
   readonly obstacles?: readonly Obstacle[];
   /** Local ceiling above the ground, m; null or absent for none known. */
@@ -48,6 +51,7 @@ export function requireEnvironment(environment: Environment): Environment {
   requireNumber("seed", environment.seed, 0, 4294967295);
   if (environment.packUsed !== undefined) requireNumber("packUsed", environment.packUsed, 0, 1);
   if (environment.shakeSeed !== undefined) requireNumber("shakeSeed", environment.shakeSeed, 0, 4294967295);
+  if (environment.gusts !== undefined) requireGusts(environment.gusts);
   environment.obstacles?.forEach((one, i) => requireObstacle(one, `obstacles[${i}]`));
   const { ceilingM } = environment;
   if (ceilingM !== null && ceilingM !== undefined) {

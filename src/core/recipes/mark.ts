@@ -6,8 +6,8 @@ export type Mark =
   | { readonly kind: "end-height"; readonly withinM: number }
   /** The view wanders no further than this from where it looked as the turn began, °. */
   | { readonly kind: "view"; readonly withinDeg: number }
-  /** Ends turned by this against the entry, to either side, °. */
-  | { readonly kind: "heading"; readonly deg: number; readonly withinDeg: number }
+  /** Ends turned by this against the entry, to either side, °: a number, or that of a parameter of the recipe. */
+  | { readonly kind: "heading"; readonly deg: number | { readonly param: string }; readonly withinDeg: number }
   /** The horizon leans no more than this while upright, °. */
   | { readonly kind: "horizon"; readonly withinDeg: number }
   /** Ends within this of the line of entry, m. */

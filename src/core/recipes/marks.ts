@@ -1,13 +1,141 @@
-import { wrapDeg } from "../numbers";
+import { DomainError, RAD_PER_DEG, turnedLevel, variance, wrapDeg } from "../numbers";
+import { toEuler } from "../attitude";
+import type { Camera } from "../camera";
+import { seenShare, type SeenObject } from "./in-picture";
 import type { Mark, MarkKind } from "./mark";
-import type { Measures } from "./measures";
+import { fitCircle, type Measures } from "./measures";
+import type { Recipe } from "./recipe";
+import type { Trace } from "./trace";
 
-/** The marks a flight misses, in the order of the recipe. A figure that the flight never came to is missed. */
-export function missedMarks(marks: readonly Mark[], measures: Measures): readonly MarkKind[] {
-  return marks.filter((mark) => !met(mark, measures)).map(({ kind }) => kind);
+type Parameters = Recipe["parameters"];
+
+/** The marks a flight misses, in the order of the recipe whose parameters they may refer to. A figure that the flight never came to is missed. */
+export function missedMarks(
+  marks: readonly Mark[],
+  measures: Marked,
+  parameters: Parameters = {},
+): readonly MarkKind[] {
+  return marks.filter((mark) => !met(mark, measures, parameters)).map(({ kind }) => kind);
 }
 
-function met(mark: Mark, measures: Measures): boolean {
+type Marked = Pick<
+  Measures,
+  | "peakM"
+  | "entryHeightM"
+  | "heightLostM"
+  | "heightGainedM"
+  | "viewWanderDeg"
+  | "headingChangeDeg"
+  | "horizonLeanDeg"
+  | "acrossM"
+  | "bounceBackDeg"
+  | "loopUnevenness"
+  | "circleSpreadM"
+  | "circleRadiusM"
+  | "stickWander"
+  | "offSpotM"
+  | "throttleInvertedMean"
+  | "objectSeenShare"
+>;
+
+/** Flown slower than this there is no line of travel: it is the nose's, m/s. */
+const TRAVELS_MPS = 1;
+
+/** A stretch of a flight that is judged without the phases of a recipe. All are samples, from the first to the last. */
+export interface Stretch {
+  readonly whole: readonly [from: number, to: number];
+  /** The turn of it: a loop, an orbit; null where none was found. */
+  readonly turn: readonly [from: number, to: number] | null;
+  /** Where its object is to be in the picture. */
+  readonly inPicture: readonly [from: number, to: number];
+  readonly object: SeenObject | null;
+  readonly camera: Camera;
+}
+
+/**
+ * The marks of a recipe missed on a stretch of any flight: heights and the line count from where the stretch begins, circles from where the turn does. How the
+ * view wanders within a turn and how it swings back after it are read off phases only, and not told here.
+ */
+export function missedOnTrace(
+  { marks = [], parameters }: Pick<Recipe, "marks" | "parameters">,
+  trace: Trace,
+  stretch: Stretch,
+): readonly MarkKind[] {
+  const { object, camera, inPicture } = stretch;
+  const [from, to] = stretch.whole;
+  const heading = (i: number) => toEuler({ w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] }).yawDeg;
+  const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
+  const every = samples(stretch.whole);
+  const heights = every.map((i) => trace.heightM[i]);
+  const inverted = every.filter((i) => upright(i) < 0);
+  const measures: Marked = {
+    entryHeightM: heights[0],
+    peakM: Math.max(...heights),
+    heightLostM: Math.max(0, heights[0] - Math.min(...heights)),
+    heightGainedM: heights[heights.length - 1] - heights[0],
+    headingChangeDeg: wrapDeg(heading(to) - heading(from)),
+    horizonLeanDeg: Math.max(
+      0,
+      ...every.filter((i) => upright(i) > 0.3).map((i) => Math.abs(trace.horizonSlopeDeg[i])),
+    ),
+    acrossM: acrossLine(trace, stretch.whole, heading(from)),
+    offSpotM: object && Math.hypot(object.northM - trace.northM[to], object.eastM - trace.eastM[to]),
+    throttleInvertedMean: inverted.length
+      ? inverted.reduce((sum, i) => sum + trace.stickThrottle[i], 0) / inverted.length
+      : null,
+    objectSeenShare: object && seenShare(trace, object, camera, ...inPicture),
+    ...circlesOf(trace, stretch.turn),
+    ...{ viewWanderDeg: null, bounceBackDeg: null },
+  };
+  const told = marks.filter(({ kind }) => kind !== "view" && kind !== "bounce");
+  return missedMarks(told, measures, parameters);
+}
+
+const samples = ([from, to]: readonly [number, number]) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+/** How far beside the line of travel at its beginning a stretch ends, m. */
+function acrossLine(trace: Trace, [from, to]: readonly [number, number], headingDeg: number): number {
+  const [north, east] = [trace.vNorthMps[from], trace.vEastMps[from]];
+  const alongDeg = Math.hypot(north, east) > TRAVELS_MPS ? Math.atan2(east, north) / RAD_PER_DEG : headingDeg;
+  const [, across] = turnedLevel(-alongDeg, trace.northM[to] - trace.northM[from], trace.eastM[to] - trace.eastM[from]);
+  return across;
+}
+
+/** Round from the side, round from above, and how far the sticks wander on the way. */
+function circlesOf(trace: Trace, turn: Stretch["turn"]) {
+  const every = turn ? samples(turn) : [];
+  const of = (column: readonly number[]) => every.map((i) => column[i]);
+  const along = every.map((i) =>
+    Math.hypot(trace.northM[i] - trace.northM[every[0]], trace.eastM[i] - trace.eastM[every[0]]),
+  );
+  const ahead = every.map((i, k) => {
+    const toward =
+      trace.vNorthMps[every[0]] * (trace.northM[i] - trace.northM[every[0]]) +
+      trace.vEastMps[every[0]] * (trace.eastM[i] - trace.eastM[every[0]]);
+    return Math.sign(toward) * along[k];
+  });
+  const loop = fitCircle(ahead, of(trace.heightM));
+  const circle = fitCircle(of(trace.northM), of(trace.eastM));
+  const spread = (column: readonly number[]) => Math.sqrt(variance(of(column)));
+  return {
+    loopUnevenness: loop && loop.rms / loop.radius,
+    circleRadiusM: circle && circle.radius,
+    circleSpreadM: circle && circle.rms,
+    stickWander: every.length
+      ? Math.max(spread(trace.stickRoll), spread(trace.stickPitch), spread(trace.stickYaw))
+      : null,
+  };
+}
+
+/** A number of a mark: its own, or that of the parameter it names. */
+function degOf(deg: Extract<Mark, { kind: "heading" }>["deg"], parameters: Parameters): number {
+  if (typeof deg === "number") return deg;
+  const named = parameters[deg.param];
+  if (!named) throw new DomainError("marks", deg.param, Object.keys(parameters).join(", "));
+  return named.value;
+}
+
+function met(mark: Mark, measures: Marked, parameters: Parameters): boolean {
   const within = (value: number | null, most: number) => value !== null && Math.abs(value) <= most;
   switch (mark.kind) {
     case "height-band":
@@ -16,13 +144,15 @@ function met(mark: Mark, measures: Measures): boolean {
       return within(measures.heightGainedM, mark.withinM);
     case "view":
       return within(measures.viewWanderDeg, mark.withinDeg);
-    case "heading":
+    case "heading": {
+      const deg = degOf(mark.deg, parameters);
       return (
         Math.min(
-          Math.abs(wrapDeg(measures.headingChangeDeg - mark.deg)),
-          Math.abs(wrapDeg(measures.headingChangeDeg + mark.deg)),
+          Math.abs(wrapDeg(measures.headingChangeDeg - deg)),
+          Math.abs(wrapDeg(measures.headingChangeDeg + deg)),
         ) <= mark.withinDeg
       );
+    }
     case "horizon":
       return within(measures.horizonLeanDeg, mark.withinDeg);
     case "line":

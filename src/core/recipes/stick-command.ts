@@ -10,7 +10,8 @@ const fractionAt = thrustFraction;
 
 /** Self-level and bank-limit loops turn an angle error into a rate at this gain. Common practice, no source. */
 export const ANGLE_LOOP_PER_S = 6;
-const SELF_LEVEL_REACH_DEG = 45;
+/** Lean at full stick in self-level where no bank limit says less, °. Common practice, no source. */
+export const SELF_LEVEL_REACH_DEG = 45;
 
 /** Where the sticks stand, and the motor command behind the throttle. */
 export interface SticksNow {

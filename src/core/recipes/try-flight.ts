@@ -4,6 +4,7 @@ import { densityOf, requireEnvironment, type Environment } from "./environment";
 import { Body } from "./body";
 import { flownInto, metGround } from "./contact";
 import { HALF_SPAN, SAMPLE_STEPS, STEP_S } from "./fly";
+import { Gusts } from "./gusts";
 import type { Obstacle } from "./obstacles";
 import type { Seen } from "./pilot";
 import { Recorder } from "./recorder";
@@ -41,6 +42,7 @@ export class TryFlight {
   private readonly obstacles: readonly Obstacle[];
   private readonly recorder: Recorder;
   private readonly reachM: number;
+  private readonly blowOn: (step: number) => void;
 
   constructor(
     { state, obstacles }: TryStart,
@@ -50,10 +52,18 @@ export class TryFlight {
     private readonly controls: Controls,
   ) {
     requireSettings(settings);
-    const { windNorthMps, windEastMps, entryHeightM } = requireEnvironment(environment);
+    const { windNorthMps, windEastMps, entryHeightM, gusts } = requireEnvironment(environment);
     const airDensityKgM3 = densityOf(environment);
     const wind = { windNorthMps, windEastMps };
-    const step = createStep(createDerivative(aircraft, { airDensityKgM3, ...wind }, settings.modes.idleAuthority));
+    const derivative = createDerivative(aircraft, { airDensityKgM3, ...wind }, settings.modes.idleAuthority);
+    const step = createStep(derivative);
+    const air = gusts && new Gusts(gusts);
+    this.blowOn = (at) => {
+      if (!air?.moveOn(at)) return;
+      wind.windNorthMps = windNorthMps + air.northMps;
+      wind.windEastMps = windEastMps + air.eastMps;
+      derivative.blow(wind.windNorthMps, wind.windEastMps);
+    };
     const never = { takeBack: () => undefined };
     const commands = { ...never, command: (seen: Seen, out: Float64Array) => controls.command(seen, out) };
     this.body = new Body(Float64Array.from(state), step, commands, settings.tiltDeg, entryHeightM, wind);
@@ -77,6 +87,7 @@ export class TryFlight {
     if (this.ended) return;
     const { body } = this;
     const climbBefore = body.climbMps;
+    this.blowOn(this.steps);
     body.advance(STEP_S);
     this.steps++;
     const { timeS } = this;

@@ -7,7 +7,6 @@ import {
   missedMarks,
   type Environment,
   type FlightOutcome,
-  type Mark,
   type MarkKind,
   type Measures,
   type Recipe,
@@ -70,7 +69,7 @@ function oneRun(plan: ScatterPlan, run: number): ScatterRun {
     ? { ...whole.measures, events: whole.events, path: whole.trace }
     : flyOutcome(recipe, airframe, settings, environment, slips);
   return {
-    failure: failureOf(plan, outcome) ?? (whole && missedOf(marks, whole.measures)),
+    failure: failureOf(plan, outcome) ?? (whole && missedOf(recipe, whole.measures)),
     stopErrorDeg: outcome.stopErrorDeg,
     lowestM: Math.max(0, outcome.lowestM),
     path: run < DRAWN ? thinned(outcome) : null,
@@ -128,8 +127,8 @@ function failureOf(
   return { kind: stopErrorDeg < 0 ? "short" : "past" };
 }
 
-function missedOf(marks: readonly Mark[], measures: Measures): Failure | null {
-  const [first] = missedMarks(marks, measures);
+function missedOf({ marks = [], parameters }: Recipe, measures: Measures): Failure | null {
+  const [first] = missedMarks(marks, measures, parameters);
   return first ? { kind: first } : null;
 }
 

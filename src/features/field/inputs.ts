@@ -12,41 +12,13 @@ import {
   Max,
   Min,
   MinLength,
-  ValidateBy,
   ValidateIf,
   ValidateNested,
 } from "class-validator";
 import { MOST_PARTS, propsFound, type PropsFound } from "@/contract";
-import {
-  attemptMeasures,
-  countedMeasures,
-  outcomes,
-  places,
-  type AttemptMeasure,
-  type Outcome,
-  type Place,
-} from "@/core";
-import { IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
+import { outcomes, places, type AttemptMeasure, type Outcome, type Place } from "@/core";
+import { IsMeasured, IsMoment, IsId, IsOneOf, IsPart, IsStepId, IsText } from "@/server/actions";
 
-const IsMeasured = () =>
-  ValidateBy({
-    name: "isMeasured",
-    validator: {
-      validate: (value: unknown) =>
-        typeof value === "object" &&
-        value !== null &&
-        !Array.isArray(value) &&
-        Object.entries(value).every(
-          ([name, one]) =>
-            attemptMeasures.some((known) => known === name) &&
-            typeof one === "number" &&
-            Number.isFinite(one) &&
-            Math.abs(one) <= 1e6 &&
-            (!countedMeasures.some((counted) => counted === name) || (Number.isInteger(one) && one >= 0)),
-        ),
-      defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
-    },
-  });
 class LinePartInput {
   @IsId() id!: string;
   @IsText(80) name!: string;

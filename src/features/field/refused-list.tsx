@@ -29,6 +29,7 @@ const does: Readonly<Record<Outgoing["action"], string>> = {
   "take-in": "a pilot who came in",
   "let-go": "a pilot who left",
   "check-aircraft": "a check after a crash",
+  "log-try": "a try of practice",
 };
 
 /** What the server refused: with its reason, to be put right, sent again as it is, or let go of. */

@@ -1,2 +1,3 @@
 export { loadPractice } from "./load";
 export { PracticeScreen } from "./practice-screen";
+export { practiceActions } from "./actions";

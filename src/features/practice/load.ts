@@ -1,41 +1,57 @@
 import "server-only";
 import { entryOf } from "@/core";
-import type { Aircraft, Pilot, Setup } from "@/contract";
+import type { Aircraft, Homework, Pilot, Setup } from "@/contract";
+import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
-import { latestSetups } from "@/server/repositories";
-import { currentStepOf, findStep, recipeOf, type Day, type Manner } from "@/syllabus";
+import { latestSetups, listHomework } from "@/server/repositories";
+import { currentStepOf, findStep, practisedDirections, type Day, type Manner } from "@/syllabus";
 
 export interface PracticeData {
+  readonly accountId: string;
   readonly pilot: Pilot;
   readonly aircraft: Aircraft | null;
   readonly setup: Setup | null;
+  /** What the aircraft carries; null for nothing but its own. */
+  readonly loadId: string | null;
   readonly manner: Manner;
   readonly day: Day;
-  /** The step that is practised first: the one asked for, else the pilot's own, where it is flown in the model. */
+  /** The step that is practised first: the one asked for, else homework, else the pilot's own, where it is practised. */
   readonly stepId: string | null;
+  readonly homework: readonly Homework[];
+  /** Clean and all tries in the simulator, by step. */
+  readonly tries: Readonly<Record<string, { readonly clean: number; readonly all: number }>>;
+  /** A coach sets homework. */
+  readonly setsHomework: boolean;
 }
 
 /** What a pilot practises with, and at what they are. Whether the pilot may be seen has been asked before. */
 export async function loadPractice(
+  who: SignedIn,
   pilot: Pilot,
-  aircraft: Aircraft | null,
+  { aircraft, loadId }: { readonly aircraft: Aircraft | null; readonly loadId: string | null },
   asked: string | null,
 ): Promise<PracticeData> {
-  const [setups, progress, day] = await Promise.all([
+  const [setups, progress, day, homework] = await Promise.all([
     latestSetups([pilot.id]),
     loadProgress([pilot]),
     loadDay(pilot.squadId),
+    listHomework([pilot.id]),
   ]);
   const entry = entryOf(progress, pilot.id);
   const manner = { school: entry.school, own: entry.own };
-  const step = (asked === null ? null : findStep(entry.syllabus, asked)) ?? currentStepOf(entry);
-  const flown = step?.directions.some(({ id }) => recipeOf(step, id, manner) !== null);
+  const open = homework.find(({ done, tries }) => done < tries);
+  const wanted = [asked, open?.stepId].flatMap((id) => (id ? (findStep(entry.syllabus, id) ?? []) : [])).at(0);
+  const step = wanted ?? currentStepOf(entry);
+  const tries = [...entry.flown].flatMap(([stepId, { digest }]) => {
+    const counts = digest.tallies.filter(({ place }) => place === "simulator").map((one) => one.counts);
+    const all = counts.reduce((sum, one) => sum + one.clean + one.rough + one.bailed + one.crashed, 0);
+    return all > 0 ? [[stepId, { clean: counts.reduce((sum, { clean }) => sum + clean, 0), all }] as const] : [];
+  });
   return {
-    pilot,
-    aircraft,
+    ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework },
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
-    manner,
-    day,
-    stepId: step && flown ? step.id : null,
+    stepId: step && practisedDirections(step, manner).length > 0 ? step.id : null,
+    tries: Object.fromEntries(tries),
+    setsHomework: isCoach(who),
   };
 }

@@ -14,9 +14,12 @@ jest.mock("./world", () => ({
 
 const data = (change: Partial<PracticeData> = {}): PracticeData => ({
   ...{ pilot: odo, aircraft: plank(), setup: plankSetup(2), manner: { school: {}, own: [] } },
-  ...{ day: standardDay, stepId: "flip-one-move" },
+  ...{ day: standardDay, stepId: "flip-one-move", accountId: "account", loadId: null },
+  ...{ homework: [], tries: {}, setsHomework: false },
   ...change,
 });
+
+const NOW_MS = Date.UTC(2026, 10, 30);
 
 /** Frames come when they are called for. */
 let frames: FrameRequestCallback[] = [];
@@ -41,22 +44,22 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 it("is flown by keys: the task, the figures below the picture, and after the try the one next thing", async () => {
-  renderScreen(<PracticeScreen data={data()} />);
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);
   expect(await screen.findByText("Fly it, and stop within 15°.")).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+  await userEvent.click(screen.getByRole("button", { name: "Start try" }));
   await userEvent.keyboard("{w>}");
   fly(0.5);
   await userEvent.keyboard("{/w}");
   expect(screen.getByText(/^Throttle/)).toHaveTextContent(/[4-9]\d %/);
-  await userEvent.click(screen.getByRole("button", { name: "End the try" }));
+  await userEvent.click(screen.getByRole("button", { name: "End try" }));
   expect(await screen.findByText(/Nothing turned over/)).toBeVisible();
-  expect(screen.getByText(/tries passed in this sitting/)).toHaveTextContent("0 of 1");
-  expect(screen.getByRole("button", { name: "Once more" })).toBeVisible();
+  expect(screen.getByText(/tries clean in this sitting/)).toHaveTextContent("0 of 1");
+  expect(screen.getByRole("button", { name: "Try again" })).toBeVisible();
 });
 
 it("ends by itself on the ground, and says with what it met it", async () => {
-  renderScreen(<PracticeScreen data={data()} />);
-  await userEvent.click(await screen.findByRole("button", { name: "Begin" }));
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);
+  await userEvent.click(await screen.findByRole("button", { name: "Start try" }));
   await userEvent.keyboard("{s>}");
   fly(8);
   await userEvent.keyboard("{/s}");
@@ -67,19 +70,19 @@ it("ends at once where a radio is pulled out, and says so; ended before it began
   const pad = { id: "Made-up radio", axes: [0, 0, 0, 0] } as unknown as Gamepad;
   const pads = jest.fn((): (Gamepad | null)[] => [pad]);
   Object.defineProperty(navigator, "getGamepads", { value: pads, configurable: true });
-  renderScreen(<PracticeScreen data={data()} />);
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);
   expect(await screen.findByText("Made-up radio")).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
-  await userEvent.click(screen.getByRole("button", { name: "End the try" }));
+  await userEvent.click(screen.getByRole("button", { name: "Start try" }));
+  await userEvent.click(screen.getByRole("button", { name: "End try" }));
   expect(await screen.findByText(/Nothing turned over/)).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Once more" }));
+  await userEvent.click(screen.getByRole("button", { name: "Try again" }));
   fly(0.3);
   expect(screen.queryByRole("alert")).toBeNull();
   pads.mockReturnValue([null]);
   fly(0.2);
   expect(screen.getByRole("alert")).toHaveTextContent("The radio is gone: the try ended there");
   expect(await screen.findByText("2", { selector: ".num" })).toBeVisible();
-  expect(screen.getByRole("button", { name: "Once more" })).toBeVisible();
+  expect(screen.getByRole("button", { name: "Try again" })).toBeVisible();
   Reflect.deleteProperty(navigator, "getGamepads");
 });
 
@@ -87,9 +90,9 @@ it("says so where the browser draws nothing in space, and what comes first witho
   jest.mocked(World).mockImplementationOnce(() => {
     throw new Error("no context");
   });
-  const { unmount } = renderScreen(<PracticeScreen data={data()} />);
-  await waitFor(() => expect(screen.getByText(/nothing can be flown by hand/)).toBeVisible());
+  const { unmount } = renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);
+  await waitFor(() => expect(screen.getByText(/cannot draw in 3D here/)).toBeVisible());
   unmount();
-  renderScreen(<PracticeScreen data={data({ aircraft: null, setup: null })} />);
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ aircraft: null, setup: null })} />);
   expect(screen.getByText(/Drills are flown with one aircraft/)).toBeVisible();
 });

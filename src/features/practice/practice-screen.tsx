@@ -7,25 +7,29 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
-import { useMemo, useState } from "react";
-import { environmentOn, USUAL_STOP_DEG, type PracticeRequest, type PreparedDrill } from "@/core";
+import { useCallback, useMemo, useState } from "react";
+import { environmentOn, type PracticeRequest, type PreparedDrill, type Settings } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
-import { findStep, flownDirections, recipeOf, stepsInModel, type Step } from "@/syllabus";
+import { findStep, practisedAs, practisedDirections, stepsPractised, type Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
-import { refusedWords } from "@/words";
+import { counted, refusedWords } from "@/words";
 import type { PracticeWorker } from "@/workers/practice.worker";
+import { HomeworkList } from "./homework";
 import type { PracticeData } from "./load";
 import { practiceWorker } from "./practice-worker";
+import type { Judged } from "./use-judge";
+import { useLog } from "./use-log";
+import type { FlownTry } from "./use-try";
 
 /** With the drawing library, which a server has no use for. */
 const PracticeBoard = dynamic(() => import("./practice-board").then((board) => board.PracticeBoard), { ssr: false });
 
 /** The drills flown by hand in the model, with the pilot's own aircraft and settings. */
-export function PracticeScreen({ data }: { data: PracticeData }) {
+export function PracticeScreen({ data, nowMs }: { data: PracticeData; nowMs: number }) {
   const { pilot, aircraft, setup } = data;
   if (!aircraft || !setup)
     return (
@@ -38,45 +42,89 @@ export function PracticeScreen({ data }: { data: PracticeData }) {
         />
       </>
     );
-  return <Practice data={data} aircraft={aircraft} setup={setup} />;
+  return <Practice {...{ data, aircraft, setup, nowMs }} />;
 }
 
-/** What the model is to work out; null for what it does not fly. */
+/** How a drill is flown: with the pilot's own modes or with a help, and in which wind. */
+interface Chosen {
+  readonly help: Help;
+  readonly windMps: number;
+}
+const helps = ["own", "self-level", "limit-30"] as const;
+type Help = (typeof helps)[number];
+const helpNames: Readonly<Record<Help, string>> = {
+  own: "Own modes",
+  "self-level": "Self-level",
+  "limit-30": "Bank limit 30°",
+};
+/** A head wind at the start, with the gusts that belong to it. */
+const winds = [
+  [0, "Still air"],
+  [3, "Light wind"],
+  [6, "Gusty wind"],
+] as const;
+
+/** The pilot's settings, with what the step is about or what helps. */
+function settingsFor({ settings }: Setup, { wants }: Step, help: Help): Settings {
+  const { modes } = settings;
+  if (help === "self-level") return { ...settings, modes: { ...modes, selfLevel: true } };
+  if (help === "limit-30") return { ...settings, modes: { ...modes, bankLimitDeg: 30 } };
+  const { selfLevel = modes.selfLevel, bankLimitDeg = modes.bankLimitDeg } = wants ?? {};
+  return { ...settings, modes: { ...modes, selfLevel, bankLimitDeg } };
+}
+
+/** What the model is to work out; null for what is not practised. */
 function requestOf(
   { manner, day }: PracticeData,
   step: Step,
   direction: string,
-  aircraft: Aircraft,
-  setup: Setup,
+  airframe: Aircraft["airframe"],
+  settings: Settings,
+  windMps: number,
 ): PracticeRequest | null {
-  const recipe = recipeOf(step, direction, manner);
+  const practised = practisedAs(step, direction, manner);
+  const air = environmentOn({ ...day.air, windMps: 0 });
   return (
-    recipe && {
-      ...{ id: `${step.id} ${direction}`, recipe, airframe: aircraft.airframe, settings: setup.settings },
-      // In still air: there are no gusts in the loop yet.
-      environment: environmentOn({ ...day.air, windMps: 0 }),
-      withinDeg: recipe.turn ? (step.stopWithinDeg ?? USUAL_STOP_DEG) : null,
+    practised && {
+      ...practised,
+      ...{ id: `${step.id} ${direction}`, airframe, settings },
+      environment: { ...air, windNorthMps: windMps === 0 ? 0 : -windMps },
     }
   );
 }
 
-function Practice({ data, aircraft, setup }: { data: PracticeData; aircraft: Aircraft; setup: Setup }) {
-  const { pilot, manner } = data;
+function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup; nowMs: number }) {
+  const { data, aircraft, setup, nowMs } = props;
+  const { pilot, manner, tries } = data;
   const syllabus = useSyllabus();
   const { units } = usePreferences();
-  const stages = useMemo(() => stepsInModel(syllabus, manner), [syllabus, manner]);
+  const stages = useMemo(() => stepsPractised(syllabus, manner), [syllabus, manner]);
   const [stepId, setStep] = useState(data.stepId ?? stages[0].steps[0].id);
   const step = findStep(syllabus, stepId) ?? stages[0].steps[0];
-  const directions = flownDirections(step, manner);
+  const directions = practisedDirections(step, manner);
   const [wanted, setDirection] = useState("");
   const direction = (directions.find(({ id }) => id === wanted) ?? directions[0]).id;
-  const request = requestOf(data, step, direction, aircraft, setup);
+  const [chosen, choose] = useState<Chosen>({ help: "own", windMps: 0 });
+  const figure = practisedAs(step, direction, manner)?.kind === "figure";
+  // Nothing is turned over with a help that keeps it level.
+  const help = figure && !step.wants ? chosen.help : "own";
+  const settings = useMemo(() => settingsFor(setup, step, help), [setup, step, help]);
+  const request = requestOf(data, step, direction, aircraft.airframe, settings, chosen.windMps);
   const { result, pending } = useNewest<PracticeRequest, PreparedDrill, PracticeWorker>(
     request,
     practiceWorker,
     (remote, asked) => remote.prepareDrill(asked),
   );
   const prepared = result?.kind === "answer" && !pending ? result.answer : null;
+  const { log, ...kept } = useLog(data);
+  const [since, setSince] = useState<Readonly<Record<string, number>>>({});
+  const judged = useCallback(
+    (one: Judged, flown: FlownTry) => {
+      log(step, direction, one, flown);
+      if (one.score.passed) setSince((before) => ({ ...before, [step.id]: (before[step.id] ?? 0) + 1 }));
+    },
+    [log, step, direction],
+  );
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
@@ -110,10 +158,33 @@ function Practice({ data, aircraft, setup }: { data: PracticeData; aircraft: Air
             onPick={setDirection}
           />
         )}
+        <PickOne
+          label="Air"
+          value={chosen.windMps}
+          options={winds}
+          onPick={(windMps) => choose({ ...chosen, windMps })}
+        />
+        {figure && !step.wants && (
+          <PickOne
+            label="Help"
+            value={help}
+            options={helps.map((one) => [one, helpNames[one]] as const)}
+            onPick={(one) => choose({ ...chosen, help: one })}
+          />
+        )}
         <Typography sx={{ color: "text.secondary" }}>
           {pilot.name} with {aircraft.name}, setup <span className="num">{setup.number}</span>
+          {tries[step.id] && (
+            <>
+              {" "}
+              · practised: <b className="num">{tries[step.id].clean}</b> clean of{" "}
+              <span className="num">{tries[step.id].all}</span>
+            </>
+          )}
         </Typography>
       </Box>
+      <HomeworkList {...{ data, step, nowMs, since }} onPractise={setStep} />
+      <Kept {...kept} />
       {result?.kind === "refused" && !pending && (
         <Typography role="alert" color="error.main">
           ▲ {refusedWords(result.why, units)}
@@ -122,14 +193,34 @@ function Practice({ data, aircraft, setup }: { data: PracticeData; aircraft: Air
       {pending && <LinearProgress aria-label="The model flies it first" sx={{ my: 1 }} />}
       {prepared && (
         <PracticeBoard
-          key={`${step.id} ${direction}`}
+          key={`${step.id} ${direction} ${help} ${chosen.windMps}`}
           prepared={prepared}
           airframe={aircraft.airframe}
-          settings={setup.settings}
+          settings={settings}
           stickMode={pilot.stickMode}
           aim={step.aim}
+          onJudged={judged}
         />
       )}
     </>
+  );
+}
+
+/** Tries that the server does not have yet, or will not take. */
+function Kept({ waiting, refused, broken }: Omit<ReturnType<typeof useLog>, "log">) {
+  return (
+    <Box role="status">
+      {waiting > 0 && (
+        <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
+          {counted(waiting, "try", "tries")} saved on this device, not sent yet.
+        </Typography>
+      )}
+      {refused.map((why, i) => (
+        <Typography key={i} color="error.main">
+          ✕ A try was not taken: {why}
+        </Typography>
+      ))}
+      {broken && <Typography color="error.main">▲ This device keeps nothing: {broken}</Typography>}
+    </Box>
   );
 }

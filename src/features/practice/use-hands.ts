@@ -3,15 +3,19 @@
 import { useCallback, useEffect, useMemo, useRef } from "react";
 import type { Sticks } from "@/core";
 import { sticksOf } from "@/ui/radio/radio-map";
-import { firstRadio, useRadioMap, useRadioName } from "@/ui/radio/use-radio";
+import { firstRadio, useRadioCount, useRadioMap, useRadioName } from "@/ui/radio/use-radio";
 import { isHandKey, withKeys } from "./key-hands";
 
 /** The hands that fly: a radio where one was moved, else keys and the sticks on the screen. */
 export function useHands(flying: boolean) {
   const radio = useRadioName();
+  const radios = useRadioCount();
   const { map, known, keep } = useRadioMap(radio);
   const held = useRef<Set<string>>(new Set());
   const sticks = useRef<Sticks>({ roll: 0, pitch: 0, yaw: 0, throttle: 0 });
+  /** When a stick or a key moved last, ms by the page's clock. */
+  const moved = useRef<number | null>(null);
+  const axes = useRef<readonly number[]>([]);
   /** Axes held by a finger on the screen. */
   const touched = useRef<Partial<Sticks>>({});
   useEffect(() => {
@@ -22,9 +26,12 @@ export function useHands(flying: boolean) {
       // The page neither scrolls nor takes them for keys of its own.
       event.preventDefault();
       event.stopPropagation();
+      if (!keys.has(event.code)) moved.current = event.timeStamp;
       keys.add(event.code);
     };
-    const up = (event: KeyboardEvent) => void keys.delete(event.code);
+    const up = (event: KeyboardEvent) => {
+      if (keys.delete(event.code)) moved.current = event.timeStamp;
+    };
     const letGo = () => keys.clear();
     window.addEventListener("keydown", down, true);
     window.addEventListener("keyup", up, true);
@@ -43,6 +50,10 @@ export function useHands(flying: boolean) {
     (elapsedS: number): Sticks | null => {
       if (byRadio.current) {
         const pad = firstRadio();
+        if (pad && pad.axes.some((at, i) => at !== axes.current[i])) {
+          axes.current = [...pad.axes];
+          moved.current = pad.timestamp || performance.now();
+        }
         return pad && sticksOf(map, pad.axes);
       }
       sticks.current = { ...withKeys(sticks.current, held.current, elapsedS), ...touched.current };
@@ -54,10 +65,13 @@ export function useHands(flying: boolean) {
     byRadio.current = firstRadio() !== null;
     sticks.current = { roll: 0, pitch: 0, yaw: 0, throttle };
     touched.current = {};
+    moved.current = null;
   }, []);
+  const movedAtMs = useCallback(() => moved.current, []);
   /** A finger moves two axes, or lets go of them: what springs back does, the throttle stays. */
-  const touch = useCallback((moved: Partial<Sticks>, gone: readonly (keyof Sticks)[] = []) => {
-    touched.current = { ...touched.current, ...moved };
+  const touch = useCallback((to: Partial<Sticks>, gone: readonly (keyof Sticks)[] = []) => {
+    moved.current = performance.now();
+    touched.current = { ...touched.current, ...to };
     for (const axis of gone) {
       const { [axis]: last, ...rest } = touched.current;
       touched.current = rest;
@@ -65,8 +79,8 @@ export function useHands(flying: boolean) {
     }
   }, []);
   return useMemo(
-    () => ({ radio, radioKnown: known, keepRadio: keep, read, begin, touch }),
-    [radio, known, keep, read, begin, touch],
+    () => ({ radio, radios, radioMap: map, radioKnown: known, keepRadio: keep, read, begin, touch, movedAtMs }),
+    [radio, radios, map, known, keep, read, begin, touch, movedAtMs],
   );
 }
 

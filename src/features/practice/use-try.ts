@@ -3,23 +3,63 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import {
   createPractice,
+  drawCall,
+  GUSTS_PER_WIND,
+  headingOf,
+  watchTask,
   type Airframe,
+  type Drill,
+  type Environment,
   type PracticeRecord,
   type PracticeState,
   type PreparedDrill,
   type Settings,
+  type TaskProgress,
 } from "@/core";
+import { beep } from "@/ui/sound/beep";
 import type { Hands } from "./use-hands";
+import { useLatency } from "./use-latency";
 import type { Looking, World } from "./world";
 
-/** After the model is through, a pilot has so much longer, s. Ours. */
-const LONGER_S = 6;
+/** A pilot has so much longer than the model, as a share of its time and s. Ours. */
+const LONGER = { share: 0.8, s: 6 };
 /** Longer between two frames the page was hidden, s. Ours. */
 const HIDDEN_S = 0.5;
 /** Figures beside the picture are written anew so often, ms. */
 const FIGURES_MS = 120;
+/** A task that is done is flown on for so long, s, so that its end is whole. */
+const DONE_S = 0.4;
 
 export type TryPhase = "ready" | "flying" | "over";
+
+/** What one try was flown as: its call and its gusts are drawn anew each time. */
+export interface FlownTry {
+  readonly record: PracticeRecord;
+  readonly drill: Drill;
+  readonly environment: Environment;
+  readonly beganAtMs: number;
+}
+
+/** A drill as it is flown this time. */
+function drawn({ drill, environment }: PreparedDrill): Pick<FlownTry, "drill" | "environment"> {
+  const windMps = Math.hypot(environment.windNorthMps, environment.windEastMps);
+  const seed = Math.floor(Math.random() * 4294967296);
+  return {
+    drill: drawCall(drill, Math.random()),
+    environment:
+      windMps > 0 ? { ...environment, gusts: { deviationMps: GUSTS_PER_WIND * windMps, seed } } : environment,
+  };
+}
+
+/** What is flown now. */
+interface Flying extends Pick<FlownTry, "drill" | "environment" | "beganAtMs"> {
+  readonly practice: ReturnType<typeof createPractice>;
+  readonly watch: ReturnType<typeof watchTask>;
+  doneAtS: number | null;
+  called: boolean;
+}
+
+const momentOf = (state: PracticeState) => ({ ...state, headingDeg: headingOf(state.attitude) });
 
 /** A try as it is flown: the model fed with the hands by real time, drawn once a frame. */
 export function useTry(props: {
@@ -34,32 +74,41 @@ export function useTry(props: {
   pace: number;
   phase: TryPhase;
   onPhase: (phase: TryPhase) => void;
-  onOver: (record: PracticeRecord) => void;
+  onOver: (flown: FlownTry) => void;
 }) {
   const { prepared, airframe, settings, hands, world, looking, withGhost, pace, phase, onPhase, onOver } = props;
   const [shown, setShown] = useState<PracticeState>(() =>
     createPractice(prepared.drill, airframe, settings, prepared.environment).state(),
   );
-  const practice = useRef<ReturnType<typeof createPractice> | null>(null);
+  const [progress, setProgress] = useState<TaskProgress | null>(null);
+  const [called, setCalled] = useState(false);
+  const [radioGone, setRadioGone] = useState(false);
+  const flying = useRef<Flying | null>(null);
+  const { ms: latencyMs, drawn: pictureDrawn } = useLatency();
   const now = useRef({ looking, withGhost, pace, onOver });
   useEffect(() => {
     now.current = { looking, withGhost, pace, onOver };
   });
-  const [radioGone, setRadioGone] = useState(false);
   const begin = useCallback(() => {
-    const made = createPractice(prepared.drill, airframe, settings, prepared.environment);
-    practice.current = made;
-    const start = made.state();
+    const flown = drawn(prepared);
+    const practice = createPractice(flown.drill, airframe, settings, flown.environment);
+    const watch = watchTask(flown.drill.task);
+    flying.current = { ...flown, practice, watch, beganAtMs: Date.now(), doneAtS: null, called: false };
+    const start = practice.state();
     hands.begin(start.sticks.throttle);
     setShown(start);
+    setProgress(null);
+    setCalled(false);
     setRadioGone(false);
     onPhase("flying");
   }, [prepared, airframe, settings, hands, onPhase]);
   const stop = useCallback(() => {
-    if (!practice.current) return;
-    setShown(practice.current.state());
+    if (!flying.current) return;
+    const { practice, drill, environment, beganAtMs } = flying.current;
+    setShown(practice.state());
+    setCalled(false);
     onPhase("over");
-    now.current.onOver(practice.current.record());
+    now.current.onOver({ record: practice.record(), drill, environment, beganAtMs });
   }, [onPhase]);
   // The start stands in the picture until it is flown, then where the try ended.
   useEffect(() => {
@@ -67,11 +116,11 @@ export function useTry(props: {
   }, [prepared, world, looking, withGhost, phase, shown]);
   useEffect(() => {
     if (phase !== "flying") return;
-    const longestS = prepared.ghost.measures.durationS + LONGER_S;
+    const longestS = prepared.ghost.measures.durationS * (1 + LONGER.share) + LONGER.s;
     let [lastMs, toldMs] = [performance.now(), 0];
     let frame = 0;
     const step = (atMs: number) => {
-      const flight = practice.current;
+      const flight = flying.current;
       if (!flight) return;
       const realS = Math.max(0, atMs - lastMs) / 1000;
       lastMs = atMs;
@@ -82,17 +131,28 @@ export function useTry(props: {
         setRadioGone(true);
         return stop();
       }
-      const state = flight.advance(elapsedS, sticks);
+      const state = flight.practice.advance(elapsedS, sticks);
       world?.draw(state, now.current.withGhost ? prepared.ghost.trace : null, now.current.looking);
+      pictureDrawn(hands.movedAtMs());
+      const call = flight.drill.task.kind === "call" ? flight.drill.task.callS : null;
+      if (call !== null && !flight.called && state.timeS >= call) {
+        flight.called = true;
+        setCalled(true);
+        beep();
+      }
+      const come = flight.watch?.(momentOf(state)) ?? null;
+      if (come && come.done >= come.of) flight.doneAtS ??= state.timeS;
       if (atMs - toldMs > FIGURES_MS) {
         toldMs = atMs;
         setShown(state);
+        setProgress(come);
       }
-      if (state.ended || state.outOfTime || state.timeS > longestS) return stop();
+      const done = flight.doneAtS !== null && state.timeS > flight.doneAtS + DONE_S;
+      if (state.ended || state.outOfTime || done || state.timeS > longestS) return stop();
       frame = requestAnimationFrame(step);
     };
     frame = requestAnimationFrame(step);
     return () => cancelAnimationFrame(frame);
-  }, [phase, prepared, hands, world, stop]);
-  return { shown, radioGone, begin, stop };
+  }, [phase, prepared, hands, world, stop, pictureDrawn]);
+  return { shown, progress, called, radioGone, latencyMs, begin, stop };
 }

@@ -18,13 +18,14 @@ import {
   PerspectiveCamera,
   PlaneGeometry,
   Quaternion,
+  RingGeometry,
   Scene,
   Vector2,
   Vector3,
   WebGLRenderer,
   type Material,
 } from "three";
-import type { Obstacle, PracticeState, Trace } from "@/core";
+import type { Drill, Obstacle, PlanPoint, PracticeState, Seat, Trace } from "@/core";
 import type { Tokens } from "@/ui/theme/tokens";
 
 /** From where it is looked at: through the aircraft's camera, or by eye from behind where it begins. */
@@ -40,9 +41,11 @@ const GRID_M = 5;
 const PIECE_M = 10;
 const TUFTS = 700;
 const RAD = Math.PI / 180;
-/** Where a coach stands, behind the start and at the height of eyes, m. */
-const EYE = { behindM: 9, heightM: 1.7 };
+/** Where a coach stands, behind the start and at the height of eyes; who walks along keeps so near, m. */
+const EYE = { behindM: 9, heightM: 1.7, walksM: 6 };
 const EYE_FOV_DEG = 38;
+/** Marks of a course on the ground, m; what is to be stayed in or landed on has its own size. */
+const MARK_M = 0.8;
 
 /** World axes north, east, up are the scene's x, z, y. */
 const placed = (northM: number, eastM: number, heightM: number) => new Vector3(northM, heightM, eastM);
@@ -59,6 +62,9 @@ export class World {
   private readonly aircraft: Group;
   private readonly ghost: Group;
   private way: Line | null = null;
+  private readonly walks: boolean;
+  private readonly stands: PlanPoint;
+  private eye: PlanPoint;
   private readonly made: { dispose: () => void }[] = [];
 
   /** Throws where the browser draws nothing in space. */
@@ -66,9 +72,12 @@ export class World {
     canvas: HTMLCanvasElement,
     private readonly tokens: Tokens,
     private readonly lens: Lens,
-    obstacles: readonly Obstacle[],
+    stage: { readonly obstacles: readonly Obstacle[]; readonly task: Drill["task"]; readonly seat: Seat },
     spanM: number,
   ) {
+    this.walks = stage.seat.kind === "walks";
+    this.stands = stage.seat.kind === "stands" ? stage.seat.at : { northM: -EYE.behindM, eastM: 0 };
+    this.eye = this.stands;
     this.renderer = new WebGLRenderer({ canvas, antialias: true });
     const sky = new Color(tokens.sheet);
     this.scene.background = sky;
@@ -78,7 +87,8 @@ export class World {
     sun.position.set(40, 80, 30);
     this.scene.add(sun);
     this.ground();
-    for (const obstacle of obstacles) this.stand(obstacle);
+    for (const obstacle of stage.obstacles) this.stand(obstacle);
+    for (const { at, radiusM } of ringsOf(stage.task)) this.ring(at, radiusM);
     this.aircraft = this.body(spanM, tokens.ink, tokens.buoy, 1);
     this.ghost = this.body(spanM, tokens.shoal, tokens.shoal, 0.45);
     this.scene.add(this.aircraft, this.ghost);
@@ -115,6 +125,15 @@ export class World {
     for (let i = 0; i < TUFTS; i++)
       tufts.setMatrixAt(i, at.setPosition(placed(spread(i, 0.754877), spread(i, 0.56984), 0.015)));
     this.scene.add(tufts);
+  }
+
+  /** A mark on the ground. */
+  private ring({ northM, eastM }: PlanPoint, radiusM: number): void {
+    const ring = this.keep(new RingGeometry(Math.max(0.05, radiusM - 0.14), radiusM, 40));
+    ring.rotateX(-Math.PI / 2);
+    const mesh = new Mesh(ring, this.keep(new MeshBasicMaterial({ color: this.tokens.buoy })));
+    mesh.position.copy(placed(northM, eastM, 0.03));
+    this.scene.add(mesh);
   }
 
   private stand({ kind, alongM, acrossM, heightM, widthM, turnedDeg = 0 }: Obstacle): void {
@@ -201,7 +220,8 @@ export class World {
       camera.quaternion.copy(attitude).multiply(alongNose).multiply(up);
       camera.fov = this.lens.verticalFovDeg;
     } else {
-      camera.position.copy(placed(-EYE.behindM, 0, EYE.heightM));
+      this.walkTo(state);
+      camera.position.copy(placed(this.eye.northM, this.eye.eastM, EYE.heightM));
       camera.up.set(0, 1, 0);
       camera.lookAt(at);
       camera.fov = EYE_FOV_DEG;
@@ -211,6 +231,17 @@ export class World {
     camera.updateProjectionMatrix();
     this.fit(clientWidth, clientHeight);
     this.renderer.render(this.scene, camera);
+  }
+
+  /** Who watches stands still, or walks behind it; at the start everybody is in their place again. */
+  private walkTo({ timeS, northM, eastM }: PracticeState): void {
+    if (timeS === 0 || !this.walks) this.eye = this.stands;
+    if (!this.walks) return;
+    const [north, east] = [northM - this.eye.northM, eastM - this.eye.eastM];
+    const far = Math.hypot(north, east);
+    if (far <= EYE.walksM) return;
+    const share = (far - EYE.walksM) / far;
+    this.eye = { northM: this.eye.northM + share * north, eastM: this.eye.eastM + share * east };
   }
 
   /** A canvas that is given a size, even the same, is cleared and made anew. */
@@ -230,6 +261,20 @@ export class World {
   end(): void {
     for (const one of this.made) one.dispose();
     this.renderer.dispose();
+  }
+}
+
+/** Where a task happens on the ground. */
+function ringsOf(task: Drill["task"]): readonly { readonly at: PlanPoint; readonly radiusM: number }[] {
+  switch (task.kind) {
+    case "hold":
+      return [{ at: task.at, radiusM: task.radiusM }];
+    case "land":
+      return [{ at: task.at, radiusM: task.withinM }];
+    case "course":
+      return task.at.map((at) => ({ at, radiusM: MARK_M }));
+    default:
+      return [];
   }
 }
 

@@ -31,6 +31,7 @@ const kindNames: Readonly<Record<Binned["kind"], string>> = {
   variant: "Way to fly a trick",
   line: "Line",
   target: "Target date",
+  homework: "Homework",
 };
 
 /** Records: who did what, what lies in the bin, and files in and out. */

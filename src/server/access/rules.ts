@@ -35,6 +35,7 @@ const subjectNames: Readonly<Record<Subject, string>> = {
   site: "That site",
   planned: "That plan",
   target: "That target",
+  homework: "That homework",
   variant: "That way to fly a trick",
   line: "That line",
   recording: "That recording",

@@ -1,4 +1,5 @@
 import { typedNumber } from "@/contract";
+import { attemptMeasures, countedMeasures } from "@/core";
 import "reflect-metadata";
 import { applyDecorators } from "./apply-decorators";
 import { IsIn, IsObject, IsString, IsUUID, Matches, MaxLength, ValidateBy, ValidateNested } from "class-validator";
@@ -84,3 +85,24 @@ export const IsMoment = () =>
 export class ByIdInput {
   @IsId() id!: string;
 }
+
+/** What was measured of an attempt: numbers by measure, in the unit of its name. */
+export const IsMeasured = () =>
+  ValidateBy({
+    name: "isMeasured",
+    validator: {
+      validate: (value: unknown) =>
+        typeof value === "object" &&
+        value !== null &&
+        !Array.isArray(value) &&
+        Object.entries(value).every(
+          ([name, one]) =>
+            attemptMeasures.some((known) => known === name) &&
+            typeof one === "number" &&
+            Number.isFinite(one) &&
+            Math.abs(one) <= 1e6 &&
+            (!countedMeasures.some((counted) => counted === name) || (Number.isInteger(one) && one >= 0)),
+        ),
+      defaultMessage: () => `measured may hold numbers for: ${attemptMeasures.join(", ")}`,
+    },
+  });

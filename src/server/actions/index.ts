@@ -1,4 +1,16 @@
 export { badField, conflict, missing, Refusal, there } from "./errors";
-export { ByIdInput, faultOfName, IsId, IsMoment, IsName, IsOneOf, IsPart, IsStepId, IsText, numberOf } from "./fields";
+export {
+  ByIdInput,
+  faultOfName,
+  IsId,
+  IsMeasured,
+  IsMoment,
+  IsName,
+  IsOneOf,
+  IsPart,
+  IsStepId,
+  IsText,
+  numberOf,
+} from "./fields";
 export { coachAction, databaseIsAway, memberAction, openAction, runAction } from "./run-action";
 export type { Action, Asker, Audience, Call } from "./run-action";

@@ -29,6 +29,7 @@ import * as lineTries from "./migrations/0026-line-tries";
 import * as recordings from "./migrations/0027-recordings";
 import * as sitePlans from "./migrations/0028-site-plans";
 import * as sitePictures from "./migrations/0029-site-pictures";
+import * as homework from "./migrations/0030-homework";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -66,6 +67,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0027-recordings", recordings],
   ["0028-site-plans", sitePlans],
   ["0029-site-pictures", sitePictures],
+  ["0030-homework", homework],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -29,6 +29,8 @@ export async function listBin(
         from attempt join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'target', target.id, pilot.name, step_id, target.removed_at, squad_id
         from target join pilot on pilot.id = pilot_id where pilot.removed_at is null
+      union all select 'homework', homework.id, pilot.name, step_id, homework.removed_at, squad_id
+        from homework join pilot on pilot.id = pilot_id where pilot.removed_at is null
       union all select 'site', site.id, squad.name, site.name, site.removed_at, squad_id
         from site join squad on squad.id = squad_id
       union all select 'variant', variant.id, squad.name, variant.name, variant.removed_at, squad_id
@@ -57,6 +59,7 @@ const marks = [
   ["milestone", "withdrawn_at"],
   ["attempt", "undone_at"],
   ["target", "removed_at"],
+  ["homework", "removed_at"],
 ] as const;
 
 /** Deletes for good what lay in the bin too long, by days that were lived through. An aircraft that attempts were flown with stays: they refer to its setups. */
@@ -151,6 +154,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     "session_pilot",
     "planned_pilot",
     "target",
+    "homework",
     "variant_pilot",
     "line_pilot",
     "recording",

@@ -7,7 +7,7 @@ import { rulesOfPilot } from "./squads";
 import { inTransaction } from "./transaction";
 
 /** Counted up whenever a digest changes its shape: those of another number are made anew when the application starts. */
-const FORMAT = 2;
+const FORMAT = 3;
 
 /** What was flown at each step by each of some pilots, by pilot and step id. */
 export type Flown = ReadonlyMap<string, ReadonlyMap<string, DigestedStep>>;

@@ -35,6 +35,7 @@ export * from "./sites";
 export * from "./squads";
 export * from "./syllabi";
 export * from "./targets";
+export * from "./homework";
 export * from "./trail";
 export * from "./variants";
 export { isDuplicate } from "./rows";

@@ -201,6 +201,14 @@ export async function setLeft(transaction: Transaction, sessionId: string, pilot
     .update({ left_at: at });
 }
 
+/** Moves the end of a session that ends by itself: no earlier than this. */
+export async function extendSession(transaction: Transaction, id: string, at: Date): Promise<void> {
+  await transaction("session")
+    .where({ id })
+    .where((earlier) => void earlier.whereNull("ended_at").orWhere("ended_at", "<", at))
+    .update({ ended_at: at });
+}
+
 /** Closes a session for whoever did it, or opens it again with null. */
 export async function setSessionEnd(
   transaction: Transaction,

@@ -15,6 +15,7 @@ export type Subject =
   | "site"
   | "planned"
   | "target"
+  | "homework"
   | "variant"
   | "line"
   | "recording"
@@ -76,6 +77,8 @@ const queries: Readonly<Record<Subject, string>> = {
     from sign_off_request join pilot on pilot.id = pilot_id where sign_off_request.id = ?`,
   target: `select squad_id, pilot_id, pilot.removed_at is not null as binned
     from target join pilot on pilot.id = pilot_id where target.id = ?`,
+  homework: `select squad_id, pilot_id, pilot.removed_at is not null as binned
+    from homework join pilot on pilot.id = pilot_id where homework.id = ?`,
   planned: ofSquad("planned_session"),
   variant: ofSquad("variant"),
   // Whoever it was given to reads it.

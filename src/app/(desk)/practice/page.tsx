@@ -6,12 +6,17 @@ import { ChoosePilot } from "@/ui/shell/choose-pilot";
 export const metadata = { title: "Practice" };
 
 export default async function PracticePage({ searchParams }: { searchParams: SearchParams }) {
-  const atHand = await pilotAtHand(searchParams, await enter());
+  const who = await enter();
+  const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Practice" path="/practice" />;
-  const data = await loadPractice(
-    atHand.pilot,
-    atHand.aircraft && carrying(atHand.aircraft, atHand.load),
-    await parameter(searchParams, "step"),
+  const aircraft = atHand.aircraft && carrying(atHand.aircraft, atHand.load);
+  const flown = { aircraft, loadId: atHand.load?.id ?? null };
+  const data = await loadPractice(who, atHand.pilot, flown, await parameter(searchParams, "step"));
+  return (
+    <PracticeScreen
+      key={`${data.pilot.id} ${data.aircraft?.id} ${data.loadId} ${data.setup?.id}`}
+      data={data}
+      nowMs={Date.now()}
+    />
   );
-  return <PracticeScreen key={`${data.aircraft?.id} ${data.setup?.id} ${data.stepId}`} data={data} />;
 }

@@ -8,6 +8,7 @@ import { pilotActions } from "@/features/pilot";
 import { recordActions } from "@/features/records";
 import { fieldActions } from "@/features/field";
 import { planActions } from "@/features/plan";
+import { practiceActions } from "@/features/practice";
 import { setupActions } from "@/features/setup";
 import { squadActions } from "@/features/squad";
 import { syllabusActions } from "@/features/syllabus";
@@ -26,6 +27,7 @@ const actions = {
   ...setupActions,
   ...planActions,
   ...fieldActions,
+  ...practiceActions,
   ...syllabusActions,
   ...yardActions,
   ...calendarActions,

@@ -135,7 +135,7 @@ export function invertedSpin(way: "pitch" | "roll"): Omit<Recipe, "id" | "label"
       { aim: { kind: "return-to-entry-height" }, param: "punchS", otherwise: harder },
       { aim: { kind: "heading", deg: { param: "spinDeg", times: -1 } }, param: "spinLeadS" },
     ],
-    marks: [{ kind: "heading", deg: 180, withinDeg: 20 }, closedUpsideDown],
+    marks: [{ kind: "heading", deg: { param: "spinDeg" }, withinDeg: 20 }, closedUpsideDown],
     freeze: { before: "catch" },
     abort: way === "pitch" ? lookBack.abort : keepTurning("roll"),
     slip: { punchS: 0.8 },

@@ -1,0 +1,154 @@
+"use client";
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import { DAY_MS, dayText } from "@/core";
+import type { Homework } from "@/contract";
+import { stepName, type Step } from "@/syllabus";
+import { send } from "@/ui/actions/send";
+import { useUndoable } from "@/ui/actions/use-undoable";
+import { Moment } from "@/ui/moment/moment";
+import { useSyllabus } from "@/ui/syllabus/use-syllabus";
+import { homeworkWords } from "@/words";
+import type { PracticeData } from "./load";
+
+/** What the coach asked for, how far it has come, and, for a coach, asking for more. */
+export function HomeworkList(props: {
+  data: PracticeData;
+  step: Step;
+  nowMs: number;
+  /** Clean tries of this sitting that the page has not read back yet, by step. */
+  since: Readonly<Record<string, number>>;
+  onPractise: (stepId: string) => void;
+}) {
+  const { data, step, nowMs, since, onPractise } = props;
+  const [setting, setSetting] = useState(false);
+  const syllabus = useSyllabus();
+  const undoable = useUndoable();
+  if (data.homework.length === 0 && !data.setsHomework) return null;
+  return (
+    <Box component="section" aria-labelledby="homework" sx={{ mb: 1.5 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2 }}>
+        <Typography variant="h2" id="homework">
+          Homework
+        </Typography>
+        {data.setsHomework && (
+          <Button size="small" variant="outlined" onClick={() => setSetting(true)}>
+            Set homework
+          </Button>
+        )}
+        {data.homework.length === 0 && <Typography color="text.secondary">None set.</Typography>}
+      </Box>
+      {data.homework.map((one) => (
+        <Line
+          key={one.id}
+          one={{ ...one, done: one.done + (since[one.stepId] ?? 0) }}
+          {...{ nowMs, name: stepName(syllabus, one.stepId), now: one.stepId === step.id }}
+          onPractise={() => onPractise(one.stepId)}
+          onRemove={
+            data.setsHomework
+              ? () => void undoable("remove-homework", "restore-homework", one.id, "Homework removed")
+              : null
+          }
+        />
+      ))}
+      <Dialog open={setting} onClose={() => setSetting(false)} aria-labelledby="set-homework" fullWidth maxWidth="xs">
+        <DialogTitle id="set-homework">Homework for {data.pilot.name}</DialogTitle>
+        <DialogContent>
+          <HomeworkForm {...{ data, step, nowMs }} onDone={() => setSetting(false)} />
+        </DialogContent>
+      </Dialog>
+    </Box>
+  );
+}
+
+function Line(props: {
+  one: Homework;
+  name: string;
+  nowMs: number;
+  /** It is what is flown now. */
+  now: boolean;
+  onPractise: () => void;
+  onRemove: (() => void) | null;
+}) {
+  const { one, name, nowMs, now, onPractise, onRemove } = props;
+  const { mark, says } = homeworkWords(one, nowMs);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
+      <span>
+        {mark} <b>{name}</b>: {says}
+      </span>
+      <Box component="span" sx={{ color: "text.secondary" }}>
+        due <Moment atMs={one.dueAtMs} />
+      </Box>
+      {!now && (
+        <Button size="small" variant="text" onClick={onPractise}>
+          Practise {name}
+        </Button>
+      )}
+      {onRemove && (
+        <Button size="small" variant="text" onClick={onRemove}>
+          Remove
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+const WEEK_MS = 7 * DAY_MS;
+
+function HomeworkForm(props: { data: PracticeData; step: Step; nowMs: number; onDone: () => void }) {
+  const { data, step, nowMs, onDone } = props;
+  const [id] = useState(() => newId());
+  const [tries, setTries] = useState("10");
+  const [due, setDue] = useState(() => dayText("UTC", nowMs + WEEK_MS));
+  const [failure, setFailure] = useState<string | null>(null);
+  const router = useRouter();
+  const dueAtMs = new Date(`${due}T23:59:00`).getTime();
+  const save = async () => {
+    const result = await send("set-homework", {
+      ...{ id, pilotId: data.pilot.id, stepId: step.id, tries: Number(tries), dueAtMs },
+    });
+    if (!result.ok) return setFailure(result.message);
+    onDone();
+    router.refresh();
+  };
+  return (
+    <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
+      <Typography>
+        Clean tries of <b>{step.name}</b> in practice.
+      </Typography>
+      <TextField
+        label="Clean tries"
+        value={tries}
+        onChange={({ target }) => setTries(target.value)}
+        slotProps={{ htmlInput: { inputMode: "numeric" } }}
+      />
+      <TextField
+        type="date"
+        label="Due"
+        value={due}
+        onChange={({ target }) => setDue(target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      {failure && <Alert severity="error">{failure}</Alert>}
+      <Button
+        variant="contained"
+        disabled={!/^\d{1,3}$/.test(tries) || !Number.isFinite(dueAtMs)}
+        onClick={() => void save()}
+        sx={{ justifySelf: "start" }}
+      >
+        Set homework
+      </Button>
+    </Box>
+  );
+}

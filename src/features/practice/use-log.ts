@@ -1,0 +1,51 @@
+"use client";
+
+import { useCallback, useState } from "react";
+import { v7 as newId } from "uuid";
+import { outcomeOfTry, type Score } from "@/core";
+import type { ActionInput } from "@/contract";
+import type { Step } from "@/syllabus";
+import { enqueue } from "@/ui/outbox/outbox";
+import { useOutbox } from "@/ui/outbox/use-outbox";
+import type { PracticeData } from "./load";
+import type { Judged } from "./use-judge";
+import type { FlownTry } from "./use-try";
+
+/** A sitting that nothing was flown in for so long is over, ms. Ours. */
+const SITTING_MS = 40 * 60_000;
+
+/** What of a score is one of the step's own measures. */
+function measuredOf({ measures }: Step, { drill }: FlownTry, { value }: Score): ActionInput<"log-try">["measured"] {
+  const name = drill.task.kind === "trick" ? "stopErrorDeg" : drill.task.kind === "land" ? "missM" : null;
+  return name && value !== null && measures.includes(name) ? { [name]: Math.round(value * 100) / 100 } : {};
+}
+
+/** Keeps tries as attempts in the simulator: through the outbox, with a network or without. */
+export function useLog({ pilot, setup, loadId, accountId }: PracticeData) {
+  const [sitting, setSitting] = useState({ id: newId(), lastMs: 0 });
+  const outbox = useOutbox();
+  const log = useCallback(
+    (step: Step, direction: string, { score, flown: { measures } }: Judged, flown: FlownTry) => {
+      const { beganAtMs } = flown;
+      const fresh = sitting.lastMs > 0 && beganAtMs - sitting.lastMs > SITTING_MS;
+      const sittingId = fresh ? newId() : sitting.id;
+      setSitting({ id: sittingId, lastMs: beganAtMs });
+      const input: ActionInput<"log-try"> = {
+        ...{ id: newId(), sittingId, pilotId: pilot.id, stepId: step.id, direction },
+        outcome: outcomeOfTry(score),
+        ...{ flownAtMs: beganAtMs, seconds: Math.round(measures.durationS * 10) / 10 },
+        measured: measuredOf(step, flown, score),
+        ...{ setupId: setup?.id ?? null, loadId },
+      };
+      void enqueue({ key: newId(), accountId, sessionId: sittingId, action: "log-try", input });
+    },
+    [sitting, pilot.id, setup, loadId, accountId],
+  );
+  const own = outbox.items.filter(({ action }) => action === "log-try");
+  return {
+    log,
+    waiting: own.filter(({ refused }) => refused === undefined).length,
+    refused: own.flatMap(({ refused }) => refused ?? []),
+    broken: outbox.broken,
+  };
+}
