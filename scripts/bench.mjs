@@ -54,6 +54,10 @@ if (camp) await runMain(() => runTypeScript("bench/camp.ts", [process.argv[3] ??
 const rates = process.argv[2] === "rates";
 if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: false }));
 
+/** `-- practice`: what a second of practice costs of a core. */
+const practice = process.argv[2] === "practice";
+if (practice) await runMain(() => runTypeScript("bench/practice.ts", [], {}, { quiet: false }));
+
 /** `-- lines`: how long inventing lines takes. */
 const lines = process.argv[2] === "lines";
 if (lines) await runMain(() => runTypeScript("bench/lines.ts", [], {}, { quiet: false }));
@@ -69,7 +73,7 @@ if (load) {
   await runMain(() => measureLoad(Number(process.argv[3] ?? 0)));
 }
 
-if (!safe && !hands && !camp && !rates && !lines && !tape && !load)
+if (!safe && !hands && !camp && !rates && !practice && !lines && !tape && !load)
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

@@ -16,6 +16,7 @@ import {
   insertLine,
   insertLoad,
   insertMilestone,
+  insertHomework,
   insertNote,
   insertPilot,
   insertPlanned,
@@ -49,6 +50,7 @@ import {
   targets,
 } from "./camp";
 import { lineOf, lines, lineTries } from "./lines";
+import { homework, sittings } from "./practice";
 import { sitePlans } from "./site-plans";
 
 const HOUR_MS = 3_600_000;
@@ -93,6 +95,7 @@ class Camp {
   private readonly normal = seededNormal(seededRandom(SEED + 1));
   private readonly checks = seededRandom(SEED + 2);
   private readonly laterSites = seededRandom(SEED + 4);
+  private readonly evenings = seededRandom(SEED + 5);
   private readonly today: number;
   private readonly coachIds: string[] = [];
   private readonly squadId: string;
@@ -177,6 +180,7 @@ class Camp {
     for (const person of people) if (person.plan.alone) await this.flyAlone(person, person.plan.alone);
     for (const { plan, id } of people) if (plan.asksFor) await this.ask(id, plan.asksFor);
     await this.loadAhead(people);
+    await this.practise(people);
   }
 
   /** What a pilot flew and logged without a coach. */
@@ -217,6 +221,37 @@ class Camp {
         flown.push({ ...one, alone: true });
       }
       await setSessionEnd(this.transaction, sessionId, { at: new Date(startedAtMs + HOUR_MS), byAccountId: null });
+    }
+  }
+
+  /** Evenings at the radio, and what was asked for them. */
+  private async practise(people: readonly Person[]): Promise<void> {
+    const personOf = (who: string) => people.find(({ plan }) => plan.name === who)!;
+    for (const { who, stepId, direction, daysAgo, tries, seconds } of sittings) {
+      const { id: pilotId, setupOnDay } = personOf(who);
+      const startedAtMs = this.today - daysAgo * DAY_MS + 20 * HOUR_MS;
+      const setupId = setupOnDay(flyingDaysAgo.length - 1);
+      const sessionId = this.id(startedAtMs, this.evenings);
+      await insertSession(this.transaction, {
+        ...{ id: sessionId, squadId: this.squadId, coachId: null, place: "simulator", startedAtMs },
+        pilots: [{ pilotId, stepId, setupId }],
+      });
+      for (const [n, one] of [...tries].entries()) {
+        const atMs = startedAtMs + n * MINUTE_MS;
+        await insertAttempt(this.transaction, {
+          ...{ id: this.id(atMs, this.evenings), sessionId, pilotId, stepId, direction, setupId, atMs },
+          ...{ outcome: one === "." ? "clean" : one === "x" ? "crashed" : "rough", place: "simulator" },
+          ...{ faults: [], pack: null, minutes: seconds / 60, measured: {} },
+        });
+      }
+      const at = new Date(startedAtMs + tries.length * MINUTE_MS);
+      await setSessionEnd(this.transaction, sessionId, { at, byAccountId: null });
+    }
+    for (const { who, stepId, tries, setDaysAgo, inDays } of homework) {
+      const setAtMs = this.today - setDaysAgo * DAY_MS;
+      const asked = { id: this.id(setAtMs, this.evenings), pilotId: personOf(who).id, stepId, tries };
+      const dueAtMs = this.today + inDays * DAY_MS + 20 * HOUR_MS;
+      await insertHomework(this.transaction, { ...asked, dueAtMs }, new Date(setAtMs));
     }
   }
 

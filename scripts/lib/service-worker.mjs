@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { root } from "./paths.mjs";
 
 /** Pages that work without a network: nothing of anybody's is in them. */
-const PAGES = ["/field"];
+const PAGES = ["/field", "/practice-here"];
 
 /** Bundles the service worker of a finished build into its public folder, with the list of what it keeps. */
 export async function buildServiceWorker(folder) {

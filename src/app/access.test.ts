@@ -463,6 +463,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
 /** Without rules of their own: the entrances, open to all; the leader to one's own page; every action, walked above; what says nothing of anybody. */
 const open = [
   "(field)/field/page.tsx",
+  "(field)/practice-here/page.tsx",
   "(open)/begin/page.tsx",
   "(open)/gallery/page.tsx",
   "(open)/sign-in/page.tsx",

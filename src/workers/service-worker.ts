@@ -5,6 +5,7 @@ declare const PRECACHED: PrecacheEntry[];
 
 /** A network that has not answered by then is as good as none. */
 const PATIENCE_MS = 4000;
+const PRACTICE = "/practice";
 const SESSION = /^\/session\/([0-9a-f-]{36})$/;
 
 /** A page from the network, or null when nothing answers in time or the server fails. */
@@ -26,6 +27,10 @@ const openSession = async ({ request, url }: RouteHandlerCallbackOptions): Promi
   (await fromNetwork(request)) ??
   Response.redirect(new URL(`/field?session=${SESSION.exec(url.pathname)![1]}`, url.origin).href);
 
+/** Practice opens from the network, else with what is kept on the device. */
+const openPractice = async ({ request, url }: RouteHandlerCallbackOptions): Promise<Response> =>
+  (await fromNetwork(request)) ?? Response.redirect(new URL(`/practice-here${url.search}`, url.origin).href);
+
 const serwist = new Serwist({
   precacheEntries: PRECACHED,
   precacheOptions: {
@@ -42,6 +47,7 @@ const serwist = new Serwist({
   clientsClaim: true,
   runtimeCaching: [
     { matcher: ({ request, url }) => request.mode === "navigate" && SESSION.test(url.pathname), handler: openSession },
+    { matcher: ({ request, url }) => request.mode === "navigate" && url.pathname === PRACTICE, handler: openPractice },
     {
       matcher: ({ request }) => request.mode === "navigate",
       handler: async ({ request, url }) => {

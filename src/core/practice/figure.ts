@@ -33,7 +33,7 @@ export interface Figure {
   readonly seat: Seat;
 }
 
-export const figureKinds = [
+const figureKinds = [
   "hover-by-eye",
   "nose-in",
   "eights-walked",

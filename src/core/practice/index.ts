@@ -1,6 +1,5 @@
 export { drawCall } from "./drill";
 export type { Drill, Task } from "./drill";
-export { figureKinds } from "./figure";
 export type { FigureKind, Seat } from "./figure";
 export { createPractice } from "./practice";
 export { flyFigureLate, judgeTry, prepareDrill } from "./prepare";

@@ -28,6 +28,7 @@ export type { Pack, TrickPicture } from "./pack";
 export { matchTaps, measuredOfTrick } from "./match-taps";
 export type { Tap, TapMatch } from "./match-taps";
 export { modelWay, tapeOfTrace } from "./model-way";
+export { writeTape } from "./write-tape";
 export type { ModelWay } from "./model-way";
 export { tapeWindow } from "./tape-window";
 export type { Extremes, TapeWindow } from "./tape-window";

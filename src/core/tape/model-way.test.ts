@@ -1,7 +1,7 @@
 import { airframePresets } from "../airframe";
 import { firstSettings } from "../flight";
 import { CALM_AIR, fly, recipes } from "../recipes";
-import { findTricks, modelWay, readTape, type FoundTrick } from ".";
+import { findTricks, modelWay, readTape, tapeOfTrace, writeTape, type FoundTrick } from ".";
 import { byLikeness } from "./find-tricks";
 import { flownTape } from "./testing/flown-tape";
 import { madeUpPack } from "./testing/made-up-pack";
@@ -51,4 +51,20 @@ it("what the turning leaves unsure is made surer by its likeness, what is unlike
   expect(byLikeness(unlike, flownWith)).toBe(unlike);
   expect(byLikeness({ ...unsure, kind: "unknown" }, flownWith).confidence).toBe(0.35);
   expect(byLikeness(flip, flownWith)).toBe(flip);
+});
+
+it("flights written one after the other are read again as one recording, with the tricks of each", () => {
+  const { trace } = fly(recipes["flip-one-move-back"], airframe, firstSettings, { ...CALM_AIR, entryHeightM: 60 });
+  const { tape } = tapeOfTrace(trace);
+  const read = readTape(writeTape([tape, tape]));
+  expect(read.timeS).toHaveLength(2 * tape.timeS.length);
+  // A model has no noise: its gyro stands still, and nothing else is odd.
+  expect(new Set(read.warnings.map(({ kind }) => kind))).toEqual(new Set(["silent"]));
+  expect(read.gyroDps.pitch[400]).toBeCloseTo(tape.gyroDps.pitch[400], 3);
+  const [one] = findTricks(tape, flownBy);
+  expect(findTricks(read, flownBy)).toMatchObject([
+    { kind: "flip", direction: "back", turns: 1 },
+    { kind: "flip", direction: "back", turns: 1 },
+  ]);
+  expect(findTricks(read, flownBy)[1].measures.stopErrorDeg).toBeCloseTo(one.measures.stopErrorDeg!, 0);
 });

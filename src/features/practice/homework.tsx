@@ -21,7 +21,7 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { homeworkWords } from "@/words";
 import type { PracticeData } from "./load";
 
-/** What the coach asked for, how far it has come, and, for a coach, asking for more. */
+/** What the coach asked for, and how far it has come; nothing where nothing is asked. */
 export function HomeworkList(props: {
   data: PracticeData;
   step: Step;
@@ -31,23 +31,14 @@ export function HomeworkList(props: {
   onPractise: (stepId: string) => void;
 }) {
   const { data, step, nowMs, since, onPractise } = props;
-  const [setting, setSetting] = useState(false);
   const syllabus = useSyllabus();
   const undoable = useUndoable();
-  if (data.homework.length === 0 && !data.setsHomework) return null;
+  if (data.homework.length === 0) return null;
   return (
     <Box component="section" aria-labelledby="homework" sx={{ mb: 1.5 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2 }}>
-        <Typography variant="h2" id="homework">
-          Homework
-        </Typography>
-        {data.setsHomework && (
-          <Button size="small" variant="outlined" onClick={() => setSetting(true)}>
-            Set homework
-          </Button>
-        )}
-        {data.homework.length === 0 && <Typography color="text.secondary">None set.</Typography>}
-      </Box>
+      <Typography variant="h2" id="homework">
+        Homework
+      </Typography>
       {data.homework.map((one) => (
         <Line
           key={one.id}
@@ -61,13 +52,26 @@ export function HomeworkList(props: {
           }
         />
       ))}
+    </Box>
+  );
+}
+
+/** A coach asks for clean tries of the drill in hand by a date. */
+export function SetHomework(props: { data: PracticeData; step: Step; nowMs: number }) {
+  const { data } = props;
+  const [setting, setSetting] = useState(false);
+  return (
+    <>
+      <Button variant="outlined" onClick={() => setSetting(true)}>
+        Set homework
+      </Button>
       <Dialog open={setting} onClose={() => setSetting(false)} aria-labelledby="set-homework" fullWidth maxWidth="xs">
         <DialogTitle id="set-homework">Homework for {data.pilot.name}</DialogTitle>
         <DialogContent>
-          <HomeworkForm {...{ data, step, nowMs }} onDone={() => setSetting(false)} />
+          <HomeworkForm {...props} onDone={() => setSetting(false)} />
         </DialogContent>
       </Dialog>
-    </Box>
+    </>
   );
 }
 

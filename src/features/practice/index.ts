@@ -1,3 +1,5 @@
-export { loadPractice } from "./load";
-export { PracticeScreen } from "./practice-screen";
 export { practiceActions } from "./actions";
+export { KeepHere } from "./keep-here";
+export { loadPractice } from "./load";
+export { PracticeHere } from "./practice-here";
+export { PracticeScreen } from "./practice-screen";

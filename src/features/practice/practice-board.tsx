@@ -2,14 +2,15 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useMemo, useRef, useState } from "react";
-import type { Airframe, PreparedDrill, Score, Settings } from "@/core";
+import { useRef, useState } from "react";
+import type { Airframe, PreparedDrill, Settings } from "@/core";
 import { useKeys } from "@/ui/keys/keys";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords, taskWords } from "@/words";
 import { AfterTry } from "./after-try";
 import { Controls, Figures } from "./controls";
 import { HandsPanel } from "./hands-panel";
+import { OpenAsRecording } from "./open-as-recording";
 import { Picture, useWorld } from "./picture";
 import { TouchSticks } from "./touch-sticks";
 import { useHands } from "./use-hands";
@@ -22,9 +23,42 @@ const WITHOUT_GHOST = 1;
 const WITHOUT_FIGURES = 3;
 
 /** Clean tries in a row, up to the last. */
-function cleanInARow(tries: readonly Score[]): number {
-  const missed = tries.map(({ passed }) => passed).lastIndexOf(false);
+function cleanInARow(tries: readonly Judged[]): number {
+  const missed = tries.map(({ score }) => score.passed).lastIndexOf(false);
   return tries.length - 1 - missed;
+}
+
+/** Above the picture, never in it; its place is kept, so that nothing moves as the call comes. */
+function Call({ called }: { called: boolean }) {
+  return (
+    <Box sx={{ height: 36, fontSize: "1.4rem", fontWeight: 700 }}>
+      {called ? (
+        <Box component="span" role="alert" sx={{ color: "error.main" }}>
+          ▲ Bail now
+        </Box>
+      ) : (
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          Wait for the call
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Keys of a try: none of those that fly. */
+function useTryKeys(phase: TryPhase, { begin, stop }: ReturnType<typeof useTry>, onLookOtherwise: () => void): void {
+  useKeys([
+    { key: "Enter", label: "Start or end a try", run: phase === "flying" ? stop : begin },
+    {
+      key: "r",
+      label: "Back to the start",
+      run: () => {
+        if (phase === "flying") stop();
+        begin();
+      },
+    },
+    { key: "v", label: "Through the camera, or by eye", run: onLookOtherwise },
+  ]);
 }
 
 /** A drill in hand: its picture, the hands, and what came of the last try. */
@@ -32,11 +66,12 @@ export function PracticeBoard(props: {
   prepared: PreparedDrill;
   airframe: Airframe;
   settings: Settings;
+  pilotId: string;
   stickMode: number;
   aim: string;
   onJudged: (judged: Judged, flown: FlownTry) => void;
 }) {
-  const { prepared, airframe, settings, stickMode, aim, onJudged } = props;
+  const { prepared, airframe, settings, pilotId, stickMode, aim, onJudged } = props;
   const { drill, seat } = prepared;
   const { units } = usePreferences();
   const [looking, setLooking] = useState<Looking>(seat.kind === "camera" ? "camera" : "eye");
@@ -54,35 +89,11 @@ export function PracticeBoard(props: {
     onPhase: setPhase,
     onOver: judge,
   });
-  useKeys(
-    useMemo(
-      () => [
-        { key: "Enter", label: "Start or end a try", run: () => (phase === "flying" ? flight.stop() : flight.begin()) },
-        {
-          key: "r",
-          label: "Back to the start",
-          run: () => {
-            if (phase === "flying") flight.stop();
-            flight.begin();
-          },
-        },
-        {
-          key: "v",
-          label: "Through the camera, or by eye",
-          run: () => setLooking((now) => (now === "eye" ? "camera" : "eye")),
-        },
-      ],
-      [phase, flight],
-    ),
-  );
+  useTryKeys(phase, flight, () => setLooking((now) => (now === "eye" ? "camera" : "eye")));
   return (
     <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 330px" } }}>
       <Box sx={{ minWidth: 0 }}>
-        {flight.called && (
-          <Typography role="alert" sx={{ color: "error.main", fontWeight: 700, fontSize: "1.4rem" }}>
-            ▲ Bail now
-          </Typography>
-        )}
+        {drill.task.kind === "call" && <Call called={flight.called} />}
         <Picture canvas={canvas} able={world.able} looking={looking} called={flight.called} />
         <Figures
           state={flight.shown}
@@ -112,7 +123,7 @@ export function PracticeBoard(props: {
         <Typography sx={{ mt: 0.5, fontWeight: 650 }}>{taskWords(drill, units)}</Typography>
         {tries.length > 0 && (
           <Typography role="status" sx={{ mt: 1.5 }}>
-            <b className="num">{tries.filter(({ passed }) => passed).length}</b> of{" "}
+            <b className="num">{tries.filter(({ score }) => score.passed).length}</b> of{" "}
             <span className="num">{tries.length}</span> tries clean in this sitting.
           </Typography>
         )}
@@ -121,7 +132,12 @@ export function PracticeBoard(props: {
             ▲ {refusedWords(refused, units)}
           </Typography>
         )}
-        {last && phase !== "flying" && <AfterTry {...last} ghost={prepared.ghost} stickMode={stickMode} />}
+        {last && phase !== "flying" && (
+          <>
+            <AfterTry {...last} ghost={prepared.ghost} stickMode={stickMode} />
+            <OpenAsRecording drillId={drill.id} pilotId={pilotId} tries={tries} />
+          </>
+        )}
         <HandsPanel hands={hands} latencyMs={flight.latencyMs} />
         <Typography sx={{ mt: 2, fontSize: "0.85rem", color: "text.secondary" }}>
           Flown in the same model as the lab, at your own settings. It does not replace a field, a spotter or a licensed

@@ -1,9 +1,13 @@
-import { act, screen, waitFor } from "@testing-library/react";
+import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { standardDay } from "@/syllabus";
 import { odo, plank, plankSetup } from "@/ui/testing/made-up";
-import { renderScreen } from "@/ui/testing/render-screen";
+import { outboxNow } from "@/ui/outbox/outbox";
+import { freshDevice } from "@/ui/testing/fresh-device";
+import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
+import { keepOnDevice } from "./kept-practice";
 import type { PracticeData } from "./load";
+import { PracticeHere } from "./practice-here";
 import { PracticeScreen } from "./practice-screen";
 import { World } from "./world";
 
@@ -34,8 +38,10 @@ const fly = (seconds: number) =>
     }
   });
 
-beforeEach(() => {
+beforeEach(async () => {
   localStorage.clear();
+  await freshDevice();
+  fakeServer();
   [frames, clockMs] = [[], 0];
   jest.spyOn(window, "requestAnimationFrame").mockImplementation((frame) => frames.push(frame));
   jest.spyOn(window, "cancelAnimationFrame").mockImplementation(() => undefined);
@@ -95,4 +101,59 @@ it("says so where the browser draws nothing in space, and what comes first witho
   unmount();
   renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ aircraft: null, setup: null })} />);
   expect(screen.getByText(/Drills are flown with one aircraft/)).toBeVisible();
+});
+
+it("keeps a try as an attempt in the simulator: sent once the server answers, and what it will not take is said", async () => {
+  const refused = { status: 422, body: { ok: false, message: "That step is gone.", fields: {} } };
+  const sent = fakeServer({ "log-try": refused });
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ stepId: "los-hover" })} />);
+  expect(
+    await screen.findByText("Stay within 2.0 m for 30 s.", { normalizer: (text) => text.replace(/\s+/g, " ") }),
+  ).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Start try" }));
+  await userEvent.keyboard("{s>}");
+  fly(4);
+  await userEvent.keyboard("{/s}");
+  await waitFor(() => expect(sent.map(({ action }) => action)).toContain("log-try"));
+  expect(sent[0].input).toMatchObject({
+    ...{ pilotId: "odo", stepId: "los-hover", direction: "on", outcome: "crashed", measured: {} },
+    setupId: plankSetup(2).id,
+  });
+  expect(await screen.findByText("✕ A try was not taken: That step is gone.")).toBeVisible();
+  expect(outboxNow().items).toHaveLength(1);
+});
+
+it("shows homework with how far it has come; a coach sets more, and takes one back", async () => {
+  const one = { pilotId: "odo", stepId: "hang", tries: 6, setAtMs: NOW_MS - 1, done: 2 };
+  const homework = [
+    { ...one, id: "a", dueAtMs: NOW_MS + 1000 },
+    { ...one, id: "b", dueAtMs: NOW_MS - 1000 },
+    { ...one, id: "c", dueAtMs: NOW_MS - 1000, done: 9 },
+  ];
+  const sent = fakeServer();
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ homework, setsHomework: true })} />);
+  expect(screen.getByText(/: 2 of 6 clean tries$/)).toHaveTextContent("◆ Hang");
+  expect(screen.getByText(/: overdue, 2 of 6 clean tries$/)).toHaveTextContent("▲ Hang");
+  expect(screen.getByText(/: done, 6 of 6 clean tries$/)).toHaveTextContent("■ Hang");
+  await userEvent.click(screen.getByRole("button", { name: "Set homework" }));
+  const form = within(screen.getByRole("dialog"));
+  await userEvent.clear(form.getByLabelText("Clean tries"));
+  expect(form.getByRole("button", { name: "Set homework" })).toBeDisabled();
+  await userEvent.type(form.getByLabelText("Clean tries"), "15");
+  await userEvent.click(form.getByRole("button", { name: "Set homework" }));
+  await waitFor(() => expect(sent[0]?.input).toMatchObject({ pilotId: "odo", stepId: "flip-one-move", tries: 15 }));
+  await userEvent.click((await screen.findAllByRole("button", { name: "Remove" }))[0]);
+  await waitFor(() => expect(sent[1]).toMatchObject({ action: "remove-homework", input: { id: "a" } }));
+});
+
+it("opens from this device without a network, and says so where nothing is kept", async () => {
+  const { unmount } = renderScreen(<PracticeHere />, { address: "/practice-here" });
+  expect(await screen.findByText(/No practice on this device yet/)).toBeVisible();
+  unmount();
+  await keepOnDevice(data({ setsHomework: true }), null);
+  renderScreen(<PracticeHere />, { address: "/practice-here" });
+  expect(await screen.findByText(/^No network: as last seen/)).toBeVisible();
+  expect(await screen.findByRole("button", { name: "Start try" })).toBeVisible();
+  // Nothing is set there, only flown.
+  expect(screen.queryByRole("button", { name: "Set homework" })).toBeNull();
 });

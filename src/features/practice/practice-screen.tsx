@@ -7,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
-import { useCallback, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { environmentOn, type PracticeRequest, type PreparedDrill, type Settings } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { findStep, practisedAs, practisedDirections, stepsPractised, type Step } from "@/syllabus";
@@ -18,7 +18,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
 import { counted, refusedWords } from "@/words";
 import type { PracticeWorker } from "@/workers/practice.worker";
-import { HomeworkList } from "./homework";
+import { HomeworkList, SetHomework } from "./homework";
 import type { PracticeData } from "./load";
 import { practiceWorker } from "./practice-worker";
 import type { Judged } from "./use-judge";
@@ -105,10 +105,10 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
   const [wanted, setDirection] = useState("");
   const direction = (directions.find(({ id }) => id === wanted) ?? directions[0]).id;
   const [chosen, choose] = useState<Chosen>({ help: "own", windMps: 0 });
-  const figure = practisedAs(step, direction, manner)?.kind === "figure";
-  // Nothing is turned over with a help that keeps it level.
-  const help = figure && !step.wants ? chosen.help : "own";
-  const settings = useMemo(() => settingsFor(setup, step, help), [setup, step, help]);
+  // Nothing is turned over with a help that keeps it level, and what a step is about is left to it.
+  const helped = practisedAs(step, direction, manner)?.kind === "figure" && !step.wants;
+  const help = helped ? chosen.help : "own";
+  const settings = settingsFor(setup, step, help);
   const request = requestOf(data, step, direction, aircraft.airframe, settings, chosen.windMps);
   const { result, pending } = useNewest<PracticeRequest, PreparedDrill, PracticeWorker>(
     request,
@@ -118,38 +118,17 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
   const prepared = result?.kind === "answer" && !pending ? result.answer : null;
   const { log, ...kept } = useLog(data);
   const [since, setSince] = useState<Readonly<Record<string, number>>>({});
-  const judged = useCallback(
-    (one: Judged, flown: FlownTry) => {
-      log(step, direction, one, flown);
-      if (one.score.passed) setSince((before) => ({ ...before, [step.id]: (before[step.id] ?? 0) + 1 }));
-    },
-    [log, step, direction],
-  );
+  const judged = (one: Judged, flown: FlownTry) => {
+    log(step, direction, one, flown);
+    if (one.score.passed) setSince((before) => ({ ...before, [step.id]: (before[step.id] ?? 0) + 1 }));
+  };
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1 }}>
         <Typography variant="h1" sx={{ mr: 1 }}>
           Practice
         </Typography>
-        <TextField
-          select
-          size="small"
-          label="Drill"
-          value={step.id}
-          onChange={({ target }) => setStep(target.value)}
-          sx={{ minWidth: 240 }}
-        >
-          {stages.flatMap(({ stage, name, steps }) => [
-            <ListSubheader key={stage}>
-              {stage} {name}
-            </ListSubheader>,
-            ...steps.map(({ id, name: stepName }) => (
-              <MenuItem key={id} value={id}>
-                {stepName}
-              </MenuItem>
-            )),
-          ])}
-        </TextField>
+        <DrillField stages={stages} stepId={step.id} onPick={setStep} />
         {directions.length > 1 && (
           <PickOne
             label="Direction"
@@ -158,20 +137,7 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
             onPick={setDirection}
           />
         )}
-        <PickOne
-          label="Air"
-          value={chosen.windMps}
-          options={winds}
-          onPick={(windMps) => choose({ ...chosen, windMps })}
-        />
-        {figure && !step.wants && (
-          <PickOne
-            label="Help"
-            value={help}
-            options={helps.map((one) => [one, helpNames[one]] as const)}
-            onPick={(one) => choose({ ...chosen, help: one })}
-          />
-        )}
+        <Conditions chosen={chosen} helped={helped} onChoose={choose} />
         <Typography sx={{ color: "text.secondary" }}>
           {pilot.name} with {aircraft.name}, setup <span className="num">{setup.number}</span>
           {tries[step.id] && (
@@ -182,6 +148,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
             </>
           )}
         </Typography>
+        {data.setsHomework && (
+          <Box sx={{ ml: "auto" }}>
+            <SetHomework {...{ data, step, nowMs }} />
+          </Box>
+        )}
       </Box>
       <HomeworkList {...{ data, step, nowMs, since }} onPractise={setStep} />
       <Kept {...kept} />
@@ -197,9 +168,63 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
           prepared={prepared}
           airframe={aircraft.airframe}
           settings={settings}
+          pilotId={pilot.id}
           stickMode={pilot.stickMode}
           aim={step.aim}
           onJudged={judged}
+        />
+      )}
+    </>
+  );
+}
+
+/** The drills by stage, in the order of learning. */
+function DrillField(props: {
+  stages: ReturnType<typeof stepsPractised>;
+  stepId: string;
+  onPick: (stepId: string) => void;
+}) {
+  const { stages, stepId, onPick } = props;
+  return (
+    <TextField
+      select
+      size="small"
+      label="Drill"
+      value={stepId}
+      onChange={({ target }) => onPick(target.value)}
+      sx={{ minWidth: 240 }}
+    >
+      {stages.flatMap(({ stage, name, steps }) => [
+        <ListSubheader key={stage}>
+          {stage} {name}
+        </ListSubheader>,
+        ...steps.map(({ id, name: stepName }) => (
+          <MenuItem key={id} value={id}>
+            {stepName}
+          </MenuItem>
+        )),
+      ])}
+    </TextField>
+  );
+}
+
+/** The air it is flown in, and what helps. */
+function Conditions(props: { chosen: Chosen; helped: boolean; onChoose: (chosen: Chosen) => void }) {
+  const { chosen, helped, onChoose } = props;
+  return (
+    <>
+      <PickOne
+        label="Air"
+        value={chosen.windMps}
+        options={winds}
+        onPick={(windMps) => onChoose({ ...chosen, windMps })}
+      />
+      {helped && (
+        <PickOne
+          label="Help"
+          value={chosen.help}
+          options={helps.map((one) => [one, helpNames[one]] as const)}
+          onPick={(help) => onChoose({ ...chosen, help })}
         />
       )}
     </>

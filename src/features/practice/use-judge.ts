@@ -19,7 +19,7 @@ export interface Judged {
 
 /** Tries of this sitting, flown again in a worker and held against the drill. `onJudged` is told of each once. */
 export function useJudge(airframe: Airframe, settings: Settings, onJudged: (judged: Judged, flown: FlownTry) => void) {
-  const [tries, setTries] = useState<readonly Score[]>([]);
+  const [tries, setTries] = useState<readonly Judged[]>([]);
   const [last, setLast] = useState<Judged | null>(null);
   const flown = useRef<readonly FlownTry[]>([]);
   const [asked, setAsked] = useState<JudgeRequest | null>(null);
@@ -36,7 +36,7 @@ export function useJudge(airframe: Airframe, settings: Settings, onJudged: (judg
   const answer = result?.kind === "answer" && !pending ? result.answer : null;
   if (answer && answer !== last) {
     setLast(answer);
-    setTries([...tries, answer.score]);
+    setTries([...tries, answer]);
   }
   return {
     refused: result?.kind === "refused" && !pending ? result.why : null,

@@ -81,7 +81,8 @@ export class World {
     this.renderer = new WebGLRenderer({ canvas, antialias: true });
     const sky = new Color(tokens.sheet);
     this.scene.background = sky;
-    this.scene.fog = new Fog(sky, 60, GROUND_M * 0.6);
+    // Thick enough that the lines run together before they crowd at the horizon.
+    this.scene.fog = new Fog(sky, 30, GROUND_M * 0.5);
     this.scene.add(new AmbientLight(0xffffff, 2.2));
     const sun = new DirectionalLight(0xffffff, 1.2);
     sun.position.set(40, 80, 30);
@@ -114,7 +115,7 @@ export class World {
       const geometry = this.keep(new BufferGeometry().setFromPoints(points));
       this.scene.add(new LineSegments(geometry, this.keep(new LineBasicMaterial({ color }))));
     };
-    lines(GRID_M, 150, this.tokens.depths[3], 0.01);
+    lines(GRID_M, 100, this.tokens.depths[3], 0.01);
     lines(5 * GRID_M, 300, this.tokens.depths[5], 0.02);
     // Tufts, everywhere the same: something small to judge the last metre by.
     const tuft = this.keep(new CircleGeometry(0.09, 6));
@@ -131,7 +132,7 @@ export class World {
   private ring({ northM, eastM }: PlanPoint, radiusM: number): void {
     const ring = this.keep(new RingGeometry(Math.max(0.05, radiusM - 0.14), radiusM, 40));
     ring.rotateX(-Math.PI / 2);
-    const mesh = new Mesh(ring, this.keep(new MeshBasicMaterial({ color: this.tokens.buoy })));
+    const mesh = new Mesh(ring, this.keep(new MeshBasicMaterial({ color: this.tokens.ochre })));
     mesh.position.copy(placed(northM, eastM, 0.03));
     this.scene.add(mesh);
   }
@@ -210,8 +211,8 @@ export class World {
       const i = Math.min(ghost.timeS.length - 1, Math.round(state.timeS / ghost.sampleS));
       this.ghost.position.copy(placed(ghost.northM[i], ghost.eastM[i], ghost.heightM[i]));
       this.ghost.quaternion.copy(turned({ w: ghost.qw[i], x: ghost.qx[i], y: ghost.qy[i], z: ghost.qz[i] }));
-      // Begun in the same place, it would fill the picture.
-      if (looking === "camera" && this.ghost.position.distanceTo(at) < 0.6) this.ghost.visible = false;
+      // Begun in the same place, it would fill the picture of the camera, and from the ground hide which way is front.
+      if (this.ghost.position.distanceTo(at) < 0.6) this.ghost.visible = false;
     }
     const { camera } = this;
     if (looking === "camera") {

@@ -60,6 +60,19 @@ export interface KeptSquad {
   readonly squad: unknown;
 }
 
+/** Practice of a pilot as the server last showed it, beside the others for the same reason. */
+interface Practices extends DBSchema {
+  practices: { key: string; value: KeptPractice };
+}
+
+export interface KeptPractice {
+  readonly pilotId: string;
+  readonly keptAtMs: number;
+  readonly practice: unknown;
+  /** The squad's own syllabus; null for the built-in one. */
+  readonly syllabus: unknown;
+}
+
 const device = opener<Device>("bathygon", (database) => {
   database.createObjectStore("outbox", { autoIncrement: true });
   database.createObjectStore("packets", { keyPath: "sessionId" });
@@ -74,9 +87,23 @@ const squads = opener<Squads>("bathygon-squads", (database) => {
   database.createObjectStore("squads", { keyPath: "squadId" });
 });
 
+const practices = opener<Practices>("bathygon-practices", (database) => {
+  database.createObjectStore("practices", { keyPath: "pilotId" });
+});
+
 /** Closes it, for whoever opens it afresh. */
 export async function closeDevice(): Promise<void> {
-  await Promise.all([device.close(), field.close(), squads.close()]);
+  await Promise.all([device.close(), field.close(), squads.close(), practices.close()]);
+}
+
+export async function keepPractice(kept: KeptPractice): Promise<void> {
+  await (await practices.open()).put("practices", kept);
+}
+
+/** Practice kept on this device, the one kept last first. */
+export async function readPractices(): Promise<readonly KeptPractice[]> {
+  const kept = await (await practices.open()).getAll("practices");
+  return kept.sort((a, b) => b.keptAtMs - a.keptAtMs);
 }
 
 /** Keeps the squads that somebody coaches now, and no others. */
@@ -177,4 +204,5 @@ export async function dropKept(): Promise<void> {
   ]);
   await (await device.open()).clear("packets");
   await (await squads.open()).clear("squads");
+  await (await practices.open()).clear("practices");
 }

@@ -1,5 +1,5 @@
 import { enter, parameter, pilotAtHand, type SearchParams } from "@/features/shell";
-import { loadPractice, PracticeScreen } from "@/features/practice";
+import { KeepHere, loadPractice, PracticeScreen } from "@/features/practice";
 import { carrying } from "@/server/repositories";
 import { ChoosePilot } from "@/ui/shell/choose-pilot";
 
@@ -13,10 +13,13 @@ export default async function PracticePage({ searchParams }: { searchParams: Sea
   const flown = { aircraft, loadId: atHand.load?.id ?? null };
   const data = await loadPractice(who, atHand.pilot, flown, await parameter(searchParams, "step"));
   return (
-    <PracticeScreen
-      key={`${data.pilot.id} ${data.aircraft?.id} ${data.loadId} ${data.setup?.id}`}
-      data={data}
-      nowMs={Date.now()}
-    />
+    <>
+      <PracticeScreen
+        key={`${data.pilot.id} ${data.aircraft?.id} ${data.loadId} ${data.setup?.id}`}
+        data={data}
+        nowMs={Date.now()}
+      />
+      <KeepHere data={data} />
+    </>
   );
 }
