@@ -121,21 +121,26 @@ const views = {
   },
   practice: async (page) => {
     await page.goto(`${address}/squad`);
-    await page.goto(`${address}${(await byName(page, "Odalie Venn")).replace("/pilot", "/practice")}&step=split-s`);
-    await page.getByRole("button", { name: "Begin" }).click({ timeout: 60_000 });
-    // Over, and pulled through too late: something to be told.
-    for (const [key, ms] of [
-      ["w", 700],
-      ["ArrowRight", 500],
-      ["ArrowDown", 500],
+    await page.goto(`${address}${(await byName(page, "Odalie Venn")).replace("/pilot", "/practice")}&step=loop-over`);
+    await page.getByRole("button", { name: "Start try" }).waitFor({ timeout: 60_000 });
+    await page.getByRole("button", { name: "Half" }).click();
+    await page.getByRole("button", { name: "Start try" }).click();
+    // Pulled round too soon: something to be told.
+    for (const [keys, ms] of [
+      [["w"], 500],
+      [["w", "ArrowDown"], 260],
+      [["ArrowDown"], 420],
     ]) {
-      await page.keyboard.down(key);
+      for (const key of keys) await page.keyboard.down(key);
       await page.waitForTimeout(ms);
-      await page.keyboard.up(key);
+      for (const key of keys) await page.keyboard.up(key);
     }
-    const end = page.getByRole("button", { name: "End the try" });
+    await page.waitForTimeout(500);
+    const end = page.getByRole("button", { name: "End try" });
     if (await end.isVisible()) await end.click();
-    await page.getByText(/tries passed in this sitting/).waitFor();
+    await page.getByText(/tries clean in this sitting/).waitFor();
+    await page.getByRole("button", { name: "By eye" }).click();
+    await page.waitForTimeout(600);
     await page.evaluate(() => document.activeElement?.blur());
   },
   tape: async (page) => {

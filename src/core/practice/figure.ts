@@ -19,8 +19,11 @@ export type Nose =
   /** Turns round once, right positive, between the start and the end. */
   | { readonly kind: "turning"; readonly turns: number };
 
-/** Where it is watched from: a place on the ground, behind it wherever it goes, or through the camera. */
-export type Seat = { readonly kind: "stands"; readonly at: PlanPoint } | { readonly kind: "walks" | "camera" };
+/** Where it is watched from: a place on the ground, behind it wherever it goes, or through the camera, and otherwise from a place. */
+export interface Seat {
+  readonly kind: "stands" | "walks" | "camera";
+  readonly at: PlanPoint;
+}
 
 /** What is flown by hand where no recipe flies it: what stands there, the way of good hands, and what is asked for. It begins in a hover, nose to the north. */
 export interface Figure {
@@ -67,7 +70,7 @@ const POLE_ACROSS_M = 0.06;
 
 const at = (northM: number, eastM: number, haltS = 0): WayPoint => ({ northM, eastM, haltS });
 const standing = (northM: number, eastM: number): Seat => ({ kind: "stands", at: { northM, eastM } });
-const CAMERA: Seat = { kind: "camera" };
+const CAMERA: Seat = { kind: "camera", at: { northM: -9, eastM: 0 } };
 
 const hold = (seconds: number, lowestM: number, highestM: number, noseWithinDeg: number | null = null): Task => ({
   ...{ kind: "hold", at: { eastM: 0, northM: 0 }, radiusM: HOLD_M, seconds, lowestM, highestM, noseWithinDeg },
@@ -131,7 +134,13 @@ const figures: Readonly<Record<FigureKind, Made>> = {
   "hover-by-eye": () => hovered(1.5, hold(30, 0.2, 3), standing(-STANDS_M, 0)),
   "nose-in": () => hovered(1.5, hold(20, 0.2, 3, 60), standing(STANDS_M, 0)),
   hover: () => hovered(1.5, hold(30, 1, 2), CAMERA),
-  "eights-walked": (side) => eightOf(side, { radiusM: 6, speedMps: 1.5, heightM: 1.5, seat: { kind: "walks" } }),
+  "eights-walked": (side) =>
+    eightOf(side, {
+      radiusM: 6,
+      speedMps: 1.5,
+      heightM: 1.5,
+      seat: { kind: "walks", at: { northM: -STANDS_M, eastM: 0 } },
+    }),
   "eight-by-eye": (side) => eightOf(side, { radiusM: 6, speedMps: 2, heightM: HEAD_M, seat: standing(-10, 0) }),
   eight: (side) => ({
     ...eightOf(side, { radiusM: 7, speedMps: 3, heightM: 2, seat: CAMERA }),
@@ -264,7 +273,7 @@ function turnedTo(side: 1 | -1, figure: Figure): Figure {
     way: figure.way.map(over),
     task: task.kind === "course" ? { ...task, at: task.at.map(over) } : task,
     nose: nose.kind === "turning" ? { ...nose, turns: -nose.turns } : nose,
-    seat: seat.kind === "stands" ? { ...seat, at: over(seat.at) } : seat,
+    seat: { ...seat, at: over(seat.at) },
   };
 }
 

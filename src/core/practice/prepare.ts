@@ -57,6 +57,8 @@ const SETTLES_S = 2;
 const SKIM_M = 1.5;
 /** How near to its spot a landing or a skim is, m, where the recipe has no mark of its own. */
 const SPOT_M = 1.5;
+/** Nobody stands nearer to a trick than this, m. Common practice, no source. */
+const LEAST_ASIDE_M = 12;
 /** A stick that moved by this from its start has begun, share of full stick. */
 const BEGUN = 0.2;
 
@@ -111,7 +113,14 @@ function prepareTrick({
     ...phasesOf(solved, trick, airframe, settings, even),
     ...(trick && { round: { beforeS: trick.fromS, afterS: Math.max(0, durationS - trick.toS) } }),
   };
-  return { drill, environment: there, obstacles: record.obstacles, ghost, seat: { kind: "camera" } };
+  return { drill, environment: there, obstacles: record.obstacles, ghost, seat: besideOf(ghost) };
+}
+
+/** A trick is watched from its right side, far enough to see the whole of it. */
+function besideOf({ trace: { northM, heightM } }: Replayed): Seat {
+  const [from, to] = [Math.min(...northM), Math.max(...northM)];
+  const high = Math.max(...heightM) - Math.min(...heightM);
+  return { kind: "camera", at: { northM: 0.5 * (from + to), eastM: Math.max(LEAST_ASIDE_M, to - from, high) } };
 }
 
 /** In the model's own flight, since its trick or its start: when its object is to be in the picture, and when its circle is even. */

@@ -41,8 +41,8 @@ const GRID_M = 5;
 const PIECE_M = 10;
 const TUFTS = 700;
 const RAD = Math.PI / 180;
-/** Where a coach stands, behind the start and at the height of eyes; who walks along keeps so near, m. */
-const EYE = { behindM: 9, heightM: 1.7, walksM: 6 };
+/** The height of eyes; who walks along keeps so near, m. */
+const EYE = { heightM: 1.7, walksM: 6 };
 const EYE_FOV_DEG = 38;
 /** Marks of a course on the ground, m; what is to be stayed in or landed on has its own size. */
 const MARK_M = 0.8;
@@ -76,7 +76,7 @@ export class World {
     spanM: number,
   ) {
     this.walks = stage.seat.kind === "walks";
-    this.stands = stage.seat.kind === "stands" ? stage.seat.at : { northM: -EYE.behindM, eastM: 0 };
+    this.stands = stage.seat.at;
     this.eye = this.stands;
     this.renderer = new WebGLRenderer({ canvas, antialias: true });
     const sky = new Color(tokens.sheet);
@@ -162,17 +162,15 @@ export class World {
     this.scene.add(group);
   }
 
-  /** Front propellers of another colour than the rear, as pilots paint them to see which way is front. */
+  /** Front arms, motors and propellers of another colour than the rear, as pilots paint them to see which way is front: also from the side, edge on. */
   private body(spanM: number, color: string, front: string, opacity: number): Group {
     const group = new Group();
     const paint = (of: string) =>
       this.keep(new MeshBasicMaterial({ color: of, transparent: opacity < 1, opacity }) as Material);
-    const arm = this.keep(new BoxGeometry(spanM, 0.12 * spanM, 0.12 * spanM));
-    for (const way of [45, -45]) {
-      const mesh = new Mesh(arm, paint(color));
-      mesh.rotation.y = way * RAD;
-      group.add(mesh);
-    }
+    const [rearPaint, frontPaint] = [paint(color), paint(front)];
+    const tipM = 0.36 * spanM;
+    const arm = this.keep(new BoxGeometry(Math.SQRT2 * tipM, 0.09 * spanM, 0.1 * spanM));
+    const motor = this.keep(new BoxGeometry(0.11 * spanM, 0.17 * spanM, 0.11 * spanM));
     const disc = this.keep(new CircleGeometry(0.26 * spanM, 20));
     for (const [x, z] of [
       [1, 1],
@@ -180,12 +178,16 @@ export class World {
       [-1, 1],
       [-1, -1],
     ]) {
-      for (const up of [1, -1]) {
-        const mesh = new Mesh(disc, paint(x > 0 ? front : color));
-        mesh.position.set(0.36 * spanM * x, 0.08 * spanM, 0.36 * spanM * z);
-        mesh.rotation.x = -up * 0.5 * Math.PI;
+      const of = x > 0 ? frontPaint : rearPaint;
+      const add = (geometry: BufferGeometry, share: number, upM: number, turn: (mesh: Mesh) => void) => {
+        const mesh = new Mesh(geometry, of);
+        mesh.position.set(share * tipM * x, upM, share * tipM * z);
+        turn(mesh);
         group.add(mesh);
-      }
+      };
+      add(arm, 0.5, 0, (mesh) => (mesh.rotation.y = -x * z * 45 * RAD));
+      add(motor, 1, 0.06 * spanM, () => undefined);
+      for (const up of [1, -1]) add(disc, 1, 0.13 * spanM, (mesh) => (mesh.rotation.x = -up * 0.5 * Math.PI));
     }
     return group;
   }
