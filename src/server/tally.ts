@@ -7,7 +7,7 @@ import {
   type TallyData,
   type TallyPilot,
 } from "@/contract";
-import { entryOf, recentOf, type Attempt } from "@/core";
+import { entryOf, flownForReal, recentOf, type Attempt } from "@/core";
 import { isCoach, type SignedIn } from "./accounts";
 import { fieldPilot, loadFieldPilots, memberAtStep } from "./field-pilots";
 import {
@@ -59,10 +59,14 @@ export async function loadTally(who: SignedIn, sessionId: string): Promise<Tally
         )
       : [],
   ]);
+  // What was practised is held against practice, what was flown against flights.
+  const alike = (one: Attempt) => flownForReal(one) === flownForReal(session);
   const earlierAt = (pilotId: string, stepId: string): readonly Attempt[] =>
     over
-      ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId))
-      : (entryOf(known.progress, pilotId).flown.get(stepId)?.recent ?? []).filter((one) => one.sessionId !== sessionId);
+      ? recentOf(before.filter((one) => one.pilotId === pilotId && one.stepId === stepId && alike(one)))
+      : (entryOf(known.progress, pilotId).flown.get(stepId)?.recent ?? []).filter(
+          (one) => one.sessionId !== sessionId && alike(one),
+        );
   const pilotOf = (member: SessionPilot, steps: Iterable<string>): TallyPilot => ({
     ...fieldPilot(known, member),
     steps: [...steps].map((id) => ({ stepId: id, earlier: earlierAt(member.pilotId, id) })),

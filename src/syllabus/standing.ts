@@ -1,4 +1,5 @@
 import {
+  flownForReal,
   advise,
   burstOf,
   chanceGreater,
@@ -206,9 +207,7 @@ function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput)
     current: currentStepOf({ syllabus, school, flown, signedOff }),
     // A hard day matters while it is fresh; after a night the pilot has rested.
     latestDay: [...flown.values()]
-      .flatMap(({ recent }) =>
-        recent.filter(({ atMs, place }) => place !== "simulator" && nowMs - atMs < REST_MEMORY_MS),
-      )
+      .flatMap(({ recent }) => recent.filter((one) => flownForReal(one) && nowMs - one.atMs < REST_MEMORY_MS))
       .sort((a, b) => a.atMs - b.atMs),
     lastFlownMs: times.length > 0 ? Math.max(...times) : null,
     known: new Set([...signedOff, ...path.slice(0, Math.max(0, furthest)).map(({ id }) => id)]),
@@ -230,7 +229,7 @@ function stepStanding(
   const recent = own?.recent ?? [];
   const attempts = own?.digest.attempts ?? 0;
   // Nobody tires, crashes or settles into a setup in a simulator.
-  const real = recent.filter(({ place }) => place !== "simulator");
+  const real = recent.filter(flownForReal);
   const evidence = weighEvidence(
     recent,
     step.mark,

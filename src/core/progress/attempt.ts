@@ -30,6 +30,9 @@ export const outcomeCounted = (outcome: Outcome, { touches = 0, missedPoles = 0 
 
 type Measured = Readonly<Partial<Record<AttemptMeasure, number>>>;
 
+/** Flown, not practised: a simulator tires nobody, breaks nothing and counts for no flying day. */
+export const flownForReal = ({ place }: Pick<Attempt, "place">): boolean => place !== "simulator";
+
 /** One try at a step. */
 export interface Attempt {
   readonly direction: string;

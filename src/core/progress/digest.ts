@@ -1,4 +1,4 @@
-import { outcomes, type Attempt, type Outcome, type Place } from "./attempt";
+import { flownForReal, outcomes, type Attempt, type Outcome, type Place } from "./attempt";
 import { dayIn } from "./day";
 import { ATTEMPTS_WEIGHED } from "./rate";
 
@@ -25,7 +25,7 @@ export interface StepDigest {
 export function digestOf(attempts: readonly Attempt[], timeZone: string): StepDigest {
   const byTime = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const days = new Map<number, [number, number]>();
-  const real = byTime.filter(({ place }) => place !== "simulator");
+  const real = byTime.filter(flownForReal);
   for (const { atMs, outcome } of real) {
     const day = dayIn(timeZone, atMs);
     const [clean, all] = days.get(day) ?? [0, 0];

@@ -1,6 +1,6 @@
 export { advise } from "./advice";
 export type { Advice, AdviceInput, AdviceKind, DirectionCount, Focus } from "./advice";
-export { attemptMeasures, countedMeasures, outcomeCounted, outcomes, places } from "./attempt";
+export { attemptMeasures, countedMeasures, flownForReal, outcomeCounted, outcomes, places } from "./attempt";
 export type { Attempt, AttemptMeasure, Outcome, Place } from "./attempt";
 export { betaCdf, betaQuantile } from "./beta";
 export { rateChange, SETTLING_ATTEMPTS } from "./change";

@@ -42,6 +42,7 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
                 href={`/session/${line.id}`}
                 sx={{ textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
               >
+                {line.place === "simulator" && <b>Practice </b>}
                 {line.steps.map((step) => (
                   <SessionSummary key={`${step.stepId} ${step.direction}`} {...step} />
                 ))}

@@ -1,11 +1,21 @@
 import "server-only";
-import { entryOf, learningCurve, type LearningCurve, type Outcome, type Place, type Tallied, DAY_MS } from "@/core";
+import {
+  entryOf,
+  flownForReal,
+  learningCurve,
+  type LearningCurve,
+  type Outcome,
+  type Place,
+  type Tallied,
+  DAY_MS,
+} from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type { Aircraft, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
+import type { Aircraft, Homework, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
 import {
   latestSetups,
   countAlone,
   listAttemptsIn,
+  listHomework,
   listMilestones,
   listNotes,
   listRequests,
@@ -64,6 +74,8 @@ export interface PilotData {
   readonly requests: readonly SignOffRequest[];
   /** How many of a step's attempts the pilot logged practising without a coach, by step id. */
   readonly loggedAlone: Readonly<Record<string, number>>;
+  /** What was asked for to be practised, and how far it has come. */
+  readonly homework: readonly Homework[];
   /** Squads the pilot could be moved to. */
   readonly squads: readonly Squad[];
   /** The one who looks is a coach; else it is the pilot. */
@@ -81,18 +93,20 @@ export async function loadPilot(
   stepId: string | null = null,
   nowMs = Date.now(),
 ): Promise<PilotData> {
-  const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions] = await Promise.all([
-    loadProgress([pilot]),
-    listMilestones([pilot.id]),
-    listNotes(pilot.id, isCoach(who)),
-    listSetups(pilot.id),
-    latestSetups([pilot.id]),
-    listRequests([pilot.id]),
-    countAlone(pilot.id),
-    who.coachId === null ? [] : listSquads(who.coachId),
-    schoolsOf([pilot.squadId]),
-    listSessions([pilot.id], HISTORY_LINES),
-  ]);
+  const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions, homework] =
+    await Promise.all([
+      loadProgress([pilot]),
+      listMilestones([pilot.id]),
+      listNotes(pilot.id, isCoach(who)),
+      listSetups(pilot.id),
+      latestSetups([pilot.id]),
+      listRequests([pilot.id]),
+      countAlone(pilot.id),
+      who.coachId === null ? [] : listSquads(who.coachId),
+      schoolsOf([pilot.squadId]),
+      listSessions([pilot.id], HISTORY_LINES),
+      listHomework([pilot.id]),
+    ]);
   const progress = entryOf(all, pilot.id);
   const input = { ...progress, setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null, nowMs };
   const standing = standingOf(input);
@@ -121,7 +135,7 @@ export async function loadPilot(
     lookedAt: step
       ? {
           one: standing.steps.find((one) => one.stepId === step.id) ?? standingAt(step, input),
-          curve: learningCurve(ofStep, progress.rules.timeZone),
+          curve: learningCurve(ofStep.filter(flownForReal), progress.rules.timeZone),
           tallies: progress.flown.get(step.id)?.digest.tallies ?? [],
           setupNames: Object.fromEntries(setups.map(({ id, number }) => [id, `setup ${number}`])),
         }
@@ -135,6 +149,7 @@ export async function loadPilot(
       ({ answeredAtMs, answer }) => answeredAtMs === null || (answer !== "" && nowMs - answeredAtMs < ANSWERS_SHOWN_MS),
     ),
     loggedAlone: alone,
+    homework,
     squads,
     coaches: isCoach(who),
     nowMs,

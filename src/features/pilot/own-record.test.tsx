@@ -35,6 +35,7 @@ const data = (change: Partial<PilotData> = {}): PilotData => ({
   notes: [{ id: "n", pilotId: "odo", coachName: "Ann Pell", text: "Calm hands", writtenAtMs: 0, forCoaches: false }],
   requests: [],
   loggedAlone: {},
+  homework: [],
   squads: [],
   coaches: false,
   history: [],

@@ -41,6 +41,7 @@ function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotD
     history: [],
     requests: [],
     loggedAlone: {},
+    homework: [],
     squads: [oneSquad],
     coaches: true,
     nowMs,

@@ -15,6 +15,7 @@ import type { PilotData } from "./load";
 import { Milestones } from "./milestones";
 import { NextStep } from "./next-step";
 import { Notes } from "./notes";
+import { Practised } from "./practised";
 import { PilotHeading } from "./pilot-heading";
 import { Reports } from "./reports-links";
 import { Requests } from "./requests";
@@ -74,6 +75,7 @@ export function PilotScreen({ data }: { data: PilotData }) {
         </Box>
         <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr)", gap: 3, alignContent: "start" }}>
           <Requests data={data} />
+          <Practised data={data} />
           <Notes data={data} />
           <Milestones data={data} />
           <Reports data={data} />

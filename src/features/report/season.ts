@@ -1,4 +1,14 @@
-import { GAP_DAYS, outcomes, wilsonInterval, type Attempt, type Outcome, type Place, dayIn, Z90 } from "@/core";
+import {
+  flownForReal,
+  GAP_DAYS,
+  outcomes,
+  wilsonInterval,
+  type Attempt,
+  type Outcome,
+  type Place,
+  dayIn,
+  Z90,
+} from "@/core";
 
 /** What was flown at one step in one direction. */
 export interface SeasonLine {
@@ -27,15 +37,16 @@ export interface SeasonFigures {
 type Flown = Attempt & { readonly stepId: string };
 const LEAST_FOR_HALVES = 8;
 
-/** Counts a season from its attempts in the order flown, lines in the order of the steps given. Days are those of the time zone. */
+/** Counts a season from its attempts in the order flown, lines in the order of the steps given. What was practised in a simulator is counted by its place only. Days are those of the time zone. */
 export function seasonFigures(
   attempts: readonly Flown[],
   stepOrder: readonly string[],
   timeZone: string,
 ): SeasonFigures {
+  const real = attempts.filter(flownForReal);
   const dayOf = ({ atMs }: Flown) => dayIn(timeZone, atMs);
   const groups = new Map<string, Flown[]>();
-  for (const attempt of attempts) {
+  for (const attempt of real) {
     const key = `${attempt.stepId} ${attempt.direction}`;
     const group = groups.get(key);
     if (group) group.push(attempt);
@@ -48,14 +59,14 @@ export function seasonFigures(
     return at < 0 ? stepOrder.length : at;
   };
   return {
-    attempts: attempts.length,
-    daysFlown: new Set(attempts.map(dayOf)).size,
-    sessions: new Set(attempts.map(({ sessionId }) => sessionId)).size,
+    attempts: real.length,
+    daysFlown: new Set(real.map(dayOf)).size,
+    sessions: new Set(real.map(({ sessionId }) => sessionId)).size,
     places,
     lines: [...groups.values()].map(lineOf).sort((a, b) => rank(a.stepId) - rank(b.stepId)),
-    gaps: attempts.slice(1).flatMap((attempt, i) => {
-      const days = dayOf(attempt) - dayOf(attempts[i]);
-      return days > GAP_DAYS ? [{ fromMs: attempts[i].atMs, days }] : [];
+    gaps: real.slice(1).flatMap((attempt, i) => {
+      const days = dayOf(attempt) - dayOf(real[i]);
+      return days > GAP_DAYS ? [{ fromMs: real[i].atMs, days }] : [];
     }),
   };
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf } from "@/core";
+import { entryOf, flownForReal } from "@/core";
 import type { Counted } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -69,7 +69,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     loads,
     checks,
     setups,
-    changes: changesOf(setups, attempts, syllabus),
+    changes: changesOf(setups, attempts.filter(flownForReal), syllabus),
     elsewhere: fleet
       .filter((other) => other.id !== aircraft?.id)
       .flatMap((other) => {

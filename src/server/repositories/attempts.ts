@@ -111,13 +111,14 @@ export async function listAttemptsSince(pilotId: string, since: Date): Promise<L
   return rows.map(attemptFrom);
 }
 
-/** How many of a pilot's attempts at each step were logged practising without a coach. */
+/** How many of a pilot's attempts at each step were flown and logged without a coach. */
 export async function countAlone(pilotId: string): Promise<Readonly<Record<string, number>>> {
   const rows: { step_id: string; count: number | string }[] = await database()("attempt")
     .join("session", "session.id", "attempt.session_id")
     .select("step_id")
     .count({ count: "*" })
     .where({ pilot_id: pilotId })
+    .whereNot("attempt.place", "simulator")
     .whereNull("undone_at")
     .whereNull("session.coach_id")
     .groupBy("step_id");
