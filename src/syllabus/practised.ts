@@ -1,5 +1,6 @@
 import { USUAL_STOP_DEG, type FigureKind, type PracticeRequest } from "@/core";
 import { recipeOf, stagesWith, type Manner } from "./flown";
+import { LINES_STEP } from "./lines";
 import type { Syllabus } from "./syllabus";
 import type { Step } from "./types";
 
@@ -29,6 +30,8 @@ const figures: Readonly<Record<string, FigureKind>> = {
   "stop-course": "stop-line",
   "gap-wide": "gap-wide",
   "gap-narrow": "gap-ladder",
+  "smooth-pack": "smooth-eight",
+  "mode-change": "mode-switch",
 };
 
 type Asks = Extract<PracticeRequest, { kind: "trick" }>["asks"];
@@ -62,6 +65,6 @@ export function practisedAs(step: Step, direction: string, manner: Manner): Prac
 export const practisedDirections = (step: Step, manner: Manner) =>
   step.directions.filter(({ id }) => practisedAs(step, id, manner) !== null);
 
-/** The steps that are practised, by stage, in the order of learning. */
-export const stepsPractised = (syllabus: Syllabus, manner: Manner) =>
-  stagesWith(syllabus, (step) => practisedDirections(step, manner).length > 0);
+/** The steps that are practised, by stage, in the order of learning; that of lines where there are some. */
+export const stepsPractised = (syllabus: Syllabus, manner: Manner, withLines = false) =>
+  stagesWith(syllabus, (step) => practisedDirections(step, manner).length > 0 || (withLines && step.id === LINES_STEP));

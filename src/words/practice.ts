@@ -22,13 +22,24 @@ export function taskWords({ task }: Pick<Drill, "task">, units: UnitSystem): str
     case "course":
       return courseTaskWords(task, units);
     case "call":
-      return task.answer === "stop"
-        ? "Fly at it. When the call comes, stop before it."
-        : "Dive. When the call comes, level out.";
+      return callTasks[task.answer];
+    case "tricks":
+      return `Fly ${task.tricks.map(({ kind, direction }) => `${lower(trickKindNames[kind])} ${directionNames[direction]}`).join(", then ")}.`;
     case "free":
       return "Fly it as the model does.";
   }
 }
+
+const callTasks = {
+  stop: "Fly at it. When the call comes, stop before it.",
+  level: "Dive. When the call comes, level out.",
+  switch: "Hold it high and level. When the call comes, switch self-level on, let it settle, and switch it off again.",
+} as const;
+const callMends = {
+  stop: "The call came and it never stopped: lean back at once, with a blip of throttle.",
+  level: "The call came and it kept diving: pull level at once, then throttle.",
+  switch: "The call came and the switch was not thrown there and back: find it without looking.",
+} as const;
 
 function courseTaskWords(task: Extract<Drill["task"], { kind: "course" }>, units: UnitSystem): string {
   const length = (m: number) => quantityText(m, "length", units);
@@ -36,7 +47,8 @@ function courseTaskWords(task: Extract<Drill["task"], { kind: "course" }>, units
   const what = task.haltMps === null ? `Pass ${marks} in order` : `Stop over ${marks} in order`;
   const nose = task.nose === "backward" ? ", tail first" : "";
   const turned = task.turnedDeg === undefined ? "" : ", turning once round by yaw on the way";
-  return `${what}${nose}${turned}, between ${length(task.lowestM)} and ${length(task.highestM)} up.`;
+  const smooth = task.mostJerkDegPerS2 === undefined ? "" : ", without a jerk";
+  return `${what}${nose}${turned}${smooth}, between ${length(task.lowestM)} and ${length(task.highestM)} up.`;
 }
 
 /** The one next thing after a try. */
@@ -48,11 +60,15 @@ export function nextThingWords(next: NextThing, units: UnitSystem): string {
     case "answered":
       return `Clean: you answered ${quantityText(next.reactionS, "time", units)} after the call.`;
     case "before-the-call":
-      return "You stopped before the call came: keep flying until it does.";
+      return "You answered before the call came: keep flying until it does.";
     case "no-answer":
-      return next.answer === "stop"
-        ? "The call came and it never stopped: lean back at once, with a blip of throttle."
-        : "The call came and it kept diving: pull level at once, then throttle.";
+      return callMends[next.answer];
+    case "lost-height":
+      return `Height changed by ${length(next.byM)}: keep the throttle where it is while it levels.`;
+    case "jerked":
+      return `The hardest corner was ${percent(next.degPerS2 / next.mostDegPerS2 - 1)} over the limit: start every turn from still, and end it so.`;
+    case "line-broke":
+      return `The line broke at trick ${next.at}, ${lower(trickKindNames[next.wants])}: fly up to it, then that one alone.`;
     case "missed-mark":
       return `Flown, but it ${failureWords({ kind: next.mark })}: ${markMends[next.mark]}`;
     case "off-height":

@@ -38,14 +38,19 @@ export type Task =
       readonly nose?: "ahead" | "backward";
       /** Turned by yaw on the way by so much at the least, to either side. */
       readonly turnedDeg?: number;
+      /** Turning gathers no faster than this, °/s²; as fast as one likes if not said. */
+      readonly mostJerkDegPerS2?: number;
     }
+  /** Tricks one after the other, as they are found in a recording. */
+  | { readonly kind: "tricks"; readonly tricks: readonly Pick<FoundTrick, "kind" | "direction" | "turns">[] }
   /**
    * A bail at a call. The call comes once between two times, drawn anew for each try. Stop: come to rest or backward before what is flown at; level: out of
    * the dive.
    */
   | {
       readonly kind: "call";
-      readonly answer: "stop" | "level";
+      /** Switch: the switch that levels it thrown there and back, the height kept meanwhile. */
+      readonly answer: "stop" | "level" | "switch";
       readonly fromS: number;
       readonly toS: number;
       /** When it comes in this try; null before it is drawn. */
@@ -71,7 +76,7 @@ export interface Drill {
 
 /** Throws a DomainError naming what of a task can't be asked for. */
 export function requireTask(task: Task): Task {
-  requireOneOf("task.kind", task?.kind, ["trick", "hold", "land", "course", "call", "free"]);
+  requireOneOf("task.kind", task?.kind, ["trick", "tricks", "hold", "land", "course", "call", "free"]);
   switch (task.kind) {
     case "trick":
       if (task.withinDeg !== null) requireNumber("task.withinDeg", task.withinDeg, 0.5, 180);
@@ -91,6 +96,9 @@ export function requireTask(task: Task): Task {
       requireNumber("task.fromS", task.fromS, 0, 60);
       requireNumber("task.toS", task.toS, task.fromS, 60);
       if (task.callS !== null) requireNumber("task.callS", task.callS, task.fromS, task.toS);
+      break;
+    case "tricks":
+      if (task.tricks.length === 0) throw new DomainError("task.tricks", 0, "one trick and more");
       break;
     case "free":
       break;

@@ -56,6 +56,8 @@ const figureKinds = [
   "stop-line",
   "gap-wide",
   "gap-ladder",
+  "smooth-eight",
+  "mode-switch",
 ] as const;
 export type FigureKind = (typeof figureKinds)[number];
 
@@ -64,6 +66,8 @@ const HEAD_M = 1.7;
 const HOLD_M = 2;
 const STANDS_M = 6;
 const HALT_S = 1;
+/** A switch there and back takes so long from the start, s. */
+const SWITCH_S = 14;
 /** Slower than this it stands over a place, m/s. */
 const HALTED_MPS = 0.8;
 const POLE_ACROSS_M = 0.06;
@@ -85,9 +89,10 @@ function arc(centre: PlanPoint, radiusM: number, fromDeg: number, deg: number, s
 }
 
 /** Once round to the right about a place to the right of the start, then, for an eight, to the left about one to its left. */
+const ROUND = 72;
 const roundRight = (radiusM: number, times = 1) =>
-  arc({ northM: 0, eastM: radiusM }, radiusM, -90, 360 * times, 24 * times);
-const roundLeft = (radiusM: number) => arc({ northM: 0, eastM: -radiusM }, radiusM, 90, -360, 24);
+  arc({ northM: 0, eastM: radiusM }, radiusM, -90, 360 * times, ROUND * times);
+const roundLeft = (radiusM: number) => arc({ northM: 0, eastM: -radiusM }, radiusM, 90, -360, ROUND);
 
 interface Course {
   readonly withinM: number;
@@ -151,22 +156,22 @@ const figures: Readonly<Record<FigureKind, Made>> = {
     const way = roundRight(radiusM, 3);
     return turnedTo(side, {
       ...{ heightM: HEAD_M, obstacles: [], way, speedMps: 2.5, nose: { kind: "along" } },
-      ...{ task: course(way, HEAD_M, { withinM: 2.5, bandM: 1 }, 6), seat: standing(0, radiusM) },
+      ...{ task: course(way, HEAD_M, { withinM: 2.5, bandM: 1 }, ROUND / 4), seat: standing(0, radiusM) },
     });
   },
   "round-turn": (side) => {
     const way = roundRight(8);
     return turnedTo(side, {
       ...{ heightM: 2, obstacles: [], way, speedMps: 2.5, nose: { kind: "along" }, seat: CAMERA },
-      task: course(way, 2, { withinM: 2.5, bandM: 1 }, 4),
+      task: course(way, 2, { withinM: 2.5, bandM: 1 }, ROUND / 6),
     });
   },
   "backward-circuit": (side) => {
     // Away to the south, tail first, and round.
-    const way = arc({ northM: 0, eastM: -8 }, 8, 90, 360, 24);
+    const way = arc({ northM: 0, eastM: -8 }, 8, 90, 360, ROUND);
     return turnedTo(side, {
       ...{ heightM: HEAD_M, obstacles: [], way, speedMps: 1.5, nose: { kind: "backward" }, seat: standing(-12, -8) },
-      task: course(way, HEAD_M, { withinM: 2.5, bandM: 1.2, nose: "backward" }, 4),
+      task: course(way, HEAD_M, { withinM: 2.5, bandM: 1.2, nose: "backward" }, ROUND / 6),
     });
   },
   "travelling-spin": (side) => {
@@ -217,6 +222,10 @@ const figures: Readonly<Record<FigureKind, Made>> = {
       task: course(way, 2, { withinM: 1.5, bandM: 1, haltMps: HALTED_MPS }),
     };
   },
+  // Fast, wide and even: its limit is told by the model's own way.
+  "smooth-eight": (side) => eightOf(side, { radiusM: 10, speedMps: 3.5, heightM: 3, seat: CAMERA }),
+  // High and level; the call comes after some seconds.
+  "mode-switch": () => hovered(10, { kind: "call", answer: "switch", fromS: 3, toS: 8, callS: null }, CAMERA, SWITCH_S),
   "gap-wide": (_side, aircraft) => throughGaps([gap(20, 6, aircraft)], aircraft, 3),
   "gap-ladder": (_side, aircraft) =>
     throughGaps(
@@ -226,8 +235,8 @@ const figures: Readonly<Record<FigureKind, Made>> = {
     ),
 };
 
-function hovered(heightM: number, task: Task, seat: Seat): Figure {
-  const haltS = task.kind === "hold" ? task.seconds + 1 : 0;
+function hovered(heightM: number, task: Task, seat: Seat, forS = 0): Figure {
+  const haltS = task.kind === "hold" ? task.seconds + 1 : forS;
   return { heightM, obstacles: [], way: [at(0, 0, haltS)], speedMps: 1, nose: { kind: "held" }, task, seat };
 }
 
@@ -242,7 +251,7 @@ function eightOf(
   const way = [...roundRight(radiusM), ...roundLeft(radiusM)];
   return turnedTo(side, {
     ...{ heightM, obstacles: [], way, nose: { kind: "along" }, ...rest },
-    task: course(way, heightM, { withinM: 2.5, bandM: 1 }, 4),
+    task: course(way, heightM, { withinM: 2.5, bandM: 1 }, ROUND / 6),
   });
 }
 

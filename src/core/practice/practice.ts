@@ -17,7 +17,7 @@ import {
 } from "../recipes";
 import { stickForThrottleClamped, throttleAtStick } from "../throttle";
 import { isRecipe, requireTask, type Drill } from "./drill";
-import { Rows, type PracticeRecord } from "./record";
+import { Rows, type PracticeRecord, type Switched } from "./record";
 import { requireSticks, StickLine, type StampedSticks, type Sticks } from "./sticks";
 
 /** What is to be seen of a try under way. */
@@ -119,7 +119,7 @@ export function createPractice(
       // Readings are used no sooner than the next is known; what is held may be held a little longer than sums of frame times come to.
       const untilS = stamped ? Math.min(clockS + SAME_S, line.untilS) : clockS + SAME_S;
       while (!flight.ended && flight.steps < most && (flight.steps + 1) * STEP_S <= untilS) {
-        hands.hold(line.read((flight.steps + 1) * STEP_S));
+        hands.hold(line.read((flight.steps + 1) * STEP_S), flight.timeS);
         flight.step();
         hands.keep();
       }
@@ -135,6 +135,7 @@ export function createPractice(
       steps: flight.steps,
       commands: hands.commands.take(flight.steps + 1),
       sticks: hands.sticks.take(flight.steps + 1),
+      ...(hands.switched.length > 0 && { switched: [...hands.switched] }),
     }),
   };
 }
@@ -148,7 +149,10 @@ class HandControls {
   motor: number;
   readonly commands = new Rows(new Float64Array(4096), (length) => new Float64Array(length), COMMAND_SIZE);
   readonly sticks = new Rows(new Float32Array(4096), (length) => new Float32Array(length), COMMAND_SIZE);
+  readonly switched: Switched[] = [];
   private readonly controller: StickCommand;
+  private readonly levelling: StickCommand;
+  private levelled = false;
   private readonly last = new Float64Array(COMMAND_SIZE);
 
   constructor(
@@ -157,6 +161,7 @@ class HandControls {
     { motor, rates, straight }: ReturnType<typeof startTrim>,
   ) {
     this.controller = new StickCommand(aircraft, settings);
+    this.levelling = new StickCommand(aircraft, { ...settings, modes: { ...settings.modes, selfLevel: true } });
     this.throttle = stickForThrottleClamped(settings.throttle, motor);
     this.motor = motor;
     if (!straight) {
@@ -166,7 +171,9 @@ class HandControls {
     }
   }
 
-  hold({ roll, pitch, yaw, throttle }: Sticks): void {
+  hold({ roll, pitch, yaw, throttle, levelled = false }: Sticks, timeS: number): void {
+    if (levelled !== this.levelled) this.switched.push({ timeS, on: levelled });
+    this.levelled = levelled;
     this.roll = roll;
     this.pitch = pitch;
     this.yaw = yaw;
@@ -175,7 +182,7 @@ class HandControls {
   }
 
   command(seen: Seen, out: Float64Array): void {
-    this.controller.write(this, seen, out);
+    (this.levelled ? this.levelling : this.controller).write(this, seen, out);
     this.last.set(out);
   }
 

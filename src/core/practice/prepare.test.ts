@@ -1,5 +1,6 @@
 import { airframePresets } from "../airframe";
 import { firstSettings } from "../flight";
+import type { Line } from "../lines";
 import { CALM_AIR, recipes } from "../recipes";
 import { NO_SLIP } from "../recipes/slips";
 import { createPractice, judgeTry, madeUpRadio, prepareDrill, type PreparedDrill, type StampedSticks } from ".";
@@ -52,4 +53,29 @@ it("tells late hands by how much they went past, and hands that never moved that
   expect(late).toMatchObject({ passed: false, next: { kind: "stopped-past", withinDeg: 15 } });
   const idle = Array.from({ length: 400 }, (_, i) => ({ timeS: i / 50, roll: 0, pitch: 0, yaw: 0, throttle: 0 }));
   expect(flown(drill, idle).next.kind).toBe("crashed");
+});
+
+it("asks of a line its tricks in their order: its own sticks pass, and what breaks off says where", () => {
+  const join = { kind: "join", join: { kind: "on", m: 12 } } as const;
+  const line: Line = {
+    ...{ id: "line", label: "Line", start: { kind: "cruise" }, headingDeg: 90, anchors: [] },
+    items: [{ kind: "trick", recipe: "roll-pure-right" }, join, { kind: "trick", recipe: "roll-pure-left" }],
+  };
+  const environment = { ...CALM_AIR, entryHeightM: 40 };
+  const drill = prepareDrill({ kind: "line", line, id: "line", airframe, settings, environment });
+  expect(drill.drill.task).toMatchObject({
+    kind: "tricks",
+    tricks: [
+      { kind: "roll", direction: "right" },
+      { kind: "roll", direction: "left" },
+    ],
+  });
+  const { trace } = drill.ghost;
+  const readings = trace.timeS.map((timeS, i) => ({
+    ...{ timeS, roll: trace.stickRoll[i], pitch: trace.stickPitch[i] },
+    ...{ yaw: trace.stickYaw[i], throttle: trace.stickThrottle[i] },
+  }));
+  expect(flown(drill, readings)).toMatchObject({ passed: true, value: 2 });
+  const half = readings.slice(0, Math.round(readings.length / 2));
+  expect(flown(drill, half)).toMatchObject({ passed: false, next: { kind: "line-broke", at: 2, wants: "roll" } });
 });

@@ -1,14 +1,15 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { draftBrief, fly, startTrim, type Environment, type Obstacle, type Recipe } from "../recipes";
+import { flyLine, type Line } from "../lines";
+import { draftBrief, fly, recipes, startTrim, type Environment, type Obstacle, type Recipe } from "../recipes";
 import type { Drill, Task } from "./drill";
 import { figureOf, hoverStart, type Figure, type FigureKind, type Seat } from "./figure";
 import { createPractice } from "./practice";
 import { madeUpRadio } from "./radio";
 import type { PracticeRecord } from "./record";
 import type { FoundTrick } from "../tape";
-import { replay, type Replayed } from "./replay";
-import { scoreTry, type Score } from "./score";
+import { measuresOf, replay, type Replayed } from "./replay";
+import { jerkOf, scoreTry, type Score } from "./score";
 import type { StampedSticks } from "./sticks";
 import { WayHands } from "./way-hands";
 
@@ -29,8 +30,14 @@ export interface FigureRequest {
   readonly side: "right" | "left";
 }
 
+/** A line, flown along its line of entry. */
+export interface LineRequest {
+  readonly kind: "line";
+  readonly line: Line;
+}
+
 /** What is asked for to be practised. */
-export type PracticeRequest = (TrickRequest | FigureRequest) & {
+export type PracticeRequest = (TrickRequest | FigureRequest | LineRequest) & {
   readonly id: string;
   readonly airframe: Airframe;
   readonly settings: Settings;
@@ -59,12 +66,23 @@ const SKIM_M = 1.5;
 const SPOT_M = 1.5;
 /** Nobody stands nearer to a trick than this, m. Common practice, no source. */
 const LEAST_ASIDE_M = 12;
+/** Made-up hands leave the switch on for so long, s. */
+const SWITCHED_S = 1.5;
+/** Hands may gather turning faster than the model's by this, as a share. Ours. */
+const JERK_SHARE = 1.5;
 /** A stick that moved by this from its start has begun, share of full stick. */
 const BEGUN = 0.2;
 
 /** A drill of a recipe or of a figure, flown by the model's own hands through the practice loop. Throws a DomainError naming what can't be flown. */
 export function prepareDrill(request: PracticeRequest): PreparedDrill {
-  return request.kind === "trick" ? prepareTrick(request) : prepareFigure(request);
+  switch (request.kind) {
+    case "trick":
+      return prepareTrick(request);
+    case "figure":
+      return prepareFigure(request);
+    case "line":
+      return prepareLine(request);
+  }
 }
 
 type Whole<Request> = Request & Omit<PracticeRequest, keyof TrickRequest>;
@@ -200,7 +218,29 @@ function prepareFigure({
   const drill: Drill = { id, recipe: hoverStart(id), task: figure.task };
   const record = flyFigure(drill, figure, airframe, settings, even, 0);
   const ghost = replay(record, airframe, settings, even);
-  return { drill, environment: there, obstacles: record.obstacles, ghost, seat: figure.seat };
+  const task = kind === "smooth-eight" ? { ...figure.task, mostJerkDegPerS2: JERK_SHARE * jerkOf(ghost.trace) } : null;
+  const asked = task?.kind === "course" ? { ...drill, task } : drill;
+  return { drill: asked, environment: there, obstacles: record.obstacles, ghost, seat: figure.seat };
+}
+
+/** A line as a drill: begun as its first trick begins, its tricks asked for in the order in which they are found in the model's own flight. */
+function prepareLine({ id, line, airframe, settings, environment }: Whole<LineRequest>): PreparedDrill {
+  const entryHeightM = line.entryHeightM ?? environment.entryHeightM;
+  const obstacles = line.anchors.map(({ obstacle }) => obstacle);
+  const there = { ...environment, entryHeightM, obstacles };
+  const { gusts: _, obstacles: __, ...even } = there;
+  const { trace, events } = flyLine({ ...line, headingDeg: 0 }, airframe, settings, even);
+  const timeS = trace.timeS[trace.timeS.length - 1];
+  const measures = { ...measuresOf({ trace, ended: null, timeS }, settings), switched: [] };
+  const tricks = measures.tricks
+    .filter(({ kind }) => kind !== "unknown")
+    .map(({ kind, direction, turns }) => ({ kind, direction, turns }));
+  const ghost = { trace, events, measures };
+  const first = line.items.find((item) => item.kind === "trick");
+  const own = typeof first?.recipe === "string" ? recipes[first.recipe] : first?.recipe;
+  const recipe = { ...hoverStart(id), start: line.start, parameters: own?.parameters ?? {} };
+  const task: Task = tricks.length > 0 ? { kind: "tricks", tricks } : { kind: "free" };
+  return { drill: { id, recipe, task }, environment: there, obstacles, ghost, seat: besideOf(ghost) };
 }
 
 /** A figure flown by hands that answer to what was so long ago; they end with the figure, or where they hit something. */
@@ -216,10 +256,18 @@ function flyFigure(
   const hands = new WayHands(figure, airframe, settings, environment, delayS);
   let state = practice.state();
   while (!hands.done && !state.ended && !state.outOfTime) {
-    const reading: StampedSticks = { timeS: state.timeS + HANDS_S, ...hands.read(state, HANDS_S) };
+    const levelled = levelledAt(drill.task, state.timeS - delayS);
+    const reading: StampedSticks = { timeS: state.timeS + HANDS_S, ...hands.read(state, HANDS_S, levelled) };
     state = practice.advance(HANDS_S, [reading]);
   }
   return practice.record();
+}
+
+/** Whether hands have the switch on that levels it: from the call on, for so long, s. Without a call yet as if it came at its latest. */
+function levelledAt(task: Task, timeS: number): boolean {
+  if (task.kind !== "call" || task.answer !== "switch") return false;
+  const callS = task.callS ?? task.toS;
+  return timeS >= callS && timeS < callS + SWITCHED_S;
 }
 
 /** A prepared figure flown by made-up hands that see place and speed late by so much, s. Throws a DomainError for what is no figure. */

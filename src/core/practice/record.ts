@@ -16,6 +16,14 @@ export interface PracticeRecord {
   readonly commands: Float64Array;
   /** Roll, pitch, yaw and throttle at the same times, for what is told from the sticks. */
   readonly sticks: Float32Array;
+  /** When the switch that levels it was thrown, s; left out where it never was. */
+  readonly switched?: readonly Switched[];
+}
+
+/** The switch that levels it, thrown. */
+export interface Switched {
+  readonly timeS: number;
+  readonly on: boolean;
 }
 
 /** Throws a DomainError naming what of a record can't be. */
@@ -32,6 +40,7 @@ export function requireRecord(record: PracticeRecord): PracticeRecord {
   numbers("start", STATE_SIZE);
   numbers("commands", COMMAND_SIZE * (record.steps + 1));
   numbers("sticks", COMMAND_SIZE * (record.steps + 1));
+  record.switched?.forEach(({ timeS }, i) => requireNumber(`record.switched[${i}].timeS`, timeS, 0, LONGEST_TRY_S));
   record.obstacles.forEach((one, i) => requireObstacle(one, `record.obstacles[${i}]`));
   return record;
 }

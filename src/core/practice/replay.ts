@@ -3,7 +3,7 @@ import { COMMAND_SIZE, type Settings } from "../flight";
 import { TryFlight, type Controls, type Environment, type FlightEvent, type Seen, type Trace } from "../recipes";
 import { findTricks, tapeOfTrace, type FoundTrick } from "../tape";
 import { throttleAtStick } from "../throttle";
-import { requireRecord, type PracticeRecord } from "./record";
+import { requireRecord, type PracticeRecord, type Switched } from "./record";
 
 /** What a try comes to. */
 export interface PracticeMeasures {
@@ -15,6 +15,8 @@ export interface PracticeMeasures {
   readonly wayM: number;
   /** How it touched down, or crashed; null while it flew to its end. */
   readonly ended: FlightEvent | null;
+  /** When the switch that levels it was thrown. */
+  readonly switched: readonly Switched[];
   /** The tricks in it, as a recording of it would show them, in the try's own time. */
   readonly tricks: readonly FoundTrick[];
 }
@@ -56,10 +58,18 @@ export function replay(
     read(i);
     flight.step();
   }
-  return { trace: flight.trace, events: flight.events, measures: measuresOf(flight, settings) };
+  return {
+    trace: flight.trace,
+    events: flight.events,
+    measures: { ...measuresOf(flight, settings), switched: record.switched ?? [] },
+  };
 }
 
-function measuresOf({ trace, ended, timeS }: TryFlight, { rates, tiltDeg }: Settings): PracticeMeasures {
+/** What a flight by hand comes to, as far as its path tells. */
+export function measuresOf(
+  { trace, ended, timeS }: Pick<TryFlight, "trace" | "ended" | "timeS">,
+  { rates, tiltDeg }: Settings,
+): Omit<PracticeMeasures, "switched"> {
   const { northM, eastM, heightM, vNorthMps, vEastMps, climbMps } = trace;
   const { tape, beginsS } = tapeOfTrace(trace);
   let [wayM, fastestMps, lowestM, highestM] = [0, 0, Infinity, -Infinity];

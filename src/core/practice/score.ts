@@ -1,39 +1,12 @@
 import type { Settings } from "../flight";
 import type { Outcome } from "../progress";
-import { indexAt, missedOnTrace, type MarkKind } from "../recipes";
+import { indexAt, missedOnTrace } from "../recipes";
 import type { FoundTrick } from "../tape";
 import { between } from "../yard";
 import type { Drill } from "./drill";
+import type { NextThing } from "./next-thing";
 import type { Replayed } from "./replay";
 import { CourseWatch, headingOf, HoldWatch, type Moment } from "./watch";
-
-/** The one next thing after a try, as a kind with its numbers; the words are elsewhere. */
-export type NextThing =
-  | { readonly kind: "crashed"; readonly into: string; readonly atS: number; readonly speedMps: number }
-  | { readonly kind: "passed" }
-  | { readonly kind: "not-flown" }
-  | { readonly kind: "other-trick"; readonly found: FoundTrick["kind"]; readonly direction: FoundTrick["direction"] }
-  | { readonly kind: "other-turns"; readonly turns: number; readonly wantsTurns: number }
-  | { readonly kind: "stopped-past" | "stopped-short"; readonly deg: number; readonly withinDeg: number }
-  | { readonly kind: "throttle-open"; readonly share: number }
-  | { readonly kind: "left-circle"; readonly heldS: number; readonly wantsS: number }
-  | { readonly kind: "off-spot"; readonly m: number; readonly withinM: number }
-  | { readonly kind: "not-landed" }
-  | { readonly kind: "missed-place"; readonly place: number; readonly nearestM: number; readonly withinM: number }
-  | {
-      readonly kind: "off-height";
-      readonly place: number;
-      readonly heightM: number;
-      readonly lowestM: number;
-      readonly highestM: number;
-    }
-  | { readonly kind: "did-not-halt"; readonly place: number; readonly speedMps: number; readonly haltMps: number }
-  | { readonly kind: "wrong-way-round"; readonly place: number; readonly nose: "ahead" | "backward" }
-  | { readonly kind: "turned-too-little"; readonly deg: number; readonly wantsDeg: number }
-  | { readonly kind: "before-the-call" }
-  | { readonly kind: "no-answer"; readonly answer: "stop" | "level" }
-  | { readonly kind: "answered"; readonly reactionS: number }
-  | { readonly kind: "missed-mark"; readonly mark: MarkKind };
 
 export interface Score {
   readonly passed: boolean;
@@ -68,8 +41,10 @@ export function scoreTry(drill: Drill, flown: Replayed, settings: Settings): Sco
       }
       case "course":
         return courseScore(task, trace);
+      case "tricks":
+        return lineScore(task, tricks);
       case "call":
-        return callScore(task, trace);
+        return task.answer === "switch" ? switchScore(task, trace, measures.switched) : callScore(task, trace);
     }
   })();
   if (!crashed) return scored.passed ? markScore(drill, scored, flown, settings) : scored;
@@ -153,7 +128,7 @@ function holdScore(task: Of<"hold">, path: Path): Score {
 }
 
 function courseScore(task: Of<"course">, path: Path): Score {
-  const { withinM, turnedDeg: wantsDeg = 0 } = task;
+  const { withinM, turnedDeg: wantsDeg = 0, mostJerkDegPerS2: most = Infinity } = task;
   const { place, nearestM, why, all, turnedDeg } = watched(new CourseWatch(task), path);
   if (!all)
     return {
@@ -161,9 +136,60 @@ function courseScore(task: Of<"course">, path: Path): Score {
       next: why ?? { kind: "missed-place", place: place + 1, nearestM, withinM },
     };
   const deg = Math.abs(turnedDeg);
-  return deg < wantsDeg
-    ? { passed: false, value: place, next: { kind: "turned-too-little", deg, wantsDeg } }
-    : { passed: true, value: place, next: { kind: "passed" } };
+  if (deg < wantsDeg) return { passed: false, value: place, next: { kind: "turned-too-little", deg, wantsDeg } };
+  if (most === Infinity) return { passed: true, value: place, next: { kind: "passed" } };
+  const degPerS2 = jerkOf(path);
+  return degPerS2 > most
+    ? { passed: false, value: degPerS2, next: { kind: "jerked", degPerS2, mostDegPerS2: most } }
+    : { passed: true, value: degPerS2, next: { kind: "passed" } };
+}
+
+/** Tricks in their order; others in between do not matter. The value is how many came. */
+function lineScore({ tricks: wanted }: Of<"tricks">, tricks: readonly FoundTrick[]): Score {
+  let come = 0;
+  for (const { kind, direction, turns } of tricks) {
+    const next = wanted.at(come);
+    if (next && next.kind === kind && next.direction === direction && next.turns === turns) come++;
+  }
+  return come >= wanted.length
+    ? { passed: true, value: come, next: { kind: "passed" } }
+    : { passed: false, value: come, next: { kind: "line-broke", at: come + 1, wants: wanted[come].kind } };
+}
+
+/** Turning rates are smoothed over so long before their change is told, s: what is faster is the machine's. Estimate of ours. */
+const SMOOTHED_S = 0.12;
+
+/** How fast turning gathered at the most, °/s²: the largest change of the three body rates, smoothed. */
+export function jerkOf({ sampleS, timeS, rollDps, pitchDps, yawDps }: Path): number {
+  const width = Math.max(1, Math.round(SMOOTHED_S / sampleS));
+  let most = 0;
+  // The mean over a stretch changes by what comes in less what goes out, over its length.
+  for (let i = width; i < timeS.length; i++) {
+    const change = (rates: readonly number[]) => (rates[i] - rates[i - width]) / (width * sampleS);
+    most = Math.max(most, Math.hypot(change(rollDps), change(pitchDps), change(yawDps)));
+  }
+  return most;
+}
+
+/** The switch is left on for so long at the least, s, and the height kept within this, m. Ours. */
+const LEVELLED_S = 0.5;
+const KEPT_M = 2;
+
+/** From the call to the switch, there and back, and the height meanwhile. */
+function switchScore({ callS }: Of<"call">, path: Path, switched: Replayed["measures"]["switched"]): Score {
+  const on = callS === null ? undefined : switched.find((one) => one.on && one.timeS >= callS);
+  if (callS === null || switched.some((one) => one.on && one.timeS < callS))
+    return { passed: false, value: null, next: { kind: "before-the-call" } };
+  const back = on && switched.find((one) => !one.on && one.timeS >= on.timeS + LEVELLED_S);
+  const reactionS = on ? on.timeS - callS : null;
+  if (reactionS === null || !back)
+    return { passed: false, value: reactionS, next: { kind: "no-answer", answer: "switch" } };
+  const [from, to] = [indexAt(path, callS), path.timeS.length - 1];
+  let byM = 0;
+  for (let i = from; i <= to; i++) byM = Math.max(byM, Math.abs(path.heightM[i] - path.heightM[from]));
+  return byM > KEPT_M
+    ? { passed: false, value: reactionS, next: { kind: "lost-height", byM, withinM: KEPT_M } }
+    : { passed: true, value: reactionS, next: { kind: "answered", reactionS } };
 }
 
 /** A stick that moved so far from where it stood at the call has answered, share of full stick. Ours. */

@@ -6,7 +6,10 @@ export interface Sticks {
   readonly pitch: number;
   readonly yaw: number;
   readonly throttle: number;
+  /** The switch that levels it by itself, whatever the modes of the settings; off if not said. */
+  readonly levelled?: boolean;
 }
+export type StickAxis = Exclude<keyof Sticks, "levelled">;
 
 /** The same at a time of the model, s since the try began. */
 export interface StampedSticks extends Sticks {
@@ -67,6 +70,7 @@ export class StickLine {
       pitch: between(from.pitch, to.pitch),
       yaw: between(from.yaw, to.yaw),
       throttle: between(from.throttle, to.throttle),
+      levelled: from.levelled,
     };
   }
 }

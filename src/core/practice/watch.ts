@@ -2,7 +2,7 @@ import { toEuler, type Quaternion } from "../attitude";
 import { DEG_PER_RAD, wrapDeg } from "../numbers";
 import { between } from "../yard";
 import type { Task } from "./drill";
-import type { NextThing } from "./score";
+import type { NextThing } from "./next-thing";
 
 /** A moment of a try, as its place and way are watched. */
 export interface Moment {

@@ -16,6 +16,8 @@ export interface Wanted {
 const GATHERS_MPS2 = 2;
 const BRAKES_MPS2 = 1.4;
 const TURNS_DPS = 110;
+/** Hands follow the corners of a way, and what the nose turns to, as a first-order lag of so long, s: theirs are no steps. */
+const FOLLOWS_S = 0.3;
 /** The nose looks so far along the way, m. */
 const LOOKS_M = 1;
 /** After the last place hands hold still for so long, s. */
@@ -31,6 +33,8 @@ export class WayAhead {
   private speedMps = 0;
   private waitsS = 0;
   private noseDeg = 0;
+  private northMps = 0;
+  private eastMps = 0;
 
   constructor(private readonly figure: Figure) {
     this.places = [{ northM: 0, eastM: 0, haltS: 0 }, ...figure.way];
@@ -49,10 +53,13 @@ export class WayAhead {
     const { at, directionDeg } = this.placeAt(this.atM);
     const noseDps = this.turnNose(dtS);
     const radians = directionDeg / DEG_PER_RAD;
+    const share = Math.min(1, dtS / FOLLOWS_S);
+    this.northMps += share * (this.speedMps * Math.cos(radians) - this.northMps);
+    this.eastMps += share * (this.speedMps * Math.sin(radians) - this.eastMps);
     return {
       ...at,
-      northMps: this.speedMps * Math.cos(radians),
-      eastMps: this.speedMps * Math.sin(radians),
+      northMps: this.northMps,
+      eastMps: this.eastMps,
       noseDeg: this.noseDeg,
       noseDps,
     };
@@ -112,7 +119,8 @@ export class WayAhead {
     }
     const { directionDeg } = this.placeAt(Math.min(whole, this.atM + LOOKS_M));
     const wants = nose.kind === "along" ? directionDeg : directionDeg + 180;
-    const turn = Math.max(-TURNS_DPS * dtS, Math.min(TURNS_DPS * dtS, wrapDeg(wants - this.noseDeg)));
+    const follows = Math.min(1, dtS / FOLLOWS_S) * wrapDeg(wants - this.noseDeg);
+    const turn = Math.max(-TURNS_DPS * dtS, Math.min(TURNS_DPS * dtS, follows));
     this.noseDeg += turn;
     return turn / dtS;
   }

@@ -49,7 +49,7 @@ export class WayHands {
   }
 
   /** Where the sticks go, `dtS` after the last call. */
-  read(state: PracticeState, dtS: number): Sticks {
+  read(state: PracticeState, dtS: number, levelled = false): Sticks {
     const seen = this.late(state);
     const wanted = this.ahead.moveOn(dtS);
     const g = STANDARD_GRAVITY_MPS2;
@@ -69,7 +69,8 @@ export class WayHands {
     const wantsRollDeg = DEG_PER_RAD * Math.atan2(right, Math.hypot(up, ahead));
     const yawDps = this.clamped(PER_YAW * wrapDeg(wanted.noseDeg - yawDeg) + wanted.noseDps);
     return {
-      ...this.sticksFor({ wantsRollDeg, wantsPitchDeg, rollDeg, pitchDeg, yawDps }),
+      ...this.sticksFor({ wantsRollDeg, wantsPitchDeg, rollDeg, pitchDeg, yawDps, levelled }),
+      levelled,
       throttle: stickForThrust(
         this.aircraft,
         this.settings.throttle,
@@ -93,7 +94,8 @@ export class WayHands {
     rollDeg: number;
     pitchDeg: number;
     yawDps: number;
-  }) {
+    levelled: boolean;
+  }): Pick<Sticks, "roll" | "pitch" | "yaw"> {
     const { rates, modes } = this.settings;
     const [sinRoll, cosRoll] = [Math.sin(RAD_PER_DEG * to.rollDeg), Math.cos(RAD_PER_DEG * to.rollDeg)];
     const [sinPitch, cosPitch] = [Math.sin(RAD_PER_DEG * to.pitchDeg), Math.cos(RAD_PER_DEG * to.pitchDeg)];
@@ -104,7 +106,7 @@ export class WayHands {
     const pitchDps = pitchPerS * cosRoll + to.yawDps * cosPitch * sinRoll;
     const yawDps = to.yawDps * cosPitch * cosRoll - pitchPerS * sinRoll;
     const yaw = stickForRateClamped(rates.yaw, this.unmixed(rollDps, yawDps).yawDps);
-    if (modes.selfLevel) {
+    if (modes.selfLevel || to.levelled) {
       const reach = modes.bankLimitDeg ?? SELF_LEVEL_REACH_DEG;
       const share = (deg: number) => Math.max(-1, Math.min(1, deg / reach));
       return { roll: share(to.wantsRollDeg), pitch: share(to.wantsPitchDeg), yaw };

@@ -63,7 +63,8 @@ describe.each(Object.keys(airframePresets))("well set, the preset %s", (preset) 
     const { flight, problem, recipe } = said();
     expect(problem).toBeNull();
     expect(flight.measures.complete).toBe(true);
-    if (preset === "five-inch-freestyle") expect(missedMarks(recipe.marks ?? [], flight.measures)).toEqual([]);
+    if (preset === "five-inch-freestyle")
+      expect(missedMarks(recipe.marks ?? [], flight.measures, recipe.parameters)).toEqual([]);
     for (const { aim } of recipe.solveFor) {
       if (aim.kind === "stop-on-mark") expect(Math.abs(flight.measures.stopErrorDeg!)).toBeLessThan(3);
       if (aim.kind === "return-to-entry-height") expect(Math.abs(flight.measures.heightGainedM)).toBeLessThan(0.5);

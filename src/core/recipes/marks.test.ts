@@ -1,4 +1,4 @@
-import { CALM_AIR, draftBrief, missedMarks, recipes, type Measures } from ".";
+import { CALM_AIR, draftBrief, missedMarks, recipes, withParameters, type Measures } from ".";
 import { airframePresets } from "../airframe";
 import { firstSettings } from "../flight";
 import type { Mark } from "./mark";
@@ -6,7 +6,8 @@ import type { Mark } from "./mark";
 const { airframe } = airframePresets["five-inch-freestyle"];
 /** Figures of a real flight; each case changes those it is about. */
 const { measures } = draftBrief(recipes["flip-one-move-back"], airframe, firstSettings, CALM_AIR).flight;
-const misses = (mark: Mark, change: Partial<Measures>) => missedMarks([mark], { ...measures, ...change }).length > 0;
+const misses = (mark: Mark, change: Partial<Measures>) =>
+  missedMarks([mark], { ...measures, ...change }, {}).length > 0;
 
 it.each<[Mark, just: Partial<Measures>, missed: Partial<Measures>]>([
   [
@@ -51,6 +52,16 @@ it("a heading counts to either side, also across the half turn", () => {
   for (const kept of [170, -170, 180, -180]) expect(misses(about, { headingChangeDeg: kept })).toBe(false);
 });
 
+it("a heading may be that of a parameter: a spin upside down by a quarter is to end a quarter round", () => {
+  const spun = { ...recipes["spin-inverted-pitch-right"] };
+  for (const deg of [90, 270, 360]) {
+    const asked = withParameters(spun, { spinDeg: deg });
+    const { flight } = draftBrief(asked, airframe, { ...firstSettings, tiltDeg: 25 }, CALM_AIR);
+    expect([deg, missedMarks(asked.marks!, flight.measures, asked.parameters)]).toEqual([deg, []]);
+  }
+  expect(() => missedMarks(spun.marks!, measures, {})).toThrow(/marks is "spinDeg"/);
+});
+
 it("what a flight never came to is missed; a throttle that was never looked at upside down is closed", () => {
   expect(misses({ kind: "bounce", withinDeg: 15 }, { bounceBackDeg: null })).toBe(true);
   expect(misses({ kind: "spot", withinM: 3 }, { offSpotM: null })).toBe(true);
@@ -67,9 +78,9 @@ it("names the marks that were missed, in the order of the recipe", () => {
     { kind: "view", withinDeg: 10 },
     { kind: "end-height", withinM: 1 },
   ];
-  expect(missedMarks(marks, { ...measures, acrossM: 5, viewWanderDeg: 5, heightGainedM: 5 })).toEqual([
+  expect(missedMarks(marks, { ...measures, acrossM: 5, viewWanderDeg: 5, heightGainedM: 5 }, {})).toEqual([
     "line",
     "end-height",
   ]);
-  expect(missedMarks([], measures)).toEqual([]);
+  expect(missedMarks([], measures, {})).toEqual([]);
 });

@@ -10,11 +10,7 @@ import type { Trace } from "./trace";
 type Parameters = Recipe["parameters"];
 
 /** The marks a flight misses, in the order of the recipe whose parameters they may refer to. A figure that the flight never came to is missed. */
-export function missedMarks(
-  marks: readonly Mark[],
-  measures: Marked,
-  parameters: Parameters = {},
-): readonly MarkKind[] {
+export function missedMarks(marks: readonly Mark[], measures: Marked, parameters: Parameters): readonly MarkKind[] {
   return marks.filter((mark) => !met(mark, measures, parameters)).map(({ kind }) => kind);
 }
 

@@ -13,7 +13,7 @@ import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
-import { AtSiteControls } from "./at-site";
+import { AtSiteControls } from "@/ui/site/at-site";
 import type { LabSite } from "./load";
 import { usualObstacles, type Surroundings } from "./surroundings";
 

@@ -1,5 +1,5 @@
 import { airOfDay, CALM_AIR, coarseDay, type DayAir, type Environment, type ObstacleKind } from "@/core";
-import type { AtSite } from "./at-site";
+import type { AtSite } from "@/ui/site/at-site";
 
 /** What the coach sets about a flight besides the trick itself. */
 export interface Surroundings {

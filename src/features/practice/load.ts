@@ -1,10 +1,13 @@
 import "server-only";
-import { entryOf } from "@/core";
-import type { Aircraft, Homework, Pilot, Setup } from "@/contract";
+import { entryOf, shortenedPlan, type SitePlan } from "@/core";
+import type { Aircraft, Homework, Pilot, Setup, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
-import { latestSetups, listHomework } from "@/server/repositories";
+import { latestSetups, listHomework, listLinesOf, listSitePlans } from "@/server/repositories";
 import { currentStepOf, findStep, practisedDirections, type Day, type Manner } from "@/syllabus";
+
+/** Of each site no more than so many things go with practice. Ours. */
+const MOST_THINGS = 300;
 
 export interface PracticeData {
   readonly accountId: string;
@@ -18,6 +21,10 @@ export interface PracticeData {
   /** The step that is practised first: the one asked for, else homework, else the pilot's own, where it is practised. */
   readonly stepId: string | null;
   readonly homework: readonly Homework[];
+  /** Lines that were given to the pilot. */
+  readonly lines: readonly SquadLine[];
+  /** Sites of the squad that are drawn. */
+  readonly sites: readonly { readonly id: string; readonly name: string; readonly plan: SitePlan }[];
   /** Clean and all tries in the simulator, by step. */
   readonly tries: Readonly<Record<string, { readonly clean: number; readonly all: number }>>;
   /** A coach sets homework. */
@@ -31,11 +38,13 @@ export async function loadPractice(
   { aircraft, loadId }: { readonly aircraft: Aircraft | null; readonly loadId: string | null },
   asked: string | null,
 ): Promise<PracticeData> {
-  const [setups, progress, day, homework] = await Promise.all([
+  const [setups, progress, day, homework, lines, drawn] = await Promise.all([
     latestSetups([pilot.id]),
     loadProgress([pilot]),
     loadDay(pilot.squadId),
     listHomework([pilot.id]),
+    listLinesOf(pilot.id),
+    listSitePlans(pilot.squadId),
   ]);
   const entry = entryOf(progress, pilot.id);
   const manner = { school: entry.school, own: entry.own };
@@ -48,7 +57,8 @@ export async function loadPractice(
     return all > 0 ? [[stepId, { clean: counts.reduce((sum, { clean }) => sum + clean, 0), all }] as const] : [];
   });
   return {
-    ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework },
+    ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework, lines },
+    sites: drawn.map(({ id, name, plan }) => ({ id, name, plan: shortenedPlan(plan, MOST_THINGS) })),
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
     stepId: step && practisedDirections(step, manner).length > 0 ? step.id : null,
     tries: Object.fromEntries(tries),

@@ -1,6 +1,7 @@
 "use client";
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
 import type { Airframe, PreparedDrill, Settings } from "@/core";
@@ -46,7 +47,12 @@ function Call({ called }: { called: boolean }) {
 }
 
 /** Keys of a try: none of those that fly. */
-function useTryKeys(phase: TryPhase, { begin, stop }: ReturnType<typeof useTry>, onLookOtherwise: () => void): void {
+function useTryKeys(
+  phase: TryPhase,
+  { begin, stop }: ReturnType<typeof useTry>,
+  onLookOtherwise: () => void,
+  onSwitch: () => void,
+): void {
   useKeys([
     { key: "Enter", label: "Start or end a try", run: phase === "flying" ? stop : begin },
     {
@@ -58,6 +64,7 @@ function useTryKeys(phase: TryPhase, { begin, stop }: ReturnType<typeof useTry>,
       },
     },
     { key: "v", label: "Through the camera, or by eye", run: onLookOtherwise },
+    { key: "m", label: "Self-level on or off", run: onSwitch },
   ]);
 }
 
@@ -86,10 +93,15 @@ export function PracticeBoard(props: {
   const withGhost = helps || clean < WITHOUT_GHOST;
   const flight = useTry({
     ...{ prepared, airframe, settings, hands, world: world.made, looking, withGhost, pace, phase },
-    onPhase: setPhase,
+    onPhase: (now) => {
+      if (now === "flying") setLevelled(false);
+      setPhase(now);
+    },
     onOver: judge,
   });
-  useTryKeys(phase, flight, () => setLooking((now) => (now === "eye" ? "camera" : "eye")));
+  const [levelled, setLevelled] = useState(false);
+  const throwSwitch = () => setLevelled(hands.throwSwitch());
+  useTryKeys(phase, flight, () => setLooking((now) => (now === "eye" ? "camera" : "eye")), throwSwitch);
   return (
     <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 330px" } }}>
       <Box sx={{ minWidth: 0 }}>
@@ -108,6 +120,16 @@ export function PracticeBoard(props: {
           onPace={setPace}
           onHelps={setHelps}
         />
+        {drill.task.kind === "call" && drill.task.answer === "switch" && (
+          <Button
+            variant={levelled ? "contained" : "outlined"}
+            aria-pressed={levelled}
+            onClick={throwSwitch}
+            sx={{ mt: 1 }}
+          >
+            Self-level (m)
+          </Button>
+        )}
         {flight.radioGone && (
           <Typography role="alert" color="error.main">
             ▲ The radio is gone: the try ended there. Plug it in again, or go on with the keys.

@@ -19,7 +19,7 @@ jest.mock("./world", () => ({
 const data = (change: Partial<PracticeData> = {}): PracticeData => ({
   ...{ pilot: odo, aircraft: plank(), setup: plankSetup(2), manner: { school: {}, own: [] } },
   ...{ day: standardDay, stepId: "flip-one-move", accountId: "account", loadId: null },
-  ...{ homework: [], tries: {}, setsHomework: false },
+  ...{ homework: [], lines: [], sites: [], tries: {}, setsHomework: false },
   ...change,
 });
 
@@ -73,7 +73,7 @@ it("ends by itself on the ground, and says with what it met it", async () => {
 });
 
 it("ends at once where a radio is pulled out, and says so; ended before it began it is told nothing turned over", async () => {
-  const pad = { id: "Made-up radio", axes: [0, 0, 0, 0] } as unknown as Gamepad;
+  const pad = { id: "Made-up radio", axes: [0, 0, 0, 0], buttons: [] } as unknown as Gamepad;
   const pads = jest.fn((): (Gamepad | null)[] => [pad]);
   Object.defineProperty(navigator, "getGamepads", { value: pads, configurable: true });
   renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);

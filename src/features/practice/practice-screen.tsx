@@ -9,10 +9,19 @@ import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
 import { environmentOn, type PracticeRequest, type PreparedDrill, type Settings } from "@/core";
-import type { Aircraft, Setup } from "@/contract";
-import { findStep, practisedAs, practisedDirections, stepsPractised, type Step } from "@/syllabus";
+import { tricksOf, type Aircraft, type Setup, type SquadLine } from "@/contract";
+import {
+  findStep,
+  lineDirection,
+  LINES_STEP,
+  practisedAs,
+  practisedDirections,
+  stepsPractised,
+  type Step,
+} from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
+import { AtSiteControls, type AtSite } from "@/ui/site/at-site";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
@@ -49,6 +58,7 @@ export function PracticeScreen({ data, nowMs }: { data: PracticeData; nowMs: num
 interface Chosen {
   readonly help: Help;
   readonly windMps: number;
+  readonly at: AtSite | null;
 }
 const helps = ["own", "self-level", "limit-30"] as const;
 type Help = (typeof helps)[number];
@@ -78,38 +88,53 @@ function requestOf(
   { manner, day }: PracticeData,
   step: Step,
   direction: string,
+  line: SquadLine | null,
   airframe: Aircraft["airframe"],
   settings: Settings,
-  windMps: number,
+  { windMps, at }: Chosen,
 ): PracticeRequest | null {
-  const practised = practisedAs(step, direction, manner);
+  const practised = line
+    ? ({ kind: "line", line: { id: line.id, label: line.name, ...line.line } } as const)
+    : practisedAs(step, direction, manner);
   const air = environmentOn({ ...day.air, windMps: 0 });
   return (
     practised && {
       ...practised,
-      ...{ id: `${step.id} ${direction}`, airframe, settings },
-      environment: { ...air, windNorthMps: windMps === 0 ? 0 : -windMps },
+      ...{ id: `${step.id} ${line?.name ?? direction}`, airframe, settings },
+      environment: { ...air, windNorthMps: windMps === 0 ? 0 : -windMps, ...(at && { obstacles: at.obstacles }) },
     }
   );
 }
 
-function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup; nowMs: number }) {
-  const { data, aircraft, setup, nowMs } = props;
-  const { pilot, manner, tries } = data;
+/** The step, its direction or its line, that are practised now. */
+function useDrill({ manner, lines, stepId: first }: PracticeData) {
   const syllabus = useSyllabus();
-  const { units } = usePreferences();
-  const stages = useMemo(() => stepsPractised(syllabus, manner), [syllabus, manner]);
-  const [stepId, setStep] = useState(data.stepId ?? stages[0].steps[0].id);
+  const withLines = lines.length > 0;
+  const stages = useMemo(() => stepsPractised(syllabus, manner, withLines), [syllabus, manner, withLines]);
+  const [stepId, setStep] = useState(first ?? stages[0].steps[0].id);
   const step = findStep(syllabus, stepId) ?? stages[0].steps[0];
   const directions = practisedDirections(step, manner);
   const [wanted, setDirection] = useState("");
-  const direction = (directions.find(({ id }) => id === wanted) ?? directions[0]).id;
-  const [chosen, choose] = useState<Chosen>({ help: "own", windMps: 0 });
+  const [lineId, setLine] = useState("");
+  const line = step.id === LINES_STEP ? (lines.find(({ id }) => id === lineId) ?? lines.at(0) ?? null) : null;
+  const direction = line
+    ? lineDirection(step, tricksOf(line.line.items).length)
+    : (directions.find(({ id }) => id === wanted) ?? directions[0]).id;
+  return { stages, step, setStep, directions, direction, setDirection, line, setLine };
+}
+
+function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup; nowMs: number }) {
+  const { data, aircraft, setup, nowMs } = props;
+  const { pilot, manner, tries, lines } = data;
+  const { units } = usePreferences();
+  const { stages, step, setStep, directions, direction, setDirection, line, setLine } = useDrill(data);
+  const [chosen, choose] = useState<Chosen>({ help: "own", windMps: 0, at: null });
   // Nothing is turned over with a help that keeps it level, and what a step is about is left to it.
-  const helped = practisedAs(step, direction, manner)?.kind === "figure" && !step.wants;
+  const practised = practisedAs(step, direction, manner);
+  const helped = practised?.kind === "figure" && !step.wants;
   const help = helped ? chosen.help : "own";
   const settings = settingsFor(setup, step, help);
-  const request = requestOf(data, step, direction, aircraft.airframe, settings, chosen.windMps);
+  const request = requestOf(data, step, direction, line, aircraft.airframe, settings, chosen);
   const { result, pending } = useNewest<PracticeRequest, PreparedDrill, PracticeWorker>(
     request,
     practiceWorker,
@@ -129,7 +154,8 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
           Practice
         </Typography>
         <DrillField stages={stages} stepId={step.id} onPick={setStep} />
-        {directions.length > 1 && (
+        {line && <LineField lines={lines} lineId={line.id} onPick={setLine} />}
+        {!line && directions.length > 1 && (
           <PickOne
             label="Direction"
             value={direction}
@@ -138,6 +164,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
           />
         )}
         <Conditions chosen={chosen} helped={helped} onChoose={choose} />
+        {practised?.kind === "trick" && data.sites.length > 0 && (
+          <Box sx={{ width: 220 }}>
+            <AtSiteControls sites={data.sites} at={chosen.at} onChange={(at) => choose({ ...chosen, at })} />
+          </Box>
+        )}
         <Typography sx={{ color: "text.secondary" }}>
           {pilot.name} with {aircraft.name}, setup <span className="num">{setup.number}</span>
           {tries[step.id] && (
@@ -164,7 +195,7 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
       {pending && <LinearProgress aria-label="The model flies it first" sx={{ my: 1 }} />}
       {prepared && (
         <PracticeBoard
-          key={`${step.id} ${direction} ${help} ${chosen.windMps}`}
+          key={`${step.id} ${line?.id ?? direction} ${help} ${chosen.windMps} ${chosen.at?.siteId} ${chosen.at?.headingDeg}`}
           prepared={prepared}
           airframe={aircraft.airframe}
           settings={settings}
@@ -204,6 +235,27 @@ function DrillField(props: {
           </MenuItem>
         )),
       ])}
+    </TextField>
+  );
+}
+
+/** The lines that were given to the pilot. */
+function LineField(props: { lines: readonly SquadLine[]; lineId: string; onPick: (lineId: string) => void }) {
+  const { lines, lineId, onPick } = props;
+  return (
+    <TextField
+      select
+      size="small"
+      label="Line"
+      value={lineId}
+      onChange={({ target }) => onPick(target.value)}
+      sx={{ minWidth: 200 }}
+    >
+      {lines.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
     </TextField>
   );
 }

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useState, type PointerEvent } from "react";
-import type { Sticks } from "@/core";
+import type { StickAxis, Sticks } from "@/core";
 import { stickModes } from "@/ui/sticks/modes";
 
-type Axis = keyof Sticks;
+type Axis = StickAxis;
 type Touch = (moved: Partial<Sticks>, gone?: readonly Axis[]) => void;
 
 /** Two sticks to be dragged, by the pilot's stick mode: what springs back in a radio does here, the throttle stays. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef } from "react";
-import type { Sticks } from "@/core";
+import type { StickAxis, Sticks } from "@/core";
 import { sticksOf } from "@/ui/radio/radio-map";
 import { firstRadio, useRadioCount, useRadioMap, useRadioName } from "@/ui/radio/use-radio";
 import { isHandKey, withKeys } from "./key-hands";
@@ -43,6 +43,12 @@ export function useHands(flying: boolean) {
       letGo();
     };
   }, [flying]);
+  /** The switch that levels it, as the key or the button beside the picture left it; a switch of the radio turns it round. */
+  const levelled = useRef(false);
+  const throwSwitch = useCallback(() => {
+    levelled.current = !levelled.current;
+    return levelled.current;
+  }, []);
   /** A try that was begun with a radio is flown by it to its end. */
   const byRadio = useRef(false);
   /** Where they stand now; null once the radio that the try was begun with is gone. */
@@ -54,9 +60,18 @@ export function useHands(flying: boolean) {
           axes.current = [...pad.axes];
           moved.current = pad.timestamp || performance.now();
         }
-        return pad && sticksOf(map, pad.axes);
+        return (
+          pad && {
+            ...sticksOf(map, pad.axes),
+            levelled: levelled.current !== pad.buttons.some(({ pressed }) => pressed),
+          }
+        );
       }
-      sticks.current = { ...withKeys(sticks.current, held.current, elapsedS), ...touched.current };
+      sticks.current = {
+        ...withKeys(sticks.current, held.current, elapsedS),
+        ...touched.current,
+        levelled: levelled.current,
+      };
       return sticks.current;
     },
     [map],
@@ -66,10 +81,11 @@ export function useHands(flying: boolean) {
     sticks.current = { roll: 0, pitch: 0, yaw: 0, throttle };
     touched.current = {};
     moved.current = null;
+    levelled.current = false;
   }, []);
   const movedAtMs = useCallback(() => moved.current, []);
   /** A finger moves two axes, or lets go of them: what springs back does, the throttle stays. */
-  const touch = useCallback((to: Partial<Sticks>, gone: readonly (keyof Sticks)[] = []) => {
+  const touch = useCallback((to: Partial<Sticks>, gone: readonly StickAxis[] = []) => {
     moved.current = performance.now();
     touched.current = { ...touched.current, ...to };
     for (const axis of gone) {
@@ -79,8 +95,19 @@ export function useHands(flying: boolean) {
     }
   }, []);
   return useMemo(
-    () => ({ radio, radios, radioMap: map, radioKnown: known, keepRadio: keep, read, begin, touch, movedAtMs }),
-    [radio, radios, map, known, keep, read, begin, touch, movedAtMs],
+    () => ({
+      radio,
+      radios,
+      radioMap: map,
+      radioKnown: known,
+      keepRadio: keep,
+      read,
+      begin,
+      touch,
+      throwSwitch,
+      movedAtMs,
+    }),
+    [radio, radios, map, known, keep, read, begin, touch, throwSwitch, movedAtMs],
   );
 }
 

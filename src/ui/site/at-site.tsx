@@ -3,12 +3,18 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { obstaclesOf, standOf, type Obstacle } from "@/core";
-import { NumberSlider } from "@/ui/forms/number-slider";
+import { obstaclesOf, standOf, type Obstacle, type SitePlan } from "@/core";
+import { NumberSlider } from "../forms/number-slider";
 import { compassName, counted } from "@/words";
-import type { LabSite } from "./load";
 
-/** What a flight in the lab has about it of a site's plan. */
+/** A site that is drawn. */
+interface DrawnSite {
+  readonly id: string;
+  readonly name: string;
+  readonly plan: SitePlan;
+}
+
+/** What a flight has about it of a site's plan. */
 export interface AtSite {
   readonly siteId: string;
   /** The line of entry, ° from north. */
@@ -17,16 +23,16 @@ export interface AtSite {
 }
 
 /** The flight begun at the site's pilot stand, or in its middle, in a direction. */
-function standingAt({ id, plan }: LabSite, headingDeg: number): AtSite {
+function standingAt({ id, plan }: DrawnSite, headingDeg: number): AtSite {
   const stand = standOf(plan);
   return { siteId: id, headingDeg, obstacles: obstaclesOf(plan, stand, headingDeg - plan.northDeg) };
 }
 
 /** What stands at a site of the squad, taken from its plan. */
-export function AtSiteControls(props: {
-  sites: readonly LabSite[];
+export function AtSiteControls<Drawn extends DrawnSite>(props: {
+  sites: readonly Drawn[];
   at: AtSite | null;
-  onChange: (at: AtSite | null, site: LabSite | null) => void;
+  onChange: (at: AtSite | null, site: Drawn | null) => void;
 }) {
   const { sites, at, onChange } = props;
   if (sites.length === 0) return null;
