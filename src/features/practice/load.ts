@@ -4,7 +4,7 @@ import type { Aircraft, Homework, Pilot, Setup, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
 import { latestSetups, listHomework, listLinesOf, listSitePlans } from "@/server/repositories";
-import { currentStepOf, findStep, practisedDirections, type Day, type Manner } from "@/syllabus";
+import { currentStepOf, findStep, LINES_STEP, practisedDirections, type Day, type Manner, type Step } from "@/syllabus";
 
 /** Of each site no more than so many things go with practice. Ours. */
 const MOST_THINGS = 300;
@@ -51,6 +51,8 @@ export async function loadPractice(
   const open = homework.find(({ done, tries }) => done < tries);
   const wanted = [asked, open?.stepId].flatMap((id) => (id ? (findStep(entry.syllabus, id) ?? []) : [])).at(0);
   const step = wanted ?? currentStepOf(entry);
+  const flies = (one: Step) =>
+    practisedDirections(one, manner).length > 0 || (one.id === LINES_STEP && lines.length > 0);
   const tries = [...entry.flown].flatMap(([stepId, { digest }]) => {
     const counts = digest.tallies.filter(({ place }) => place === "simulator").map((one) => one.counts);
     const all = counts.reduce((sum, one) => sum + one.clean + one.rough + one.bailed + one.crashed, 0);
@@ -60,7 +62,7 @@ export async function loadPractice(
     ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework, lines },
     sites: drawn.map(({ id, name, plan }) => ({ id, name, plan: shortenedPlan(plan, MOST_THINGS) })),
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
-    stepId: step && practisedDirections(step, manner).length > 0 ? step.id : null,
+    stepId: step && flies(step) ? step.id : null,
     tries: Object.fromEntries(tries),
     setsHomework: isCoach(who),
   };
