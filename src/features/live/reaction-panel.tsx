@@ -3,12 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Pilot } from "@/contract";
-import { median, reactionRangeS, rounded } from "@/core";
-import { useSend } from "@/ui/actions/use-send";
+import { median } from "@/core";
+import { KeepReaction } from "@/ui/pilot/keep-reaction";
 import { counted, quantityText } from "@/words";
 import { usePreferences } from "@/ui/theme/preferences";
 import { say } from "./voice";
@@ -75,29 +73,6 @@ export function ReactionPanel({ pilot, reactionS, aloud, coaches }: ReactionPane
       </Typography>
       {coaches && usual !== null && <KeepReaction pilot={pilot} reactionS={usual} />}
     </Box>
-  );
-}
-
-function KeepReaction({ pilot, reactionS }: { pilot: Pilot; reactionS: number }) {
-  const { units } = usePreferences();
-  const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
-  const router = useRouter();
-  const [least, most] = reactionRangeS;
-  const kept = rounded(Math.min(most, Math.max(least, reactionS)), 2);
-  const words = quantityText(kept, "time", units);
-  const keep = async () => {
-    const { id, squadId, name, stickMode, grip, settingsFrozen, cruiseMps, reachShare, stickLengthMm, version } = pilot;
-    const own = { id, squadId, name, stickMode, grip, settingsFrozen, cruiseMps, reachShare, stickLengthMm, version };
-    const { ok } = await sendAction("edit-pilot", { ...own, reactionS: kept });
-    if (!ok) return;
-    enqueueSnackbar(`Margins for ${name} are worked out with ${words}.`, { variant: "success" });
-    router.refresh();
-  };
-  return (
-    <Button size="small" variant="contained" disabled={pending || kept === pilot.reactionS} onClick={() => void keep()}>
-      {kept === pilot.reactionS ? `Margins go by ${words}` : `Work margins out with ${words}`}
-    </Button>
   );
 }
 

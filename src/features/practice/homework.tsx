@@ -11,7 +11,7 @@ import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { DAY_MS, dayText } from "@/core";
+import { DAY_MS, dayText, type Attempt } from "@/core";
 import type { Homework } from "@/contract";
 import { stepName, type Step } from "@/syllabus";
 import { send } from "@/ui/actions/send";
@@ -26,8 +26,8 @@ export function HomeworkList(props: {
   data: PracticeData;
   step: Step;
   nowMs: number;
-  /** Clean tries of this sitting that the page has not read back yet, by step. */
-  since: Readonly<Record<string, number>>;
+  /** Tries of this sitting that the page has not read back yet, by step. */
+  since: Readonly<Record<string, readonly Attempt[]>>;
   onPractise: (stepId: string) => void;
 }) {
   const { data, step, nowMs, since, onPractise } = props;
@@ -42,7 +42,10 @@ export function HomeworkList(props: {
       {data.homework.map((one) => (
         <Line
           key={one.id}
-          one={{ ...one, done: one.done + (since[one.stepId] ?? 0) }}
+          one={{
+            ...one,
+            done: one.done + (since[one.stepId] ?? []).filter(({ outcome }) => outcome === "clean").length,
+          }}
           {...{ nowMs, name: stepName(syllabus, one.stepId), now: one.stepId === step.id }}
           onPractise={() => onPractise(one.stepId)}
           onRemove={

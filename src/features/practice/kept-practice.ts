@@ -25,10 +25,12 @@ export async function practicesKept(): Promise<readonly PracticeKept[]> {
 /** Written by this version of the program: what is flown with it is checked again by the model. */
 function isPractice(kept: unknown): kept is PracticeData {
   if (typeof kept !== "object" || kept === null) return false;
-  const { accountId, pilot, manner, day, homework, lines, sites, tries } = kept as Readonly<Record<string, unknown>>;
+  const { accountId, pilot, manner, day, homework, lines, recent, sites, tries } = kept as Readonly<
+    Record<string, unknown>
+  >;
   return (
     typeof accountId === "string" &&
-    [pilot, manner, day, tries].every((part) => typeof part === "object" && part !== null) &&
+    [pilot, manner, day, recent, tries].every((part) => typeof part === "object" && part !== null) &&
     [homework, lines, sites].every(Array.isArray)
   );
 }

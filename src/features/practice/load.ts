@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf, shortenedPlan, type SitePlan } from "@/core";
+import { entryOf, flownForReal, shortenedPlan, type Attempt, type SitePlan } from "@/core";
 import type { Aircraft, Homework, Pilot, Setup, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -25,6 +25,8 @@ export interface PracticeData {
   readonly lines: readonly SquadLine[];
   /** Sites of the squad that are drawn. */
   readonly sites: readonly { readonly id: string; readonly name: string; readonly plan: SitePlan }[];
+  /** Tries in the simulator by step, oldest first: those that marks look back over. */
+  readonly recent: Readonly<Record<string, readonly Attempt[]>>;
   /** Clean and all tries in the simulator, by step. */
   readonly tries: Readonly<Record<string, { readonly clean: number; readonly all: number }>>;
   /** A coach sets homework. */
@@ -64,6 +66,9 @@ export async function loadPractice(
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
     stepId: step && flies(step) ? step.id : null,
     tries: Object.fromEntries(tries),
+    recent: Object.fromEntries(
+      tries.map(([id]) => [id, (entry.flown.get(id)?.recent ?? []).filter((one) => !flownForReal(one))]),
+    ),
     setsHomework: isCoach(who),
   };
 }

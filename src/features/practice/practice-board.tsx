@@ -4,8 +4,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
-import type { Airframe, PreparedDrill, Settings } from "@/core";
+import { median, type Airframe, type PreparedDrill, type Settings } from "@/core";
+import type { Pilot } from "@/contract";
 import { useKeys } from "@/ui/keys/keys";
+import { KeepReaction } from "@/ui/pilot/keep-reaction";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords, taskWords } from "@/words";
 import { AfterTry } from "./after-try";
@@ -46,6 +48,29 @@ function Call({ called }: { called: boolean }) {
   );
 }
 
+/** For who has no switch on a radio, nor a key. */
+function ModeSwitch({ on, onThrow }: { on: boolean; onThrow: () => void }) {
+  return (
+    <Button variant={on ? "contained" : "outlined"} aria-pressed={on} onClick={onThrow} sx={{ mt: 1 }}>
+      Self-level (m)
+    </Button>
+  );
+}
+
+/** Fewer answers say little of a reaction. */
+const ENOUGH_ANSWERS = 5;
+
+/** The reaction to the calls of this sitting, for the pilot's margins, once there are enough. */
+function ReactionHere({ pilot, tries }: { pilot: Pilot; tries: readonly Judged[] }) {
+  const answers = tries.flatMap(({ score: { next } }) => (next.kind === "answered" ? [next.reactionS] : []));
+  if (answers.length < ENOUGH_ANSWERS) return null;
+  return (
+    <Box sx={{ mt: 1 }}>
+      <KeepReaction pilot={pilot} reactionS={median(answers)} />
+    </Box>
+  );
+}
+
 /** Keys of a try: none of those that fly. */
 function useTryKeys(
   phase: TryPhase,
@@ -73,12 +98,14 @@ export function PracticeBoard(props: {
   prepared: PreparedDrill;
   airframe: Airframe;
   settings: Settings;
-  pilotId: string;
-  stickMode: number;
+  pilot: Pilot;
   aim: string;
+  /** A coach may have margins go by the reaction that is measured here. */
+  keepsReaction: boolean;
   onJudged: (judged: Judged, flown: FlownTry) => void;
 }) {
-  const { prepared, airframe, settings, pilotId, stickMode, aim, onJudged } = props;
+  const { prepared, airframe, settings, pilot, aim, keepsReaction, onJudged } = props;
+  const { stickMode } = pilot;
   const { drill, seat } = prepared;
   const { units } = usePreferences();
   const [looking, setLooking] = useState<Looking>(seat.kind === "camera" ? "camera" : "eye");
@@ -121,14 +148,7 @@ export function PracticeBoard(props: {
           onHelps={setHelps}
         />
         {drill.task.kind === "call" && drill.task.answer === "switch" && (
-          <Button
-            variant={levelled ? "contained" : "outlined"}
-            aria-pressed={levelled}
-            onClick={throwSwitch}
-            sx={{ mt: 1 }}
-          >
-            Self-level (m)
-          </Button>
+          <ModeSwitch on={levelled} onThrow={throwSwitch} />
         )}
         {flight.radioGone && (
           <Typography role="alert" color="error.main">
@@ -157,7 +177,8 @@ export function PracticeBoard(props: {
         {last && phase !== "flying" && (
           <>
             <AfterTry {...last} ghost={prepared.ghost} stickMode={stickMode} />
-            <OpenAsRecording drillId={drill.id} pilotId={pilotId} tries={tries} />
+            {keepsReaction && <ReactionHere pilot={pilot} tries={tries} />}
+            <OpenAsRecording drillId={drill.id} pilotId={pilot.id} tries={tries} />
           </>
         )}
         <HandsPanel hands={hands} latencyMs={flight.latencyMs} />

@@ -19,7 +19,7 @@ jest.mock("./world", () => ({
 const data = (change: Partial<PracticeData> = {}): PracticeData => ({
   ...{ pilot: odo, aircraft: plank(), setup: plankSetup(2), manner: { school: {}, own: [] } },
   ...{ day: standardDay, stepId: "flip-one-move", accountId: "account", loadId: null },
-  ...{ homework: [], lines: [], sites: [], tries: {}, setsHomework: false },
+  ...{ homework: [], lines: [], sites: [], recent: {}, tries: {}, setsHomework: false },
   ...change,
 });
 
@@ -120,6 +120,8 @@ it("keeps a try as an attempt in the simulator: sent once the server answers, an
     setupId: plankSetup(2).id,
   });
   expect(await screen.findByText("✕ A try was not taken: That step is gone.")).toBeVisible();
+  // Judged by the step's own mark, as if its place were the simulator.
+  expect(screen.getByText(/^◆ Pass mark: 3 of the last 4 clean/)).toHaveTextContent("in the simulator. So far 0 of 1.");
   expect(outboxNow().items).toHaveLength(1);
 });
 

@@ -8,7 +8,16 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
-import { environmentOn, type PracticeRequest, type PreparedDrill, type Settings } from "@/core";
+import {
+  environmentOn,
+  judge,
+  leavesOf,
+  markIn,
+  type Attempt,
+  type PracticeRequest,
+  type PreparedDrill,
+  type Settings,
+} from "@/core";
 import { tricksOf, type Aircraft, type Setup, type SquadLine } from "@/contract";
 import {
   findStep,
@@ -25,7 +34,7 @@ import { AtSiteControls, type AtSite } from "@/ui/site/at-site";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
-import { counted, refusedWords } from "@/words";
+import { counted, countWords, markWords, refusedWords } from "@/words";
 import type { PracticeWorker } from "@/workers/practice.worker";
 import { HomeworkList, SetHomework } from "./homework";
 import type { PracticeData } from "./load";
@@ -53,6 +62,21 @@ export function PracticeScreen({ data, nowMs }: { data: PracticeData; nowMs: num
     );
   return <Practice {...{ data, aircraft, setup, nowMs }} />;
 }
+
+/** Tries of this sitting, by step. */
+type Tried = Readonly<Record<string, readonly Attempt[]>>;
+
+/** The server may date a try a little otherwise than the device, ms. */
+const SAME_MS = 1000;
+
+/** Those of them that the page has not read back yet. */
+const unread = (tried: Tried, recent: PracticeData["recent"]): Tried =>
+  Object.fromEntries(
+    Object.entries(tried).map(([stepId, own]) => [
+      stepId,
+      own.filter(({ atMs }) => !(recent[stepId] ?? []).some((one) => Math.abs(one.atMs - atMs) < SAME_MS)),
+    ]),
+  );
 
 /** How a drill is flown: with the pilot's own modes or with a help, and in which wind. */
 interface Chosen {
@@ -142,10 +166,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
   );
   const prepared = result?.kind === "answer" && !pending ? result.answer : null;
   const { log, ...kept } = useLog(data);
-  const [since, setSince] = useState<Readonly<Record<string, number>>>({});
+  const [tried, setTried] = useState<Tried>({});
+  const since = unread(tried, data.recent);
   const judged = (one: Judged, flown: FlownTry) => {
-    log(step, direction, one, flown);
-    if (one.score.passed) setSince((before) => ({ ...before, [step.id]: (before[step.id] ?? 0) + 1 }));
+    const attempt = log(step, direction, one, flown);
+    setTried((before) => ({ ...before, [step.id]: [...(before[step.id] ?? []), attempt] }));
   };
   return (
     <>
@@ -185,6 +210,7 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
           </Box>
         )}
       </Box>
+      <MarkHere step={step} attempts={[...(data.recent[step.id] ?? []), ...(since[step.id] ?? [])]} />
       <HomeworkList {...{ data, step, nowMs, since }} onPractise={setStep} />
       <Kept {...kept} />
       {result?.kind === "refused" && !pending && (
@@ -199,13 +225,34 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
           prepared={prepared}
           airframe={aircraft.airframe}
           settings={settings}
-          pilotId={pilot.id}
-          stickMode={pilot.stickMode}
+          pilot={pilot}
+          keepsReaction={data.setsHomework}
           aim={step.aim}
           onJudged={judged}
         />
       )}
     </>
+  );
+}
+
+/** How the step's own mark stands in the simulator. */
+function MarkHere({ step, attempts }: { step: Step; attempts: readonly Attempt[] }) {
+  const { units } = usePreferences();
+  if (attempts.length === 0) return null;
+  const mark = markIn(step.mark, "simulator");
+  const judged = judge(
+    mark,
+    attempts,
+    step.directions.map(({ id }) => id),
+  );
+  const nameOf = (direction: string | null) => step.directions.find(({ id }) => id === direction)?.name;
+  const counts = leavesOf(judged).map(({ count, direction }) =>
+    [step.directions.length > 1 ? nameOf(direction) : undefined, countWords(count, units)].filter(Boolean).join(" "),
+  );
+  return (
+    <Typography role="status" sx={{ mb: 1 }}>
+      {judged.met ? "■ Pass mark met" : "◆ Pass mark"}: {markWords(mark, units)}. So far {counts.join(", ")}.
+    </Typography>
   );
 }
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Airframe, Replayed, Score, Settings } from "@/core";
 import { useNewest } from "@/ui/worker/use-newest";
 import type { PracticeWorker } from "@/workers/practice.worker";
@@ -12,7 +12,7 @@ interface JudgeRequest {
   readonly n: number;
 }
 
-export interface Judged {
+export interface Judged extends JudgeRequest {
   readonly flown: Replayed;
   readonly score: Score;
 }
@@ -20,27 +20,27 @@ export interface Judged {
 /** Tries of this sitting, flown again in a worker and held against the drill. `onJudged` is told of each once. */
 export function useJudge(airframe: Airframe, settings: Settings, onJudged: (judged: Judged, flown: FlownTry) => void) {
   const [tries, setTries] = useState<readonly Judged[]>([]);
-  const [last, setLast] = useState<Judged | null>(null);
   const flown = useRef<readonly FlownTry[]>([]);
+  const told = useRef(-1);
   const [asked, setAsked] = useState<JudgeRequest | null>(null);
   const { result, pending } = useNewest<JudgeRequest, Judged, PracticeWorker>(
     asked,
     practiceWorker,
     async (remote, { n }) => {
       const { record, drill, environment } = flown.current[n];
-      const judged = await remote.judgeTry(record, { drill, environment }, airframe, settings);
-      onJudged(judged, flown.current[n]);
-      return judged;
+      return { n, ...(await remote.judgeTry(record, { drill, environment }, airframe, settings)) };
     },
   );
-  const answer = result?.kind === "answer" && !pending ? result.answer : null;
-  if (answer && answer !== last) {
-    setLast(answer);
-    setTries([...tries, answer]);
-  }
+  const last = result?.kind === "answer" && !pending ? result.answer : null;
+  if (last && last.n !== tries.at(-1)?.n) setTries([...tries, last]);
+  useEffect(() => {
+    if (!last || last.n === told.current) return;
+    told.current = last.n;
+    onJudged(last, flown.current[last.n]);
+  }, [last, onJudged]);
   return {
     refused: result?.kind === "refused" && !pending ? result.why : null,
-    last: pending ? null : last,
+    last,
     tries,
     judge: (one: FlownTry) => {
       flown.current = [...flown.current, one];

@@ -2,7 +2,7 @@
 
 import { useCallback, useState } from "react";
 import { v7 as newId } from "uuid";
-import { outcomeOfTry, type Score } from "@/core";
+import { outcomeOfTry, type Attempt, type Score } from "@/core";
 import type { ActionInput } from "@/contract";
 import type { Step } from "@/syllabus";
 import { enqueue } from "@/ui/outbox/outbox";
@@ -25,7 +25,7 @@ export function useLog({ pilot, setup, loadId, accountId }: PracticeData) {
   const [sitting, setSitting] = useState({ id: newId(), lastMs: 0 });
   const outbox = useOutbox();
   const log = useCallback(
-    (step: Step, direction: string, { score, flown: { measures } }: Judged, flown: FlownTry) => {
+    (step: Step, direction: string, { score, flown: { measures } }: Judged, flown: FlownTry): Attempt => {
       const { beganAtMs } = flown;
       const fresh = sitting.lastMs > 0 && beganAtMs - sitting.lastMs > SITTING_MS;
       const sittingId = fresh ? newId() : sitting.id;
@@ -38,6 +38,11 @@ export function useLog({ pilot, setup, loadId, accountId }: PracticeData) {
         ...{ setupId: setup?.id ?? null, loadId },
       };
       void enqueue({ key: newId(), accountId, sessionId: sittingId, action: "log-try", input });
+      const { outcome, measured, setupId, seconds } = input;
+      return {
+        ...{ direction, outcome, measured, setupId, place: "simulator", sessionId: sittingId },
+        ...{ atMs: beganAtMs, minutes: seconds / 60 },
+      };
     },
     [sitting, pilot.id, setup, loadId, accountId],
   );

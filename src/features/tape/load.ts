@@ -1,6 +1,6 @@
 import "server-only";
 import type { Aircraft, LoggedAttempt, Pilot, Recording, Session, Setup } from "@/contract";
-import { DAY_MS, type Airframe } from "@/core";
+import { DAY_MS, flownForReal, type Airframe } from "@/core";
 import {
   listAircraft,
   listAttemptsSince,
@@ -66,7 +66,8 @@ export async function loadTape(
     setups: setups.filter(({ id }) => flownWith.has(id)),
     recordings,
     sessions: flown
-      .filter(({ coachId }) => coaches || coachId === null)
+      // Taps of practice are no taps of a recording: a try is its own.
+      .filter((one) => flownForReal(one) && (coaches || one.coachId === null))
       .slice(0, MOST_SESSIONS)
       .map(({ id, startedAtMs, endedAtMs, place }) => {
         return { id, startedAtMs, endedAtMs, place, attempts: attempts.filter((one) => one.sessionId === id) };
