@@ -28,7 +28,7 @@ export function BeginScreen() {
             initial: "",
             secret: true,
             autoComplete: "new-password",
-            help: "12 characters or more; a few unrelated words do well. Nobody can look it up for you.",
+            help: "12 characters or more; a few unrelated words do well. It cannot be recovered, only reset.",
           },
         }}
         input={(values, id) => ({ id, ...values })}

@@ -135,7 +135,7 @@ function PassesWhen({ data, step, readiness }: { data: BriefData; step: Step; re
   return (
     <section aria-labelledby="passes">
       <Typography variant="h2" id="passes">
-        Passes when
+        Pass mark
       </Typography>
       <Typography sx={{ mt: 0.5 }}>
         {capital(markWords(step.mark, listener.units))}. Clean: {step.clean}.

@@ -81,7 +81,7 @@ export function Readiness({
       : null;
   return (
     <Box sx={{ mt: 1.5 }}>
-      <Typography variant="h2">Ready for it?</Typography>
+      <Typography variant="h2">Odds of a clean one</Typography>
       {readiness && done ? (
         <>
           <Typography

@@ -59,7 +59,7 @@ export function debriefPaper(
         ];
       }),
       {
-        text: "It advises. Licensed instructors, local rules and local law decide.",
+        text: "This is advice only. Licensed instructors, local rules and local law decide.",
         color: inkSoft,
         fontSize: 8,
         margin: [0, 8, 0, 0],

@@ -97,7 +97,7 @@ function PilotDebrief({
       {flown.length === 0 && (
         <>
           <Typography variant="h2">{pilot.name}</Typography>
-          <Typography color="text.secondary">Nothing logged this time.</Typography>
+          <Typography color="text.secondary">No attempts logged.</Typography>
         </>
       )}
       {flown.map((step) => (

@@ -92,7 +92,7 @@ export function PackClock({
   const shownS = state.kind === "counting-up" ? state.elapsedS : state.leftS;
   const clock = clockText(shownS);
   const look = running ? looks[state.kind] : null;
-  const words = look ? look[0] : running ? `pack ${pack.number}` : "tap: new pack";
+  const words = look ? look[0] : running ? `pack ${pack.number}` : "tap to start pack";
   const says = running
     ? `Pack ${pack.number}, ${clock}${plannedS === null ? "" : " left"}${look ? `, ${look[0]}` : ""}. Tap to end it`
     : `Start pack ${pack.next}${plannedMin === null ? "" : `, ${Math.round(plannedMin)} min`}`;

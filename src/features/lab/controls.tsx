@@ -118,7 +118,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
     <section aria-labelledby="surroundings">
       <Box sx={{ display: "flex", alignItems: "baseline", justifyContent: "space-between", mt: 1.5 }}>
         <Typography variant="h2" id="surroundings">
-          Round about
+          Conditions
         </Typography>
         {touched && (
           <Button size="small" onClick={() => onChange(usual)}>

@@ -31,7 +31,7 @@ export function RecommendPanel(props: RecommendProps) {
       sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}` })}
     >
       <Typography variant="h2" id="kinder">
-        What would make it kinder
+        Settings that would make it easier
       </Typography>
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mb: 1, maxWidth: 760 }}>
         Turns what is ticked, within these bounds, to where the hands above go clean most often. Each time the trick is

@@ -53,7 +53,7 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
       ))}
       {lines.length > SHOWN && (
         <Button size="small" onClick={() => setAll((now) => !now)}>
-          {all ? "The newest only" : `All ${lines.length}`}
+          {all ? "Newest only" : `All ${lines.length}`}
         </Button>
       )}
     </section>

@@ -71,7 +71,7 @@ export function Milestones({ data }: { data: PilotData }) {
       ))}
       {data.milestones.length > SHOWN && (
         <Button size="small" onClick={() => setAll((now) => !now)}>
-          {all ? "The newest only" : `All ${data.milestones.length}`}
+          {all ? "Newest only" : `All ${data.milestones.length}`}
         </Button>
       )}
     </section>

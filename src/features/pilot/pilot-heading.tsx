@@ -35,7 +35,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
         <Typography variant="h1">{pilot.name}</Typography>
         {deepest >= 0 && (
           <span>
-            deepest sounding <b className="num">{deepest}</b> of <b className="num">{syllabus.stages.length - 1}</b>
+            deepest stage <b className="num">{deepest}</b> of <b className="num">{syllabus.stages.length - 1}</b>
           </span>
         )}
         <span>

@@ -31,7 +31,7 @@ export function BringIn({ squads }: { squads: readonly Squad[] }) {
             router.refresh();
           }}
         >
-          Bring a record in
+          Import a record
         </JsonFileButton>
         {squads.length > 1 && (
           <TextField

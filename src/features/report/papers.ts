@@ -101,7 +101,11 @@ export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): P
           ),
         ]
       : []),
-    { text: "It advises. Licensed instructors, local rules and local law decide.", color: inkSoft, fontSize: 8 },
+    {
+      text: "This is advice only. Licensed instructors, local rules and local law decide.",
+      color: inkSoft,
+      fontSize: 8,
+    },
   ]);
 }
 

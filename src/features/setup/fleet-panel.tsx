@@ -66,7 +66,7 @@ export function FleetPanel({
         <TextField
           select
           size="small"
-          label="The one the hands know"
+          label="Reference aircraft"
           value={reference.aircraft.id}
           onChange={(event) => choose(event.target.value)}
           sx={{ minWidth: 220 }}

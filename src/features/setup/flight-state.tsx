@@ -71,7 +71,7 @@ export function FlightStateLine({
             </Button>
             {why === null && (
               <Button size="small" disabled={pending} onClick={repaired} sx={{ minHeight: 28 }}>
-                It was repaired
+                Mark as repaired
               </Button>
             )}
           </>

@@ -35,7 +35,7 @@ export function bookletContent(
       { text: "Syllabus", bold: true, fontSize: 22 },
       { text: `${squadName}, ${version}`, margin: [0, 2, 0, 10] },
       {
-        text: "It advises. Licensed instructors, local rules and local law decide.",
+        text: "This is advice only. Licensed instructors, local rules and local law decide.",
         color: buoyText,
         margin: [0, 0, 0, 10],
       },
@@ -83,7 +83,7 @@ function stepContent(step: Step, names: ReadonlyMap<string, string>, units: Unit
       { text: step.name, bold: true, fontSize: 10.5 },
       { text: step.aim, color: inkSoft },
       { ol: [...step.drill], margin: [0, 2, 0, 2] },
-      ...line("Passes when", `${markWords(step.mark, units)}. Clean: ${step.clean}.`),
+      ...line("Pass mark", `${markWords(step.mark, units)}. Clean: ${step.clean}.`),
       ...line("Way out", step.wayOut),
       ...line("Settings", step.settings),
       ...line("Height", step.heightM === null ? "" : `begin ${quantityText(step.heightM, "length", units)} up.`),

@@ -23,7 +23,7 @@ export function FaultsEditor({ step, onChange }: { step: Step; onChange: (faults
         >
           <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 2fr" }, gap: 1 }}>
             <TextLine
-              label="On the button"
+              label="Button label"
               value={fault.short}
               longest={30}
               onChange={(short) => short && set(at, { short })}
@@ -65,7 +65,7 @@ export function FaultsEditor({ step, onChange }: { step: Step; onChange: (faults
               </Button>
             )}
             <Button size="small" onClick={() => onChange(faults.filter((_, i) => i !== at))}>
-              Leave this fault out
+              Delete fault
             </Button>
           </Box>
         </Box>

@@ -86,7 +86,7 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
       <TextList label="Drill" values={step.drill} onChange={(drill) => drill.length > 0 && set({ drill })} />
       <Box sx={{ display: "grid", gap: 1 }}>
         <Typography component="h3" sx={{ fontWeight: 700 }}>
-          Passes when
+          Pass mark
         </Typography>
         <MarkEditor mark={step.mark} label="Mark" onChange={(mark) => set({ mark })} />
         <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>In words: {markWords(step.mark)}.</Typography>
@@ -105,7 +105,7 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
         />
         <FormControlLabel
           control={<Checkbox checked={step.optional} onChange={(_, on) => set({ optional: on })} />}
-          label="Beside the way: nobody has to"
+          label="Optional step"
         />
       </Box>
       <TextLine

@@ -15,7 +15,7 @@ export function StepReader({ document, step }: { document: SyllabusDocument; ste
   const skill = document.skills.find(({ steps }) => steps.some(({ id }) => id === step.id))!;
   const names = new Map(document.skills.flatMap(({ steps }) => steps.map(({ id, name }) => [id, name])));
   const lines: readonly (readonly [string, string])[] = [
-    ["Passes when", `${markWords(step.mark)}. Clean: ${step.clean}.`],
+    ["Pass mark", `${markWords(step.mark)}. Clean: ${step.clean}.`],
     ["Way out", step.wayOut],
     ["Settings", step.settings],
     ["Needs", step.needs.map((id) => names.get(id) ?? id).join(", ")],
