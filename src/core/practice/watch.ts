@@ -3,17 +3,12 @@ import { DEG_PER_RAD, wrapDeg } from "../numbers";
 import { between } from "../yard";
 import type { Task } from "./drill";
 import type { NextThing } from "./next-thing";
+import type { PracticeState } from "./practice";
 
-/** A moment of a try, as its place and way are watched. */
-export interface Moment {
-  readonly timeS: number;
-  readonly northM: number;
-  readonly eastM: number;
-  readonly heightM: number;
-  readonly northMps: number;
-  readonly eastMps: number;
+/** A moment of a try, as its place and way are watched; the nose ° from north. */
+export type Moment = Pick<PracticeState, "timeS" | "northM" | "eastM" | "heightM" | "northMps" | "eastMps"> & {
   readonly headingDeg: number;
-}
+};
 
 /** How far a try has come with its task: so many seconds in a row, or places, of so many. */
 export interface TaskProgress {
