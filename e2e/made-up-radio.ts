@@ -15,7 +15,9 @@ export async function plugIn(page: Page): Promise<void> {
     Object.assign(window, { madeUpRadio: radio });
     navigator.getGamepads = () =>
       radio.plugged
-        ? ([{ id: "Made-up radio", index: 0, axes: radio.axes, buttons: [], timestamp: radio.timestamp }] as unknown as Gamepad[])
+        ? ([
+            { id: "Made-up radio", index: 0, axes: radio.axes, buttons: [], timestamp: radio.timestamp },
+          ] as unknown as Gamepad[])
         : [null];
   });
 }

@@ -31,6 +31,8 @@ export interface PracticeData {
   readonly tries: Readonly<Record<string, { readonly clean: number; readonly all: number }>>;
   /** A coach sets homework. */
   readonly setsHomework: boolean;
+  /** When it was read: homework is overdue by it. */
+  readonly nowMs: number;
 }
 
 /** What a pilot practises with, and at what they are. Whether the pilot may be seen has been asked before. */
@@ -39,6 +41,7 @@ export async function loadPractice(
   pilot: Pilot,
   { aircraft, loadId }: { readonly aircraft: Aircraft | null; readonly loadId: string | null },
   asked: string | null,
+  nowMs = Date.now(),
 ): Promise<PracticeData> {
   const [setups, progress, day, homework, lines, drawn] = await Promise.all([
     latestSetups([pilot.id]),
@@ -70,5 +73,6 @@ export async function loadPractice(
       tries.map(([id]) => [id, (entry.flown.get(id)?.recent ?? []).filter((one) => !flownForReal(one))]),
     ),
     setsHomework: isCoach(who),
+    nowMs,
   };
 }

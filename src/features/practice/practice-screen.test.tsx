@@ -16,14 +16,13 @@ jest.mock("./world", () => ({
   World: jest.fn(() => ({ showWay: () => undefined, draw: () => undefined, end: () => undefined })),
 }));
 
+const NOW_MS = Date.UTC(2026, 10, 30);
 const data = (change: Partial<PracticeData> = {}): PracticeData => ({
   ...{ pilot: odo, aircraft: plank(), setup: plankSetup(2), manner: { school: {}, own: [] } },
   ...{ day: standardDay, stepId: "flip-one-move", accountId: "account", loadId: null },
-  ...{ homework: [], lines: [], sites: [], recent: {}, tries: {}, setsHomework: false },
+  ...{ homework: [], lines: [], sites: [], recent: {}, tries: {}, setsHomework: false, nowMs: NOW_MS },
   ...change,
 });
-
-const NOW_MS = Date.UTC(2026, 10, 30);
 
 /** Frames come when they are called for. */
 let frames: FrameRequestCallback[] = [];

@@ -17,7 +17,7 @@ export default async function PracticePage({ searchParams }: { searchParams: Sea
       <PracticeScreen
         key={`${data.pilot.id} ${data.aircraft?.id} ${data.loadId} ${data.setup?.id}`}
         data={data}
-        nowMs={Date.now()}
+        nowMs={data.nowMs}
       />
       <KeepHere data={data} />
     </>
