@@ -27,7 +27,8 @@ export type Task =
   /** Past, or to a halt over, places in this order. */
   | {
       readonly kind: "course";
-      readonly at: readonly PlanPoint[];
+      /** A place may be nearer or farther to pass than the others. */
+      readonly at: readonly (PlanPoint & { readonly withinM?: number })[];
       readonly withinM: number;
       /** A halt is slower than this, m/s; null for passing. */
       readonly haltMps: number | null;
@@ -89,7 +90,7 @@ export function requireTask(task: Task): Task {
       requireNumber("task.withinM", task.withinM, 0.1, 100);
       break;
     case "course":
-      requireNumber("task.withinM", task.withinM, 0.1, 100);
+      task.at.forEach(({ withinM = task.withinM }, i) => requireNumber(`task.at[${i}].withinM`, withinM, 0.05, 100));
       if (task.at.length === 0) throw new DomainError("task.at", 0, "one place and more");
       break;
     case "call":

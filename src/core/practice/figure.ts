@@ -34,6 +34,8 @@ export interface Figure {
   readonly nose: Nose;
   readonly task: Task;
   readonly seat: Seat;
+  /** Turning may gather faster than the model's by this, as a share; as fast as one likes if not said. */
+  readonly jerkShare?: number;
 }
 
 const figureKinds = [
@@ -71,6 +73,7 @@ const SWITCH_S = 14;
 /** Slower than this it stands over a place, m/s. */
 const HALTED_MPS = 0.8;
 const POLE_ACROSS_M = 0.06;
+const JERK_SHARE = 1.5;
 
 const at = (northM: number, eastM: number, haltS = 0): WayPoint => ({ northM, eastM, haltS });
 const standing = (northM: number, eastM: number): Seat => ({ kind: "stands", at: { northM, eastM } });
@@ -88,8 +91,9 @@ function arc(centre: PlanPoint, radiusM: number, fromDeg: number, deg: number, s
   });
 }
 
-/** Once round to the right about a place to the right of the start, then, for an eight, to the left about one to its left. */
+/** Places of a way once round: near enough to one another that hands need no corner. */
 const ROUND = 72;
+/** Once round to the right about a place to the right of the start, and to the left about one to its left. */
 const roundRight = (radiusM: number, times = 1) =>
   arc({ northM: 0, eastM: radiusM }, radiusM, -90, 360 * times, ROUND * times);
 const roundLeft = (radiusM: number) => arc({ northM: 0, eastM: -radiusM }, radiusM, 90, -360, ROUND);
@@ -110,12 +114,12 @@ const course = (way: readonly WayPoint[], heightM: number, { withinM, bandM, ...
 });
 
 /** Poles of a course of the yard, its first at this place ahead. */
-function polesOf(kind: "stop-line" | "slalom" | "square" | "eight", firstM: number, side: 1 | -1 = 1): Obstacle[] {
+function polesOf(kind: "stop-line" | "slalom" | "square", firstM: number): Obstacle[] {
   const { poles } = courses[kind]();
   const [first] = poles;
   return poles.map(({ northM, eastM, heightM }) => ({
     ...{ kind: "pole", heightM: heightM ?? 0.1, widthM: POLE_ACROSS_M },
-    ...{ alongM: firstM + northM - first.northM, acrossM: side * (eastM - first.eastM) },
+    ...{ alongM: firstM + northM - first.northM, acrossM: eastM - first.eastM },
   }));
 }
 
@@ -129,7 +133,10 @@ function throughGaps(gaps: readonly Obstacle[], aircraft: Airframe, speedMps: nu
   return {
     ...{ heightM: 1.5, obstacles: gaps, way, speedMps, nose: { kind: "along" }, seat: CAMERA },
     // Anywhere between the posts of each: what is touched ends the try.
-    task: course(way.slice(0, -1), 1.5, { withinM: 0.5 * gaps[0].widthM, bandM: 1.4 }),
+    task: {
+      ...{ kind: "course", withinM: 0, haltMps: null, lowestM: 0.2, highestM: 2.9 },
+      at: gaps.map(({ alongM, widthM }) => ({ northM: alongM, eastM: 0, withinM: 0.5 * widthM })),
+    },
   };
 }
 
@@ -156,14 +163,17 @@ const figures: Readonly<Record<FigureKind, Made>> = {
     const way = roundRight(radiusM, 3);
     return turnedTo(side, {
       ...{ heightM: HEAD_M, obstacles: [], way, speedMps: 2.5, nose: { kind: "along" } },
-      ...{ task: course(way, HEAD_M, { withinM: 2.5, bandM: 1 }, ROUND / 4), seat: standing(0, radiusM) },
+      ...{
+        task: course(way, HEAD_M, { withinM: 2.5, bandM: 1, nose: "ahead" }, ROUND / 4),
+        seat: standing(0, radiusM),
+      },
     });
   },
   "round-turn": (side) => {
     const way = roundRight(8);
     return turnedTo(side, {
       ...{ heightM: 2, obstacles: [], way, speedMps: 2.5, nose: { kind: "along" }, seat: CAMERA },
-      task: course(way, 2, { withinM: 2.5, bandM: 1 }, ROUND / 6),
+      task: course(way, 2, { withinM: 2.5, bandM: 1, nose: "ahead" }, ROUND / 6),
     });
   },
   "backward-circuit": (side) => {
@@ -223,7 +233,10 @@ const figures: Readonly<Record<FigureKind, Made>> = {
     };
   },
   // Fast, wide and even: its limit is told by the model's own way.
-  "smooth-eight": (side) => eightOf(side, { radiusM: 10, speedMps: 3.5, heightM: 3, seat: CAMERA }),
+  "smooth-eight": (side) => ({
+    ...eightOf(side, { radiusM: 10, speedMps: 3.5, heightM: 3, seat: CAMERA }),
+    jerkShare: JERK_SHARE,
+  }),
   // High and level; the call comes after some seconds.
   "mode-switch": () => hovered(10, { kind: "call", answer: "switch", fromS: 3, toS: 8, callS: null }, CAMERA, SWITCH_S),
   "gap-wide": (_side, aircraft) => throughGaps([gap(20, 6, aircraft)], aircraft, 3),
@@ -251,7 +264,7 @@ function eightOf(
   const way = [...roundRight(radiusM), ...roundLeft(radiusM)];
   return turnedTo(side, {
     ...{ heightM, obstacles: [], way, nose: { kind: "along" }, ...rest },
-    task: course(way, heightM, { withinM: 2.5, bandM: 1 }, ROUND / 6),
+    task: course(way, heightM, { withinM: 2.5, bandM: 1, nose: "ahead" }, ROUND / 6),
   });
 }
 

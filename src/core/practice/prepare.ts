@@ -68,8 +68,6 @@ const SPOT_M = 1.5;
 const LEAST_ASIDE_M = 12;
 /** Made-up hands leave the switch on for so long, s. */
 const SWITCHED_S = 1.5;
-/** Hands may gather turning faster than the model's by this, as a share. Ours. */
-const JERK_SHARE = 1.5;
 /** A stick that moved by this from its start has begun, share of full stick. */
 const BEGUN = 0.2;
 
@@ -218,9 +216,16 @@ function prepareFigure({
   const drill: Drill = { id, recipe: hoverStart(id), task: figure.task };
   const record = flyFigure(drill, figure, airframe, settings, even, 0);
   const ghost = replay(record, airframe, settings, even);
-  const task = kind === "smooth-eight" ? { ...figure.task, mostJerkDegPerS2: JERK_SHARE * jerkOf(ghost.trace) } : null;
-  const asked = task?.kind === "course" ? { ...drill, task } : drill;
-  return { drill: asked, environment: there, obstacles: record.obstacles, ghost, seat: figure.seat };
+  const { task, jerkShare } = figure;
+  const smooth = jerkShare !== undefined && task.kind === "course";
+  const asked = smooth ? { ...task, mostJerkDegPerS2: jerkShare * jerkOf(ghost.trace) } : task;
+  return {
+    drill: { ...drill, task: asked },
+    environment: there,
+    obstacles: record.obstacles,
+    ghost,
+    seat: figure.seat,
+  };
 }
 
 /** A line as a drill: begun as its first trick begins, its tricks asked for in the order in which they are found in the model's own flight. */

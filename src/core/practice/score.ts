@@ -128,12 +128,13 @@ function holdScore(task: Of<"hold">, path: Path): Score {
 }
 
 function courseScore(task: Of<"course">, path: Path): Score {
-  const { withinM, turnedDeg: wantsDeg = 0, mostJerkDegPerS2: most = Infinity } = task;
-  const { place, nearestM, why, all, turnedDeg } = watched(new CourseWatch(task), path);
-  if (!all)
+  const { turnedDeg: wantsDeg = 0, mostJerkDegPerS2: most = Infinity } = task;
+  const watch = watched(new CourseWatch(task), path);
+  const { place, nearestM, why, turnedDeg } = watch;
+  if (!watch.all)
     return {
       ...{ passed: false, value: place },
-      next: why ?? { kind: "missed-place", place: place + 1, nearestM, withinM },
+      next: why ?? { kind: "missed-place", place: place + 1, nearestM, withinM: watch.withinM },
     };
   const deg = Math.abs(turnedDeg);
   if (deg < wantsDeg) return { passed: false, value: place, next: { kind: "turned-too-little", deg, wantsDeg } };

@@ -52,18 +52,23 @@ export class CourseWatch {
 
   constructor(private readonly task: Of<"course">) {}
 
+  /** How near the next place is to be passed, m. */
+  get withinM(): number {
+    return this.task.at[this.place].withinM ?? this.task.withinM;
+  }
+
   get all(): boolean {
     return this.place >= this.task.at.length;
   }
 
   add(moment: Moment): void {
     if (this.all) return;
-    const { at, withinM } = this.task;
+    const { at } = this.task;
     this.turnedDeg += this.headingDeg === null ? 0 : wrapDeg(moment.headingDeg - this.headingDeg);
     this.headingDeg = moment.headingDeg;
     const m = between(at[this.place], moment);
     this.nearestM = Math.min(this.nearestM, m);
-    if (m > withinM) return;
+    if (m > this.withinM) return;
     const missed = this.missedBy(moment);
     // What is nearest to counting is told: a halt that was slowest.
     const slower = this.why?.kind === "did-not-halt" ? this.why.speedMps : Infinity;

@@ -59,7 +59,6 @@ export function missedOnTrace(
 ): readonly MarkKind[] {
   const { object, camera, inPicture } = stretch;
   const [from, to] = stretch.whole;
-  const heading = (i: number) => toEuler({ w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] }).yawDeg;
   const upright = (i: number) => 1 - 2 * (trace.qx[i] ** 2 + trace.qy[i] ** 2);
   const every = samples(stretch.whole);
   const heights = every.map((i) => trace.heightM[i]);
@@ -69,12 +68,12 @@ export function missedOnTrace(
     peakM: Math.max(...heights),
     heightLostM: Math.max(0, heights[0] - Math.min(...heights)),
     heightGainedM: heights[heights.length - 1] - heights[0],
-    headingChangeDeg: wrapDeg(heading(to) - heading(from)),
+    headingChangeDeg: wrapDeg(headingAt(trace, to) - headingAt(trace, from)),
     horizonLeanDeg: Math.max(
       0,
       ...every.filter((i) => upright(i) > 0.3).map((i) => Math.abs(trace.horizonSlopeDeg[i])),
     ),
-    acrossM: acrossLine(trace, stretch.whole, heading(from)),
+    acrossM: lineFrom(trace, from)(to)[1],
     offSpotM: object && Math.hypot(object.northM - trace.northM[to], object.eastM - trace.eastM[to]),
     throttleInvertedMean: inverted.length
       ? inverted.reduce((sum, i) => sum + trace.stickThrottle[i], 0) / inverted.length
@@ -89,37 +88,32 @@ export function missedOnTrace(
 
 const samples = ([from, to]: readonly [number, number]) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
-/** How far beside the line of travel at its beginning a stretch ends, m. */
-function acrossLine(trace: Trace, [from, to]: readonly [number, number], headingDeg: number): number {
+/** Along and across the line of travel at a sample, where another lies, m. */
+function lineFrom(trace: Trace, from: number): (i: number) => readonly [along: number, across: number] {
   const [north, east] = [trace.vNorthMps[from], trace.vEastMps[from]];
-  const alongDeg = Math.hypot(north, east) > TRAVELS_MPS ? Math.atan2(east, north) / RAD_PER_DEG : headingDeg;
-  const [, across] = turnedLevel(-alongDeg, trace.northM[to] - trace.northM[from], trace.eastM[to] - trace.eastM[from]);
-  return across;
+  const alongDeg =
+    Math.hypot(north, east) > TRAVELS_MPS ? Math.atan2(east, north) / RAD_PER_DEG : headingAt(trace, from);
+  return (i) => turnedLevel(-alongDeg, trace.northM[i] - trace.northM[from], trace.eastM[i] - trace.eastM[from]);
 }
+
+const headingAt = (trace: Trace, i: number) =>
+  toEuler({ w: trace.qw[i], x: trace.qx[i], y: trace.qy[i], z: trace.qz[i] }).yawDeg;
 
 /** Round from the side, round from above, and how far the sticks wander on the way. */
 function circlesOf(trace: Trace, turn: Stretch["turn"]) {
-  const every = turn ? samples(turn) : [];
+  if (!turn) return { loopUnevenness: null, circleRadiusM: null, circleSpreadM: null, stickWander: null };
+  const every = samples(turn);
   const of = (column: readonly number[]) => every.map((i) => column[i]);
-  const along = every.map((i) =>
-    Math.hypot(trace.northM[i] - trace.northM[every[0]], trace.eastM[i] - trace.eastM[every[0]]),
-  );
-  const ahead = every.map((i, k) => {
-    const toward =
-      trace.vNorthMps[every[0]] * (trace.northM[i] - trace.northM[every[0]]) +
-      trace.vEastMps[every[0]] * (trace.eastM[i] - trace.eastM[every[0]]);
-    return Math.sign(toward) * along[k];
-  });
-  const loop = fitCircle(ahead, of(trace.heightM));
+  const placeAt = lineFrom(trace, turn[0]);
+  const along = every.map((i) => placeAt(i)[0]);
+  const loop = fitCircle(along, of(trace.heightM));
   const circle = fitCircle(of(trace.northM), of(trace.eastM));
   const spread = (column: readonly number[]) => Math.sqrt(variance(of(column)));
   return {
     loopUnevenness: loop && loop.rms / loop.radius,
     circleRadiusM: circle && circle.radius,
     circleSpreadM: circle && circle.rms,
-    stickWander: every.length
-      ? Math.max(spread(trace.stickRoll), spread(trace.stickPitch), spread(trace.stickYaw))
-      : null,
+    stickWander: Math.max(spread(trace.stickRoll), spread(trace.stickPitch), spread(trace.stickYaw)),
   };
 }
 

@@ -8,7 +8,7 @@ import type { LoggedAttempt, PlannedBlock, TallyPilot } from "@/contract";
 import { isCount, isRecord } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
 import type { Tokens } from "@/ui/theme/tokens";
-import { useAlarm } from "./use-alarm";
+import { useAlarm } from "@/ui/sound/use-alarm";
 
 interface Pack {
   readonly number: number;

@@ -81,6 +81,17 @@ it("speaks of a favoured side once it is likely", () => {
   expect(screen.getByText(/Favours backward: better with/)).toBeVisible();
 });
 
+it("shows homework with how far it has come, and leads to its drill", () => {
+  const one = { id: "h", pilotId: "odo", stepId: "hang", tries: 6, dueAtMs: nowMs - 1, setAtMs: 0, done: 2 };
+  renderScreen(<PilotScreen data={data(flown("back", ["clean"]), { homework: [one] })} />);
+  const region = screen.getByRole("region", { name: "Homework" });
+  expect(region).toHaveTextContent(/^Homework▲ Hang: overdue, 2 of 6 clean tries, due/);
+  expect(within(region).getByRole("link", { name: "Hang" })).toHaveAttribute(
+    "href",
+    expect.stringContaining("/practice"),
+  );
+});
+
 it("signs off with a note, warning when the mark is not met", async () => {
   const sent = fakeServer();
   renderScreen(<PilotScreen data={data(flown("back", ["rough"]))} />);

@@ -43,8 +43,11 @@ export const practiceActions = {
         throw badField("direction", "That step is not flown in this direction.");
       const atMs = byServerClock(input.flownAtMs, deviceNowMs, Date.now());
       const sitting = await findSession(sittingId);
-      if (sitting && (sitting.place !== "simulator" || !sitting.pilots.some((one) => one.pilotId === pilotId)))
-        throw conflict("There is another session with this id.");
+      const own =
+        sitting?.place === "simulator" &&
+        sitting.coachId === who.coachId &&
+        sitting.pilots.some((one) => one.pilotId === pilotId);
+      if (sitting && !own) throw conflict("There is another session with this id.");
       const used = await flownWith(input);
       await inTransaction(async (transaction) => {
         if (!sitting)

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
-import type { Replayed, Score, Trace } from "@/core";
+import { evenly, type Replayed, type Score, type Trace } from "@/core";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { nextThingWords } from "@/words";
@@ -29,7 +29,7 @@ export function AfterTry({
       <Typography role="status" sx={{ fontSize: "1.1rem", mt: 0.5 }}>
         {nextThingWords(score.next, units)}
       </Typography>
-      <SidePath own={flown.trace} ghost={ghost.trace} />
+      <Paths own={flown.trace} ghost={ghost.trace} />
       <Typography variant="h3" sx={{ mt: 1 }}>
         Your sticks
       </Typography>
@@ -46,23 +46,52 @@ const WIDTH = 320;
 const HEIGHT = 130;
 const PAD = 12;
 
-/** Both paths from the side: along and up, to one scale. */
-function SidePath({ own, ghost }: { own: Trace; ghost: Trace }) {
+interface View {
+  readonly label: string;
+  readonly across: (trace: Trace) => readonly number[];
+  readonly up: (trace: Trace) => readonly number[];
+  /** Counted from the ground. */
+  readonly grounded: boolean;
+}
+const views = {
+  side: {
+    label: "Your path from the side, and the model's dashed",
+    across: ({ northM }) => northM,
+    up: ({ heightM }) => heightM,
+    grounded: true,
+  },
+  above: {
+    label: "Your path from above, and the model's dashed",
+    across: ({ eastM }) => eastM,
+    up: ({ northM }) => northM,
+    grounded: false,
+  },
+} as const satisfies Record<string, View>;
+
+const rangeOf = (values: readonly number[]): readonly [number, number] => [Math.min(...values), Math.max(...values)];
+const spanOf = (values: readonly number[]) => rangeOf(values)[1] - rangeOf(values)[0];
+/** Of a path of minutes no more points are drawn. */
+const MOST_POINTS = 600;
+
+/** Both paths to one scale: from the side, or from above where the model goes farther aside than up. */
+function Paths({ own, ghost }: { own: Trace; ghost: Trace }) {
   const { tokens } = useTheme();
-  const along = [...own.northM, ...ghost.northM];
-  const [low, high] = [Math.min(...along), Math.max(...along)];
-  const top = Math.max(...own.heightM, ...ghost.heightM, 2);
-  const scale = Math.min((WIDTH - 2 * PAD) / Math.max(4, high - low), (HEIGHT - 2 * PAD) / top);
-  const line = ({ northM, heightM }: Trace) =>
-    northM.map((m, i) => `${PAD + scale * (m - low)},${HEIGHT - PAD - scale * heightM[i]}`).join(" ");
+  const view: View = spanOf(ghost.eastM) > spanOf(ghost.heightM) ? views.above : views.side;
+  const both = (of: View["across"]) => [...of(own), ...of(ghost)];
+  const [left, right] = rangeOf(both(view.across));
+  const [lowest, top] = rangeOf(both(view.up));
+  const bottom = view.grounded ? 0 : lowest;
+  const scale = Math.min((WIDTH - 2 * PAD) / Math.max(4, right - left), (HEIGHT - 2 * PAD) / Math.max(2, top - bottom));
+  const line = (trace: Trace) =>
+    evenly(trace.timeS.length, MOST_POINTS)
+      .map((i) => {
+        const [x, y] = [view.across(trace)[i] - left, view.up(trace)[i] - bottom];
+        return `${PAD + scale * x},${HEIGHT - PAD - scale * y}`;
+      })
+      .join(" ");
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      width="100%"
-      role="img"
-      aria-label="Your path from the side, and the model's dashed"
-    >
-      <path d={`M0 ${HEIGHT - PAD}H${WIDTH}`} stroke={tokens.ink} strokeWidth="1.5" />
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label={view.label}>
+      {view.grounded && <path d={`M0 ${HEIGHT - PAD}H${WIDTH}`} stroke={tokens.ink} strokeWidth="1.5" />}
       <polyline points={line(ghost)} fill="none" stroke={tokens.shoal} strokeWidth="2" strokeDasharray="5 4" />
       <polyline points={line(own)} fill="none" stroke={tokens.ink} strokeWidth="2.5" />
     </svg>

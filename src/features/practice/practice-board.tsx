@@ -76,7 +76,7 @@ function useTryKeys(
   phase: TryPhase,
   { begin, stop }: ReturnType<typeof useTry>,
   onLookOtherwise: () => void,
-  onSwitch: () => void,
+  onSwitch: (() => void) | null,
 ): void {
   useKeys([
     { key: "Enter", label: "Start or end a try", run: phase === "flying" ? stop : begin },
@@ -89,7 +89,7 @@ function useTryKeys(
       },
     },
     { key: "v", label: "Through the camera, or by eye", run: onLookOtherwise },
-    { key: "m", label: "Self-level on or off", run: onSwitch },
+    ...(onSwitch ? [{ key: "m", label: "Self-level on or off", run: onSwitch }] : []),
   ]);
 }
 
@@ -112,7 +112,8 @@ export function PracticeBoard(props: {
   const [helps, setHelps] = useState(false);
   const [pace, setPace] = useState(1);
   const [phase, setPhase] = useState<TryPhase>("ready");
-  const hands = useHands(phase === "flying");
+  const switches = drill.task.kind === "call" && drill.task.answer === "switch";
+  const hands = useHands(phase === "flying", switches);
   const canvas = useRef<HTMLCanvasElement>(null);
   const world = useWorld(canvas, prepared, airframe, settings);
   const { judge, last, refused, tries } = useJudge(airframe, settings, onJudged);
@@ -128,7 +129,12 @@ export function PracticeBoard(props: {
   });
   const [levelled, setLevelled] = useState(false);
   const throwSwitch = () => setLevelled(hands.throwSwitch());
-  useTryKeys(phase, flight, () => setLooking((now) => (now === "eye" ? "camera" : "eye")), throwSwitch);
+  useTryKeys(
+    phase,
+    flight,
+    () => setLooking((now) => (now === "eye" ? "camera" : "eye")),
+    switches ? throwSwitch : null,
+  );
   return (
     <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 330px" } }}>
       <Box sx={{ minWidth: 0 }}>
@@ -147,9 +153,7 @@ export function PracticeBoard(props: {
           onPace={setPace}
           onHelps={setHelps}
         />
-        {drill.task.kind === "call" && drill.task.answer === "switch" && (
-          <ModeSwitch on={levelled} onThrow={throwSwitch} />
-        )}
+        {switches && <ModeSwitch on={levelled} onThrow={throwSwitch} />}
         {flight.radioGone && (
           <Typography role="alert" color="error.main">
             ▲ The radio is gone: the try ended there. Plug it in again, or go on with the keys.

@@ -158,3 +158,43 @@ it("opens from this device without a network, and says so where nothing is kept"
   // Nothing is set there, only flown.
   expect(screen.queryByRole("button", { name: "Set homework" })).toBeNull();
 });
+
+it("counts no try that was slowed down or flown with a help, and says so", async () => {
+  const sent = fakeServer();
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ stepId: "los-hover" })} />);
+  const drop = async () => {
+    await userEvent.click(screen.getByRole("button", { name: /^(Start try|Try again)$/ }));
+    await userEvent.keyboard("{s>}");
+    fly(8);
+    await userEvent.keyboard("{/s}");
+    expect(await screen.findByText(/^Into the ground at/)).toBeVisible();
+  };
+  await userEvent.click(await screen.findByRole("button", { name: "Half" }));
+  await drop();
+  expect(await screen.findByText(/^The last try does not count/)).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Self-level" }));
+  await screen.findByRole("button", { name: "Start try" });
+  await drop();
+  expect(screen.getByText(/^The last try does not count/)).toBeVisible();
+  expect(sent).toEqual([]);
+  await userEvent.click(screen.getByRole("button", { name: "Own modes" }));
+  await screen.findByRole("button", { name: "Start try" });
+  await drop();
+  await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["log-try"]));
+  expect(screen.queryByText(/^The last try does not count/)).toBeNull();
+});
+
+it("draws the path from the side, and from above where the drill goes round", async () => {
+  const { unmount } = renderScreen(<PracticeScreen nowMs={NOW_MS} data={data()} />);
+  const end = async () => {
+    await userEvent.click(await screen.findByRole("button", { name: "Start try" }));
+    fly(0.3);
+    await userEvent.click(screen.getByRole("button", { name: "End try" }));
+  };
+  await end();
+  expect(await screen.findByRole("img", { name: /^Your path from the side/ })).toBeVisible();
+  unmount();
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ stepId: "bank-square" })} />);
+  await end();
+  expect(await screen.findByRole("img", { name: /^Your path from above/ })).toBeVisible();
+});

@@ -7,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import {
   environmentOn,
   judge,
@@ -168,7 +168,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
   const { log, ...kept } = useLog(data);
   const [tried, setTried] = useState<Tried>({});
   const since = unread(tried, data.recent);
+  const [notCounted, setNotCounted] = useState(false);
   const judged = (one: Judged, flown: FlownTry) => {
+    // With a help, or slowed down, it is learning, and counts for nothing.
+    if (help !== "own" || flown.slowed) return setNotCounted(true);
+    setNotCounted(false);
     const attempt = log(step, direction, one, flown);
     setTried((before) => ({ ...before, [step.id]: [...(before[step.id] ?? []), attempt] }));
   };
@@ -178,8 +182,18 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
         <Typography variant="h1" sx={{ mr: 1 }}>
           Practice
         </Typography>
-        <DrillField stages={stages} stepId={step.id} onPick={setStep} />
-        {line && <LineField lines={lines} lineId={line.id} onPick={setLine} />}
+        <HeadSelect label="Drill" value={step.id} onPick={setStep}>
+          {drillOptions(stages)}
+        </HeadSelect>
+        {line && (
+          <HeadSelect label="Line" value={line.id} onPick={setLine}>
+            {lines.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </HeadSelect>
+        )}
         {!line && directions.length > 1 && (
           <PickOne
             label="Direction"
@@ -194,16 +208,7 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
             <AtSiteControls sites={data.sites} at={chosen.at} onChange={(at) => choose({ ...chosen, at })} />
           </Box>
         )}
-        <Typography sx={{ color: "text.secondary" }}>
-          {pilot.name} with {aircraft.name}, setup <span className="num">{setup.number}</span>
-          {tries[step.id] && (
-            <>
-              {" "}
-              · practised: <b className="num">{tries[step.id].clean}</b> clean of{" "}
-              <span className="num">{tries[step.id].all}</span>
-            </>
-          )}
-        </Typography>
+        <FlownWith pilotName={pilot.name} aircraftName={aircraft.name} setup={setup} tries={tries[step.id]} />
         {data.setsHomework && (
           <Box sx={{ ml: "auto" }}>
             <SetHomework {...{ data, step, nowMs }} />
@@ -212,6 +217,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
       </Box>
       <MarkHere step={step} attempts={[...(data.recent[step.id] ?? []), ...(since[step.id] ?? [])]} />
       <HomeworkList {...{ data, step, nowMs, since }} onPractise={setStep} />
+      {notCounted && (
+        <Typography role="status" sx={{ mb: 1 }}>
+          The last try does not count: it was flown with a help, or slower than real time.
+        </Typography>
+      )}
       <Kept {...kept} />
       {result?.kind === "refused" && !pending && (
         <Typography role="alert" color="error.main">
@@ -256,56 +266,56 @@ function MarkHere({ step, attempts }: { step: Step; attempts: readonly Attempt[]
   );
 }
 
-/** The drills by stage, in the order of learning. */
-function DrillField(props: {
-  stages: ReturnType<typeof stepsPractised>;
-  stepId: string;
-  onPick: (stepId: string) => void;
+/** Who flies it with what, and how often it was practised. */
+function FlownWith(props: {
+  pilotName: string;
+  aircraftName: string;
+  setup: Setup;
+  tries: PracticeData["tries"][string] | undefined;
 }) {
-  const { stages, stepId, onPick } = props;
+  const { pilotName, aircraftName, setup, tries } = props;
+  return (
+    <Typography sx={{ color: "text.secondary" }}>
+      {pilotName} with {aircraftName}, setup <span className="num">{setup.number}</span>
+      {tries && (
+        <>
+          {" "}
+          · practised: <b className="num">{tries.clean}</b> clean of <span className="num">{tries.all}</span>
+        </>
+      )}
+    </Typography>
+  );
+}
+
+/** One of a list, in the head of the screen. */
+function HeadSelect(props: { label: string; value: string; onPick: (value: string) => void; children: ReactNode }) {
+  const { label, value, onPick, children } = props;
   return (
     <TextField
       select
       size="small"
-      label="Drill"
-      value={stepId}
+      label={label}
+      value={value}
       onChange={({ target }) => onPick(target.value)}
       sx={{ minWidth: 240 }}
     >
-      {stages.flatMap(({ stage, name, steps }) => [
-        <ListSubheader key={stage}>
-          {stage} {name}
-        </ListSubheader>,
-        ...steps.map(({ id, name: stepName }) => (
-          <MenuItem key={id} value={id}>
-            {stepName}
-          </MenuItem>
-        )),
-      ])}
+      {children}
     </TextField>
   );
 }
 
-/** The lines that were given to the pilot. */
-function LineField(props: { lines: readonly SquadLine[]; lineId: string; onPick: (lineId: string) => void }) {
-  const { lines, lineId, onPick } = props;
-  return (
-    <TextField
-      select
-      size="small"
-      label="Line"
-      value={lineId}
-      onChange={({ target }) => onPick(target.value)}
-      sx={{ minWidth: 200 }}
-    >
-      {lines.map(({ id, name }) => (
-        <MenuItem key={id} value={id}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
-}
+/** The drills by stage, in the order of learning. */
+const drillOptions = (stages: ReturnType<typeof stepsPractised>) =>
+  stages.flatMap(({ stage, name, steps }) => [
+    <ListSubheader key={stage}>
+      {stage} {name}
+    </ListSubheader>,
+    ...steps.map(({ id, name: stepName }) => (
+      <MenuItem key={id} value={id}>
+        {stepName}
+      </MenuItem>
+    )),
+  ]);
 
 /** The air it is flown in, and what helps. */
 function Conditions(props: { chosen: Chosen; helped: boolean; onChoose: (chosen: Chosen) => void }) {

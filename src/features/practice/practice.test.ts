@@ -82,6 +82,8 @@ it.each([
 it("a sitting is one pilot's own: another's try in it, and a try of another pilot, are refused", async () => {
   expect(await asCoach(practiceActions["log-try"], aTry({ pilotId: ida }))).toMatchObject({ ok: false, status: 409 });
   expect(await asPilot(practiceActions["log-try"], aTry({ pilotId: ida }))).toMatchObject({ ok: false, status: 403 });
+  // Nor does anybody end a session of somebody else's by a try in it.
+  expect(await asCoach(practiceActions["log-try"], aTry())).toMatchObject({ ok: false, status: 409 });
 });
 
 it("homework counts the clean tries since it was set, can be taken back and brought back, and goes with its pilot", async () => {

@@ -6,8 +6,11 @@ import { sticksOf } from "@/ui/radio/radio-map";
 import { firstRadio, useRadioCount, useRadioMap, useRadioName } from "@/ui/radio/use-radio";
 import { isHandKey, withKeys } from "./key-hands";
 
-/** The hands that fly: a radio where one was moved, else keys and the sticks on the screen. */
-export function useHands(flying: boolean) {
+/** Which switches of a radio are on, as far as the browser shows them. */
+const switchesOf = (pad: Gamepad): readonly boolean[] => pad.buttons.map(({ pressed }) => pressed);
+
+/** The hands that fly: a radio where one was moved, else keys and the sticks on the screen; `switches` where the drill has the switch that levels it. */
+export function useHands(flying: boolean, switches: boolean) {
   const radio = useRadioName();
   const radios = useRadioCount();
   const { map, known, keep } = useRadioMap(radio);
@@ -45,6 +48,8 @@ export function useHands(flying: boolean) {
   }, [flying]);
   /** The switch that levels it, as the key or the button beside the picture left it; a switch of the radio turns it round. */
   const levelled = useRef(false);
+  /** Switches of a radio that are on when a try begins are for something else, such as arming. */
+  const atStart = useRef<readonly boolean[]>([]);
   const throwSwitch = useCallback(() => {
     levelled.current = !levelled.current;
     return levelled.current;
@@ -60,24 +65,23 @@ export function useHands(flying: boolean) {
           axes.current = [...pad.axes];
           moved.current = pad.timestamp || performance.now();
         }
-        return (
-          pad && {
-            ...sticksOf(map, pad.axes),
-            levelled: levelled.current !== pad.buttons.some(({ pressed }) => pressed),
-          }
-        );
+        if (!pad) return null;
+        const thrown = switchesOf(pad).some((on, i) => on !== (atStart.current[i] ?? false));
+        return { ...sticksOf(map, pad.axes), levelled: switches && levelled.current !== thrown };
       }
       sticks.current = {
         ...withKeys(sticks.current, held.current, elapsedS),
         ...touched.current,
-        levelled: levelled.current,
+        levelled: switches && levelled.current,
       };
       return sticks.current;
     },
-    [map],
+    [map, switches],
   );
   const begin = useCallback((throttle: number) => {
-    byRadio.current = firstRadio() !== null;
+    const pad = firstRadio();
+    byRadio.current = pad !== null;
+    atStart.current = pad ? switchesOf(pad) : [];
     sticks.current = { roll: 0, pitch: 0, yaw: 0, throttle };
     touched.current = {};
     moved.current = null;

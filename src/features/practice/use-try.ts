@@ -16,7 +16,7 @@ import {
   type Settings,
   type TaskProgress,
 } from "@/core";
-import { beep } from "@/ui/sound/beep";
+import { useAlarm } from "@/ui/sound/use-alarm";
 import type { Hands } from "./use-hands";
 import { useLatency } from "./use-latency";
 import type { Looking, World } from "./world";
@@ -30,6 +30,9 @@ const FIGURES_MS = 120;
 /** A task that is done is flown on for so long, s, so that its end is whole. */
 const DONE_S = 0.4;
 
+/** The call sounds once. */
+const CALLS = { called: 1 };
+
 export type TryPhase = "ready" | "flying" | "over";
 
 /** What one try was flown as: its call and its gusts are drawn anew each time. */
@@ -38,6 +41,8 @@ export interface FlownTry {
   readonly drill: Drill;
   readonly environment: Environment;
   readonly beganAtMs: number;
+  /** Flown slower than in real time, all of it or in part. */
+  readonly slowed: boolean;
 }
 
 /** A drill as it is flown this time. */
@@ -57,6 +62,7 @@ interface Flying extends Pick<FlownTry, "drill" | "environment" | "beganAtMs"> {
   readonly watch: ReturnType<typeof watchTask>;
   doneAtS: number | null;
   called: boolean;
+  slowed: boolean;
 }
 
 const momentOf = (state: PracticeState) => ({ ...state, headingDeg: headingOf(state.attitude) });
@@ -82,6 +88,7 @@ export function useTry(props: {
   );
   const [progress, setProgress] = useState<TaskProgress | null>(null);
   const [called, setCalled] = useState(false);
+  const allowSound = useAlarm(called ? "called" : "quiet", CALLS);
   const [radioGone, setRadioGone] = useState(false);
   const flying = useRef<Flying | null>(null);
   const { ms: latencyMs, drawn: pictureDrawn } = useLatency();
@@ -90,10 +97,11 @@ export function useTry(props: {
     now.current = { looking, withGhost, pace, onOver };
   });
   const begin = useCallback(() => {
+    allowSound();
     const flown = drawn(prepared);
     const practice = createPractice(flown.drill, airframe, settings, flown.environment);
     const watch = watchTask(flown.drill.task);
-    flying.current = { ...flown, practice, watch, beganAtMs: Date.now(), doneAtS: null, called: false };
+    flying.current = { ...flown, practice, watch, beganAtMs: Date.now(), doneAtS: null, called: false, slowed: false };
     const start = practice.state();
     hands.begin(start.sticks.throttle);
     setShown(start);
@@ -101,14 +109,14 @@ export function useTry(props: {
     setCalled(false);
     setRadioGone(false);
     onPhase("flying");
-  }, [prepared, airframe, settings, hands, onPhase]);
+  }, [prepared, airframe, settings, hands, onPhase, allowSound]);
   const stop = useCallback(() => {
     if (!flying.current) return;
-    const { practice, drill, environment, beganAtMs } = flying.current;
+    const { practice, drill, environment, beganAtMs, slowed } = flying.current;
     setShown(practice.state());
     setCalled(false);
     onPhase("over");
-    now.current.onOver({ record: practice.record(), drill, environment, beganAtMs });
+    now.current.onOver({ record: practice.record(), drill, environment, beganAtMs, slowed });
   }, [onPhase]);
   // The start stands in the picture until it is flown, then where the try ended.
   useEffect(() => {
@@ -126,6 +134,7 @@ export function useTry(props: {
       lastMs = atMs;
       // Nothing of the time behind a hidden tab is flown, at whatever pace.
       const elapsedS = realS < HIDDEN_S ? realS * now.current.pace : 0;
+      flight.slowed ||= now.current.pace < 1;
       const sticks = hands.read(elapsedS);
       if (!sticks) {
         setRadioGone(true);
@@ -138,7 +147,6 @@ export function useTry(props: {
       if (call !== null && !flight.called && state.timeS >= call) {
         flight.called = true;
         setCalled(true);
-        beep();
       }
       const come = flight.watch?.(momentOf(state)) ?? null;
       if (come && come.done >= come.of) flight.doneAtS ??= state.timeS;
