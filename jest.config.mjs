@@ -36,6 +36,7 @@ const config = {
       displayName: "ui",
       testEnvironment: "<rootDir>/scripts/jest/jsdom-environment.cjs",
       moduleNameMapper: {
+        "loading/later$": "<rootDir>/scripts/jest/later.cjs",
         ...shared.moduleNameMapper,
         "^next/navigation$": "<rootDir>/scripts/jest/next-navigation.cjs",
         "^@mui/material-nextjs/.*$": "<rootDir>/scripts/jest/emotion-cache.cjs",

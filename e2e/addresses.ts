@@ -13,6 +13,12 @@ export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {
   if (!answer.ok()) throw new Error(`could not sign in: ${await answer.text()}`);
 }
 
+/** Picks a theme or units of this device, at the foot of the order of work. */
+export async function pickForDevice(page: Page, what: "Theme" | "Units", option: string): Promise<void> {
+  await page.getByRole("combobox", { name: what, exact: true }).click();
+  await page.getByRole("option", { name: option, exact: true }).click();
+}
+
 /** What assistive technology would trip over on a page, however little, by all rules or by some; a line each. */
 export async function axeFaults(page: Page, rules?: string[]): Promise<string[]> {
   if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(axe.source);

@@ -23,7 +23,6 @@ const flown = async (page: Page) => {
 };
 
 test("a line is begun, put together, moved by keys, kept, given, printed and read in again", async ({ page }) => {
-  test.setTimeout(240_000);
   await openLines(page);
   await page.getByRole("link", { name: "Begin a line" }).click();
   await page.getByLabel("Find a trick").fill("flip in one");
@@ -49,7 +48,7 @@ test("a line is begun, put together, moved by keys, kept, given, printed and rea
 
   await test.step("kept, given, and there after a reload", async () => {
     await page.getByLabel("Name", { exact: true }).fill("Journey");
-    await page.getByRole("button", { name: "Keep it" }).click();
+    await page.getByRole("button", { name: "Save line" }).click();
     await expect(page.getByText("version 1")).toBeVisible();
     await page.getByRole("checkbox", { name: "Odalie Venn" }).click();
     await expect(page.getByText(/given to Odalie Venn/)).toBeVisible();
@@ -68,7 +67,7 @@ test("a line is begun, put together, moved by keys, kept, given, printed and rea
     expect((await readFile(await paper.path())).subarray(0, 5).toString()).toBe("%PDF-");
     const [file] = await Promise.all([
       page.waitForEvent("download"),
-      page.getByRole("button", { name: "As a file" }).click(),
+      page.getByRole("button", { name: "Export file" }).click(),
     ]);
     const text = await readFile(await file.path(), "utf8");
     const broken = text.replace("roll-pure-left", "roll-nowhere");
@@ -86,7 +85,6 @@ test("a line is begun, put together, moved by keys, kept, given, printed and rea
 test("a line that breaks its site's limit says so, and the weak joint of another is practised by itself", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await openLines(page);
   await page.getByRole("link", { name: "Yard there and back" }).click();
   await flown(page);
@@ -103,7 +101,6 @@ test("a line that breaks its site's limit says so, and the weak joint of another
 });
 
 test("lines are invented out of what the pilot has, and one is taken up", async ({ page }) => {
-  test.setTimeout(240_000);
   await openLines(page);
   await page.getByRole("link", { name: "The first two" }).click();
   await flown(page);

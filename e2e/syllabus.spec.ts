@@ -43,8 +43,8 @@ test.describe("depth chart", () => {
     await page.keyboard.press("ArrowDown");
     await page.keyboard.press("Enter");
     await expect(page).toHaveURL(/step=flip-ease-quarter/);
-    await expect(page.getByRole("region", { name: "Flip, last quarter eased" })).toContainText("Needs");
-    await page.getByRole("button", { name: "due again", exact: true }).click();
+    await expect(page.getByRole("region", { name: "Flip, ease the last quarter" })).toContainText("Needs");
+    await page.getByRole("button", { name: "review due", exact: true }).click();
     await page.getByRole("button", { name: "As a list" }).click();
     await page.getByRole("button", { name: "all", exact: true }).click();
     await expect(page.getByRole("link", { name: /Split-S/ }).first()).toBeAttached();
@@ -70,7 +70,7 @@ test.describe.serial("the coach's own syllabus", () => {
   }) => {
     await signIn(page);
     await page.goto(`${demoAddress}/syllabus`);
-    await page.getByRole("button", { name: "Flip, very end eased", exact: true }).click();
+    await page.getByRole("button", { name: "Flip, ease only the end", exact: true }).click();
     await mark(page).getByLabel("of the last").fill("6");
     await mark(page).getByLabel("Clean").fill("5");
     const bar = page.getByRole("region", { name: "Not saved yet" });
@@ -79,9 +79,9 @@ test.describe.serial("the coach's own syllabus", () => {
     await expect(bar).toContainText("Kept on this device from before");
     await bar.getByLabel("Why it changes").fill("The very end wants more proof");
     await bar.getByRole("button", { name: "Save as version 1" }).click();
-    await expect(page.getByText("version 1 in force")).toBeVisible();
+    await expect(page.getByText("version 1 active")).toBeVisible();
     await pilotPage(page, "Corvin Haldt");
-    await expect(page.getByText(/5 of the last 6 clean, each direction by itself/)).toBeVisible();
+    await expect(page.getByText(/5 of the last 6 clean, each direction on its own/)).toBeVisible();
     await page.goto(`${demoAddress}/records`);
     await expect(page.getByText(/saved syllabus 1 .*The very end wants more proof/)).toBeVisible();
   });
@@ -95,11 +95,11 @@ test.describe.serial("the coach's own syllabus", () => {
     await signIn(other, "Edda Rusk");
     for (const one of [page, other]) {
       await one.goto(`${demoAddress}/syllabus`);
-      await one.getByRole("button", { name: "Look back", exact: true }).click();
+      await one.getByRole("button", { name: "Look-back flip", exact: true }).click();
     }
     await other.getByLabel("Aim").fill("Watch the ground go away.");
-    await other.getByLabel("Way out").click();
-    await page.getByRole("button", { name: "Move Look back" }).focus();
+    await other.getByLabel("Bail-out").click();
+    await page.getByRole("button", { name: "Move Look-back flip" }).focus();
     await page.keyboard.press("Space");
     await page.waitForTimeout(300);
     await page.keyboard.press("ArrowDown");
@@ -111,16 +111,16 @@ test.describe.serial("the coach's own syllabus", () => {
     await bar(page)
       .getByRole("button", { name: /^Save as version/ })
       .click();
-    await expect(page.getByText("version 2 in force")).toBeVisible();
+    await expect(page.getByText("version 2 active")).toBeVisible();
     await bar(other).getByLabel("Why it changes").fill("Clearer");
     await bar(other)
       .getByRole("button", { name: /^Save as version/ })
       .click();
-    await expect(other.getByText(/Somebody saved version 2 meanwhile/)).toBeVisible();
-    await expect(bar(other)).toContainText("Look back: aim");
-    await page.getByRole("link", { name: "Look at it" }).first().click();
-    await page.getByRole("button", { name: "Put it back into force" }).click();
-    await expect(page.getByText("version 3 in force")).toBeVisible();
+    await expect(other.getByText(/Someone saved version 2 meanwhile/)).toBeVisible();
+    await expect(bar(other)).toContainText("Look-back flip: aim");
+    await page.getByRole("link", { name: "View", exact: true }).first().click();
+    await page.getByRole("button", { name: "Make this version active" }).click();
+    await expect(page.getByText("version 3 active")).toBeVisible();
     expect(await axeFaults(page)).toEqual([]);
     await other.context().close();
   });
@@ -130,7 +130,7 @@ test.describe.serial("the coach's own syllabus", () => {
     await page.goto(`${demoAddress}/syllabus`);
     await expect(page.getByRole("button", { name: "Add a step" })).toHaveCount(0);
     for (const [name, ending] of [
-      ["As JSON", /\.json$/],
+      ["Export JSON", /\.json$/],
       ["Booklet, PDF", /\.pdf$/],
     ] as const) {
       const [download] = await Promise.all([
@@ -151,7 +151,7 @@ test("a school chosen for a pilot changes the route and the way a loop is flown"
   await page.getByRole("option", { name: "rate mode with a bank limit first", exact: true }).click();
   await page.getByRole("combobox", { name: /Powered loop/ }).click();
   await page.getByRole("option", { name: "float over the top", exact: true }).click();
-  await page.getByRole("button", { name: "Keep this school" }).click();
+  await page.getByRole("button", { name: "Save choices" }).click();
   await expect(chart(page).getByRole("button", { name: /^Bank limit of 30°/ })).toBeVisible();
   await page.goto(
     page
@@ -168,7 +168,7 @@ test("a season as a page and on paper", async ({ page }) => {
   await page.getByRole("link", { name: "Season", exact: true }).click();
   await expect(page.getByText(/No flight for \d+ days/)).toBeVisible();
   await expect(page.getByText(/attempts on/)).toBeVisible();
-  for (const name of ["As PDF", "As CSV"]) {
+  for (const name of ["Export PDF", "Export CSV"]) {
     const [download] = await Promise.all([
       page.waitForEvent("download"),
       page.getByRole("link", { name, exact: true }).click(),

@@ -28,8 +28,8 @@ test("a recording is opened, its tricks are found and measured, and a file that 
     { hz: 500, seed: 21 },
   );
   await input.setInputFiles(file("pack 3.csv", text));
-  await expect(page.getByRole("heading", { name: "pack 3", level: 1 })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole("status", { name: "What to mend first" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "pack 3", level: 1 })).toBeVisible();
+  await expect(page.getByRole("status", { name: "Fix this first" })).toBeVisible();
   const found = page.getByRole("list", { name: "Tricks found" }).getByRole("button");
   await expect(found).toHaveText([/^Flip, forward/, /^Roll, right/, /^Hang, left/, /^Yaw spin, right/]);
   await found.nth(2).click();
@@ -52,7 +52,7 @@ test("a recording is kept over a network that dies, goes on from where it was, a
   await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Kept recordings" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Saved recordings" })).toBeVisible();
 
   const kinds = Array.from({ length: 12 }, () => "flip" as const);
   const { text } = madeUpPack(
@@ -63,9 +63,7 @@ test("a recording is kept over a network that dies, goes on from where it was, a
   const file = { name, mimeType: "text/csv", buffer: Buffer.from(text) };
   const openIt = async () => {
     await page.getByLabel("File with a recording").setInputFiles(file);
-    await expect(page.getByRole("heading", { name: name.replace(".csv", ""), level: 1 })).toBeVisible({
-      timeout: 30_000,
-    });
+    await expect(page.getByRole("heading", { name: name.replace(".csv", ""), level: 1 })).toBeVisible();
   };
   await openIt();
   let pieces = 0;
@@ -75,20 +73,20 @@ test("a recording is kept over a network that dies, goes on from where it was, a
     if (pieces === 3) await context.setOffline(true);
     await route.continue();
   });
-  await page.getByRole("button", { name: "Keep it" }).click();
-  await expect(page.getByText(/it goes on when the network is back/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Save recording" }).click();
+  await expect(page.getByText(/it goes on when the network is back/)).toBeVisible();
   // Whoever has had enough comes back later, with the same file.
   await context.setOffline(false);
   await page.reload();
   await expect(page.getByText(/2 of .* pieces arrived/)).toBeVisible();
   await openIt();
-  await page.getByRole("button", { name: "Keep it" }).click();
-  await expect(page.getByText("✓ Kept")).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Save recording" }).click();
+  await expect(page.getByText("✓ Saved")).toBeVisible({ timeout: 60_000 });
 
   await page.getByRole("button", { name: "All recordings" }).click();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("link", { name: `Take out ${name} as a file` }).click(),
+    page.getByRole("link", { name: `Download ${name}` }).click(),
   ]);
   expect(download.suggestedFilename()).toBe(name);
   expect(readFileSync(await download.path(), "utf8")).toBe(text);
@@ -98,9 +96,7 @@ test("a recording is kept over a network that dies, goes on from where it was, a
 
   // One of the camp: its tricks meet the taps of that day.
   await page.getByRole("button", { name: "Open brine-monday.csv" }).click();
-  await expect(page.getByRole("status", { name: "What to mend first" })).toContainText("Forward first", {
-    timeout: 30_000,
-  });
+  await expect(page.getByRole("status", { name: "Fix this first" })).toContainText("Forward first");
   await expect(page.getByText(/^Flown most like the flip/)).toBeVisible();
   await expect(page.getByText(/^4 of 4 tricks meet a tap/)).toBeVisible();
   await page.getByRole("button", { name: "Add to 4 attempts" }).click();
@@ -120,7 +116,7 @@ test("a film of this device runs beside a recording, and recordings stand side b
   await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
   await page.getByRole("button", { name: "Open rakes-6.csv" }).click();
-  await expect(page.getByRole("heading", { name: "Footage" })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("heading", { name: "Footage" })).toBeVisible();
   // A film is made on the spot, and opened as one of the device.
   await page.evaluate(async () => {
     const canvas = document.createElement("canvas");

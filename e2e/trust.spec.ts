@@ -4,7 +4,7 @@ import { demoAddress, signIn } from "./addresses";
 
 test.describe.configure({ mode: "serial" });
 
-/** A browser of somebody else, signed in or not. */
+/** A browser of someone else, signed in or not. */
 async function another(browser: Browser, name?: string): Promise<Page> {
   const page = await (await browser.newContext()).newPage();
   if (name) await signIn(page, name);
@@ -30,10 +30,10 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
   await pilot.goto(link);
   await expect(pilot.getByRole("heading", { name: "Your own record, Brannoch Sile" })).toBeVisible();
   await pilot.getByLabel("A password").fill("short");
-  await pilot.getByRole("button", { name: "Begin" }).click();
-  await expect(pilot.getByText("wants at least 12 characters")).toBeVisible();
+  await pilot.getByRole("button", { name: "Create account" }).click();
+  await expect(pilot.getByText("use at least 12 characters")).toBeVisible();
   await pilot.getByLabel("A password").fill("four plain words here");
-  await pilot.getByRole("button", { name: "Begin" }).click();
+  await pilot.getByRole("button", { name: "Create account" }).click();
   await expect(pilot.getByRole("heading", { name: "Brannoch Sile", level: 1 })).toBeVisible();
   await expect(pilot.getByRole("navigation").getByRole("link")).toHaveText([
     "Pilot",
@@ -52,7 +52,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
   for (const path of ["/squad", "/people", "/records", foreign!]) {
     const response = await pilot.goto(demoAddress + path);
     expect([path, response!.status()]).toEqual([path, 403]);
-    await expect(pilot.getByRole("heading", { name: "Not yours to see" })).toBeVisible();
+    await expect(pilot.getByRole("heading", { name: "You don’t have access to this page" })).toBeVisible();
     expect(await pilot.content()).not.toContain("Odalie");
   }
 
@@ -66,13 +66,13 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
   await expect(pilot.getByText("All sent")).toBeVisible();
   await expect(pilot.getByRole("button", { name: /^Sign off/ })).toHaveCount(0);
   await pilot.getByRole("link", { name: "To the desk" }).click();
-  await pilot.getByRole("button", { name: "Ask for the sign-off" }).click();
-  await pilot.getByLabel("To your coach (may stay empty)").fill("Sits on the new rates now");
+  await pilot.getByRole("button", { name: "Request sign-off" }).click();
+  await pilot.getByLabel("To your coach (optional)").fill("Sits on the new rates now");
   await pilot.getByRole("button", { name: "Ask", exact: true }).click();
-  await expect(pilot.getByText("Asked for: your coach sees it")).toBeVisible();
+  await expect(pilot.getByText("Sign-off requested: your coach can see it")).toBeVisible();
 
   await coach.goto(`${demoAddress}/squad`);
-  await expect(row(coach, "Brannoch Sile")).toContainText("Asks for the sign-off");
+  await expect(row(coach, "Brannoch Sile")).toContainText("Sign-off requested:");
   await row(coach, "Brannoch Sile").getByRole("link", { name: "Brannoch Sile" }).click();
   await expect(coach.getByText("Sits on the new rates now")).toBeVisible();
   await coach.getByRole("button", { name: "Not yet" }).click();
@@ -84,7 +84,7 @@ test("a pilot comes in by a one-time link, sees nobody else, practises, and asks
 
   const late = await another(browser);
   await late.goto(link);
-  await expect(late.getByText("This link does not work any more")).toBeVisible();
+  await expect(late.getByRole("heading", { name: "This link is no longer valid" })).toBeVisible();
 });
 
 test("another coach with a squad of their own sees nothing of this one, until it is shared", async ({ browser }) => {
@@ -98,8 +98,8 @@ test("another coach with a squad of their own sees nothing of this one, until it
   await other.goto(await invite("Invite a coach with their own squad"));
   await other.getByLabel("Your name").fill("Ilse Brandt");
   await other.getByLabel("A password").fill("four plain words here");
-  await other.getByRole("button", { name: "Begin" }).click();
-  await expect(other.getByText("Nobody is here yet")).toBeVisible();
+  await other.getByRole("button", { name: "Create account" }).click();
+  await expect(other.getByText("No pilots yet")).toBeVisible();
   await coach.goto(`${demoAddress}/squad`);
   const odalie = await coach.getByRole("link", { name: "Odalie Venn", exact: true }).getAttribute("href");
   expect((await other.goto(demoAddress + odalie))!.status()).toBe(403);
@@ -114,7 +114,7 @@ test("another coach with a squad of their own sees nothing of this one, until it
     .click();
   await expect(coach.getByText("Ilse Brandt", { exact: true })).toHaveCount(0);
   await other.goto(`${demoAddress}/squad`);
-  await expect(other.getByText("Nobody is here yet")).toBeVisible();
+  await expect(other.getByText("No pilots yet")).toBeVisible();
 });
 
 test("a record goes out as a file, is erased, and comes back whole; the bin gives back what was removed", async ({
@@ -144,14 +144,14 @@ test("a record goes out as a file, is erased, and comes back whole; the bin give
   await bringIn("broken.json", Buffer.from(JSON.stringify({ ...record, attempts: [{}] })));
   await expect(coach.getByText(/Nothing was changed. attempts.0/)).toBeVisible();
   await bringIn("record.json", await readFile(file));
-  await expect(coach.getByText(/^\d+ things brought in\.$/)).toBeVisible();
+  await expect(coach.getByText(/^\d+ entries imported\.$/)).toBeVisible();
   await bringIn("record.json", await readFile(file));
-  await expect(coach.getByText("All of it is here already.")).toBeVisible();
+  await expect(coach.getByText("Already up to date.")).toBeVisible();
   await coach.goto(`${demoAddress}/squad`);
   await coach.getByRole("link", { name: "Tamsel Orrick", exact: true }).click();
-  await expect(coach.getByText(/brought in from a file/).first()).toBeVisible();
+  await expect(coach.getByText(/\(imported\)/).first()).toBeVisible();
 
-  await coach.getByRole("button", { name: "To the bin" }).click();
+  await coach.getByRole("button", { name: "Delete" }).click();
   await expect(coach.getByRole("heading", { name: "Squad" })).toBeVisible();
   await expect(coach.getByRole("link", { name: "Tamsel Orrick", exact: true })).toHaveCount(0);
   await coach.goto(`${demoAddress}/records`);

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { demoAddress, signIn } from "./addresses";
+import { demoAddress, pickForDevice, signIn } from "./addresses";
 
 /** Prose that somebody wrote has the unit it was written in: the built-in syllabus, and what the demo's people typed. */
 const prose = ["src/syllabus/built-in", "scripts/demo-data"]
@@ -42,7 +42,6 @@ async function saidIn(page: Page, system: keyof typeof figure): Promise<string[]
 test("every screen says lengths, speeds, weights and temperatures in the units chosen, and takes them so", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await signIn(page);
   await page.goto(`${demoAddress}/squad`);
   await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
@@ -52,7 +51,7 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
     ["imperial", "metric"],
     ["metric", "imperial"],
   ] as const) {
-    await page.getByLabel("Units").selectOption(units);
+    await pickForDevice(page, "Units", units === "metric" ? "Metric" : "Imperial");
     for (const path of [
       "/squad",
       "/pilot",
@@ -71,9 +70,7 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
       await page.goto(`${demoAddress}${where}${search}${step ? `&${step}` : ""}`);
       await page.waitForLoadState("networkidle");
       if (path === "/brief" || path === "/lab")
-        await expect(page.getByRole("button", { name: /^(Hang time|Highest point)/ }).first()).toBeVisible({
-          timeout: 30_000,
-        });
+        await expect(page.getByRole("button", { name: /^(Hang time|Highest point)/ }).first()).toBeVisible();
       expect([units, path, await saidIn(page, other)]).toEqual([units, path, []]);
       if (path === "/yard") {
         await page.getByRole("link", { name: "Plan and courses" }).first().click();

@@ -113,7 +113,7 @@ it("the whole database goes into one file and comes back the same on an empty se
     await restore("all.sql.gz", "--replace");
     expect(await everything(env)).toEqual(before);
   });
-}, 120_000);
+}, 300_000);
 
 it("whoever keeps the server makes a way back for a coach who forgot the password", async () => {
   const { stdout } = await node(["scripts/way-back.mjs", "maren tolvik"], here);

@@ -6,7 +6,7 @@ import { ensureBuild } from "./lib/build.mjs";
 import { databasePackages, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { freePort, residentMb } from "./lib/processes.mjs";
-import { runMain, say } from "./lib/say.mjs";
+import { PlainFailure, runMain, say } from "./lib/say.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
 const PAGES = ["/squad", "/pilot", "/setup", "/brief", "/lab", "/session", "/syllabus", "/season"];
@@ -32,48 +32,37 @@ async function timePages(address, headers, paths) {
   }
 }
 
-/** `npm run bench -- hands [trials]`: whether the interval about a pilot's own hands holds them, and nothing else. */
-const hands = process.argv[2] === "hands";
-if (hands) await runMain(() => runTypeScript("bench/own-hands.ts", [process.argv[3] ?? "40"], {}, { quiet: false }));
+const [asked, ...rest] = process.argv.slice(2);
+const script = (name, args = []) => runTypeScript(`bench/${name}.ts`, args, {}, { quiet: false });
 
-/** `npm run bench -- safe [all [1/12]]`: whether the minimum start heights are safe, and nothing else. */
-const safe = process.argv[2] === "safe";
-if (safe)
-  await runMain(() =>
-    runTypeScript(
-      "bench/start-height.ts",
-      [process.argv[3] === "all" ? "all" : "five", process.argv[4] ?? "1/1"],
-      {},
-      { quiet: false },
-    ),
-  );
+/** What `npm run bench -- name` measures, and nothing else. */
+const benches = {
+  /** `[trials]`: whether the interval about a pilot's own hands holds them. */
+  hands: ([trials = "40"]) => script("own-hands", [trials]),
+  /** `[all [1/12]]`: whether the minimum start heights are safe. */
+  safe: ([which, part = "1/1"]) => script("start-height", [which === "all" ? "all" : "five", part]),
+  /** `[learners]`: whether the coaching helps, on made-up learners. */
+  camp: ([learners = "60"]) => script("camp", [learners]),
+  /** How often the interval of a clean rate holds it. */
+  rates: () => script("rates"),
+  /** What a second of practice costs of a core. */
+  practice: () => script("practice"),
+  /** How long inventing lines takes. */
+  lines: () => script("lines"),
+  /** How long reading and searching a recording takes, and what is taken for what. */
+  tape: () => script("tape"),
+  /** `[minutes]`: what one process and one database carry. */
+  load: async ([minutes = "0"]) => (await import("./bench/load.mjs")).measureLoad(Number(minutes)),
+  /** `[name …]`: what each page asks of a browser. */
+  pages: async (names) => (await import("./bench/pages.mjs")).measurePages(names),
+};
 
-/** `npm run bench -- camp [learners]`: whether the coaching helps, on made-up learners. `-- rates`: how often the interval of a clean rate holds it. */
-const camp = process.argv[2] === "camp";
-if (camp) await runMain(() => runTypeScript("bench/camp.ts", [process.argv[3] ?? "60"], {}, { quiet: false }));
-const rates = process.argv[2] === "rates";
-if (rates) await runMain(() => runTypeScript("bench/rates.ts", [], {}, { quiet: false }));
-
-/** `-- practice`: what a second of practice costs of a core. */
-const practice = process.argv[2] === "practice";
-if (practice) await runMain(() => runTypeScript("bench/practice.ts", [], {}, { quiet: false }));
-
-/** `-- lines`: how long inventing lines takes. */
-const lines = process.argv[2] === "lines";
-if (lines) await runMain(() => runTypeScript("bench/lines.ts", [], {}, { quiet: false }));
-
-/** `-- tape`: how long reading and searching a recording takes, and what is taken for what. */
-const tape = process.argv[2] === "tape";
-if (tape) await runMain(() => runTypeScript("bench/tape.ts", [], {}, { quiet: false }));
-
-/** `-- load [minutes]`: what one process and one database carry. */
-const load = process.argv[2] === "load";
-if (load) {
-  const { measureLoad } = await import("./bench/load.mjs");
-  await runMain(() => measureLoad(Number(process.argv[3] ?? 0)));
-}
-
-if (!safe && !hands && !camp && !rates && !practice && !lines && !tape && !load)
+if (asked !== undefined && !(asked in benches))
+  await runMain(() => {
+    throw new PlainFailure(`Unknown: ${asked}. There are: ${Object.keys(benches).join(", ")}.`);
+  });
+else if (asked !== undefined) await runMain(() => benches[asked](rest));
+else
   await runMain(async () => {
     await prepareMachine(databasePackages);
     say("Flight model");

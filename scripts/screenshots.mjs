@@ -79,7 +79,7 @@ const views = {
   },
   lab: async (page) => {
     await openLab(page, "loop-over");
-    await page.getByLabel("Also flown, dashed").click();
+    await page.getByLabel("Dashed line").click();
     await page.getByRole("option", { name: "float over the top" }).click();
     await page.getByText("The dashed one").waitFor();
     await page.getByLabel("Moment of the trick").fill("1.1");
@@ -90,14 +90,14 @@ const views = {
     await page.goto(`${address}/squad`);
     const lab = (await byName(page, "Odalie Venn")).replace("/pilot", "/lab");
     await page.goto(`${address}${lab}&step=flip-ease-quarter`);
-    await page.getByRole("link", { name: "Change its phases" }).click();
+    await page.getByRole("link", { name: "Edit phases" }).click();
     await page.getByRole("button", { name: /^Phase 5,/ }).click();
     await page.waitForTimeout(1200);
   },
   "lab-scatter": async (page) => {
     await openLab(page, "flip-slow");
     await page.getByRole("button", { name: "1000 runs" }).click();
-    await page.getByRole("button", { name: "Fly it 1000 times" }).click();
+    await page.getByRole("button", { name: "Run 1000 flights" }).click();
     await page.getByText("of 1000 runs").waitFor({ timeout: 60_000 });
     await page.locator("#forgiving").evaluate((heading) => heading.scrollIntoView());
     await page.waitForTimeout(800);
@@ -147,7 +147,7 @@ const views = {
     await page.goto(`${address}/squad`);
     await page.goto(address + (await byName(page, "Odalie Venn")).replace("/pilot", "/tape"));
     await page.getByRole("button", { name: "Open brine-thursday.csv" }).click();
-    await page.getByRole("status", { name: "What to mend first" }).waitFor({ timeout: 60_000 });
+    await page.getByRole("status", { name: "Fix this first" }).waitFor({ timeout: 60_000 });
     await page.getByText(/^Flown most like/).waitFor();
     await page.getByLabel("Moment of the trick").fill("0.7");
   },

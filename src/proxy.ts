@@ -32,7 +32,7 @@ function standInOrigin(): string {
 const AWAY_PAGE = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Bathygon</title>
 <meta name="viewport" content="width=device-width,initial-scale=1"><meta http-equiv="refresh" content="3"></head>
 <body style="font-family:sans-serif;max-width:34rem;margin:4rem auto;padding:0 1.5rem;line-height:1.5">
-<h1>The records cannot be read just now</h1><p>The application is up, but its database does not answer; most often it is being
+<h1>The records cannot be read just now</h1><p>The application is up, but its database is not answering; most often it is being
 restarted. Nothing is lost. This page looks again every few seconds and comes back by itself.</p></body></html>`;
 
 /** A page without its database is answered as what it is: not an error, but not there now (503). */

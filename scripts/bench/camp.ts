@@ -130,7 +130,7 @@ const byProgram: Way = (course, day) => {
   let settling = false;
   for (const { kind, stepId, halfPacks } of blocks) {
     const offer = offers.find((one) => one.kind === kind && one.stepId === stepId);
-    // Flying as they like, the pilot flies what is known.
+    // Free flying, the pilot flies what is known.
     let flown = stepId ?? [...course.signedOff].at(-1) ?? STEPS[0];
     let turn = Math.max(0, DIRECTIONS.indexOf(offer?.firstDirection ?? ""));
     for (let n = 0; n < halfPacks * HALF_PACK; n++) {

@@ -17,6 +17,7 @@ import {
   insertLoad,
   insertMilestone,
   insertHomework,
+  insertKeptTry,
   insertNote,
   insertPilot,
   insertPlanned,
@@ -50,7 +51,7 @@ import {
   targets,
 } from "./camp";
 import { lineOf, lines, lineTries } from "./lines";
-import { homework, sittings } from "./practice";
+import { homework, sittings, sticksOfTry } from "./practice";
 import { sitePlans } from "./site-plans";
 
 const HOUR_MS = 3_600_000;
@@ -227,8 +228,11 @@ class Camp {
   /** Evenings at the radio, and what was asked for them. */
   private async practise(people: readonly Person[]): Promise<void> {
     const personOf = (who: string) => people.find(({ plan }) => plan.name === who)!;
-    for (const { who, stepId, direction, daysAgo, tries, seconds } of sittings) {
-      const { id: pilotId, setupOnDay } = personOf(who);
+    const flown = new Map<string, Buffer | null>();
+    for (const sitting of sittings) {
+      const { who, stepId, direction, daysAgo, tries, seconds } = sitting;
+      const { id: pilotId, setupOnDay, plan } = personOf(who);
+      const { preset, setups } = plan.aircraft[0];
       const startedAtMs = this.today - daysAgo * DAY_MS + 20 * HOUR_MS;
       const setupId = setupOnDay(flyingDaysAgo.length - 1);
       const sessionId = this.id(startedAtMs, this.evenings);
@@ -238,11 +242,18 @@ class Camp {
       });
       for (const [n, one] of [...tries].entries()) {
         const atMs = startedAtMs + n * MINUTE_MS;
+        const id = this.id(atMs, this.evenings);
         await insertAttempt(this.transaction, {
-          ...{ id: this.id(atMs, this.evenings), sessionId, pilotId, stepId, direction, setupId, atMs },
+          ...{ id, sessionId, pilotId, stepId, direction, setupId, atMs },
           ...{ outcome: one === "." ? "clean" : one === "x" ? "crashed" : "rough", place: "simulator" },
           ...{ faults: [], pack: null, minutes: seconds / 60, measured: {} },
         });
+        // The same hands come to the same sticks.
+        const same = `${who} ${stepId} ${direction} ${one}`;
+        if (!flown.has(same))
+          flown.set(same, sticksOfTry(sitting, one, airframePresets[preset].airframe, setups.at(-1)!.settings));
+        const packed = flown.get(same);
+        if (packed) await insertKeptTry(this.transaction, { attemptId: id, pilotId, packed });
       }
       const at = new Date(startedAtMs + tries.length * MINUTE_MS);
       await setSessionEnd(this.transaction, sessionId, { at, byAccountId: null });

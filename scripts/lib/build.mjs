@@ -23,6 +23,7 @@ import { buildServiceWorker } from "./service-worker.mjs";
 const SOURCES = [
   "src",
   "public",
+  "package.json",
   "package-lock.json",
   "next.config.ts",
   "tsconfig.json",

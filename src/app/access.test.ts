@@ -10,6 +10,7 @@ import { firstPiece } from "@/server/testing/first-piece";
 import { longPunch } from "@/server/testing/long-punch";
 import { smallJpeg } from "@/server/testing/small-jpeg";
 import { twoTricks } from "@/server/testing/two-tricks";
+import { tryPacked } from "@/server/testing/try-packed";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { actionNames } from "./api/[action]/registry";
 import { POST } from "./api/[action]/route";
@@ -70,7 +71,7 @@ const made = Object.fromEntries(
       "ownTap",
     ],
     ...["milestone", "note", "request", "invitation", "site", "planned", "target", "homework", "variant", "line"],
-    ...["recording", "ownRecording", "picture"],
+    ...["recording", "ownRecording", "picture", "sitting", "tried"],
   ].map((name) => [name, newId()]),
 ) as Record<string, string>;
 const password = "four plain words here";
@@ -156,6 +157,11 @@ beforeAll(async () => {
   await done("add-load", load);
   await done("start-session", start(made.session));
   await done("set-target", { id: made.target, pilotId: made.odo, stepId: "flip-one-move", dueAtMs: Date.now() });
+  await done("log-try", {
+    ...{ id: made.tried, sittingId: made.sitting, pilotId: made.odo, stepId: "flip-slow", direction: "back" },
+    ...{ outcome: "rough", flownAtMs: Date.now(), seconds: 9, measured: {}, setupId: made.setup, loadId: null },
+    packed: tryPacked(),
+  });
   await done("set-homework", {
     id: made.homework,
     pilotId: made.odo,
@@ -209,7 +215,7 @@ const actionRules: Readonly<Record<string, readonly [may: readonly Role[], input
   begin: [roles, () => ({ id: newId(), name: "Late", password })],
   "sign-in": [roles, () => ({ name: "Nobody", password: "not a known word" })],
   "open-invitation": [roles, () => ({ token: "x".repeat(43) })],
-  "accept-invitation": [roles, () => ({ id: newId(), token: "x".repeat(43), name: "Somebody", password })],
+  "accept-invitation": [roles, () => ({ id: newId(), token: "x".repeat(43), name: "Someone", password })],
   "take-way-back": [roles, () => ({ token: "x".repeat(43), password })],
   "change-password": [members, () => ({ password: "a wrong guess", newPassword: password })],
   "begin-second-factor": [everyCoach, () => ({ password: "a wrong guess" })],
@@ -441,6 +447,8 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
     withPilot,
     () => ({ params: { recording: made.recording, file: "whole.csv" } }),
   ],
+  "guides/first-session/route.ts": [members, () => ({})],
+  "kept-tries/[attempt]/route.ts": [withPilot, () => ({ params: { attempt: made.tried } })],
   "field-squads/route.ts": [everyCoach, () => ({})],
   "field-tallies/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "field-briefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
@@ -645,6 +653,7 @@ async function everything(): Promise<unknown> {
     "recording",
     "recording_piece",
     "homework",
+    "kept_try",
   ];
   return Promise.all(
     [...tables, "sign_off_request", "invitation", "account", "trail"].map((table) => database()(table)),

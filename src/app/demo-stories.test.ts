@@ -39,14 +39,14 @@ const advised = (name: string) => {
 };
 
 it.each([
-  ["Ysolde Marr", /the mark is met, sign it off\.$/],
-  ["Wenna Loft", /the mark is met, but only with what was flown alone/],
+  ["Ysolde Marr", /pass mark met, sign it off\.$/],
+  ["Wenna Loft", /pass mark met, but only with what was flown alone/],
   ["Odalie Venn", /stay, forward first, the weaker side\.$/],
   ["Brannoch Sile", /^Stuck: .* The setup changed \d times in between/],
   ["Corvin Haldt", /on the new setup and \d+ before it/],
   ["Joss Hathering", /clean of the last 8: go back to/],
-  ["Perrin Askew", /^Not done yet: go through it with the brief\.$/],
-  ["Tamsel Orrick", /^Not flown yet: read the brief and start high\.$/],
+  ["Perrin Askew", /^Not done yet: go through the brief\.$/],
+  ["Tamsel Orrick", /^No attempts logged yet\. Read the brief and start high\.$/],
 ])("%s is advised just that, and nobody else", (name, words) => {
   expect(advised(name)).toMatch(words);
   for (const other of rows) if (other.name !== name) expect(advised(other.name)).not.toMatch(words);

@@ -8,9 +8,9 @@ import Link from "next/link";
 export default function Forbidden() {
   return (
     <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
-      <Typography variant="h1">Not yours to see</Typography>
+      <Typography variant="h1">You don’t have access to this page</Typography>
       <Typography sx={{ my: 2 }}>
-        This belongs to somebody else. If you should see it, ask an owner of the squad to share it with you.
+        This belongs to someone else. If you should see it, ask an owner of the squad to share it with you.
       </Typography>
       <Button variant="contained" component={Link} href="/">
         To your own page

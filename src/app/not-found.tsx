@@ -8,8 +8,8 @@ import Link from "next/link";
 export default function NotFound() {
   return (
     <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
-      <Typography variant="h1">Nothing at this address</Typography>
-      <Typography sx={{ my: 2 }}>It may be mistyped, or what it led to is not in the records.</Typography>
+      <Typography variant="h1">Page not found</Typography>
+      <Typography sx={{ my: 2 }}>The address may be mistyped, or what it pointed to has been deleted.</Typography>
       <Button variant="contained" component={Link} href="/">
         To your own page
       </Button>

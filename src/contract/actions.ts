@@ -316,6 +316,9 @@ interface PracticeActions {
       readonly measured: Readonly<Partial<Record<AttemptMeasure, number>>>;
       readonly setupId: string | null;
       readonly loadId: string | null;
+      readonly line?: LineTry;
+      /** Its sticks with all it is flown again with, packed, as base64. */
+      readonly packed?: string;
     }
   >;
   "set-homework": Does<

@@ -94,7 +94,7 @@ export function tryResult({ outcome, line }: { readonly outcome: Outcome; readon
   return { through, clean: through && outcome === "clean", brokeAt: line?.brokeAt ?? null };
 }
 
-/** What the tries at a copied line say of its parts: of those at which somebody ticked what was held. */
+/** What the tries at a copied line say of its parts: of those at which somebody ticked as held. */
 export const copyTries = (tries: readonly { readonly line?: LineTry }[]): CopyTry[] =>
   tries.flatMap(({ line }) => (line?.held ? [{ parts: (line.parts ?? []).map(({ id }) => id), held: line.held }] : []));
 

@@ -1,4 +1,4 @@
-import type { FoundTrick, Smoothness, TapeMapping } from "@/core";
+import type { FoundTrick, Outcome, Smoothness, TapeMapping } from "@/core";
 
 /** A recording is cut into pieces of so many bytes, each packed by itself: any browser makes the same file of them again. */
 export const PIECE_BYTES = 512 * 1024;
@@ -6,6 +6,22 @@ export const PIECE_BYTES = 512 * 1024;
 export const MOST_RECORDING_BYTES = 128 * 1024 * 1024;
 /** Tricks of one recording that are kept with it. */
 export const MOST_TRICKS = 1000;
+
+/** Longest try that keeps its sticks, packed: about two minutes. */
+export const LONGEST_TRY_PACKED = 192 * 1024;
+
+/** A try of practice that can be flown again. */
+export interface KeptTryFound {
+  /** Of its attempt. */
+  readonly id: string;
+  readonly stepId: string;
+  readonly direction: string;
+  /** The line that was flown; null at any other step. */
+  readonly lineId: string | null;
+  readonly outcome: Outcome;
+  readonly atMs: number;
+  readonly seconds: number;
+}
 
 /** What was found in a recording, kept beside it so that nobody has to read it again for a list or a month. */
 export interface RecordingFound {

@@ -118,7 +118,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     name: "Mixing for the camera angle",
     steps: ["bank-square", "spin-level", "orbit"],
     sides: [
-      { id: "hand", name: "by hand", gains: "Every amount is yours; learnt anew at each tilt." },
+      { id: "hand", name: "by hand", gains: "Every amount is yours; relearnt at each tilt." },
       {
         id: "controller",
         name: "by the flight controller",
@@ -133,7 +133,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     sides: [
       { id: "snap", name: "centred at once", gains: "Sharp on camera; swings back where the tune allows it." },
       { id: "ease-quarter", name: "ease the last quarter", gains: "The stop comes to you; the turn takes longer." },
-      { id: "ease-end", name: "ease the last twentieth", gains: "Quick and still; wants an exact thumb." },
+      { id: "ease-end", name: "ease the last twentieth", gains: "Quick and still; needs an exact thumb." },
       { id: "flow", name: "never quite stop", gains: "One move runs into the next; nothing to measure a stop by." },
     ],
   },
@@ -240,7 +240,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
       {
         id: "cut",
         name: "cut a hand above the grass",
-        gains: "Over quickly; wants soft ground.",
+        gains: "Over quickly; needs soft ground.",
         flies: { "land-stop": "cut" },
       },
     ],
@@ -266,7 +266,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
         id: "level-switch",
         name: "throw the switch that levels it",
         gains:
-          "Upright in a moment from anywhere; wants the switch under a finger, and height. Counted as bailed, not as a crash.",
+          "Upright in a moment from anywhere; needs the switch under a finger, and height. Counted as bailed, not as a crash.",
         does: "In trouble with height: sticks centred, throw the switch that levels it, throttle up; tap it as bailed. Low down: disarm.",
       },
     ],

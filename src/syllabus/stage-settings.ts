@@ -103,7 +103,7 @@ const byStage: readonly StageSettings[] = [
     throttleScale: 0.85,
     throttleExpo: 0.4,
     bankLimitDeg: null,
-    why: "gaps: slow and exact; the knife edge wants no bank limit",
+    why: "gaps: slow and exact; knife edge needs no bank limit",
   },
   {
     endDps: 700,
@@ -112,7 +112,7 @@ const byStage: readonly StageSettings[] = [
     throttleScale: null,
     throttleExpo: 0.35,
     bankLimitDeg: null,
-    why: "flips and rolls: about 700 and under 800 to begin; the punch wants all of the throttle",
+    why: "flips and rolls: about 700 and under 800 to begin; the punch needs all of the throttle",
   },
   {
     endDps: 720,
@@ -271,7 +271,7 @@ export function settingsProposals(
     ...(stage >= 4
       ? one(
           "idle",
-          "Authority at idle",
+          "Idle authority",
           onOff(settings.modes.idleAuthority),
           "on",
           "a flip at closed throttle does not happen without it",
@@ -380,7 +380,7 @@ function limit(settings: Settings, { throttleScale }: StageSettings): SettingsPr
     words(now.kind === "off" ? null : now.fraction, now.kind),
     words(throttleScale, "scale"),
     throttleScale === null
-      ? "the punch wants all of it"
+      ? "the punch needs all of it"
       : "all of the stick, less of the power: 60–70 %, then 85, then off",
     (from) => ({
       ...from,

@@ -100,6 +100,8 @@ export interface Glance {
   /** Steps of the way, without what lies beside it. */
   readonly steps: number;
   readonly signedOff: number;
+  /** Steps of the way by stage, from the shallowest, and how many of them are signed off. */
+  readonly depths: readonly { readonly steps: number; readonly signedOff: number }[];
   readonly reviewsDue: readonly { readonly stepId: string; readonly memory: number }[];
   readonly slipping: readonly (Slip & { readonly stepId: string })[];
   /** One side is better than the other at this step, for all that was flown, with this chance. */
@@ -154,6 +156,10 @@ export function glanceOf(input: StandingInput): Glance {
     current: context.current && stepStanding(context.current, input, context, reviews),
     steps: path.length,
     signedOff: path.filter(({ id }) => signedOff.has(id)).length,
+    depths: syllabus.stages.map((_, stage) => {
+      const own = path.filter((step) => skillOf(syllabus, step).stage === stage);
+      return { steps: own.length, signedOff: own.filter(({ id }) => signedOff.has(id)).length };
+    }),
     reviewsDue: signed.flatMap(({ id }) => {
       const review = reviews.get(id);
       return review && review.dueMs <= nowMs ? [{ stepId: id, memory: review.memory }] : [];

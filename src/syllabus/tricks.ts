@@ -89,13 +89,13 @@ const shown: Readonly<
       {
         id: "touch",
         name: "touch down, then close",
-        gains: "Gentle on any ground; wants a still hand to the last.",
+        gains: "Gentle on any ground; needs a still hand to the last.",
         recipes: alone("land-stop"),
       },
       {
         id: "cut",
         name: "cut a hand above",
-        gains: "Over quickly, no skipping about; wants soft ground.",
+        gains: "Over quickly, no skipping about; needs soft ground.",
         recipes: alone("land-stop-cut"),
       },
       {
@@ -117,13 +117,13 @@ const shown: Readonly<
       {
         id: "yaw",
         name: "yawed about",
-        gains: "Stops first, then turns: wants room above, and shows where it goes.",
+        gains: "Stops first, then turns: needs room above, and shows where it goes.",
         recipes: toSides("bail-flow"),
       },
       {
         id: "roll",
         name: "rolled away",
-        gains: "Turns out of the way at once and keeps its speed: wants room beside.",
+        gains: "Turns out of the way at once and keeps its speed: needs room beside.",
         recipes: toSides("bail-roll"),
       },
     ],
@@ -137,13 +137,13 @@ const shown: Readonly<
       {
         id: "90-270",
         name: "90 and 270",
-        gains: "The first stop is on the edge: what the knife edge wants.",
+        gains: "The first stop is on the edge, as in the knife edge.",
         recipes: toSides("roll-90-270"),
       },
       {
         id: "180-180",
         name: "two halves",
-        gains: "The middle stop is upside down: what hanging and the split-S want.",
+        gains: "The middle stop is upside down, as in hanging and the split-S.",
         recipes: toSides("roll-180-180"),
       },
       {
@@ -221,7 +221,7 @@ const shown: Readonly<
       {
         id: "tight",
         name: "tight pivot",
-        gains: "Less height and a sharper turn; less time to see the way out.",
+        gains: "Less height and a sharper turn; less time to see the exit.",
         recipes: toSides("split-s-tight"),
       },
     ],

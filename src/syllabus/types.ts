@@ -73,7 +73,7 @@ export interface Step {
   readonly flownAs: FlownAs | null;
   /** What to look at where nothing is flown in the model. */
   readonly lookAt: readonly string[];
-  /** Settings it wants, in words. */
+  /** Settings it needs, in words. */
   readonly settings: string;
   /** Modes and tilt it cannot do without, beside what is usual at its stage; left out where it has none of its own. */
   readonly wants?: StepWants;

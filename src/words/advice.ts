@@ -21,17 +21,17 @@ export function adviceWords(advice: Advice, stepId: string, syllabus: Syllabus, 
     case "begin": {
       const step = findStep(syllabus, stepId);
       return step && onGround(syllabus, step)
-        ? "Not done yet: go through it with the brief."
-        : "Not flown yet: read the brief and start high.";
+        ? "Not done yet: go through the brief."
+        : "No attempts logged yet. Read the brief and start high.";
     }
     case "advance":
-      return `${counts(advice.counts)}: the mark is met, ${metWords(advice, nameOf, to)}.`;
+      return `${counts(advice.counts)}: pass mark met, ${metWords(advice, nameOf, to)}.`;
     case "confirm":
-      return `${counts(advice.counts)}: the mark is met, but it may be luck. Fly on until luck is ${chancePercent(advice.mostLuck)} or less.`;
+      return `${counts(advice.counts)}: pass mark met, but it may be luck. Keep flying until luck is ${chancePercent(advice.mostLuck)} or less.`;
     case "signed-off":
       return advice.counts.some(({ attempts }) => attempts > 0)
-        ? `Signed off. ${counts(advice.counts)}: keep it fresh, fly it when its review is due.`
-        : "Signed off, on paper: fly it once, and its review is worked out.";
+        ? `Signed off. ${counts(advice.counts)}: fly it again when its review is due.`
+        : "Signed off, no attempts on record. Fly it once and its review gets a date.";
     case "stay":
       return `${counts(advice.counts)}: stay, ${focusWords(advice.focus, nameOf, to)}.`;
     case "stuck":

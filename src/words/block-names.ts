@@ -4,6 +4,6 @@ export const blockNames: Readonly<Record<BlockKind, string>> = {
   "warm-up": "Warm-up",
   show: "Demo pack",
   main: "Main drill",
-  review: "Due again",
+  review: "Review due",
   free: "Free",
 };

@@ -14,7 +14,7 @@ export function blockReasonWords({ reason, stepId }: PlannedBlock, syllabus: Syl
     case "coachs-choice":
       return "The coach's choice.";
     case "taken-up":
-      return "Taken up in the field.";
+      return "Added at the field.";
     default:
       return offerWords(reason, stepId, syllabus, to);
   }
@@ -31,13 +31,13 @@ function offerWords(reason: OfferReason, stepId: string | null, syllabus: Syllab
       ].join(" ");
     }
     case "after":
-      return `Next after ${lower(stepName(syllabus, reason.stepId))}, whose mark is met.`;
+      return `Next after ${lower(stepName(syllabus, reason.stepId))}, which met its pass mark.`;
     case "left-for-now":
       return "The step left for now: one look at it.";
     case "slipping":
       return `Slipping: ${reason.clean} of ${reason.all} clean on the last ${reason.days === 1 ? "day" : counted(reason.days, "day")} flown.`;
     case "due-again":
-      return `Due again: ${chancePercent(reason.recall)} remembered.`;
+      return `Review due: ${chancePercent(reason.recall)} remembered.`;
     case "warm-up": {
       const known = reason.recall === null ? "signed off" : `${chancePercent(reason.recall)} remembered`;
       return `To warm up: ${known}${reason.leadsIn ? ", and leads into the main drill" : ""}.`;

@@ -15,7 +15,7 @@ function doneWords(done: DeedDone): string {
     case "signed-off":
       return `signed off ${lower(done.step)}`;
     case "took-back":
-      return `took back the sign-off of ${lower(done.step)}`;
+      return `withdrew the sign-off of ${lower(done.step)}`;
     case "let-stand-again":
       return `restored the sign-off of ${lower(done.step)}`;
     case "answered-not-yet":
@@ -34,9 +34,9 @@ function doneWords(done: DeedDone): string {
     case "changed-pilot":
       return "changed name, mode, grip or squad";
     case "changed-school":
-      return "changed the school";
+      return "changed coaching choices";
     case "changed-squad-school":
-      return "changed the school of the squad";
+      return "changed the squad's coaching choices";
     case "changed-squad-rules":
       return "changed how the squad counts days and judges marks";
     case "moved-away":
@@ -46,9 +46,9 @@ function doneWords(done: DeedDone): string {
     case "erased":
       return "erased the record of a pilot for good";
     case "exported":
-      return `took out ${done.file}`;
+      return `exported ${done.file}`;
     case "imported":
-      return `brought in ${counted(done.count, "thing")} from a file`;
+      return `imported ${counted(done.count, "entry", "entries")} from a file`;
     case "invited-coach":
       return "invited a coach";
     case "invited-pilot":
@@ -98,7 +98,7 @@ function doneWords(done: DeedDone): string {
     case "gave-line":
       return `gave out the line "${done.name}"`;
     case "took-line-back":
-      return `took back the line "${done.name}"`;
+      return `withdrew the line "${done.name}"`;
   }
 }
 

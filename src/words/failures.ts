@@ -4,15 +4,15 @@ import type { Failure } from "@/core";
 export function failureWords(failure: Failure): string {
   switch (failure.kind) {
     case "ground":
-      return "meets the ground";
+      return "hits the ground";
     case "obstacle":
       return `flies into the ${failure.obstacle}`;
     case "stuck":
-      return `"${failure.phase}" never comes to its end`;
+      return `"${failure.phase}" never finishes`;
     case "short":
       return "stops short";
     case "past":
-      return "stops too late";
+      return "overshoots";
     case "not-upright":
       return "does not end upright";
     case "height-band":
@@ -26,7 +26,7 @@ export function failureWords(failure: Failure): string {
     case "horizon":
       return "lets the horizon lean";
     case "line":
-      return "ends beside its line";
+      return "ends off its line";
     case "bounce":
       return "swings back";
     case "round":

@@ -58,3 +58,4 @@ export {
   planKindNames,
 } from "./yard";
 export { homeworkWords, nextThingWords, taskWords } from "./practice";
+export { tradeWords } from "./trade-words";

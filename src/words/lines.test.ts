@@ -58,7 +58,7 @@ it.each(["metric", "imperial"] as const)("every join and every fault has words o
 it("turns are said to their side, sinking is no negative climb, and a fault gives both its figures", () => {
   expect(joinWords({ kind: "turn", deg: 45 }, "metric")).toBe("turn 45° right");
   expect(joinWords(joins.turn, "metric")).toBe("turn 90° left");
-  expect(lineFaultWords(faults["too-low"], "metric")).toMatch(/^wants 9.0.m, has 4.0.m$/);
+  expect(lineFaultWords(faults["too-low"], "metric")).toMatch(/^needs 9.0.m, has 4.0.m$/);
   expect(lineFaultWords(faults["not-clean"], "metric")).toBe(
     "would not count: stops short, takes the view off its path",
   );

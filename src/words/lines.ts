@@ -85,7 +85,7 @@ export function lineFaultWords(fault: LineFault, units: UnitSystem): string {
     case "not-clean":
       return `would not count: ${fault.missed.map(failureWords).join(", ")}`;
     case "too-low":
-      return `wants ${quantityText(fault.wantsM, "length", units)}, has ${quantityText(fault.hasM, "length", units)}`;
+      return `needs ${quantityText(fault.wantsM, "length", units)}, has ${quantityText(fault.hasM, "length", units)}`;
     case "over-ceiling":
       return `goes to ${quantityText(fault.highestM, "length", units)}, limit ${quantityText(fault.ceilingM, "length", units)}`;
     case "over-room":

@@ -2,7 +2,7 @@ import { countedMeasures, type AttemptMeasure, type PassMark, type Place, type R
 import { counted } from "./numbers";
 import { quantityText, type UnitSystem } from "./quantity";
 
-/** A mark in words: "3 of the last 4 clean, each direction by itself, in the field". */
+/** A mark in words: "3 of the last 4 clean, each direction on its own, in the field". */
 export function markWords(mark: PassMark, units: UnitSystem = "metric"): string {
   switch (mark.kind) {
     case "k-of-last":
@@ -18,7 +18,7 @@ export function markWords(mark: PassMark, units: UnitSystem = "metric"): string 
         ? `${mark.k} of the last ${mark.n} with ${limitWords(mark, units)} ${measureWords[mark.measure]}`
         : `${mark.k} of the last ${mark.n} measured ${limitWords(mark, units)} of ${measureWords[mark.measure]}`;
     case "each-direction":
-      return `${markWords(mark.rule, units)}, each direction by itself`;
+      return `${markWords(mark.rule, units)}, each direction on its own`;
     case "in-places":
       return `${markWords(mark.rule, units)}, ${mark.places.map((place) => placeWords[place]).join(" or ")}`;
     case "all":

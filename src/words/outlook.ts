@@ -20,15 +20,10 @@ export interface Outlook {
 export function outlookWords(outlook: Outlook): string {
   const { attempts, openSteps, attemptsASession, sessions, planned, kind, weeks } = outlook;
   if (kind === "there") return "Signed off.";
-  const takes = `About ${attempts.median} attempts (nine times in ten no more than ${attempts.high}) over ${openSteps === 1 ? "this step" : `${openSteps} open steps`}, ${sessions === 1 ? "one session" : counted(sessions, "session")} of ${attemptsASession}.`;
-  if (kind === "past") return `${takes} The date is past: move it, or let go of it.`;
-  const there =
-    planned === 0
-      ? "None is planned until then"
-      : planned === 1
-        ? "One is planned until then"
-        : `${planned} are planned until then`;
-  if (kind === "enough") return `${takes} ${there}: enough.`;
+  const takes = `about ${attempts.median} more attempts (${attempts.high} if it goes slowly) over ${openSteps === 1 ? "this step" : `${openSteps} open steps`}: ${counted(sessions, "session")} of ${attemptsASession}.`;
+  if (kind === "past") return `The date is past. It takes ${takes} Move the date or remove the target.`;
+  const there = planned === 0 ? "None planned until then" : `${planned} planned until then`;
+  if (kind === "enough") return `On course: ${takes} ${there}.`;
   const more = sessions - planned;
-  return `${takes} ${there}: plan ${more} more, ${Math.round((10 * sessions) / Math.max(1, weeks)) / 10} a week, or move the date.`;
+  return `Not by then at this pace: ${takes} ${there}. Plan ${more} more, ${Math.round((10 * sessions) / Math.max(1, weeks)) / 10} a week, or move the date.`;
 }

@@ -4,7 +4,7 @@ import { nextThingWords, taskWords } from ".";
 it.each<[NextThing, RegExp]>([
   [{ kind: "passed" }, /^Clean\./],
   [{ kind: "answered", reactionS: 0.31 }, /0\.31\ss after the call/],
-  [{ kind: "missed-mark", mark: "line" }, /^Flown, but it ends beside its line: begin level/],
+  [{ kind: "missed-mark", mark: "line" }, /^Flown, but it ends off its line: begin level/],
   [{ kind: "off-height", place: 2, heightM: 0.4, lowestM: 1, highestM: 3 }, /^Mark 2 passed at 0\.4\sm, too low/],
   [{ kind: "did-not-halt", place: 1, speedMps: 3, haltMps: 0.8 }, /^Over mark 1 at 3\.0\sm\/s/],
   [{ kind: "other-turns", turns: 2, wantsTurns: 1 }, /^2 turns instead of one turn/i],
@@ -13,6 +13,7 @@ it.each<[NextThing, RegExp]>([
   [{ kind: "stopped-short", deg: 31, withinDeg: 15 }, /^Stopped 31° short: hold it longer/],
   [{ kind: "throttle-open", share: 0.34 }, /^Throttle at 34 % upside down: close it/],
   [{ kind: "other-trick", found: "roll", direction: "left" }, /^It came out as roll, left:/],
+  [{ kind: "other-trick", found: "unknown", direction: "back" }, /^No trick can be told from it:/],
   [{ kind: "left-circle", heldS: 4.2, wantsS: 20 }, /^Held 4\.2\ss of 20\ss/],
   [{ kind: "off-spot", m: 3.1, withinM: 1.5 }, /^3\.1\sm from the spot/],
   [{ kind: "missed-place", place: 3, nearestM: 4, withinM: 1 }, /^Mark 3 missed by 3\.0\sm/],

@@ -90,6 +90,7 @@ export function nextThingWords(next: NextThing, units: UnitSystem): string {
     case "not-flown":
       return "Nothing turned over: move the stick further, in one movement.";
     case "other-trick":
+      if (next.found === "unknown") return "No trick can be told from it: look at the ghost's sticks once.";
       return `It came out as ${lower(trickKindNames[next.found])}, ${directionNames[next.direction]}: look at the ghost's sticks once.`;
     case "stopped-past":
       return `Stopped ${whole(next.deg, units)} past: centre earlier.`;

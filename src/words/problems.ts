@@ -1,7 +1,7 @@
 import { numeral, quantityText, type UnitSystem } from "./quantity";
 import type { Problem } from "@/core";
 
-/** Why a trick does not go, as it stands after "It does not go like this:". */
+/** Why a trick does not go, as it stands after "This does not work:". */
 export function problemWords(problem: Problem, units: UnitSystem): string {
   switch (problem.kind) {
     case "aim-not-met":
@@ -11,11 +11,11 @@ export function problemWords(problem: Problem, units: UnitSystem): string {
     case "no-parameter":
       return `${problem.recipe} has no parameter for this goal`;
     case "meets-ground":
-      return `it meets the ground after ${numeral(problem.timeS, 1)} s at ${quantityText(problem.speedMps, "speed", units)}, ${numeral(problem.tiltDeg, 0)}° off level; begin higher, or see the thrust and the rates`;
+      return `it hits the ground after ${numeral(problem.timeS, 1)} s at ${quantityText(problem.speedMps, "speed", units)}, ${numeral(problem.tiltDeg, 0)}° off level; begin higher, or see the thrust and the rates`;
     case "flies-into":
       return `it flies into the ${problem.into} after ${numeral(problem.timeS, 1)} s`;
     case "phase-never-ends":
-      return `"${problem.phase}" never comes to its end; see the thrust, the rates and the learning modes`;
+      return `"${problem.phase}" never finishes; see the thrust, the rates and the learning modes`;
     case "touches-ground":
       return `it touches the ground after ${numeral(problem.timeS, 1)} s, before the trick is over; begin higher`;
     case "never-lands":

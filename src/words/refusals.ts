@@ -1,4 +1,5 @@
 import type { BrokenLimit, LeftOut, StepRefusal } from "@/syllabus";
+import { lower } from "./capital";
 import { counted } from "./numbers";
 import { quantityText, type UnitSystem } from "./quantity";
 
@@ -8,31 +9,30 @@ export function refusalWords(refusal: StepRefusal, units: UnitSystem): string {
   const speed = (mps: number) => round(mps, "speed", units);
   switch (refusal.kind) {
     case "too-little-room":
-      return `${refusal.step} wants ${length(refusal.wantsM)} of clear ground all round; ${refusal.site} has ${length(refusal.hasM)}.`;
+      return `${refusal.step} needs ${length(refusal.wantsM)} of clear ground all round; ${refusal.site} has ${length(refusal.hasM)}.`;
     case "goes-too-high":
       return `${refusal.step} goes up to ${length(refusal.peakM)} with this aircraft; the limit at ${refusal.site} is ${length(refusal.limitM)}.`;
     case "begun-too-high":
-      return `${refusal.step} is begun ${length(refusal.heightM)} up; the limit at ${refusal.site} is ${length(refusal.limitM)}.`;
+      return `${refusal.step} starts ${length(refusal.heightM)} up; the limit at ${refusal.site} is ${length(refusal.limitM)}.`;
     case "simulator-first":
-      return `${refusal.step} is flown in the simulator first: the school asks for the mark to be met there.`;
+      return `${refusal.step}: sim first. Meet the pass mark there before flying it (coaching choice).`;
     case "new-in-wind":
-      return `${refusal.step} is new, and not begun in more than ${speed(refusal.mostMps)} of wind; there are ${speed(refusal.windMps)}.`;
+      return `Too windy for ${lower(refusal.step)}: it is new, and nothing new starts in more than ${speed(refusal.mostMps)} of wind. Now ${speed(refusal.windMps)}.`;
     case "too-much-wind":
-      return `${refusal.step} waits for less wind: ${speed(refusal.windMps)} is more than a third of the ${speed(refusal.topMps)} that ${refusal.aircraft} reaches at most.`;
+      return `Too windy for ${lower(refusal.step)}: ${speed(refusal.windMps)} is over a third of ${refusal.aircraft}'s top speed of ${speed(refusal.topMps)}.`;
   }
 }
 
 /** Why something that could be flown is not in a plan. */
 export function leftOutWords(left: LeftOut, units: UnitSystem): string {
-  const free = "Flying as they like";
   if (left.kind === "free-in-wind")
-    return `${free} waits for less wind: in ${round(left.windMps, "speed", units)} steps are refused, too.`;
-  const what = left.step ?? free;
+    return `Too windy for free flying: in ${round(left.windMps, "speed", units)} some steps are refused, too.`;
+  const what = left.step ?? "Free flying";
   switch (left.kind) {
     case "no-time":
-      return `${what} finds no time.`;
+      return left.step ? `${what} does not fit in the time.` : "No time left for free flying.";
     case "no-pack":
-      return `${what} finds no charged pack.`;
+      return `No charged pack left for ${lower(what)}.`;
     case "new-steps":
       return `${what} waits: ${left.most === 0 ? "no new steps" : left.most === 1 ? "one new step" : `${left.most} new steps`} a session is the limit.`;
     default:
@@ -48,11 +48,11 @@ export function brokenLimitWords(broken: BrokenLimit): string {
     case "packs":
       return `${broken.pilot}: takes ${counted(broken.wanted, "pack")}; ${broken.charged} ${broken.charged === 1 ? "is" : "are"} charged.`;
     case "turns":
-      return `${broken.turns} turns one after the other; the time is enough for ${broken.fit}.`;
+      return `${broken.turns} turns one after the other; there is time for ${broken.fit}.`;
     case "at-once":
       return `More fly at once than there are spots and observers: ${broken.most}.`;
     case "twice-in-a-turn":
-      return "Somebody flies twice in one turn.";
+      return "A pilot flies twice in one turn.";
   }
 }
 

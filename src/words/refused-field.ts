@@ -12,7 +12,7 @@ const known: Readonly<Record<string, readonly [name: string, quantity?: Quantity
   thrustToWeight: ["thrust over weight"],
   command: ["throttle to the motors", "share"],
   tiltDeg: ["camera tilt", "angle"],
-  verticalFovDeg: ["vertical view", "angle"],
+  verticalFovDeg: ["vertical field of view", "angle"],
   bankLimitDeg: ["bank limit", "angle"],
   mixAngleDeg: ["mixing angle", "angle"],
   speedMps: ["speed", "speed"],
@@ -91,11 +91,11 @@ export function refusedWords(error: Error, units: UnitSystem = "metric"): string
   const unit = symbol === "" ? "" : symbol === "°" ? symbol : ` ${symbol}`;
   const ends = range.map((end) => figure(end, quantity, units));
   const number = Number(value);
-  const is =
+  const now =
     value === null || value === undefined || typeof value === "object" || !Number.isFinite(number)
-      ? "is no number"
-      : `is ${figure(number, quantity, units)}${unit}`;
-  return `${of}${capital(name)} ${is}; ${ends[0]} to ${ends[1]}${unit} can be taken`;
+      ? ""
+      : ` (now ${figure(number, quantity, units)}${unit})`;
+  return `${of}${capital(name)} must be between ${ends[0]} and ${ends[1]}${unit}${now}`;
 }
 
 /** A sentence of its own, with the field called by its name; one that names a place in a file is left as it is. */

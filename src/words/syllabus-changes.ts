@@ -40,7 +40,7 @@ const fieldWords: Readonly<Record<StepField, string>> = {
   clean: "what is clean",
   stopWithinDeg: "stop allowed",
   faults: "faults",
-  wayOut: "way out",
+  wayOut: "bail-out",
   turnsOver: "end rate",
   flownAs: "how it is flown in the model",
   lookAt: "what to look at",
@@ -50,6 +50,6 @@ const fieldWords: Readonly<Record<StepField, string>> = {
   measures: "measures",
   routes: "routes",
   simulatorFirst: "simulator first",
-  optional: "beside the way",
+  optional: "optional step",
   partOf: "what it is part of",
 };

@@ -84,7 +84,7 @@ export function momentText(s: number): string {
   return `${Math.floor(tenths / 600)}:${seconds < 100 ? "0" : ""}${numeral(seconds / 10, 1)}`;
 }
 
-/** What to mend first: what to do, and why. */
+/** Fix this first: what to do, and why. */
 export function mendWords(
   mend: FirstMend,
   tricks: readonly FoundTrick[],

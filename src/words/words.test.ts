@@ -73,7 +73,7 @@ describe("marks", () => {
     [{ ...stop, measure: "missedPoles", within: 0 }, "3 of the last 4 with at most 0 poles missed"],
     [
       { kind: "in-places", places: ["field", "by-eye"], rule: { kind: "each-direction", rule: { kind: "run", k: 2 } } },
-      "2 clean in a row, each direction by itself, in the field or by eye",
+      "2 clean in a row, each direction on its own, in the field or by eye",
     ],
     [
       {
@@ -108,13 +108,13 @@ it.each([
   ["los-hover", "3 of the last 4 clean, by eye or in the field"],
   ["los-follow-eights", "a clean pack, by eye or in the field"],
   ["eight-course", "a clean pack, in the field"],
-  ["yaw-square", "a clean pack, each direction by itself, in the field"],
+  ["yaw-square", "a clean pack, each direction on its own, in the field"],
   ["stop-course", "a clean pack, in the field"],
   ["land-short", "3 of the last 4 clean, in the field"],
-  ["gap-wide", "3 of the last 4 clean, each direction by itself, in the field"],
-  ["gap-knife", "3 of the last 4 clean, each direction by itself, in the field"],
-  ["flip-ease-end", "3 of the last 4 clean, each direction by itself, in the field"],
-  ["orbit", "3 of the last 4 clean, each direction by itself, in the field"],
+  ["gap-wide", "3 of the last 4 clean, each direction on its own, in the field"],
+  ["gap-knife", "3 of the last 4 clean, each direction on its own, in the field"],
+  ["flip-ease-end", "3 of the last 4 clean, each direction on its own, in the field"],
+  ["orbit", "3 of the last 4 clean, each direction on its own, in the field"],
 ])("%s passes at %s (common practice, no source)", (id, words) => {
   expect(markWords(builtInSyllabus.stepById.get(id)!.mark)).toBe(words);
 });
@@ -136,7 +136,7 @@ describe("advice", () => {
   const one = [{ direction: null, attempts: 4, rule: count(2) }];
 
   it.each<[Advice, string]>([
-    [{ kind: "begin" }, "Not flown yet: read the brief and start high."],
+    [{ kind: "begin" }, "No attempts logged yet. Read the brief and start high."],
     [
       { kind: "stay", counts: counts(3, 1), focus: { kind: "one-side", direction: "front", missing: count(1) } },
       "Backward 3 of the last 4, forward 1 of the last 4: stay, forward needs 2 more clean.",
@@ -155,11 +155,11 @@ describe("advice", () => {
     ],
     [
       { kind: "advance", counts: counts(3, 4), doubt: null },
-      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, sign it off.",
+      "Backward 3 of the last 4, forward 4 of the last 4: pass mark met, sign it off.",
     ],
     [
       { kind: "advance", counts: counts(3, 4), doubt: { direction: "back", low: 0.32, high: 0.68 } },
-      "Backward 3 of the last 4, forward 4 of the last 4: the mark is met, but the longer record of backward is 32–68 % clean: sign it off, or see it hold once more.",
+      "Backward 3 of the last 4, forward 4 of the last 4: pass mark met, but the longer record of backward is 32–68 % clean: sign it off, or see it hold once more.",
     ],
     [
       {
@@ -168,19 +168,19 @@ describe("advice", () => {
         doubt: null,
         aloneDecides: true,
       },
-      "Backward 3 of the last 4 (31 % luck), forward 4 of the last 4 (under 1 % luck): the mark is met, but only with what was flown alone: see it flown, then sign it off.",
+      "Backward 3 of the last 4 (31 % luck), forward 4 of the last 4 (under 1 % luck): pass mark met, but only with what was flown alone: see it flown, then sign it off.",
     ],
     [
       { kind: "confirm", counts: [{ ...one[0], rule: count(3), luck: 0.31 }], mostLuck: 0.1 },
-      "3 of the last 4 (31 % luck): the mark is met, but it may be luck. Fly on until luck is 10 % or less.",
+      "3 of the last 4 (31 % luck): pass mark met, but it may be luck. Keep flying until luck is 10 % or less.",
     ],
     [
       { kind: "signed-off", counts: counts(3, 4) },
-      "Signed off. Backward 3 of the last 4, forward 4 of the last 4: keep it fresh, fly it when its review is due.",
+      "Signed off. Backward 3 of the last 4, forward 4 of the last 4: fly it again when its review is due.",
     ],
     [
       { kind: "signed-off", counts: [{ direction: "back", attempts: 0, rule: count(0) }] },
-      "Signed off, on paper: fly it once, and its review is worked out.",
+      "Signed off, no attempts on record. Fly it once and its review gets a date.",
     ],
     [
       { kind: "stuck", ...stuck, tryNext: { kind: "one-setup", changes: 4 } },
@@ -217,11 +217,9 @@ describe("advice", () => {
   it("speaks to who reads it, of the kind of step it is, and in the units chosen", () => {
     const met: Advice = { kind: "advance", counts: counts(3, 4), doubt: null };
     expect(adviceWords(met, "flip-slow", builtInSyllabus, { reader: "pilot" })).toMatch(
-      /the mark is met, ask your coach to sign it off\.$/,
+      /pass mark met, ask your coach to sign it off\.$/,
     );
-    expect(adviceWords({ kind: "begin" }, "sticks", builtInSyllabus)).toBe(
-      "Not done yet: go through it with the brief.",
-    );
+    expect(adviceWords({ kind: "begin" }, "sticks", builtInSyllabus)).toBe("Not done yet: go through the brief.");
     const within = { kind: "measured", measure: "missM", within: 1.5, count: 1, seen: 3, k: 3, n: 4 } as const;
     const short: Advice = {
       kind: "stay",
@@ -251,7 +249,7 @@ it.each<[Problem, string]>([
   [{ kind: "flies-into", into: "wall", timeS: 2.34 }, "it flies into the wall after 2.3 s"],
   [
     { kind: "meets-ground", timeS: 1.26, speedMps: 8.04, tiltDeg: 41.6 },
-    "it meets the ground after 1.3 s at 8.0\u202fm/s, 42° off level; begin higher, or see the thrust and the rates",
+    "it hits the ground after 1.3 s at 8.0\u202fm/s, 42° off level; begin higher, or see the thrust and the rates",
   ],
   [
     { kind: "too-little-punch", fullG: 1.3, trimG: 1 },
@@ -266,13 +264,17 @@ it.each<[Problem, string]>([
 it("what it takes until a date is said in sessions, against those planned", () => {
   const outlook = { attempts: { median: 30, high: 48 }, openSteps: 1, attemptsASession: 12, sessions: 3, weeks: 2 };
   const says = (more: Partial<Outlook>) => outlookWords({ ...outlook, planned: 0, kind: "short", ...more });
-  const takes = "About 30 attempts (nine times in ten no more than 48) over this step, 3 sessions of 12.";
-  expect(says({})).toBe(`${takes} None is planned until then: plan 3 more, 1.5 a week, or move the date.`);
-  expect(says({ planned: 3, kind: "enough" })).toBe(`${takes} 3 are planned until then: enough.`);
-  expect(says({ planned: 1 })).toContain("One is planned until then: plan 2 more");
-  expect(says({ kind: "past", weeks: 0 })).toBe(`${takes} The date is past: move it, or let go of it.`);
+  const takes = "about 30 more attempts (48 if it goes slowly) over this step: 3 sessions of 12.";
+  expect(says({})).toBe(
+    `Not by then at this pace: ${takes} None planned until then. Plan 3 more, 1.5 a week, or move the date.`,
+  );
+  expect(says({ planned: 3, kind: "enough" })).toBe(`On course: ${takes} 3 planned until then.`);
+  expect(says({ planned: 1 })).toContain("1 planned until then. Plan 2 more");
+  expect(says({ kind: "past", weeks: 0 })).toBe(
+    `The date is past. It takes ${takes} Move the date or remove the target.`,
+  );
   expect(says({ kind: "there" })).toBe("Signed off.");
-  expect(says({ openSteps: 4, sessions: 1 })).toContain("over 4 open steps, one session of 12.");
+  expect(says({ openSteps: 4, sessions: 1 })).toContain("over 4 open steps: 1 session of 12.");
 });
 
 describe("why something is not flown", () => {
@@ -281,8 +283,8 @@ describe("why something is not flown", () => {
   it.each<[StepRefusal, metric: string, imperial: string]>([
     [
       { ...site, kind: "too-little-room", wantsM: 40, hasM: 25.5 },
-      "Hang wants 40 m of clear ground all round; Store yard has 25.5 m.",
-      "Hang wants 131 ft of clear ground all round; Store yard has 84 ft.",
+      "Hang needs 40 m of clear ground all round; Store yard has 25.5 m.",
+      "Hang needs 131 ft of clear ground all round; Store yard has 84 ft.",
     ],
     [
       { ...site, kind: "goes-too-high", peakM: 13.04, limitM: 12 },
@@ -291,13 +293,13 @@ describe("why something is not flown", () => {
     ],
     [
       { kind: "new-in-wind", step: "Hang", mostMps: 6, windMps: 6.5 },
-      "Hang is new, and not begun in more than 6 m/s of wind; there are 6.5 m/s.",
-      "Hang is new, and not begun in more than 20 ft/s of wind; there are 21 ft/s.",
+      "Too windy for hang: it is new, and nothing new starts in more than 6 m/s of wind. Now 6.5 m/s.",
+      "Too windy for hang: it is new, and nothing new starts in more than 20 ft/s of wind. Now 21 ft/s.",
     ],
     [
       { kind: "too-much-wind", step: "Hang", windMps: 12, topMps: 34.56, aircraft: "Plank" },
-      "Hang waits for less wind: 12 m/s is more than a third of the 34.6 m/s that Plank reaches at most.",
-      "Hang waits for less wind: 39 ft/s is more than a third of the 113 ft/s that Plank reaches at most.",
+      "Too windy for hang: 12 m/s is over a third of Plank's top speed of 34.6 m/s.",
+      "Too windy for hang: 39 ft/s is over a third of Plank's top speed of 113 ft/s.",
     ],
   ])("%j", (refusal, metric, imperial) => {
     const said = (units: UnitSystem) => refusalWords(refusal, units).replaceAll("\u202f", " ");
@@ -305,13 +307,13 @@ describe("why something is not flown", () => {
   });
 
   it.each<[LeftOut, string]>([
-    [{ kind: "no-time", step: null }, "Flying as they like finds no time."],
-    [{ kind: "no-pack", step: "Hang" }, "Hang finds no charged pack."],
+    [{ kind: "no-time", step: null }, "No time left for free flying."],
+    [{ kind: "no-pack", step: "Hang" }, "No charged pack left for hang."],
     [{ kind: "new-steps", step: "Hang", most: 0 }, "Hang waits: no new steps a session is the limit."],
     [{ kind: "new-steps", step: "Hang", most: 1 }, "Hang waits: one new step a session is the limit."],
     [
       { kind: "simulator-first", step: "Hang" },
-      "Hang is flown in the simulator first: the school asks for the mark to be met there.",
+      "Hang: sim first. Meet the pass mark there before flying it (coaching choice).",
     ],
   ])("left out of a plan: %j", (left, words) => {
     expect(leftOutWords(left, "metric")).toBe(words);
@@ -323,7 +325,7 @@ describe("why something is not flown", () => {
       "Odo Fenn: 2 new steps (Pure roll, Split-S); the limit is 1.",
     ],
     [{ kind: "packs", pilot: "Odo Fenn", wanted: 3, charged: 1 }, "Odo Fenn: takes 3 packs; 1 is charged."],
-    [{ kind: "turns", turns: 3, fit: 2 }, "3 turns one after the other; the time is enough for 2."],
+    [{ kind: "turns", turns: 3, fit: 2 }, "3 turns one after the other; there is time for 2."],
   ])("a limit broken by hand: %j", (broken, words) => {
     expect(brokenLimitWords(broken)).toBe(words);
   });
@@ -336,12 +338,12 @@ describe("reasons of blocks", () => {
     [{ kind: "coachs-choice" }, "The coach's choice."],
     [
       { kind: "advised", advice: { kind: "begin" }, isNext: true, notSignedOff: ["stop-course"] },
-      `New: it comes next on the way. Not flown yet: read the brief and start high. Not signed off before it: ${lower(builtInSyllabus.stepById.get("stop-course")!.name)}.`,
+      `New: it comes next on the way. No attempts logged yet. Read the brief and start high. Not signed off before it: ${lower(builtInSyllabus.stepById.get("stop-course")!.name)}.`,
     ],
-    [{ kind: "after", stepId: "split-s" }, "Next after split-S, whose mark is met."],
+    [{ kind: "after", stepId: "split-s" }, "Next after split-S, which met its pass mark."],
     [{ kind: "slipping", clean: 0, all: 9, days: 3 }, "Slipping: 0 of 9 clean on the last 3 days flown."],
     [{ kind: "slipping", clean: 1, all: 6, days: 1 }, "Slipping: 1 of 6 clean on the last day flown."],
-    [{ kind: "due-again", recall: 0.999 }, "Due again: 99 % remembered."],
+    [{ kind: "due-again", recall: 0.999 }, "Review due: 99 % remembered."],
     [{ kind: "warm-up", recall: 0.9, leadsIn: true }, "To warm up: 90 % remembered, and leads into the main drill."],
     [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: signed off."],
   ])("%j", (reason, words) => {
@@ -367,7 +369,7 @@ describe("the trail", () => {
       'saved setup 3 of Plank ("softer") for Odo Fenn',
     ],
     [{ kind: "moved-away", pilot: "Odo Fenn", to: "Upper pans" }, null, "moved Odo Fenn to the squad Upper pans"],
-    [{ kind: "imported", count: 1 }, "Odo Fenn", "brought in 1 thing from a file for Odo Fenn"],
+    [{ kind: "imported", count: 1 }, "Odo Fenn", "imported 1 entry from a file for Odo Fenn"],
     [{ kind: "made-owner", coach: "Edda Lind" }, null, "made Edda Lind an owner"],
     [
       { kind: "added-variant", name: "Long punch", flownBy: ["Odo Fenn", "Ida Rook"] },
@@ -383,7 +385,7 @@ describe("the trail", () => {
         more: 4,
       },
       null,
-      'saved syllabus 2 ("shorter"): order of the steps; Slow flip: way out, aim and 4 more',
+      'saved syllabus 2 ("shorter"): order of the steps; Slow flip: bail-out, aim and 4 more',
     ],
     [{ kind: "saved-syllabus", number: 2, reason: "same", changes: [], more: 0 }, null, 'saved syllabus 2 ("same")'],
   ])("%j", (done, pilotName, words) => {
@@ -404,7 +406,7 @@ it("what stood at a sign-off reads the same whether it was kept as a sentence or
   const says = (evidence: Partial<MilestoneEvidence>) =>
     evidenceWords({ advice: "advance", directions: [], ...evidence }, "flip-slow", builtInSyllabus);
   expect(says({ sentence: "Signed off before the camp, on paper." })).toBe("Signed off before the camp, on paper.");
-  expect(says({ reason: { kind: "begin" } })).toMatch(/^Not flown yet/);
+  expect(says({ reason: { kind: "begin" } })).toMatch(/^No attempts logged yet/);
   expect(says({})).toBe("");
   expect(judgedByWords({ syllabus: 2, mark: "5 clean in a row" })).toBe("5 clean in a row");
   expect(judgedByWords({ syllabus: 2, mark: { kind: "run", k: 5 } })).toBe("5 clean in a row");

@@ -18,6 +18,6 @@ it("says what a way breaks by the name of the thing, with the number and in the 
   expect(cloudConflictWords(cloud, "metric")).toBe("12 of them: leaves the boundary by 4.1\u202fm.");
   expect(intoWords("pole")).toBe("flies into the post.");
   expect(noRoomWords(new NoRoom("slalom", 3.25, 65, 16), "metric")).toBe(
-    "No room for the slalom: it wants 65\u202fm by 16\u202fm clear; where it lies best 3.3\u202fm are missing.",
+    "No room for the slalom: it needs 65\u202fm by 16\u202fm clear; at the best spot 3.3\u202fm are missing.",
   );
 });

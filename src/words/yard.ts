@@ -87,5 +87,5 @@ export const cloudConflictWords = (conflict: CloudConflict, units: UnitSystem): 
 /** Why a course finds no room, with what it wants and what is missing. */
 export function noRoomWords({ kind, lengthM, widthM, lacksM }: NoRoom, units: UnitSystem): string {
   const length = (m: number) => quantityText(m, "length", units, 0);
-  return `No room for the ${courseNames[kind].toLowerCase()}: it wants ${length(lengthM)} by ${length(widthM)} clear; where it lies best ${quantityText(lacksM, "length", units)} are missing.`;
+  return `No room for the ${courseNames[kind].toLowerCase()}: it needs ${length(lengthM)} by ${length(widthM)} clear; at the best spot ${quantityText(lacksM, "length", units)} are missing.`;
 }

@@ -18,6 +18,7 @@ import {
   type TapeProblem,
   type TapeWindow,
 } from "@/core";
+import { through } from "./through";
 
 /** Where a recording comes from: a file of this device, or pieces kept on the server. */
 export type TapeSource =
@@ -51,9 +52,6 @@ async function* bytesOf(source: TapeSource): AsyncGenerator<Uint8Array> {
     yield await through(await answer.blob(), new DecompressionStream("gzip"));
   }
 }
-
-const through = async (blob: Blob, change: CompressionStream | DecompressionStream) =>
-  new Uint8Array(await new Response(blob.stream().pipeThrough(change)).arrayBuffer());
 
 /** What was read last: it is asked for stretches of it. */
 let tape: Tape | null = null;

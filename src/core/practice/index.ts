@@ -6,6 +6,8 @@ export { flyFigureLate, judgeTry, prepareDrill } from "./prepare";
 export type { PracticeRequest, PreparedDrill } from "./prepare";
 export type { Practice, PracticeState } from "./practice";
 export type { PracticeRecord } from "./record";
+export { packTry, unpackTry } from "./packed-try";
+export type { KeptTry } from "./packed-try";
 export { madeUpRadio } from "./radio";
 export { replay } from "./replay";
 export type { PracticeMeasures, Replayed } from "./replay";

@@ -6,8 +6,10 @@ import { NO_SLIP } from "../recipes/slips";
 import {
   createPractice,
   madeUpRadio,
+  packTry,
   replay,
   scoreTry,
+  unpackTry,
   type Drill,
   type StampedSticks,
   type Sticks,
@@ -100,14 +102,19 @@ it("flies again from its record as it was flown, to the last bit, also after the
       throttle: 0.3 + 0.2 * Math.sin(i / 20),
     });
   const kept = practice.record();
-  const through = JSON.parse(
-    JSON.stringify({ ...kept, commands: Array.from(kept.commands), sticks: Array.from(kept.sticks) }),
-  ) as {
-    commands: number[];
-    sticks: number[];
-  };
-  const read = { ...kept, commands: Float64Array.from(through.commands), sticks: Float32Array.from(through.sticks) };
   const environment = { ...high, windNorthMps: 3, shakeSeed: 4 };
+  const drill: Drill = { id: "free", recipe: flip, task: { kind: "free" } };
+  const packed = packTry({ record: kept, drill, airframe: five, settings, environment });
+  const { record: read, ...rest } = unpackTry(packed);
+  expect(read).toEqual(kept);
+  expect(rest).toEqual({ drill, airframe: five, settings, environment });
+  // Of 32 bytes a row of commands, and 16 of sticks, few are left.
+  expect(packed.length / kept.steps).toBeLessThan(14);
+  for (const cut of [0, 3, 900, packed.length - 1])
+    expect(() => unpackTry(packed.slice(0, cut))).toThrow(expect.objectContaining({ field: "bytes" }));
+  expect(() => unpackTry(Uint8Array.from([...packed, 0]))).toThrow(/more than its rows/);
+  const between = { ...kept, commands: kept.commands.map((one, i) => (i === 9 ? one + 1e-9 : one)) };
+  expect(() => packTry({ record: between, drill, airframe: five, settings, environment })).toThrow(/steps of/);
   const { trace, measures } = replay(read, five, settings, environment);
   const state = practice.state();
   const at = trace.timeS.findIndex((s) => Math.abs(s - state.timeS) < 1e-9);

@@ -17,7 +17,7 @@ import {
 } from "../recipes";
 import { stickForThrottleClamped, throttleAtStick } from "../throttle";
 import { isRecipe, requireTask, type Drill } from "./drill";
-import { Rows, type PracticeRecord, type Switched } from "./record";
+import { inSteps, RATE_STEP, Rows, STICK_STEP, THRUST_STEP, type PracticeRecord, type Switched } from "./record";
 import { requireSticks, StickLine, type StampedSticks, type Sticks } from "./sticks";
 
 /** What is to be seen of a try under way. */
@@ -183,12 +183,13 @@ class HandControls {
 
   command(seen: Seen, out: Float64Array): void {
     (this.levelled ? this.levelling : this.controller).write(this, seen, out);
+    for (let i = 0; i < COMMAND_SIZE; i++) out[i] = inSteps(out[i], i < 3 ? RATE_STEP : THRUST_STEP);
     this.last.set(out);
   }
 
   /** Writes down the command that was given last: that of the start, then one for each step. */
   keep(): void {
     this.commands.add(this.last);
-    this.sticks.add([this.roll, this.pitch, this.yaw, this.throttle]);
+    this.sticks.add([this.roll, this.pitch, this.yaw, this.throttle].map((one) => inSteps(one, STICK_STEP)));
   }
 }

@@ -2,6 +2,17 @@ import { DomainError, requireNumber, requireWhole } from "../numbers";
 import { COMMAND_SIZE, STATE_SIZE } from "../flight";
 import { LONGEST_TRY_S, requireObstacle, STEP_S, type Obstacle } from "../recipes";
 
+/**
+ * Steps in which commanded rates (rad/s), thrust and sticks are given: far below what hands or a radio tell apart, and whole in binary, so that a record is
+ * short and nothing of it is lost.
+ */
+export const RATE_STEP = 2 ** -16;
+export const THRUST_STEP = 2 ** -20;
+export const STICK_STEP = 2 ** -15;
+
+/** The nearest whole number of steps; nought without a sign. */
+export const inSteps = (value: number, step: number): number => Math.round(value / step) * step + 0;
+
 /** A try as it is kept: with the aircraft, the settings and the air it flies again to the last bit. */
 export interface PracticeRecord {
   readonly version: 1;
@@ -12,7 +23,7 @@ export interface PracticeRecord {
   readonly obstacles: readonly Obstacle[];
   /** Steps flown. */
   readonly steps: number;
-  /** Commanded body rates (rad/s) and thrust fraction, at the start and at the end of every step: 4 × (steps + 1) numbers. */
+  /** Commanded body rates (rad/s) and thrust fraction, in their steps, at the start and at the end of every step: 4 × (steps + 1) numbers. */
   readonly commands: Float64Array;
   /** Roll, pitch, yaw and throttle at the same times, for what is told from the sticks. */
   readonly sticks: Float32Array;

@@ -127,7 +127,7 @@ describe("pass marks", () => {
     ).toBe(true);
   });
 
-  it("each direction by itself, only in some places, joined by and, by or", () => {
+  it("each direction on its own, only in some places, joined by and, by or", () => {
     const threes = (right: number, left: number) => [
       ...Array.from({ length: right }, () => flown("clean")),
       ...Array.from({ length: left }, () => flown("clean", { direction: "left", place: "simulator" })),

@@ -81,7 +81,7 @@ it.each([
   expect(interval.high).toBeCloseTo(high, 4);
 });
 
-it("passes at k of the last n in each direction by itself", () => {
+it("passes at k of the last n in each direction on its own", () => {
   const of = (back: string, front: string) =>
     weighEvidence([...flown("back", back), ...flown("front", front)], mark, directions);
   expect(of("ccrc", "rrcc").passes).toBe(false);

@@ -2,7 +2,7 @@
 export interface Slip {
   /** The phase is ended so much after its guard would end it, s; negative before. */
   readonly lateS: number;
-  /** Stick travel against what was meant, 0 for none: 0.1 is a tenth more. Sticks that are led by the eye correct themselves and have none. */
+  /** Stick travel against what was meant, 0 for none: 0.1 is a tenth more. Sticks that are visually held correct themselves and have none. */
   readonly rollGain: number;
   readonly pitchGain: number;
   readonly yawGain: number;

@@ -33,7 +33,7 @@ export interface ScatterPlan {
 export type Failure =
   | { readonly kind: "ground" | "short" | "past" | "not-upright" | MarkKind }
   | { readonly kind: "obstacle"; readonly obstacle: ObstacleKind }
-  /** The phase, as it is called, that never comes to its end. */
+  /** The phase, as it is called, that never finishes. */
   | { readonly kind: "stuck"; readonly phase: string };
 
 /** What is kept of one run. */

@@ -26,15 +26,15 @@ it("changes the password without showing it, and says at the field what is wrong
   fakeServer({
     "change-password": {
       status: 422,
-      body: { ok: false, message: "x", fields: { newPassword: "This password is one of those tried first." } },
+      body: { ok: false, message: "x", fields: { newPassword: "This password is too common." } },
     },
   });
   renderScreen(<AccountScreen data={data} />);
-  expect(screen.getByLabelText("Present password")).toHaveAttribute("type", "password");
-  await userEvent.type(screen.getByLabelText("Present password"), "old words here");
+  expect(screen.getByLabelText("Current password")).toHaveAttribute("type", "password");
+  await userEvent.type(screen.getByLabelText("Current password"), "old words here");
   await userEvent.type(screen.getByLabelText("New password"), "password1234");
   await userEvent.click(screen.getByRole("button", { name: "Change it" }));
-  expect(await screen.findByText("This password is one of those tried first.")).toBeVisible();
+  expect(await screen.findByText("This password is too common.")).toBeVisible();
   expect(screen.getByLabelText("New password")).toHaveValue("password1234");
 });
 
@@ -103,7 +103,7 @@ it("signs in with just name and password, and begins with an id for the coach it
   renderScreen(<BeginScreen />);
   await userEvent.type(screen.getByLabelText("Your name"), "Ann Pell");
   await userEvent.type(screen.getByLabelText("A password"), "four plain words here");
-  await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+  await userEvent.click(screen.getByRole("button", { name: "Create account" }));
   await waitFor(() =>
     expect(sent[1]).toMatchObject({ action: "begin", input: { id: expect.stringMatching(/^[0-9a-f-]{36}$/) } }),
   );

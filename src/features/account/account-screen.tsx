@@ -50,7 +50,7 @@ export function AccountScreen({ data }: { data: AccountData }) {
           submit="Change it"
           fields={{
             password: {
-              label: "Present password",
+              label: "Current password",
               initial: "",
               secret: true,
               autoComplete: "current-password",

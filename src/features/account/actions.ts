@@ -59,7 +59,7 @@ async function requireSecondFactor(accountId: string, code: string, subjects: re
   if (!(await inTransaction((transaction) => takeCode(transaction, accountId, code, now)))) throw wrongCode();
 }
 
-const begunAlready = () => conflict("Somebody has begun here already. Sign in instead.");
+const begunAlready = () => conflict("Someone has set this up already. Sign in instead.");
 
 export const accountActions = {
   ...secondFactorActions,
@@ -96,7 +96,7 @@ export const accountActions = {
       if (waitMs > 0) throw tooManyTries(waitMs);
       const account = await findAccount(name);
       if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)) || !account)
-        throw new Refusal(422, "This name and password do not go together.");
+        throw new Refusal(422, "Wrong name or password.");
       await requireSecondFactor(account.id, code, subjects, now);
       await forgetFailures(subjects);
       const before = await identify();

@@ -5,7 +5,8 @@ import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Entrance } from "@/ui/entrance/entrance";
-import { SendForm, type FormField } from "@/ui/forms/send-form";
+import type { FormField } from "@/ui/forms/form-fields";
+import { SendForm } from "@/ui/forms/send-form";
 
 const name: FormField = { label: "Your name", initial: "", autoComplete: "username" };
 
@@ -15,12 +16,12 @@ export function BeginScreen() {
   return (
     <Entrance title="Who is coaching?">
       <Typography sx={{ my: 2 }}>
-        These records are empty. Say who you are first: your name stands beside every sign-off and setup you make. Then
-        add a pilot, their aircraft and its setup; from those Bathygon computes the brief of each step.
+        Nothing here yet. First, your name: it goes on every sign-off and setup you make. Then add a squad&apos;s first
+        pilot, their aircraft and its setup; Bathygon computes the brief of each step from those.
       </Typography>
       <SendForm
         action="begin"
-        submit="Begin"
+        submit="Create account"
         fields={{
           name,
           password: {
@@ -28,7 +29,7 @@ export function BeginScreen() {
             initial: "",
             secret: true,
             autoComplete: "new-password",
-            help: "12 characters or more; a few unrelated words do well. It cannot be recovered, only reset.",
+            help: "12 characters or more; a few random words work well. It cannot be recovered, only reset.",
           },
         }}
         input={(values, id) => ({ id, ...values })}

@@ -5,13 +5,16 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { QRCodeSVG } from "qrcode.react";
 import { useState } from "react";
 import type { ActionOutput } from "@/contract";
+import { later } from "@/ui/loading/later";
 import { saveFile } from "@/ui/forms/save-file";
-import { SendForm, type FormField } from "@/ui/forms/send-form";
+import type { FormField } from "@/ui/forms/form-fields";
+import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 import type { AccountData } from "./load";
+
+const QRCodeSVG = later(() => import("qrcode.react").then((code) => code.QRCodeSVG));
 
 const password: FormField = {
   label: "Your password",
@@ -171,7 +174,7 @@ function RecoveryCodes({ codes, onDone }: { codes: readonly string[]; onDone: ()
           Save them as a file
         </Button>
         <Button variant="contained" onClick={onDone}>
-          I have kept them
+          I have saved them
         </Button>
       </Box>
     </>

@@ -41,6 +41,6 @@ export async function requirePassword(accountId: string, password: string): Prom
   const subjects = await requireTry(accountId);
   const account = await findAccountById(accountId);
   if (!(await comparedOrGivenBack(subjects, account?.password_hash, password)))
-    throw badField("password", "That is not your present password.");
+    throw badField("password", "That is not your current password.");
   await forgetFailures(subjects);
 }

@@ -1,6 +1,5 @@
 "use client";
 
-import { PunchLadder } from "@/ui/flight/punch-ladder";
 import { usePreferences } from "@/ui/theme/preferences";
 import { problemWords, refusedWords } from "@/words";
 import Alert from "@mui/material/Alert";
@@ -38,11 +37,8 @@ import { CrashFigure } from "./crash-figure";
 import { useStartHeight } from "@/ui/start-height/use-start-height";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { cautionsFor } from "./cautions";
-import { FlownTrick } from "./flown-trick";
-import { GapPanel } from "./gap-panel";
 import type { BriefData } from "./load";
-import { Readiness } from "./readiness";
-import { StickQuiz } from "./stick-quiz";
+import { FlownTrick, GapPanel, PunchLadder, Readiness, StickQuiz } from "./parts";
 import { useBrief, type BriefState } from "./use-brief";
 import { WindWords } from "./wind-words";
 import { useStep } from "./use-step";
@@ -72,7 +68,7 @@ export function BriefScreen({ data }: { data: BriefData }) {
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="The numbers of a brief are computed for one aircraft with its settings, so that comes first."
+          why="The numbers of a brief are computed for one aircraft with its settings, so set those up first."
         />
       </>
     );
@@ -153,7 +149,7 @@ function BySight({ data, step }: { data: BriefData; step: Step }) {
           What to look at
         </Typography>
         <Typography sx={{ fontSize: "0.9rem", color: "text.secondary" }}>
-          This is not flown in the model: no number would say whether it is good. The eye does.
+          No simulation for this step: judge it by eye.
         </Typography>
         <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
           {step.lookAt.map((line) => (
@@ -213,6 +209,8 @@ function Ladder({ aircraft, settings, air: day }: { aircraft: Aircraft; settings
 
 /** The step that is asked rather than flown. */
 const QUIZ_STEP = "sticks";
+/** About as high as a flown trick is on a phone and at a desk. */
+const FLOWN_PX = { xs: 1180, md: 470 };
 const NOT_FLOWN: BriefState = { kind: "computing" };
 
 function FullBrief({
@@ -259,32 +257,35 @@ function FullBrief({
         <AirLine day={data.day} air={air} onChange={setAir} />
         {state.kind === "done" && state.wind && <WindWords wind={state.wind} />}
       </Box>
-      {state.kind === "computing" && (
-        <Box sx={{ py: 6, maxWidth: 420 }}>
-          <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
-          <LinearProgress aria-label="Flying it in the model" />
-        </Box>
-      )}
-      {state.kind === "done" && (
-        <FlownTrick
-          brief={state.brief}
-          height={inputs && height}
-          freeze={freeze}
-          pilot={data.pilot}
-          step={step}
-          setupNumber={setup.number}
-          aircraftName={aircraft.name}
-          crashes={
-            state.brief.recipe.entryHeightM === undefined || !worksOut ? null : (
-              <CrashFigure
-                recipe={state.brief.recipe}
-                flown={{ airframe, settings, environment: environmentOn(air) }}
-                stage={skillOf(syllabus, step).stage}
-              />
-            )
-          }
-        />
-      )}
+      {/* Its room while it is flown: what stands below stays where it is. */}
+      <Box sx={{ minHeight: state.kind === "impossible" ? 0 : FLOWN_PX }}>
+        {state.kind === "computing" && (
+          <Box sx={{ py: 6, maxWidth: 420 }}>
+            <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
+            <LinearProgress aria-label="Flying it in the model" />
+          </Box>
+        )}
+        {state.kind === "done" && (
+          <FlownTrick
+            brief={state.brief}
+            height={inputs && height}
+            freeze={freeze}
+            pilot={data.pilot}
+            step={step}
+            setupNumber={setup.number}
+            aircraftName={aircraft.name}
+            crashes={
+              state.brief.recipe.entryHeightM === undefined || !worksOut ? null : (
+                <CrashFigure
+                  recipe={state.brief.recipe}
+                  flown={{ airframe, settings, environment: environmentOn(air) }}
+                  stage={skillOf(syllabus, step).stage}
+                />
+              )
+            }
+          />
+        )}
+      </Box>
       <OwnGap data={data} step={step} air={air} />
       {step.flownAs?.trick === LADDER_TRICK && <Ladder aircraft={aircraft} settings={settings} air={air} />}
       <LowerThird
@@ -307,12 +308,8 @@ function Before({ data }: { data: BriefData }) {
   if (needsFirst.length === 0 && !simulatorFirst) return null;
   return (
     <Alert severity="warning" role="note" sx={{ mb: 1.5 }}>
-      {needsFirst.length > 0 && (
-        <div>Not signed off yet, and wanted first: {needsFirst.map((id) => stepName(syllabus, id)).join(", ")}.</div>
-      )}
-      {simulatorFirst && (
-        <div>In the simulator first: the school asks for the mark to be met there before the field.</div>
-      )}
+      {needsFirst.length > 0 && <div>Do first: {needsFirst.map((id) => stepName(syllabus, id)).join(", ")}.</div>}
+      {simulatorFirst && <div>Sim first: meet the pass mark in the simulator before the field.</div>}
     </Alert>
   );
 }
@@ -323,7 +320,7 @@ function OwnWay({ data, step }: { data: BriefData; step: Step }) {
   if (!own) return null;
   return (
     <Typography sx={{ mb: 1, fontSize: "0.95rem" }}>
-      Flown in a way of this squad&apos;s own: <b>{own.name}</b>. Sticks, path and figures are of that.
+      This squad&apos;s version: <b>{own.name}</b>.
     </Typography>
   );
 }
@@ -360,7 +357,7 @@ function Warnings({
         )
       }
     >
-      {problem && <b>Does not go with these settings: {problem}.</b>}
+      {problem && <b>Does not work with these settings: {problem}.</b>}
       {found.map((line) => (
         <div key={line}>{line}</div>
       ))}

@@ -75,9 +75,9 @@ export function BriefTitle({ data }: { data: BriefData }) {
             , step <b className="num">{number}</b> of <b className="num">{way.length}</b>
           </>
         ) : (
-          ", beside the way"
+          ", optional"
         )}
-        {!data.isCurrent && data.standing.state !== "signed-off" && " · not the current step"}
+        {!data.isCurrent && data.standing.state !== "signed-off" && " · looking ahead"}
       </Box>
       <Box sx={{ flex: 1 }} />
       {step.flownAs && (

@@ -44,12 +44,12 @@ function turnCautions({ axis, endRateDps }: NonNullable<Step["turnsOver"]>, { mo
       : modes.bankLimitDeg !== null
         ? [`The bank limit of ${modes.bankLimitDeg}° keeps the aircraft from turning over. Take it off for this.`]
         : []),
-    ...(modes.idleAuthority ? [] : ["Authority at idle is off: with the throttle closed the aircraft will not turn."]),
+    ...(modes.idleAuthority ? [] : ["Idle authority is off: with the throttle closed the aircraft will not turn."]),
     ...(end < low
-      ? [`${name} ends at ${end} °/s; this step wants ${low} to ${high}. It turns slowly and needs more height.`]
+      ? [`${name} ends at ${end} °/s; this step needs ${low} to ${high}. It turns slowly and needs more height.`]
       : []),
     ...(end > high
-      ? [`${name} ends at ${end} °/s; this step wants ${low} to ${high} to begin with. It is easy to turn too far.`]
+      ? [`${name} ends at ${end} °/s; start this step with ${low} to ${high}. It is easy to turn too far.`]
       : []),
   ];
 }

@@ -1,2 +1,3 @@
+export { fieldParts } from "./parts";
 export { FieldBrief } from "./brief-screen";
 export type { BriefData } from "./load";

@@ -15,6 +15,7 @@ import type { Pool } from "@/ui/scatter/pool";
 import { useComputed } from "@/ui/scatter/use-scatter";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords } from "@/words";
+import { MODEL_LEAVES_OUT } from "@/ui/why/why";
 import { Figure } from "@/ui/units/figure";
 
 const LABEL = `Crashes of ${START_HEIGHT_RUNS.toLocaleString("en")}`;
@@ -65,6 +66,7 @@ export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: F
         how: `Flown ${START_HEIGHT_RUNS} times on a full and ${START_HEIGHT_RUNS} times on a nearly empty pack with the errors usual at stage ${stage}; the worse is shown. It belongs at its own height, so no start height makes it safer: a slower, longer approach does.`,
         inputs: [["stage", String(stage)]],
         source: "Flight model; the spread of the hands is common practice, no source.",
+        leftOut: MODEL_LEAVES_OUT,
       }}
     />
   );

@@ -7,6 +7,7 @@ import type { Step } from "@/syllabus";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";
+import { MODEL_LEAVES_OUT } from "@/ui/why/why";
 import { Figure } from "@/ui/units/figure";
 import { quantityText, type Quantity } from "@/words";
 
@@ -58,6 +59,7 @@ export function BriefFigures({
               ["ends off the start by", say(measures.heightGainedM, "length")],
             ],
             source: `Solved by bisection. ${MODEL}`,
+            leftOut: MODEL_LEAVES_OUT,
           }}
         />
         {height && <StartHeightFigure state={height} recipe={recipe} freeze={freeze} flown={flown} />}
@@ -70,6 +72,7 @@ export function BriefFigures({
             how: "From the first movement of the pitch stick to the stop.",
             inputs: [...flown, ["stop at", `${Math.round(360 + (measures.stopErrorDeg ?? 0))}°`]],
             source: MODEL,
+            leftOut: MODEL_LEAVES_OUT,
           }}
         />
         <Figure
@@ -77,9 +80,10 @@ export function BriefFigures({
           value={measures.peakM}
           quantity="length"
           why={{
-            how: "Top of the path above the ground when begun at the height drawn. Local height limits come first.",
-            inputs: [...flown, ["begun at", say(brief.entryHeightM, "length")]],
+            how: "Top of the path above the ground from the start height drawn. Local height limits come first.",
+            inputs: [...flown, ["started at", say(brief.entryHeightM, "length")]],
             source: MODEL,
+            leftOut: MODEL_LEAVES_OUT,
           }}
         />
         <StopFigures brief={brief} thrown={thrown} step={step} flown={flown} />
@@ -116,6 +120,7 @@ function CutFigures({ brief, thrown: { punchS }, flown }: PartProps) {
           how: "Height above the entry at the moment the throttle is closed.",
           inputs: [...flown, ["punch", say(punchS, "time")]],
           source: MODEL,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
       <Figure
@@ -126,6 +131,7 @@ function CutFigures({ brief, thrown: { punchS }, flown }: PartProps) {
           how: "Vertical speed at the moment the throttle is closed.",
           inputs: [...flown, ["punch", say(punchS, "time")]],
           source: MODEL,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
       <Figure
@@ -143,6 +149,7 @@ function CutFigures({ brief, thrown: { punchS }, flown }: PartProps) {
             ],
           ],
           source: `Textbook projectile beside it. ${MODEL}`,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
     </>
@@ -166,9 +173,10 @@ function StopFigures({
         value={centreDeg}
         quantity="angle"
         why={{
-          how: "Angle turned at which centring the stick makes it stop at 360°. The rest it turns by itself while the rotors answer.",
+          how: "Angle turned at which centring the stick makes it stop at 360°. It turns the rest by itself while the rotors respond.",
           inputs: [...flown, ["carries on by", say(360 - centreDeg, "angle")]],
           source: `Solved by bisection. ${MODEL}`,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
       <Figure
@@ -184,6 +192,7 @@ function StopFigures({
             ["bounce-back", say(measures.bounceBackDeg, "angle", 1)],
           ],
           source: MODEL,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
       <Figure
@@ -199,6 +208,7 @@ function StopFigures({
             ["bounce-back", say(simplyCentred?.bounceBackDeg ?? null, "angle", 1)],
           ],
           source: MODEL,
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
     </>

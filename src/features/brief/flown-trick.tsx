@@ -114,8 +114,8 @@ export function FlownTrick(props: FlownTrickProps) {
         />
       ) : (
         <Typography component="section" aria-label="No figures" sx={{ pt: 4 }}>
-          No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not go with
-          it, so none of them would mean anything. Change the setup first.
+          No figures for {aircraftName}, setup <span className="num">{setupNumber}</span>: the trick does not work with
+          it, so no figure would mean anything. Change the setup first.
         </Typography>
       )}
     </Box>
@@ -157,7 +157,7 @@ function Path({
       />
       <PlayerBar player={player} durationS={measures.durationS} />
       <Typography sx={{ fontSize: "0.82rem", color: "text.secondary" }}>
-        Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; the dot is the nose, the mast the way it pushes.
+        Drawn every <span className="num">{GLYPH_EVERY_S} s</span>; dot = nose, line = thrust direction.
       </Typography>
     </section>
   );

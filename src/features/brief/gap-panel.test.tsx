@@ -37,7 +37,7 @@ it("says how likely this gap is gone through, less so the narrower, the faster a
   await type("Speed, m/s", "9");
   expect(chance()).toBeLessThan(narrow);
   await type("Speed, m/s", "4");
-  await type("Off the middle, ± m", "0.05");
+  await type("Off-centre, ± m", "0.05");
   expect(chance()).toBeGreaterThan(95);
   expect(await screen.findByRole("button", { name: /^Last point to go round: 8\.0 m/ })).toBeVisible();
 });

@@ -18,6 +18,7 @@ import {
 import type { Aircraft } from "@/contract";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText, refusedWords, type Entry } from "@/words";
+import { MODEL_LEAVES_OUT } from "@/ui/why/why";
 import { Figure } from "@/ui/units/figure";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { BriefWorker } from "@/workers/brief.worker";
@@ -88,7 +89,7 @@ export function GapPanel({
         {field("speed", `Speed, ${speed.symbol}`, speedMps === null, between(speed, SPEEDS_MPS))}
         {field(
           "off",
-          `Off the middle, ± ${length.symbol}`,
+          `Off-centre, ± ${length.symbol}`,
           crossTrackM === null,
           between(length, OFFS_M),
           usualM === null ? "" : length.text(rounded(usualM, 2)),
@@ -129,7 +130,8 @@ function GapFigures({
             ["off the middle, standard deviation", quantityText(crossTrackM, "length", units, 2)],
           ],
           source:
-            "Normal distribution. Off the middle as usual at this stage and speed, common practice, no source; type what was measured on this pilot.",
+            "Normal distribution. Spread as usual at this stage and speed, common practice, no source; type what was measured on this pilot.",
+          leftOut: "Errors in height, a gust at the gap, and a drift that grows on the way in.",
         }}
       />
       <Figure
@@ -140,6 +142,7 @@ function GapFigures({
           how: "The width that is gone through without touching by three of four: the pass mark.",
           inputs: [["as a multiple of the aircraft", numeral(widthForChance(PASS, span, crossTrackM) / span, 1)]],
           source: "Normal distribution.",
+          leftOut: "Errors in height, a gust at the gap, and a drift that grows on the way in.",
         }}
       />
       <Figure
@@ -152,7 +155,8 @@ function GapFigures({
             ["speed", quantityText(speedMps, "speed", units)],
             ["reaction", quantityText(reactionS, "time", units)],
           ],
-          source: "Flight model: the way out of a bail off a wall at this speed, in the air of the day.",
+          source: "Flight model: the bail-out off a wall at this speed, in the air of the day.",
+          leftOut: MODEL_LEAVES_OUT,
         }}
       />
     </Box>

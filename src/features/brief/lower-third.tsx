@@ -66,7 +66,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
           ))}
         </Box>
         <Typography variant="h2" sx={{ mt: 1.5 }}>
-          Way out
+          Bail-out
         </Typography>
         <Typography sx={{ mt: 0.5 }}>
           {step.wayOut} {sideOf(data.school, "trouble").does}
@@ -83,7 +83,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
         <SchoolLines step={step} data={data} />
         {brief?.wayOut && brief.problem === null && (
           <Typography sx={{ mt: 0.5 }}>
-            Begun at <Num value={brief.entryHeightM} quantity="length" /> it still works up to{" "}
+            Start height <Num value={brief.entryHeightM} quantity="length" /> it works up to{" "}
             {brief.wayOut.lastAfterCutS === null ? (
               <>
                 <Num value={brief.wayOut.lastS} quantity="time" /> after the entry,{" "}
@@ -101,7 +101,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
       </section>
       <section aria-labelledby="faults">
         <Typography variant="h2" id="faults">
-          If this happens
+          Common faults
         </Typography>
         {faultsFirst(step, data.faultCounts).map((fault) => {
           const often = (data.faultCounts[fault.id] ?? 0) >= OFTEN;
@@ -113,7 +113,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
               <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
               {often && (
                 <Box sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
-                  ▲ seen <span className="num">{data.faultCounts[fault.id]}</span> times lately: mend this first
+                  ▲ seen <span className="num">{data.faultCounts[fault.id]}</span> times lately: fix this first
                 </Box>
               )}
             </Box>

@@ -63,7 +63,7 @@ const flown = (outcomes: string) => {
 
 it("is flown when somebody asks for it, with what it takes said on the button, and stopped by the same", async () => {
   show(() => ({ kind: "idle" }) as State);
-  await userEvent.click(screen.getByRole("button", { name: "Fly it 200 times with errors" }));
+  await userEvent.click(screen.getByRole("button", { name: "Simulate 200 imperfect runs" }));
   expect(start).toHaveBeenCalledTimes(1);
 });
 
@@ -76,13 +76,13 @@ it("says how far it is, and is stopped at once", async () => {
 it("holds nothing against a pilot who has not flown it, and says what the hands were", () => {
   show(done(150));
   expect(screen.getByText(/Modelled 75 % .*Not flown yet/)).toBeVisible();
-  expect(screen.getByText(/200 runs with hands usual at this stage; from \d+ measured attempts on/)).toBeVisible();
+  expect(screen.getByText(/200 runs with typical for this stage; from \d+ measured attempts on/)).toBeVisible();
   expect(screen.getByText(/^In the model: /)).toBeVisible();
 });
 
 it("warns of a pilot who goes clean less often than the hands of the stage should, and names the fault seen most", () => {
   show(done(190), flown("crrrrrrrrrrr"));
-  expect(screen.getByText(new RegExp(`worse than the hands .*"${step.faults[1].short}"`))).toHaveTextContent(/^▲ /);
+  expect(screen.getByText(new RegExp(`worse than typical .*"${step.faults[1].short}"`))).toHaveTextContent(/^▲ /);
 });
 
 it("agrees where the two intervals meet", () => {
@@ -93,5 +93,5 @@ it("agrees where the two intervals meet", () => {
 it("says nothing of what was flown with another setup or air", () => {
   show((key) => done(150)(`${key} of before`));
   expect(screen.queryByText(/Modelled/)).toBeNull();
-  expect(screen.getByRole("button", { name: /^Fly it/ })).toBeVisible();
+  expect(screen.getByRole("button", { name: /^Simulate/ })).toBeVisible();
 });

@@ -99,7 +99,7 @@ export function Readiness({
             {RUNS} runs with{" "}
             {enough
               ? `hands that stray as this pilot's measured attempts do${habitWords(flown?.own ?? null)}`
-              : `hands usual at this stage; from ${LEAST_MEASURED} measured attempts on, with this pilot's own`}
+              : `typical for this stage; from ${LEAST_MEASURED} measured attempts on, with this pilot's own`}
             . In brackets: 95 % certainty of the model&apos;s share, 90 % of the flown one.
           </Typography>
         </>
@@ -116,7 +116,7 @@ export function Readiness({
         >
           {state.kind === "flying"
             ? `Stop, ${Math.round(100 * state.share)} % flown`
-            : `Fly it ${RUNS} times with errors`}
+            : `Simulate ${RUNS} imperfect runs`}
         </Button>
       )}
     </Box>

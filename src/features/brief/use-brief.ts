@@ -31,7 +31,7 @@ export interface Briefed {
 }
 
 /**
- * Solves and flies a recipe in a worker; starts afresh when what it is worked out from changes. Begun at `startHeight` once that is known, till then at
+ * Solves and flies a recipe in a worker; starts afresh when what it is worked out from changes. Start height `startHeight` once that is known, till then at
  * what the freezes ask for.
  */
 export function useBrief(briefed: Briefed, startHeight: StartHeight | null = null): BriefState {

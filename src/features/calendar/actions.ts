@@ -49,9 +49,7 @@ export const calendarActions = {
       requireOneSquad(call.squadOf(input.id), input, call);
       await inTransaction(async (transaction) => {
         if ((await updatePlanned(transaction, { ...input, siteId: input.siteId ?? null })) === "other")
-          throw conflict(
-            "Somebody else changed this plan meanwhile. Reload to see it; what you entered is still here.",
-          );
+          throw conflict("Someone else changed this plan. Reload to see the change; what you entered is still here.");
       });
     },
   ),

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { CalendarScreen } from "./calendar-screen";
@@ -30,11 +30,11 @@ it("says what to do first, and a plan that is refused keeps what was entered", a
   renderScreen(<CalendarScreen data={data()} />);
   expect(screen.getByText(/Nothing flown and nothing planned yet/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Plan a session" }));
-  fireEvent.change(screen.getByLabelText("Minutes"), { target: { value: "5" } });
+  fireEvent.change(screen.getByLabelText("Length, min"), { target: { value: "5" } });
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook" }));
   await userEvent.click(screen.getByRole("button", { name: "Plan it" }));
   expect(await screen.findAllByText("a session takes 10 minutes to a day")).toHaveLength(2);
-  expect(screen.getByLabelText("Minutes")).toHaveValue("5");
+  expect(screen.getByLabelText("Length, min")).toHaveValue("5");
   await userEvent.click(screen.getByRole("button", { name: "Plan it" }));
   await waitFor(() => expect(sent).toHaveLength(2));
   expect(sent[0].input).toMatchObject({ squadId: "squad", minutes: 5, pilotIds: ["odo"] });
@@ -69,5 +69,14 @@ it("shows what is planned and flown newest first, with the gap between, and lead
   const places = ["bring gloves", "23 days without flying", "7 attempts"].map((words) => text.indexOf(words));
   expect(places).toEqual([...places].sort((a, b) => a - b));
   expect(places[0]).toBeGreaterThan(0);
-  expect(screen.getByRole("link", { name: "Start it" })).toHaveAttribute("href", expect.stringContaining("plan=plan"));
+  // The same in weeks: from that of the first flight on, with what is planned on its day, and the days between hatched.
+  const weeks = within(screen.getByRole("table", { name: "Weeks" }));
+  expect(weeks.getByRole("link", { name: /1 pilot$/ })).toHaveAttribute("href", "/session/s");
+  expect(weeks.getByText(/□ 1 pilot/)).toBeVisible();
+  expect(weeks.getAllByText("no flying")).toHaveLength(22);
+  expect(weeks.getAllByRole("row")).toHaveLength(6);
+  expect(screen.getByRole("link", { name: "Start session" })).toHaveAttribute(
+    "href",
+    expect.stringContaining("plan=plan"),
+  );
 });

@@ -18,6 +18,7 @@ import type { Gap } from "./gaps";
 import type { CalendarData } from "./load";
 import { PlanForm } from "./plan-form";
 import { Targets } from "./targets";
+import { Weeks } from "./weeks";
 
 type Entry =
   | { readonly kind: "planned"; readonly atMs: number; readonly planned: PlannedSession }
@@ -50,7 +51,7 @@ export function CalendarScreen({ data }: { data: CalendarData }) {
         <Box sx={{ flex: 1 }} />
         {(mayChange ? squads : data.pilots.map(({ squadId, name }) => ({ id: squadId, name }))).map(({ id, name }) => (
           <Button key={id} component="a" href={`/calendar-files/${id}`} download>
-            {squads.length > 1 ? `${name}, as iCalendar` : "As iCalendar"}
+            {squads.length > 1 ? `Add ${name} to your calendar` : "Add to calendar"}
           </Button>
         ))}
         {canPlan && (
@@ -59,6 +60,7 @@ export function CalendarScreen({ data }: { data: CalendarData }) {
           </Button>
         )}
       </Box>
+      {entries.length > 0 && <Weeks data={data} />}
       <Targets data={data} />
       {entries.length === 0 && (
         <Typography sx={{ maxWidth: 560 }}>
@@ -165,16 +167,16 @@ function EntryLine({
       {planned && onEdit ? (
         <Box>
           <Button size="small" component={Link} href={hrefFor("/session", { plan: planned.id })}>
-            Start it
+            Start session
           </Button>
           <Button size="small" onClick={() => onEdit(planned)}>
-            Change
+            Change plan
           </Button>
           <Button
             size="small"
-            onClick={() => undoable("remove-planned", "restore-planned", planned.id, "Plan taken out")}
+            onClick={() => undoable("remove-planned", "restore-planned", planned.id, "Plan removed")}
           >
-            Take out
+            Remove plan
           </Button>
         </Box>
       ) : (

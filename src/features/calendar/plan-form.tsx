@@ -12,6 +12,7 @@ import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { PlannedSession } from "@/contract";
 import { send } from "@/ui/actions/send";
+import { DateField } from "@/ui/forms/date-field";
 import type { CalendarData } from "./load";
 
 /** `2026-12-05T10:00` of a moment, by the clock of this device, as date fields want it. */
@@ -76,16 +77,9 @@ export function PlanForm({
           ))}
         </TextField>
       )}
+      <DateField to="minute" label="Starts" value={starts} onChange={setStarts} {...error("startsAtMs")} />
       <TextField
-        type="datetime-local"
-        label="Begins"
-        value={starts}
-        onChange={(event) => setStarts(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        {...error("startsAtMs")}
-      />
-      <TextField
-        label="Minutes"
+        label="Length, min"
         value={minutes}
         onChange={(event) => setMinutes(event.target.value)}
         slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }}
@@ -98,7 +92,7 @@ export function PlanForm({
         {...error("siteId")}
       />
       <TextField
-        label="Note (may stay empty)"
+        label="Note (optional)"
         value={note}
         multiline
         minRows={2}
@@ -160,7 +154,7 @@ function SiteField({
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       {...shown}
     >
-      <MenuItem value="">not said</MenuItem>
+      <MenuItem value="">no site</MenuItem>
       {sites.map((site) => (
         <MenuItem key={site.id} value={site.id}>
           {site.name}

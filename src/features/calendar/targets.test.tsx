@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { dateShown, typeDate } from "@/ui/testing/type-date";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import type { Outlook } from "@/words";
 import type { CalendarData } from "./load";
@@ -30,8 +31,12 @@ it("says of each target what it takes, by shape and words, not by colour alone",
     />,
   );
   expect(screen.getAllByText("Odo Fenn")).toHaveLength(4);
-  expect(screen.getByText(/^▲ About 24 attempts .* plan 2 more, 0.5 a week, or move the date\.$/)).toBeVisible();
-  expect(screen.getByText(/^◆ .*enough\.$/)).toBeVisible();
+  expect(
+    screen.getByText(
+      /^▲ Not by then at this pace: about 24 more attempts .* Plan 2 more, 0.5 a week, or move the date\.$/,
+    ),
+  ).toBeVisible();
+  expect(screen.getByText(/^◆ On course: /)).toBeVisible();
   expect(screen.getByText(/^✕ .*The date is past/)).toBeVisible();
   expect(screen.getByText("■ Signed off.")).toBeVisible();
 });
@@ -41,16 +46,16 @@ it("sets one for a pilot and a step; one that is refused says why and stays open
   const sent = fakeServer({ "set-target": refused });
   renderScreen(<Targets data={data()} />);
   expect(screen.getByText(/the attempts and sessions it takes are worked out/)).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Set one" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add target" }));
   const form = within(screen.getByRole("dialog"));
-  expect(form.getByRole("button", { name: "Set it" })).toBeDisabled();
-  expect(form.getByLabelText("By")).toHaveValue("2026-12-25");
+  expect(form.getByRole("button", { name: "Save target" })).toBeDisabled();
+  expect(await dateShown("By")).toBe("25/12/2026");
   fireEvent.mouseDown(form.getByRole("combobox", { name: "Pilot" }));
   fireEvent.click(screen.getByRole("option", { name: "Ida Rook" }));
   fireEvent.mouseDown(form.getByRole("combobox", { name: "Step signed off" }));
   fireEvent.click(screen.getByRole("option", { name: /Slow flip/ }));
-  fireEvent.change(form.getByLabelText("By"), { target: { value: "2026-12-20" } });
-  await userEvent.click(form.getByRole("button", { name: "Set it" }));
+  await typeDate("By", "20122026");
+  await userEvent.click(form.getByRole("button", { name: "Save target" }));
   expect(await form.findByRole("alert")).toHaveTextContent("That day is past.");
   expect(sent[0].input).toMatchObject({
     pilotId: "ida",
@@ -59,14 +64,14 @@ it("sets one for a pilot and a step; one that is refused says why and stays open
   });
   // The same target, sent again, is the same.
   fakeServer();
-  await userEvent.click(form.getByRole("button", { name: "Set it" }));
+  await userEvent.click(form.getByRole("button", { name: "Save target" }));
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 });
 
 it("takes one out, and brings it back from the message that says so", async () => {
   const sent = fakeServer();
   renderScreen(<Targets data={data({ targets: [target("a", "short")] })} />);
-  await userEvent.click(screen.getByRole("button", { name: "Take out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove" }));
   await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
   await waitFor(() => expect(sent).toHaveLength(2));
   expect(sent.map(({ action, input }) => [action, input.id])).toEqual([

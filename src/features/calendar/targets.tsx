@@ -16,6 +16,7 @@ import { v7 as newId } from "uuid";
 import { stepName } from "@/syllabus";
 import { send } from "@/ui/actions/send";
 import { useUndoable } from "@/ui/actions/use-undoable";
+import { DateField } from "@/ui/forms/date-field";
 import { Moment } from "@/ui/moment/moment";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
@@ -43,7 +44,7 @@ export function Targets({ data }: { data: CalendarData }) {
         </Typography>
         {data.mayChange && data.pilots.length > 0 && (
           <Button size="small" onClick={() => setSetting(true)}>
-            Set one
+            Add target
           </Button>
         )}
       </Box>
@@ -79,10 +80,10 @@ export function Targets({ data }: { data: CalendarData }) {
             {data.mayChange ? (
               <Button
                 size="small"
-                onClick={() => undoable("remove-target", "restore-target", id, "Target taken out")}
+                onClick={() => undoable("remove-target", "restore-target", id, "Target removed")}
                 sx={{ alignSelf: "start" }}
               >
-                Take out
+                Remove
               </Button>
             ) : (
               <span />
@@ -136,13 +137,7 @@ function TargetForm({ data, onDone }: { data: CalendarData; onDone: () => void }
       <TextField select label="Step signed off" value={stepId} onChange={(event) => setStep(event.target.value)}>
         {stepOptions(syllabus)}
       </TextField>
-      <TextField
-        type="date"
-        label="By"
-        value={due}
-        onChange={(event) => setDue(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <DateField label="By" value={due} onChange={setDue} />
       {failure && <Alert severity="error">{failure}</Alert>}
       <Button
         variant="contained"
@@ -150,7 +145,7 @@ function TargetForm({ data, onDone }: { data: CalendarData; onDone: () => void }
         onClick={save}
         sx={{ justifySelf: "start" }}
       >
-        Set it
+        Save target
       </Button>
     </Box>
   );

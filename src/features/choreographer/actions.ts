@@ -14,12 +14,12 @@ import {
 import { AddVariantInput, CheckVariantInput, EditVariantInput } from "./inputs";
 import { LONGEST_VARIANT_BYTES } from "./limits";
 
-/** Pilots of a squad by name; throws a Refusal for somebody else's. */
+/** Pilots of a squad by name; throws a Refusal for someone else's. */
 async function requirePilotsOf(who: SignedIn, squadId: string, pilotIds: readonly string[]): Promise<string[]> {
   const pilots = (await listPilots(who)).filter((pilot) => pilot.squadId === squadId);
   return pilotIds.map((id) => {
     const pilot = pilots.find((one) => one.id === id);
-    if (!pilot) throw badField("pilotIds", "Somebody on the list is not in this squad. Reload to see who is.");
+    if (!pilot) throw badField("pilotIds", "A pilot on the list is not in this squad. Reload to see who is.");
     return pilot.name;
   });
 }
@@ -90,7 +90,7 @@ export const choreographerActions = {
           if (edited === "same") return;
           if (edited === "other")
             throw conflict(
-              "Somebody else saved this way meanwhile. What you changed is still here: save it under another name, or reload to see theirs.",
+              "Someone else saved this way meanwhile. What you changed is still here: save it under another name, or reload to see theirs.",
             );
           const done = { kind: "changed-variant", name: own.name, flownBy } as const;
           await leaveTrail(transaction, { who: who.name, done, squadId }, now);

@@ -109,7 +109,7 @@ it("tells at its phase what never ends, and what is asked beyond the curve", asy
 
 it("does not take a number that cannot be, and says what can", () => {
   show();
-  fireEvent.change(screen.getByLabelText("At the latest, s"), { target: { value: "300" } });
+  fireEvent.change(screen.getByLabelText("Time limit, s"), { target: { value: "300" } });
   expect(screen.getByText("0.1 to 30")).toBeVisible();
   expect(screen.getByRole("button", { name: "Undo" })).toBeDisabled();
 });
@@ -118,11 +118,11 @@ it("is kept under a name for the pilots chosen, once, with all that was changed"
   const sent = fakeServer();
   show();
   fireEvent.change(screen.getByLabelText("What the pilot does in phase 1"), { target: { value: "Hop" } });
-  expect(screen.getByRole("button", { name: "Keep it" })).toBeDisabled();
+  expect(screen.getByRole("button", { name: "Save" })).toBeDisabled();
   await userEvent.type(screen.getByLabelText("Name"), "Long punch");
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook" }));
   await userEvent.click(screen.getByRole("checkbox", { name: /Also flown forward/ }));
-  await userEvent.click(screen.getByRole("button", { name: "Keep it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
   await waitFor(() => expect(sent).toHaveLength(1));
   const { id, document } = sent[0].input as { id: string; document: VariantDocument };
   expect(sent[0]).toMatchObject({ action: "add-variant", input: { squadId: "squad", pilotIds: ["ida"] } });
@@ -141,11 +141,11 @@ it("is changed on the version that was read; a draft that was overtaken can be k
   show({ openId: "own", own: [own] });
   expect(screen.getByText(/kept on this device from before/)).toBeVisible();
   expect(screen.getByText(/It was saved meanwhile/)).toBeVisible();
-  expect(screen.getByRole("button", { name: "Save it" })).toBeDisabled();
+  expect(screen.getByRole("button", { name: "Save changes" })).toBeDisabled();
   await userEvent.click(screen.getByRole("button", { name: "Drop it" }));
   expect(screen.getByLabelText("What the pilot does in phase 1")).toHaveValue("Hop");
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook" }));
-  await userEvent.click(screen.getByRole("button", { name: "Save it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save changes" }));
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({
     action: "edit-variant",
@@ -153,7 +153,7 @@ it("is changed on the version that was read; a draft that was overtaken can be k
   });
   const keep = within(screen.getByRole("region", { name: /^Your way/ }));
   await userEvent.type(keep.getByLabelText("Name"), " two");
-  expect(keep.getByRole("button", { name: "Keep as another" })).toBeEnabled();
+  expect(keep.getByRole("button", { name: "Save as new" })).toBeEnabled();
 });
 
 it.each([

@@ -1,5 +1,6 @@
 "use client";
 
+import { later } from "@/ui/loading/later";
 import { usePreferences } from "@/ui/theme/preferences";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -23,7 +24,8 @@ import { problemWords, refusedWords } from "@/words";
 import { KeepPanel } from "./keep-panel";
 import { isWhole, type Choreography } from "./choreography";
 import type { ChoreographerData } from "./load";
-import { Board } from "./board";
+
+const Board = later(() => import("./board").then((part) => part.Board));
 
 /** Choreographer: the phases of a trick on a timeline, changed by hand, flown again at once, kept as the coach's own way. */
 export function ChoreographerScreen({ data }: { data: ChoreographerData }) {
@@ -35,7 +37,7 @@ export function ChoreographerScreen({ data }: { data: ChoreographerData }) {
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="What the sticks do is flown at once with one aircraft and its settings, so that comes first."
+          why="What the sticks do is flown at once with one aircraft and its settings, so set those up first."
         />
       </>
     );

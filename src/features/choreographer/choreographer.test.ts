@@ -104,7 +104,7 @@ it("stays with the squad: whoever leaves it flies as before, and what is kept of
   expect((await findVariant(id))!.pilotIds).toEqual([odo]);
 });
 
-it("is kept once, however often it is sent, and never over somebody else's change", async () => {
+it("is kept once, however often it is sent, and never over someone else's change", async () => {
   const id = newId();
   await add({ id, pilotIds: [odo] });
   await add({ id, pilotIds: [odo] });

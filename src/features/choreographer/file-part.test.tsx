@@ -44,7 +44,7 @@ it("a file that the server takes is a change like any other", async () => {
 
 it.each([
   ["that is no JSON file", "long.txt", "{}", /long\.txt is not a JSON file/],
-  ["that is cut off", "long.json", '{"format": "bath', /long\.json is not whole/],
+  ["that is cut off", "long.json", '{"format": "bath', /long\.json is damaged/],
   ["that is too large", "long.json", " ".repeat(LONGEST_VARIANT_BYTES + 1), /long\.json is larger than/],
 ])("a file %s is refused here, before anything is sent", async (_, name, content, message) => {
   const sent = fakeServer();
@@ -91,7 +91,7 @@ it("goes out as a file by its name, which reads back as it was", async () => {
     openId: "own",
     own: [{ ...document, id: "own", squadId: "squad", pilotIds: [], version: 1 } as never],
   });
-  await userEvent.click(screen.getByRole("button", { name: "As a file" }));
+  await userEvent.click(screen.getByRole("button", { name: "Export file" }));
   expect(names).toEqual(["trick-long-punch.json"]);
   const text = await new Promise<string>((resolve) => {
     const reader = new FileReader();

@@ -48,7 +48,7 @@ export function FilePart({
         longestBytes={LONGEST_VARIANT_BYTES}
         onFile={take}
       >
-        Read a file
+        Import file
       </JsonFileButton>
       <Button
         size="small"
@@ -60,7 +60,7 @@ export function FilePart({
           )
         }
       >
-        As a file
+        Export file
       </Button>
       {problem && (
         <Alert severity="error" onClose={() => setProblem(null)} sx={{ flexBasis: "100%" }}>

@@ -48,10 +48,10 @@ export function KeepPanel(props: KeepProps) {
       sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}`, maxWidth: 820 })}
     >
       <Typography variant="h2" id="keep">
-        {opened ? `Your way: ${opened.name}` : "Keep it as a way of your own"}
+        {opened ? `Your way: ${opened.name}` : "Save as your own version"}
       </Typography>
       <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.2 }}>
-        Whoever it is chosen for has it in their briefs of {trick.name}
+        Pilots it is chosen for get it in their briefs of {trick.name}
         {trick.variants.length > 1 && `, flown "${way.name}"`}, and in the field. The others fly it as before.
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
@@ -84,12 +84,12 @@ export function KeepPanel(props: KeepProps) {
       </FormGroup>
       {unfinished !== null && pilotIds.length > 0 && (
         <Typography color="error.main" role="alert" sx={{ fontWeight: 600 }}>
-          ▲ With the aircraft at hand it does not go: {unfinished}. A brief would say so instead of numbers.
+          ▲ With this aircraft it does not work: {unfinished}. A brief would say so instead of numbers.
         </Typography>
       )}
       {overtaken && (
         <Typography color="error.main" role="alert">
-          ▲ It was saved meanwhile, and your changes follow the version before. Keep them under another name, or drop
+          ▲ It was saved meanwhile, and your changes follow the version before. Save them under another name, or discard
           them.
         </Typography>
       )}
@@ -97,22 +97,22 @@ export function KeepPanel(props: KeepProps) {
         {opened ? (
           <>
             <Button variant="contained" disabled={!whole || overtaken || keep.pending} onClick={keep.edit}>
-              Save it
+              Save changes
             </Button>
             <Button
               disabled={!whole || keep.pending || name.trim() === opened.name}
               onClick={keep.add}
               title={name.trim() === opened.name ? "Give it another name first" : undefined}
             >
-              Keep as another
+              Save as new
             </Button>
             <Button disabled={keep.pending} onClick={keep.remove}>
-              Into the bin
+              Delete
             </Button>
           </>
         ) : (
           <Button variant="contained" disabled={!whole || keep.pending} onClick={keep.add}>
-            Keep it
+            Save
           </Button>
         )}
       </Box>

@@ -69,7 +69,7 @@ export function PhasePanel(editing: Editing) {
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         <FigureInput
-          label="At the latest"
+          label="Time limit"
           unit="s"
           value={phase.maxS}
           min={0.1}
@@ -165,7 +165,7 @@ function Ends(editing: Editing) {
           <Figures part="until" guard={i} holder={guard} fields={guardFields[guard.kind]} {...editing} />
           {until.length > 1 && (
             <Button size="small" onClick={() => setAll(until.filter((_, n) => n !== i))}>
-              Take out
+              Remove
             </Button>
           )}
         </Box>
@@ -222,7 +222,7 @@ function Stick({ axis, ...editing }: Editing & { axis: Axis }) {
         />
       )}
       {plan?.kind === "eye" && (
-        <Choice label="Eye on" value={plan.see} words={seenWords} onChange={(see) => set({ ...plan, see })} />
+        <Choice label="Watches" value={plan.see} words={seenWords} onChange={(see) => set({ ...plan, see })} />
       )}
       {plan && <Figures part={axis} guard={null} holder={plan} fields={stickFields[plan.kind]} {...editing} />}
     </Box>

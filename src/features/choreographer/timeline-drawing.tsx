@@ -174,6 +174,8 @@ export function PhaseBlock(props: {
         }}
         style={{ cursor: "pointer" }}
       >
+        {/* For those that have no room for their name. */}
+        <title>{phase.label}</title>
         <rect
           x={from}
           y={1}
@@ -190,9 +192,11 @@ export function PhaseBlock(props: {
           {at + 1}
           {noted ? " ▲" : ""}
         </text>
-        <text x={from + 6} y={34} fontSize={12}>
-          {phase.label}
-        </text>
+        {to - from > 6.3 * phase.label.length + 8 && (
+          <text x={from + 6} y={34} fontSize={12}>
+            {phase.label}
+          </text>
+        )}
       </g>
       {scale.lanes.map(({ lane, top, quiet }) => {
         const says = ledBy(recipe, at, lane);

@@ -27,7 +27,7 @@ it("says of a phase that never ends how near it came, and whether it turned away
   const miss = { guard, wanted: 360, nearest: 212, last: 212 };
   const note = { phase: 2, kind: "never-ends", afterS: 4, misses: [miss] } as const;
   expect(said(note)).toMatch(
-    /^never comes to its end: it waits for 360 ?° turned about pitch and comes to 212 ?°\. Given up after 4\.0 s\./,
+    /^never finishes: it waits for 360 ?° turned about pitch and comes to 212 ?°\. Given up after 4\.0 s\./,
   );
   expect(said({ ...note, misses: [{ ...miss, last: 100 }] })).toContain("then goes away from it");
 });
@@ -43,7 +43,7 @@ it("says what was met, what is asked beyond the curve or the motors, and what co
   );
   expect(said({ phase: 0, kind: "thrust-beyond", askedG: 9, mostG: 6.2 })).toMatch(/9\.0 g of thrust; .* 6\.2 g/);
   expect(said({ phase: 0, kind: "too-long", mostS: 40 })).toContain("not over after 40 s");
-  expect(said({ phase: 0, kind: "not-reached" })).toContain("never begun");
+  expect(said({ phase: 0, kind: "not-reached" })).toContain("never starts");
   expect(said({ phase: 0, kind: "ends-at-once", guard: { kind: "climb", is: "above", mps: -1 } })).toContain(
     "(climb speed)",
   );
@@ -58,7 +58,7 @@ it("says why a phase stays, each reason once", () => {
   expect(whyItStays([], 5)).toBeNull();
   expect(whyItStays([], 1)).toBe("It is the only one.");
   expect(whyItStays(["turn.catchPhase", "freeze.before"], 5)).toBe(
-    "It stays: the turn is caught in it, and the way out is reckoned from it. What it does can be changed.",
+    "It stays: the turn is caught in it, and the bail-out is worked out from it. What it does can be changed.",
   );
   expect(whyItStays(["solveFor.0.aim.phase", "solveFor.1.aim.phase"], 5)).toMatch(/placed by it\. What/);
 });

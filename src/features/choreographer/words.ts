@@ -7,7 +7,7 @@ export const stickWords: Readonly<Record<StickPlan["kind"], string>> = {
   rate: "for a turning rate",
   ramp: "moved over a time",
   ease: "moved with the angle turned",
-  eye: "led by the eye",
+  eye: "visually held",
   "view-roll": "the yaw that keeps the view through a roll",
   "level-turn": "the roll that keeps the picture level",
   sustained: "as in the steady turn",
@@ -20,8 +20,8 @@ export const throttleWords: Readonly<
 > = {
   hold: "held at",
   thrust: "for a thrust",
-  climb: "eye on the climb",
-  height: "eye on the height",
+  climb: "hold the climb by eye",
+  height: "hold the height by eye",
   spot: "down on the object",
   sustained: "as at the start",
   loop: "round a loop",
@@ -68,7 +68,7 @@ const figureWords: Readonly<Record<string, string>> = {
   targetDeg: "Keep at",
   targetMps: "Keep at",
   targetM: "Keep at",
-  gainPerS: "Firmness",
+  gainPerS: "Strength",
   delayS: "Delay of the eye",
   g: "Thrust",
   share: "Share of the pull",
@@ -131,14 +131,14 @@ export function noteText(note: PhaseNote, phase: Phase, units: UnitSystem): stri
         return `it waits for ${guardText(guard, wanted, units)} and comes to ${guardText(guard, nearest, units).split(" ")[0]}${back ? ", then goes away from it" : ""}`;
       });
       const after = quantityText(note.afterS, "time", units, 1);
-      return `never comes to its end: ${waits.join("; ")}. Given up after ${after}. More stick, a nearer end, or a time as another end.`;
+      return `never finishes: ${waits.join("; ")}. Given up after ${after}. More stick, a nearer end, or a time as another end.`;
     }
     case "ends-at-once":
       return `is over as it begins: what it waits for (${guardWords[note.guard.kind]}) holds already. Another end, or take it out.`;
     case "met":
       return `${metWords(note.met, units)}. What comes after is not flown.`;
     case "not-reached":
-      return "is never begun: the flight is over before it.";
+      return "never starts: the flight is over before it.";
     case "too-long":
       return `is not over after ${quantityText(note.mostS, "time", units, 0)}, the longest that is flown here.`;
     case "rate-beyond":
@@ -156,7 +156,7 @@ export const isFatal = ({ kind }: PhaseNote) =>
 const hanging: readonly (readonly [RegExp, string])[] = [
   [/^turn\.stopPhase/, "the stop is measured from it"],
   [/^turn\.catchPhase/, "the turn is caught in it"],
-  [/^freeze/, "the way out is reckoned from it"],
+  [/^freeze/, "the bail-out is worked out from it"],
   [/^loop/, "the loop is measured by it"],
   [/^steadyPhase/, "the circle is measured in it"],
   [/^descentPhase/, "the descent is measured in it"],

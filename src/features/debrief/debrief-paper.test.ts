@@ -132,7 +132,7 @@ it("holds today against the last session in which the step was flown, not agains
     earlier,
     [8, 9, 10].map((n) => tap(n === 8 ? "clean" : "rough", n)),
   )!;
-  expect(sinceLastWords(same)).toBe("Last time 1 of 4 clean, this time 1 of 3: no difference that could be told.");
+  expect(sinceLastWords(same)).toBe("Last time 1 of 4 clean, this time 1 of 3: no clear difference.");
   expect(sinceLastTime([], [tap("clean", 1)])).toBeNull();
   expect(sinceLastTime(earlier, [])).toBeNull();
 });

@@ -16,6 +16,7 @@ import { NoteList } from "./note-list";
 import { measuredWords } from "./measured-words";
 import { mostSeenWords } from "./most-seen";
 import { nextTimeWords } from "./next-time";
+import { SessionPicture } from "./session-picture";
 import { sinceLastTime, sinceLastWords } from "./since-last";
 import { Verdict } from "./verdict";
 
@@ -35,7 +36,7 @@ export function Debrief({
     <Box sx={{ maxWidth: 900, mx: "auto", p: { xs: 2, md: 3 } }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "baseline" }}>
         <Typography variant="h1">
-          {data.session.endedAtMs !== null ? "Debrief" : data.session.begun ? "Still being flown" : "Not begun yet"}
+          {data.session.endedAtMs !== null ? "Debrief" : data.session.begun ? "Still being flown" : "Not started yet"}
         </Typography>
         <span>
           <Moment atMs={data.session.startedAtMs} show="both" />
@@ -43,7 +44,7 @@ export function Debrief({
         </span>
         <Box sx={{ flex: 1 }} />
         <Button component="a" href={`/debriefs/${data.session.id}`} download>
-          As PDF
+          Export PDF
         </Button>
         <Button component={Link} href={data.coaches ? "/squad" : "/pilot"}>
           {data.coaches ? "To the squad" : "To your record"}
@@ -54,6 +55,7 @@ export function Debrief({
           </Button>
         )}
       </Box>
+      <SessionPicture pilots={whoFlew(data.pilots, attempts)} attempts={attempts} />
       {whoFlew(data.pilots, attempts).map((pilot) => (
         <PilotDebrief
           key={pilot.id}
@@ -174,7 +176,7 @@ function StepDebrief({
       ))}
       {mend && (
         <Typography sx={{ my: 0.5 }}>
-          <b>Seen most.</b> {mend}
+          <b>Main fault:</b> {mend}
         </Typography>
       )}
       <Box sx={{ mt: 1 }}>

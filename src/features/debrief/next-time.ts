@@ -47,7 +47,7 @@ export function nextTimeWords(pilot: TallyPilot, syllabus: Syllabus, today: read
   const after = at < 0 ? undefined : path[at + 1];
   if (pilot.signedOff.includes(step.id)) {
     const open = pilot.currentStepId === step.id ? after : findStep(syllabus, pilot.currentStepId ?? "");
-    return open ? `Next time: ${open.name}.` : "Next time: whatever wants flying again.";
+    return open ? `Next time: ${open.name}.` : "Next time: whatever is due for another go.";
   }
   const { kind } = adviceAt(pilot, known, step, syllabus, today);
   if (kind === "advance")

@@ -19,6 +19,6 @@ const SURE = 0.8;
 export function sinceLastWords({ before, after, chanceBetter }: RateChange): string {
   const counts = `Last time ${before.clean} of ${before.attempts} clean, this time ${after.clean} of ${after.attempts}`;
   const chance = Math.max(chanceBetter, 1 - chanceBetter);
-  if (chance < SURE) return `${counts}: no difference that could be told.`;
+  if (chance < SURE) return `${counts}: no clear difference.`;
   return `${counts}: ${chanceBetter > 0.5 ? "better" : "worse"} with ${chancePercent(chance)} chance.`;
 }

@@ -89,7 +89,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
     <section aria-label={`Verdict for ${pilot.name}, ${step.name}`}>
       {known.unknownBefore && (
         <Typography sx={(theme) => ({ mb: 1, color: theme.tokens.ochreText, fontWeight: 600 })}>
-          ▲ Taken up in the field: earlier attempts are not on this device, and count once it is sent.
+          ▲ Added at the field. Earlier attempts will show once synced.
         </Typography>
       )}
       <Box

@@ -1,7 +1,16 @@
 import { outcomeCounted } from "@/core";
 import { heldIn, type SessionPilot } from "@/contract";
 import { need } from "@/server/access";
-import { badField, ByIdInput, coachAction, conflict, memberAction, there, type Asker } from "@/server/actions";
+import {
+  badField,
+  ByIdInput,
+  coachAction,
+  conflict,
+  memberAction,
+  requireLineTry,
+  there,
+  type Asker,
+} from "@/server/actions";
 import {
   findAircraft,
   findAttempt,
@@ -23,7 +32,7 @@ import {
   takeIn,
   updateAttempt,
 } from "@/server/repositories";
-import { LINES_STEP, builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
+import { builtInSyllabus, findStep, stepName, type Step, type Syllabus } from "@/syllabus";
 import { byServerClock } from "@/server/device-clock";
 import {
   AtMomentInput,
@@ -105,9 +114,7 @@ export const fieldActions = {
       if (!step && !plannedFor(member, stepId)) throw badField("stepId", "That step is not in the squad's syllabus.");
       if (step && !step.directions.some((one) => one.id === direction))
         throw badField("direction", "That step is not flown in this direction.");
-      if (line && stepId !== LINES_STEP) throw badField("line", "Lines are flown at the step of lines only.");
-      if (line && (line.brokeAt ?? 0) >= line.tricks.length)
-        throw badField("line.brokeAt", "That line has no such trick.");
+      if (line) requireLineTry(line, stepId);
       const atMs = byServerClock(flownAtMs, deviceNowMs, Date.now());
       await inTransaction(async (transaction) => {
         await setSessionBegun(transaction, sessionId, new Date(atMs));

@@ -10,7 +10,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 
 const always = [
-  "An observer stands beside the pilot in goggles, and knows the way out.",
+  "An observer stands beside the pilot in goggles and knows the bail-out.",
   "Nobody is inside the working area; soft ground underneath.",
   "The arm switch is known without looking; in trouble low down, disarm.",
   "Batteries are whole, charged and fixed; propellers are tight and the right way round.",
@@ -46,13 +46,13 @@ export function BeforeGoggles({ site, checkFirst }: { site: Site | null; checkFi
   return (
     <section aria-labelledby="before-goggles">
       <Typography variant="h2" id="before-goggles" sx={{ mt: 3 }}>
-        Before goggles go on{" "}
+        Preflight{" "}
         <Box component="span" sx={{ fontWeight: 400, fontSize: "0.9rem" }}>
           {open === 0 ? (
-            "■ all said and seen"
+            "■ all checked"
           ) : (
             <>
-              <b className="num">{open}</b> to go
+              <b className="num">{open}</b> left
             </>
           )}
         </Box>

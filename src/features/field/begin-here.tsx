@@ -112,7 +112,7 @@ function Who({ squad }: { squad: FieldSquad }) {
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
             sx={{ minWidth: 160 }}
           >
-            <MenuItem value="">not said</MenuItem>
+            <MenuItem value="">no site</MenuItem>
             {squad.sites.map(({ id, name }) => (
               <MenuItem key={id} value={id}>
                 {name}
@@ -139,7 +139,7 @@ function Who({ squad }: { squad: FieldSquad }) {
       ))}
       {failure && (
         <Typography role="alert" sx={{ color: "error.main", my: 1 }}>
-          This device keeps nothing: {failure}
+          This device can’t save anything: {failure}
         </Typography>
       )}
       <Button

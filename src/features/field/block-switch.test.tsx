@@ -24,7 +24,7 @@ it("shows what is flown in order, what part of the session it is and for how lon
   expect(warmUp).toHaveTextContent(/^Warm-up 2 min.*Stop course$/);
   expect(main).toHaveTextContent("Main drill 4 minSlow flip");
   // Minutes that nobody planned are not said.
-  expect(free).toHaveTextContent(/^Free.*As they like$/);
+  expect(free).toHaveTextContent(/^Free.*Free flying$/);
   expect(free).not.toHaveTextContent("min");
   expect([warmUp, main, free].map((one) => one.getAttribute("aria-pressed"))).toEqual(["false", "true", "false"]);
 });

@@ -59,7 +59,7 @@ export function BlockSwitch({
               </>
             )}
           </Box>
-          <b>{stepId ? stepName(syllabus, stepId) : "As they like"}</b>
+          <b>{stepId ? stepName(syllabus, stepId) : "Free flying"}</b>
         </ButtonBase>
       ))}
       <Button size="small" onClick={() => setAdding(true)} sx={{ flexShrink: 0, minHeight: 56 }}>

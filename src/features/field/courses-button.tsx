@@ -5,12 +5,16 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import { useState } from "react";
+import { later } from "@/ui/loading/later";
+import { useSoon } from "@/ui/loading/use-soon";
 import type { FieldPlan } from "@/contract";
-import { FieldCourses } from "@/features/yard/client";
+
+const FieldCourses = later(() => import("@/features/yard/client").then((part) => part.FieldCourses));
 
 /** Opens the courses of the site, to be set out from this device; nothing where none are drawn. */
 export function CoursesButton({ plan, stepIds }: { plan: FieldPlan | null; stepIds: readonly string[] }) {
   const [open, setOpen] = useState(false);
+  useSoon([FieldCourses]);
   if (!plan || plan.plan.courses.length === 0) return null;
   const close = () => setOpen(false);
   return (

@@ -44,7 +44,7 @@ it("says who ended the session under somebody's hands, and leads to the debrief"
   expect(screen.getByText("debrief")).toBeVisible();
 });
 
-it("tells one's own other device from somebody else", async () => {
+it("tells one's own other device from someone else", async () => {
   renderScreen(<Ending after={over("me", "Ann Pell")} />);
   await end();
   expect(screen.getByRole("alertdialog")).toHaveTextContent(/You, on another device, ended it/);

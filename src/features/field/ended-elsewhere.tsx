@@ -5,21 +5,20 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Session } from "@/contract";
+import { flagFrom } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
 import { Moment } from "@/ui/moment/moment";
 
-const flagFrom = (kept: unknown) => (typeof kept === "boolean" ? kept : null);
-
 /**
  * Whether the session was ended on this device, which is no surprise to anybody: kept over a reload, as the page that comes may be older than the end
- * and learn of it afterwards. Not where somebody else ended it since.
+ * and learn of it afterwards. Not where someone else ended it since.
  */
 export function useEndedHere({ id, endedBy }: Session, accountId: string) {
   const [kept, change] = useDeviceState(`bathygon-ended-${id}`, false, flagFrom);
   return [kept && (!endedBy || endedBy.accountId === accountId), (ended: boolean) => change(() => ended)] as const;
 }
 
-/** Whether a session that was flown here a moment ago was ended by somebody else, or on another device; not where its end waits or came from here. */
+/** Whether a session that was flown here a moment ago was ended by someone else, or on another device; not where its end waits or came from here. */
 export function useEndedElsewhere({ begun, endedAtMs }: Session, endedHere: boolean) {
   const running = begun && endedAtMs === null;
   const [wasRunning, setWasRunning] = useState(running);
@@ -44,7 +43,7 @@ export function EndedElsewhere({
   onDebrief: () => void;
 }) {
   const { endedAtMs, endedBy } = session;
-  const who = !endedBy ? "Somebody" : endedBy.accountId === accountId ? "You, on another device," : endedBy.name;
+  const who = !endedBy ? "Someone" : endedBy.accountId === accountId ? "You, on another device," : endedBy.name;
   return (
     <Box role="alertdialog" aria-labelledby="ended-elsewhere" sx={{ maxWidth: 620, mx: "auto", p: { xs: 2, md: 4 } }}>
       <Typography variant="h1" id="ended-elsewhere">

@@ -38,9 +38,9 @@ export function NoteDialog({
           multiline
           minRows={3}
           margin="dense"
-          label="What you saw"
+          label="What did you see?"
           value={text}
-          helperText={forCoaches ? "Coaches of the squad only." : `${pilotName} can read it too, signed in.`}
+          helperText={forCoaches ? "Coaches of the squad only." : `${pilotName} can see this note.`}
           onChange={(event) => onText(event.target.value)}
           slotProps={{ htmlInput: { maxLength: LONGEST } }}
         />
@@ -61,7 +61,7 @@ export function NoteDialog({
           disabled={kept === ""}
           onClick={() => onKeep(kept, forCoaches)}
         >
-          Keep note
+          Save note
         </Button>
       </DialogActions>
     </Dialog>

@@ -45,7 +45,7 @@ it("shows what was refused of any session: to be put right where it is kept, els
   await enqueue(item("gone"));
   renderScreen(<FieldScreen />, { address: "/field" });
   await waitFor(() => expect(screen.getAllByText(/Not taken: That attempt is gone/)).toHaveLength(2));
-  expect(await screen.findByRole("link", { name: "Put it right in its session" })).toHaveAttribute(
+  expect(await screen.findByRole("link", { name: "Fix it in its session" })).toHaveAttribute(
     "href",
     "/field?session=s",
   );

@@ -6,12 +6,14 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
+import { later } from "@/ui/loading/later";
 import { Moment } from "@/ui/moment/moment";
 import { dismiss, resubmit } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
 import { BeginHere } from "./begin-here";
 import { keptSessions, type FieldPacket } from "./packet";
-import { TallyScreen } from "./tally-screen";
+
+const TallyScreen = later(() => import("./tally-screen").then((part) => part.TallyScreen));
 
 /** The field without a network: the sessions kept on this device, and the tally of one of them. Nothing of it comes from the server. */
 export function FieldScreen() {
@@ -31,7 +33,7 @@ export function FieldScreen() {
       <Typography variant="h1">In the field</Typography>
       {failure && (
         <Typography role="alert" sx={{ my: 2, color: "error.main" }}>
-          This device keeps nothing: {failure}
+          This device can’t save anything: {failure}
         </Typography>
       )}
       {kept && asked && (
@@ -100,7 +102,7 @@ function WaitingHere({ sessionIds }: { sessionIds: ReadonlySet<string> }) {
                   ✕ Not taken: {refused}
                 </Box>{" "}
                 {sessionIds.has(sessionId) ? (
-                  <a href={`/field?session=${sessionId}`}>Put it right in its session</a>
+                  <a href={`/field?session=${sessionId}`}>Fix it in its session</a>
                 ) : (
                   <>
                     <Button size="small" onClick={() => void resubmit(key)}>

@@ -27,13 +27,13 @@ export function HeldParts({
     <Box sx={{ display: "grid", gap: 1 }}>
       {lookAgainDue(tries.length, lookAfter) && <LookAgain line={line} tries={tries} />}
       <Box component="span" aria-hidden sx={{ fontWeight: 600, mb: -0.5 }}>
-        Held at the last try:
+        Parts held on the last try:
       </Box>
       <Chips
         options={(lastTry?.parts ?? parts).map(({ id, name }) => ({ id, short: name }))}
         chosen={held}
         disabled={!lastTry?.parts}
-        label="Held at the last try"
+        label="Parts held on the last try"
         onToggle={toggle}
       />
     </Box>

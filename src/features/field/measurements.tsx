@@ -63,7 +63,7 @@ export function Measurements({
         disabled={!last}
         value={entry.text}
         error={wrong}
-        helperText={wrong ? "a number, as 12 or 4.5" : undefined}
+        helperText={wrong ? "Enter a number, e.g. 12 or 4.5" : undefined}
         onChange={({ target }) => {
           const minus = name in measureSides && /^\s*[-−]/.test(target.value);
           change(name, minus ? { text: target.value.replace(/^\s*[-−]/, ""), below: true } : { text: target.value });

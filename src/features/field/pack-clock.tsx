@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useEffect, useState } from "react";
 import { packState, tryTimeS, type PackState } from "@/core";
+import { visuallyHidden } from "@/ui/layout/visually-hidden";
 import type { LoggedAttempt, PlannedBlock, TallyPilot } from "@/contract";
 import { isCount, isRecord } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
@@ -128,11 +129,7 @@ export function PackClock({
         {words}
       </Box>
       {/* Read out when it changes, not every second. */}
-      <Box
-        component="span"
-        role="status"
-        sx={{ position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" }}
-      >
+      <Box component="span" role="status" sx={visuallyHidden}>
         {look?.[0]}
       </Box>
     </ButtonBase>

@@ -50,7 +50,7 @@ export function PilotSwitch({ pilot, order, absent, attempts, onChoose, onBack, 
       <ButtonBase
         onClick={() => setChoosing(true)}
         aria-haspopup="dialog"
-        aria-label={`${pilot.name}, whose turn it is. Choose somebody else`}
+        aria-label={`${pilot.name}, whose turn it is. Choose someone else`}
         sx={{ minHeight: 56, width: "100%", justifyContent: "flex-start", gap: 1 }}
       >
         {name}

@@ -11,6 +11,7 @@ import { outcomeWords } from "@/ui/marks/marks";
 import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput, FieldAction, TallyData } from "@/contract";
+import { DateField } from "@/ui/forms/date-field";
 import { Chips } from "./tally-parts";
 
 const does: Readonly<Record<Outgoing["action"], string>> = {
@@ -57,7 +58,7 @@ export function RefusedList({ data, items }: { data: TallyData; items: readonly 
         <>
           {["log-attempt", "set-faults"].includes(item.action) && (
             <Button size="small" sx={{ minHeight: 56 }} onClick={() => setMending(item.key)}>
-              Put it right
+              Fix it
             </Button>
           )}
           <Button size="small" sx={{ minHeight: 56 }} onClick={() => void resubmit(item.key)}>
@@ -121,14 +122,7 @@ function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log
         (value) => setOutcome(value as Outcome),
         outcomes.map((id) => ({ id, name: outcomeWords[id] })),
       )}
-      <TextField
-        type="datetime-local"
-        size="small"
-        label="Flown"
-        value={flown}
-        onChange={(event) => setFlown(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
-      />
+      <DateField to="second" size="small" label="Flown" value={flown} onChange={setFlown} />
       <Button
         variant="contained"
         disabled={!known || !Number.isFinite(flownAtMs)}

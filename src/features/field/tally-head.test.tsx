@@ -28,7 +28,7 @@ const head = (change: Partial<Parameters<typeof TallyHead>[0]> = {}, units: "met
     </TallyHead>,
     { preferences: { theme: "light", units } },
   );
-const line = () => screen.getByText(/Slow flip|As they like/).textContent!.replaceAll(/\s/g, " ");
+const line = () => screen.getByText(/Slow flip|Free flying/).textContent!.replaceAll(/\s/g, " ");
 
 it("says who flies what in which of their turns, with the clock beside it", () => {
   head();
@@ -56,7 +56,7 @@ it("says so where nobody has worked the height out, and nothing of a limit that 
 it("has no height to begin at where no trick of the model is flown", () => {
   head({ brief: brief({}), step: builtInSyllabus.stepById.get("arm-reflex") as Step });
   expect(screen.queryByText(/start height/)).toBeNull();
-  expect(head({ step: null, brief: brief({}) }).container).toHaveTextContent("As they like, turn 2/3");
+  expect(head({ step: null, brief: brief({}) }).container).toHaveTextContent("Free flying, turn 2/3");
 });
 
 it("ends a session only when it was asked twice, and says what becomes of what waits", async () => {

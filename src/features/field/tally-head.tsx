@@ -38,7 +38,7 @@ export function TallyHead({
       <Box sx={{ minWidth: 0, flex: 1 }}>
         {name}
         <Typography sx={{ fontSize: "0.95rem" }}>
-          {step?.name ?? "As they like"}
+          {step?.name ?? "Free flying"}
           {pilot.turns.length > 0 && (
             <>
               , turn{" "}

@@ -80,7 +80,7 @@ export function DirectionSwitch(props: {
             </span>
             {due === id && (
               <Box component="span" sx={(theme) => ({ fontSize: "0.85rem", color: theme.tokens.buoyText })}>
-                ▲ now this side
+                ▲ switch to this side
               </Box>
             )}
           </ButtonBase>

@@ -95,7 +95,7 @@ it("takes what was measured of the last attempt, short or past by a tap, and say
   await userEvent.clear(field);
   await userEvent.type(field, "a lot");
   await userEvent.type(screen.getByLabelText("Swing back, °"), "3{Enter}");
-  expect(screen.getByText("a number, as 12 or 4.5")).toBeVisible();
+  expect(screen.getByText("Enter a number, e.g. 12 or 4.5")).toBeVisible();
   await waitFor(() => expect(measured().at(-1)).toEqual({ bounceBackDeg: 3 }));
   await userEvent.clear(field);
   await userEvent.type(field, "-4{Enter}");
@@ -142,22 +142,22 @@ it("opens the courses of the site on the device: the tapes of the pole that come
 it("keeps a note of the pilot, and what was begun of it while others fly", async () => {
   const sent = fakeServer();
   renderScreen(<TallyScreen data={data()} />);
-  const write = (text: string) => userEvent.type(screen.getByLabelText("What you saw"), text);
+  const write = (text: string) => userEvent.type(screen.getByLabelText("What did you see?"), text);
   await userEvent.click(screen.getByRole("button", { name: "Note" }));
-  expect(screen.getByRole("button", { name: "Keep note" })).toBeDisabled();
+  expect(screen.getByRole("button", { name: "Save note" })).toBeDisabled();
   await write("Looks down before");
   await userEvent.click(screen.getByRole("button", { name: "Back" }));
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
   await userEvent.keyboard("n");
   await userEvent.keyboard("o");
   expect(await screen.findByRole("dialog", { name: "Note of Ida Rook" })).toBeVisible();
-  expect(screen.getByLabelText("What you saw")).toHaveValue("");
+  expect(screen.getByLabelText("What did you see?")).toHaveValue("");
   await userEvent.click(screen.getByRole("button", { name: "Back" }));
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
   await userEvent.keyboard("n");
   await userEvent.click(screen.getByRole("button", { name: "Note" }));
   await write(" the punch.");
-  await userEvent.click(screen.getByRole("button", { name: "Keep note" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save note" }));
   const noted = within(screen.getByRole("list", { name: "Notes of this session" }));
   expect(noted.getByText("Looks down before the punch.")).toBeVisible();
   await waitFor(() =>
@@ -205,10 +205,10 @@ it("says in the debrief what to fly next time", () => {
   };
   const met = [1, 2, 3, 4].flatMap(clean);
   expect(shown([attempt("clean", "back", 1)])).toBe("Next time: slow flip again.");
-  expect(shown(met)).toBe("Next time: Flip, last quarter eased, once slow flip is signed off.");
-  expect(shown(met, true)).toBe("Next time: Flip, last quarter eased.");
+  expect(shown(met)).toBe("Next time: Flip, ease the last quarter, once slow flip is signed off.");
+  expect(shown(met, true)).toBe("Next time: Flip, ease the last quarter.");
   // A step long signed off was flown again: the pilot goes on where they are.
-  expect(shown(met, true, "flip-ease-end")).toBe("Next time: Flip, very end eased.");
+  expect(shown(met, true, "flip-ease-end")).toBe("Next time: Flip, ease only the end.");
   const hard = [..."ccrcrrxxrxxr"].map((letter, n) =>
     attempt(({ c: "clean", r: "rough", x: "crashed" } as const)[letter as "c" | "r" | "x"], "back", n),
   );
@@ -233,7 +233,7 @@ it("takes keys for outcomes, direction, faults, undo and the next pilot", async 
     within(list)
       .getAllByRole("listitem")
       .map((item) => item.textContent),
-  ).toEqual([expect.stringContaining("clean, forward: sky at the stop"), expect.stringContaining("rough, backward")]);
+  ).toEqual([expect.stringContaining("clean, forward: stopped on sky"), expect.stringContaining("rough, backward")]);
   await userEvent.keyboard("u");
   expect(within(list).getAllByRole("listitem")).toHaveLength(1);
   await userEvent.keyboard("n");
@@ -287,7 +287,7 @@ it("keeps a refused tap in sight with its reason until it is put right or droppe
   expect(await screen.findByText(/Not taken, an attempt: That step is not flown/)).toBeVisible();
   expect(await screen.findByText(/Not taken, the faults of an attempt/)).toBeVisible();
   const sent = fakeServer();
-  await userEvent.click(screen.getAllByRole("button", { name: "Put it right" })[0]);
+  await userEvent.click(screen.getAllByRole("button", { name: "Fix it" })[0]);
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Direction" }));
   await userEvent.click(screen.getByRole("option", { name: "forward" }));
   await userEvent.click(screen.getByRole("button", { name: "Send it" }));
@@ -501,17 +501,17 @@ describe("a planned session", () => {
     renderScreen(<TallyScreen data={data()} />);
     await userEvent.keyboard("r1");
     const fault = builtInSyllabus.stepById.get("flip-slow")!.faults[0];
-    expect(screen.getByRole("status", { name: "What mends it" })).toHaveTextContent(cueFor(fault, "back"));
+    expect(screen.getByRole("status", { name: "How to fix it" })).toHaveTextContent(cueFor(fault, "back"));
     await userEvent.keyboard("1");
-    expect(screen.queryByRole("status", { name: "What mends it" })).toBeNull();
+    expect(screen.queryByRole("status", { name: "How to fix it" })).toBeNull();
   });
 
   it("calls for the other direction after three in one", async () => {
     renderScreen(<TallyScreen data={data()} />);
     await userEvent.keyboard("cc");
-    expect(screen.queryByText(/now this side/)).toBeNull();
+    expect(screen.queryByText(/switch to this side/)).toBeNull();
     await userEvent.keyboard("r");
-    expect(screen.getByRole("radio", { name: /Forward.*now this side/ })).toBeVisible();
+    expect(screen.getByRole("radio", { name: /Forward.*switch to this side/ })).toBeVisible();
   });
 
   it("counts nothing while somebody flies as they like, and takes up another step at once", async () => {
@@ -523,7 +523,7 @@ describe("a planned session", () => {
     await userEvent.click(screen.getByRole("button", { name: "Another step" }));
     await userEvent.click(screen.getByRole("button", { name: "Pure roll" }));
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
-    expect(screen.getByText(/earlier attempts are not on this device/)).toBeVisible();
+    expect(screen.getByText(/Earlier attempts will show once synced/)).toBeVisible();
     await userEvent.keyboard("r");
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0].input).toMatchObject({ stepId: "roll-pure", direction: "right" });

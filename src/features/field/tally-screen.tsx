@@ -4,13 +4,14 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { v7 as newId } from "uuid";
+import { later } from "@/ui/loading/later";
+import { useSoon } from "@/ui/loading/use-soon";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { KeysProvider } from "@/ui/keys/keys";
 import { ReaderProvider } from "@/ui/units/listener";
 import { SyllabiProvider } from "@/ui/syllabus/use-syllabus";
 import { WhyProvider } from "@/ui/why/why";
 import { BeforeGoggles } from "./before-goggles";
-import { Debrief } from "@/features/debrief/client";
 import type { TallyData } from "@/contract";
 import { EndedElsewhere, useEndedElsewhere, useEndedHere } from "./ended-elsewhere";
 import { CoursesButton } from "./courses-button";
@@ -21,6 +22,8 @@ import { useWakeLock } from "./use-wake-lock";
 import { WaitingLine } from "./waiting-line";
 import { Tally } from "./tally";
 import { stepsFlown } from "./tally-below";
+
+const Debrief = later(() => import("@/features/debrief/client").then((part) => part.Debrief));
 
 const NOTHING_KEPT: FieldBriefs = { briefs: [], plan: null };
 
@@ -46,6 +49,7 @@ type Field = ReturnType<typeof useTally>;
 /** Prepared, being flown, or over. */
 function Session({ data, kept }: { data: TallyData; kept: FieldBriefs }) {
   const field = useTally(data, kept);
+  useSoon([Debrief]);
   const { session } = field.tally;
   useWakeLock(session.begun && session.endedAtMs === null && data.mayKeep);
   const signOff = (pilotId: string, stepId: string) =>

@@ -7,12 +7,12 @@ import { useCallback, useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomes, type Outcome } from "@/core";
 import { cueFor, directionNames } from "@/syllabus";
+import { later } from "@/ui/loading/later";
+import { useSoon } from "@/ui/loading/use-soon";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { outcomeWords } from "@/ui/marks/marks";
 import { BlockSwitch } from "./block-switch";
-import { BriefDialog } from "./brief-dialog";
-import { CrashCheck } from "./crash-check";
-import type { BriefData } from "@/features/brief/client";
+import { fieldParts, type BriefData } from "@/features/brief/client";
 import { VerdictLine } from "@/features/debrief/client";
 import { NoteDialog, useFieldNote } from "./field-notes";
 import type { FieldAction, LoggedAttempt, PropsFound, TallyData, TallyPilot } from "@/contract";
@@ -31,6 +31,9 @@ import { useFlownNow, useTaps, type FlownNow } from "./use-taps";
 import type { FlownStep } from "@/syllabus";
 import { lineTryWords } from "@/words";
 
+const BriefDialog = later(() => import("./brief-dialog").then((part) => part.BriefDialog));
+const CrashCheck = later(() => import("./crash-check").then((part) => part.CrashCheck));
+
 /** On a phone held across. */
 const whereLow = (sx: object) => ({ "@media (max-height: 480px)": sx });
 
@@ -47,6 +50,7 @@ export function Tally({
 }) {
   const { tally, attempts, act, tapMoment, briefs } = field;
   const { session } = tally;
+  useSoon([BriefDialog, CrashCheck, ...fieldParts]);
   const place = useFieldPlace(session.id, tally.pilots);
   const { pilot, block } = place;
   const now = useFlownNow(attempts, place);
@@ -107,7 +111,7 @@ export function Tally({
                 part above.
               </>
             ) : (
-              <>{pilot.name} flies as they like: nothing is counted. To count something, choose another step above.</>
+              <>{pilot.name} is free flying: nothing is counted. To count attempts, pick another step above.</>
             )}
           </Typography>
         )}
@@ -282,7 +286,7 @@ function Targets({
       {fault && last && (
         <Box
           role="status"
-          aria-label="What mends it"
+          aria-label="How to fix it"
           sx={(theme) => ({
             borderLeft: `6px solid ${theme.tokens.ochre}`,
             pl: 1.5,

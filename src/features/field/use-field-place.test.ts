@@ -33,14 +33,14 @@ it("comes with each pack to the block that the minutes before it have brought it
 });
 
 it("a step that a device took up before reasons had kinds is still flown, for the one reason there is", () => {
-  const kept = { kind: "main", stepId: "hang", minutes: 0, firstDirection: null, why: "Taken up in the field." };
+  const kept = { kind: "main", stepId: "hang", minutes: 0, firstDirection: null, why: "Added at the field." };
   // Also whatever stands there for a reason: it never stops the screen.
   for (const reason of [null, 7, { kind: "advised" }, { kind: "luck" }])
     expect(blockReasonWords(placeFrom({ added: { odo: [{ ...kept, reason }] } })!.added.odo[0], builtInSyllabus)).toBe(
-      "Taken up in the field.",
+      "Added at the field.",
     );
   const { added } = placeFrom({ turn: 2, added: { odo: [kept], ida: "damaged" } })!;
   expect(Object.keys(added)).toEqual(["odo"]);
   expect(added.odo).toMatchObject([{ kind: "main", stepId: "hang", minutes: 0 }]);
-  expect(blockReasonWords(added.odo[0], builtInSyllabus)).toBe("Taken up in the field.");
+  expect(blockReasonWords(added.odo[0], builtInSyllabus)).toBe("Added at the field.");
 });

@@ -7,7 +7,7 @@ import { useOffline, type Offline } from "@/ui/outbox/use-offline";
 
 const offlineWords: Readonly<Record<Offline["kind"], string>> = {
   preparing: "",
-  ready: ". Opens without a network, too",
+  ready: ". Saved for offline",
   impossible: ". Keep this page open: without a network it cannot be opened again",
 };
 
@@ -29,8 +29,8 @@ export function WaitingLine({
     <Box role="status" sx={{ fontSize: "0.85rem", minHeight: 22 }}>
       {broken !== null && (
         <Box sx={{ color: "error.main", fontWeight: 650 }}>
-          ✕ This device keeps nothing ({broken}). What is tapped is sent at once; do not close this page while something
-          waits.
+          ✕ This device can’t save anything ({broken}). What is tapped is sent at once; do not close this page while
+          something waits.
         </Box>
       )}
       {unsent > 0 ? (

@@ -22,6 +22,8 @@ import { SideView } from "@/ui/flight/side-view";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PickOne } from "@/ui/forms/pick-one";
+import Box from "@mui/material/Box";
+import { Enlarge } from "@/ui/layout/enlarge";
 import { Fold } from "@/ui/layout/fold";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { LastOutcomes, OutcomeMark, outcomeWords, RateBar, StateMark, stateWords } from "@/ui/marks/marks";
@@ -43,7 +45,12 @@ export interface Exhibit {
 
 const nothing = () => undefined;
 const mark: PassMark = { kind: "each-direction", rule: { kind: "k-of-last", k: 3, n: 4 } };
-const why = { how: "Made up for the gallery.", inputs: [["aircraft", "Plank"]] as const, source: "None." };
+const why = {
+  how: "Made up for the gallery.",
+  inputs: [["aircraft", "Plank"]] as const,
+  source: "None.",
+  leftOut: "All of it.",
+};
 const lens = { verticalFovDeg: 90, aspect: 4 / 3 };
 const margins = { marginM: 1.5, reactionS: 0.5 };
 const flown = [["aircraft", "Plank"]] as const;
@@ -67,10 +74,21 @@ const names = { back: "backward", front: "forward" };
 export const exhibitsFor = ({ flight, recipe, wayOut }: FlownTrick): readonly Exhibit[] => [
   {
     name: "State marks",
-    states: (["signed-off", "being-learnt", "not-begun", "due"] as const).map((state) => [
+    states: (["signed-off", "being-learnt", "not-begun", "due", "ready"] as const).map((state) => [
       stateWords[state],
       <StateMark key={state} state={state} />,
     ]),
+  },
+  {
+    name: "Enlarge",
+    states: [
+      [
+        "closed",
+        <Enlarge key="closed" title="Throttle">
+          <Box sx={{ height: 60 }}>A drawing.</Box>
+        </Enlarge>,
+      ],
+    ],
   },
   {
     name: "Fold",

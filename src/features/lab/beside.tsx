@@ -26,7 +26,7 @@ export function nameOfOther({ kind, id }: Other, ways: readonly Way[], setups: r
     case "direction":
       return directionWords[id];
     case "kept":
-      return "the one kept";
+      return "pinned run";
   }
 }
 
@@ -90,7 +90,7 @@ export function OtherControl(props: {
   const { ways, variantId, direction, setups, drafted, value, kept, onChange, onKeep } = props;
   const variant = ways.find(({ id }) => id === variantId)!;
   const choices = [
-    ...(kept ? [{ key: "kept:now", name: "the one kept" }] : []),
+    ...(kept ? [{ key: "kept:now", name: "pinned run" }] : []),
     ...(drafted ? setups : setups.slice(1)).map(({ id, number }) => ({ key: `setup:${id}`, name: `setup ${number}` })),
     ...ways.filter(({ id }) => id !== variantId).map(({ id, name }) => ({ key: `variant:${id}`, name })),
     ...Object.keys(variant.recipes)
@@ -99,13 +99,13 @@ export function OtherControl(props: {
   ];
   return (
     <Box sx={{ mt: 1.5 }}>
-      <Typography variant="h2">Beside it</Typography>
+      <Typography variant="h2">Compare</Typography>
       <TextField
         select
         fullWidth
         size="small"
         margin="dense"
-        label="Also flown, dashed"
+        label="Dashed line"
         value={choices.some(({ key }) => key === value) ? value : "none"}
         onChange={(event) => onChange(event.target.value)}
       >
@@ -117,7 +117,7 @@ export function OtherControl(props: {
         ))}
       </TextField>
       <Button size="small" onClick={onKeep}>
-        Keep this one, and change it
+        Pin this run
       </Button>
     </Box>
   );

@@ -59,7 +59,7 @@ export function ParameterControls({
         </Typography>
         {(byHand || moved) && (
           <Button size="small" onClick={onReset}>
-            {byHand ? "Work it out" : "As it was"}
+            {byHand ? "Solve for me" : "As it was"}
           </Button>
         )}
       </Box>
@@ -67,8 +67,8 @@ export function ParameterControls({
         {byHand
           ? "Set by hand."
           : solved.size > 0
-            ? "Marked ◆: worked out for this aircraft."
-            : "Nothing to work out; move anything."}
+            ? "◆ solved for this aircraft"
+            : "Nothing to solve: move any slider."}
       </Typography>
       {entries.map(([name, parameter]) => (
         <ParameterSlider

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { memo, useMemo, useState } from "react";
+import { memo, useMemo, useState, type ReactNode } from "react";
 import { indexAt, type FlownTrick, type Obstacle, type Settings, type SpeedMargin, type Trace } from "@/core";
 import type { Pilot } from "@/contract";
 import type { Trick } from "@/syllabus";
@@ -18,6 +18,7 @@ import { FromTheSide } from "@/ui/flight/from-the-side";
 import { seenAt } from "@/ui/flight/seen-at";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
+import { Enlarge } from "@/ui/layout/enlarge";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -72,6 +73,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
   const beside = ghost?.trick.flight.trace ?? null;
   const current = instructions.filter((one) => one.startS <= trace.timeS[cursor ?? 0]).at(-1);
   const pick = (sample: number) => setCursorS(trace.timeS[Math.max(0, Math.min(trace.timeS.length - 1, sample))]);
+  const bar = <PlayerBar player={player} durationS={measures.durationS} />;
   return (
     <Box sx={{ minWidth: 0 }}>
       <Box
@@ -83,7 +85,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <SidePanel {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} />
+          <SidePanel {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} bar={bar} />
           <HorizonRibbon
             trace={trace}
             tiltDeg={settings.tiltDeg}
@@ -108,7 +110,7 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
             />
           </PlayerBar>
         </Box>
-        <FromThePilot {...{ trace, cursor, settings, instructions, obstacles }} stickMode={pilot.stickMode} />
+        <FromThePilot {...{ trace, cursor, settings, instructions, obstacles, bar }} stickMode={pilot.stickMode} />
       </Box>
       {ghost && <Beside trick={trick} settings={settings} ghost={ghost} looksAt={looksAt} />}
       <Box
@@ -146,17 +148,18 @@ function SidePanel(props: {
   instructions: Instructions;
   over: "way" | "time";
   onOver: (over: "way" | "time") => void;
+  bar: ReactNode;
 }) {
-  const { trick, ghost, cursor, ceilingM, instructions, over, onOver } = props;
+  const { trick, ghost, cursor, ceilingM, instructions, over, onOver, bar } = props;
   return (
     <>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
         <Typography variant="h2">From the side</Typography>
         <Button size="small" sx={{ minHeight: 26 }} onClick={() => onOver(over === "way" ? "time" : "way")}>
-          {over === "way" ? "over time" : "over the way"}
+          {over === "way" ? "Show by time" : "Show by distance"}
         </Button>
       </Box>
-      <Box sx={over === "time" ? { maxWidth: 520, mx: "auto" } : undefined}>
+      <Enlarge title="From the side" below={bar}>
         <FromTheSide
           flight={trick.flight}
           over={over}
@@ -168,7 +171,7 @@ function SidePanel(props: {
           width={520}
           height={230}
         />
-      </Box>
+      </Enlarge>
     </>
   );
 }
@@ -181,20 +184,23 @@ function FromThePilot(props: {
   stickMode: number;
   instructions: Instructions;
   obstacles: readonly Obstacle[];
+  bar: ReactNode;
 }) {
-  const { trace, cursor, settings, stickMode, instructions, obstacles } = props;
+  const { trace, cursor, settings, stickMode, instructions, obstacles, bar } = props;
   const now = cursor ?? 0;
   const { attitude, lines } = seenAt(trace, now, settings, obstacles);
   const current = instructions.filter((one) => one.startS <= trace.timeS[now]).at(-1);
   return (
     <Box sx={{ minWidth: 0 }}>
-      <CameraView
-        title={`At ${numeral(cursor === null ? 0 : trace.timeS[now], 2)} s`}
-        attitude={attitude}
-        tiltDeg={settings.tiltDeg}
-        lens={settings.camera}
-        lines={lines}
-      />
+      <Enlarge title="Through the camera" below={bar}>
+        <CameraView
+          title={`At ${numeral(cursor === null ? 0 : trace.timeS[now], 2)} s`}
+          attitude={attitude}
+          tiltDeg={settings.tiltDeg}
+          lens={settings.camera}
+          lines={lines}
+        />
+      </Enlarge>
       <StickDials trace={trace} stickMode={stickMode} phases={instructions} cursor={cursor} />
       <Typography sx={{ minHeight: 44, fontSize: "0.9rem", mt: 0.5 }}>
         {current && (
@@ -260,7 +266,7 @@ function SpeedMargins({ margins }: { margins: readonly SpeedMargin[] }) {
       </Typography>
       <PlainTable
         label="Speed against reaction"
-        head={["flown at", "may react within", "last way out before it"]}
+        head={["flown at", "may react within", "last bail-out before it"]}
         rows={margins.map(({ speedMps, reactionS, leftM }) => [
           quantityText(speedMps, "speed", units),
           reactionS === null ? "too late already" : quantityText(reactionS, "time", units),
@@ -309,7 +315,14 @@ function Phases(props: {
               borderRight: i === instructions.length - 1 ? undefined : 0,
             })}
           >
-            <b className="num">{number}</b> {text}
+            {/* A word that has no room is in the next line, out of sight: none is cut. */}
+            <Box
+              component="span"
+              sx={{ display: "flex", flexWrap: "wrap", columnGap: 0.5, height: 20, overflow: "hidden" }}
+            >
+              <b className="num">{number}</b>
+              <span>{text.split(",")[0]}</span>
+            </Box>
           </Box>
         );
       })}

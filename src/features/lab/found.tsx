@@ -120,7 +120,7 @@ export function Found({
           )}
           {inSetup && (
             <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
-              A changed setup wants a dozen attempts before it is judged.
+              Fly a dozen attempts on a changed setup before judging it.
             </Typography>
           )}
         </>

@@ -29,8 +29,11 @@ export function LabHeading(props: {
   direction: string;
   onVariant: (id: string) => void;
   onDirection: (id: string) => void;
+  /** The column of controls: whether it is shown, and a press that turns it. */
+  controls: boolean;
+  onControls: () => void;
 }) {
-  const { trick, ways, variantId, direction, onVariant, onDirection } = props;
+  const { trick, ways, variantId, direction, onVariant, onDirection, controls, onControls } = props;
   const router = useRouter();
   const { hrefFor, coaches } = useAtHand();
   const syllabus = useSyllabus();
@@ -95,6 +98,9 @@ export function LabHeading(props: {
         />
       )}
       <Box sx={{ flex: 1 }} />
+      <Button aria-expanded={controls} aria-controls="lab-controls" onClick={onControls}>
+        {controls ? "Hide controls" : "Show controls"}
+      </Button>
       {coaches && (
         <Button
           component={Link}
@@ -103,7 +109,7 @@ export function LabHeading(props: {
             ...(builtIn ? { way: variantId, direction } : { own: variantId }),
           })}
         >
-          Change its phases
+          Edit phases
         </Button>
       )}
       {findStep(syllabus, trick.id) && (
@@ -111,7 +117,7 @@ export function LabHeading(props: {
           component={Link}
           href={hrefFor("/brief", { step: trick.id, ...(directions.length > 1 && { direction }) })}
         >
-          Its brief
+          Brief
         </Button>
       )}
     </Box>
@@ -138,7 +144,7 @@ export function Statements({
       )}
       {shown?.problem && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          <b>It does not go like this:</b> {problemWords(shown.problem, units)}.
+          <b>This does not work:</b> {problemWords(shown.problem, units)}.
         </Alert>
       )}
       {shown && shown.overCeilingM !== null && (

@@ -50,29 +50,29 @@ it("flies the trick for this aircraft and says what it measures, with its way ou
   expect(screen.getByRole("img", { name: /^Path from the side: highest point/ })).toBeInTheDocument();
   expect(screen.getByRole("img", { name: /^Path from above/ })).toBeInTheDocument();
   expect(figure(/^View wanders by/)).toMatch(/ 1?\d °/);
-  expect(screen.getByText(/^Way out: frozen, it still clears up to/)).toBeInTheDocument();
+  expect(screen.getByText(/^Freeze and you can still save it up to/)).toBeInTheDocument();
 });
 
 it("takes a moved parameter into the hand, and works it out again when asked", async () => {
   show("hang");
-  expect(screen.getByText("Marked ◆: worked out for this aircraft.")).toBeInTheDocument();
+  expect(screen.getByText("◆ solved for this aircraft")).toBeInTheDocument();
   const before = figure(/^Highest point/);
   fireEvent.change(screen.getByLabelText(/^◆ Punch, s, typed/), { target: { value: "1.5" } });
   expect(screen.getByText("Set by hand.")).toBeInTheDocument();
   expect(figure(/^Highest point/)).not.toBe(before);
-  await userEvent.click(screen.getByRole("button", { name: "Work it out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Solve for me" }));
   expect(figure(/^Highest point/)).toBe(before);
 });
 
 it("works the rest out again when a figure that is not worked out moves, and holds the one kept against it", async () => {
   show("flip-ease-quarter");
-  await userEvent.click(screen.getByRole("button", { name: "Keep this one, and change it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Pin this run" }));
   fireEvent.change(screen.getByLabelText("Stick left at the end, typed"), { target: { value: "0.6" } });
   // Still worked out, so that the stop stays on the mark.
   expect(screen.getByLabelText(/^◆ Centre the stick at, °, typed/)).toBeInTheDocument();
   expect(figure(/^Stop error/)).toMatch(/ −?0\.\d °/);
   expect(screen.getByText(/stick left at the end 0\.6 → 0\.35/)).toBeInTheDocument();
-  expect(screen.getByRole("button", { name: "Fly both, 200 times each" })).toBeInTheDocument();
+  expect(screen.getByRole("button", { name: "Run both, 200 flights each" })).toBeInTheDocument();
   fireEvent.blur(screen.getByLabelText("Stick left at the end, typed"));
   await userEvent.click(screen.getByRole("button", { name: "As it was" }));
   expect(screen.getByLabelText("Stick left at the end, typed")).toHaveValue("0.35");
@@ -90,14 +90,14 @@ it("says in red when the highest point breaks the local ceiling, and refuses a c
 
 it("flies another setup beside it and says what that changes", async () => {
   show("loop-open");
-  await choose("Also flown, dashed", "setup 1");
+  await choose("Dashed line", "setup 1");
   expect(screen.getByText("The dashed one: tilt 25° → 35°")).toBeInTheDocument();
   expect(screen.getByText(/sees the exit .* (sooner|later)/)).toBeInTheDocument();
 });
 
 it("flies the settings as a draft beside the saved ones, gives them back, and is the draft of Setup too", async () => {
   show("loop-open");
-  expect(screen.getByText(/^Setup 2\. Move anything/)).toBeInTheDocument();
+  expect(screen.getByText(/^Setup 2\. Move any control/)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText("Tilt, °, typed"), { target: { value: "35" } });
   expect(screen.getByText(/Flown as the draft; setup 2 is dashed/)).toBeInTheDocument();
   expect(screen.getByText("The dashed one: tilt 35° → 25°")).toBeInTheDocument();

@@ -3,21 +3,27 @@
 import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
+import { useMemo } from "react";
 import { measuredIn } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
+import { later } from "@/ui/loading/later";
+import { flagFrom } from "@/ui/device/device-storage";
+import { useDeviceState } from "@/ui/device/use-device-state";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
+import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { nameOfOther, OtherControl } from "./beside";
 import { ParameterControls, SurroundingsControls } from "./controls";
-import { FlightViews } from "./flight-views";
 import { LabHeading, Statements } from "./lab-heading";
 import type { LabData } from "./load";
-import { RecommendPanel } from "./recommend-panel";
-import { ScatterPanel } from "./scatter-panel";
 import { SettingsControls } from "./settings-controls";
 import { StartLine } from "./start-line";
 import { useLab } from "./use-lab";
+
+const FlightViews = later(() => import("./flight-views").then((part) => part.FlightViews));
+const ScatterPanel = later(() => import("./scatter-panel").then((part) => part.ScatterPanel));
+const RecommendPanel = later(() => import("./recommend-panel").then((part) => part.RecommendPanel));
 
 /** Trick lab: any trick of the model with this aircraft and setup; change something and see what it does. */
 export function LabScreen({ data }: { data: LabData }) {
@@ -29,7 +35,7 @@ export function LabScreen({ data }: { data: LabData }) {
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="Tricks are flown with one aircraft and its settings, so that comes first."
+          why="Tricks are flown with one aircraft and its settings, so set those up first."
         />
       </>
     );
@@ -45,6 +51,13 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   const lab = useLab(data, aircraft, setup);
   const { trick, ways, variant, direction, surroundings, request, flown, shown, ghost } = lab;
   const { coaches } = useAtHand();
+  const [controls, setControls] = useDeviceState("bathygon-lab-controls", true, flagFrom);
+  useKeys(
+    useMemo(
+      () => [{ key: "h", label: "Hide or show the controls", run: () => setControls((shown) => !shown) }],
+      [setControls],
+    ),
+  );
   return (
     <>
       <LabHeading
@@ -54,6 +67,8 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         direction={direction}
         onVariant={lab.setVariant}
         onDirection={lab.setDirection}
+        controls={controls}
+        onControls={() => setControls((shown) => !shown)}
       />
       {variant.gains && (
         <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>{variant.gains}</Typography>
@@ -71,12 +86,12 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "250px minmax(0,1fr)" },
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: controls ? "250px minmax(0,1fr)" : "minmax(0,1fr)" },
           columnGap: 3,
           rowGap: 2,
         }}
       >
-        <Box sx={{ order: { xs: 2, md: 0 } }}>
+        <Box id="lab-controls" hidden={!controls} sx={{ order: { xs: 2, md: 0 } }}>
           <ParameterControls
             recipe={shown?.recipe ?? request.recipe}
             byHand={lab.byHand}
@@ -133,7 +148,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   );
 }
 
-/** How forgiving it is for this pilot, and what would make it kinder; nothing of a trick that does not go. */
+/** Margin for error for this pilot, and what would make it kinder; nothing of a trick that does not go. */
 function Hands({
   data,
   lab,

@@ -96,7 +96,7 @@ it("weighs another trick together with it, and keeps what was found as it was as
   const asked = flownBy(() => 0.5);
   show();
   await userEvent.click(screen.getByRole("checkbox", { name: "Pitch, expo may change" }));
-  await userEvent.click(screen.getByRole("combobox", { name: "Weighed together with" }));
+  await userEvent.click(screen.getByRole("combobox", { name: "Also keep these tricks clean" }));
   await userEvent.click(screen.getByRole("option", { name: findTrick("flip-one-move")!.name }));
   await userEvent.click(screen.getByRole("button", { name: "Search" }));
   await screen.findByText("Nothing found beats the present setup");
@@ -122,7 +122,7 @@ it("counts each trick as much as the coach says, and flies the other in the pilo
   };
   show({ school: {}, own: [own] });
   await userEvent.click(screen.getByRole("checkbox", { name: "Camera tilt may change" }));
-  await userEvent.click(screen.getByRole("combobox", { name: "Weighed together with" }));
+  await userEvent.click(screen.getByRole("combobox", { name: "Also keep these tricks clean" }));
   await userEvent.click(screen.getByRole("option", { name: findTrick("flip-one-move")!.name }));
   await bound("Flip in one movement counts", "99");
   expect(screen.getByRole("button", { name: "Search" })).toBeDisabled();

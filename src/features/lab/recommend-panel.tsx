@@ -34,8 +34,8 @@ export function RecommendPanel(props: RecommendProps) {
         Settings that would make it easier
       </Typography>
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mb: 1, maxWidth: 760 }}>
-        Turns what is ticked, within these bounds, to where the hands above go clean most often. Each time the trick is
-        learnt afresh: punch, stop and height follow the settings.
+        Searches the ticked settings inside these limits for the most clean runs, re-solving the trick each time: punch,
+        stop and height follow the settings.
       </Typography>
       <Box
         sx={{
@@ -142,7 +142,7 @@ function WeighedTogether({
         getOptionLabel={({ name }) => name}
         value={[...others]}
         onChange={(_, next) => setOthers(next.slice(0, MOST_OTHERS))}
-        renderInput={(params) => <TextField {...params} label="Weighed together with" />}
+        renderInput={(params) => <TextField {...params} label="Also keep these tricks clean" />}
         sx={{ width: 320 }}
       />
       {others.length > 0 &&

@@ -87,12 +87,12 @@ export function ScatterPanel(props: ScatterProps) {
       sx={(theme) => ({ mt: 3, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.ink}` })}
     >
       <Typography variant="h2" id="forgiving">
-        How forgiving it is
+        Margin for error
       </Typography>
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary", mb: 1.5, maxWidth: 760 }}>
         The same trick flown many times with the errors hands make: each phase ended early or late, sticks moved too far
-        or not far enough, thumbs off the middle, some wind. All but the first are standard deviations; the first is a
-        habit. Clean: to its end, upright
+        or not far enough, thumbs off the middle, some wind. “Late” is a constant delay; the rest are random spread.
+        Clean: to its end, upright
         {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}
         {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark, units)}`).join("")}.
       </Typography>
@@ -126,7 +126,7 @@ export function ScatterPanel(props: ScatterProps) {
               }))
             }
           >
-            {beside ? `Fly both, ${runs} times each` : `Fly it ${runs} times`}
+            {beside ? `Run both, ${runs} flights each` : `Run ${runs} flights`}
           </Button>
         </RunOrStop>
         {shown && shown.key !== key && (
@@ -217,12 +217,12 @@ function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName 
         </TextField>
         {lowest.value > 0 ? (
           <span>
-            All but 1 in {oneIn} stay <b className="num">{metres(lowest.value)}</b> above the ground (
-            {metres(lowest.low)} to {metres(lowest.high)}) when begun at {metres(entryHeightM)}.
+            {oneIn - 1} of {oneIn} runs clear the ground by <b className="num">{metres(lowest.value)}</b> (
+            {metres(lowest.low)} to {metres(lowest.high)}) from a start at {metres(entryHeightM)}.
           </span>
         ) : (
           <b>
-            More than 1 in {oneIn} meet the ground when begun at {metres(entryHeightM)}: begin higher.
+            Start higher: more than 1 run in {oneIn} hits the ground from {metres(entryHeightM)}.
           </b>
         )}
       </Typography>

@@ -36,7 +36,7 @@ export function SettingsControls({
       </Typography>
       <Typography sx={{ fontSize: "0.8rem", color: "text.secondary", mb: 0.5 }}>
         {differences.length === 0
-          ? `Setup ${setup.number}. Move anything: it is a draft until you save it.`
+          ? `Setup ${setup.number}. Move any control: it stays a draft until you save it.`
           : `Draft on setup ${setup.number}, not saved. Flown as the draft; setup ${setup.number} is dashed.`}
       </Typography>
       <Sliders settings={settings} onChange={(next) => draft.change({ reason, settings: next })} />

@@ -36,8 +36,8 @@ export function StartLine({
         <Box role="status" sx={{ py: 1 }}>
           <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
           {refused || !goes
-            ? "none: it does not go like this"
-            : "none: begun at its own height, and crashes are what is counted"}
+            ? "none: this does not work"
+            : "none: it starts at its own height, and crashes are counted instead"}
         </Box>
       ) : (
         <Box sx={{ width: 200 }}>

@@ -3,7 +3,7 @@ import type { AtSite } from "@/ui/site/at-site";
 
 /** What the coach sets about a flight besides the trick itself. */
 export interface Surroundings {
-  /** Begun at this height; null for the lowest safe one. */
+  /** Start height this height; null for the lowest safe one. */
   readonly entryHeightM: number | null;
   /** Wind from ahead (head wind positive) and from the right, m/s. */
   readonly headWindMps: number;

@@ -61,7 +61,7 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   const usualSurroundings = useMemo(() => surroundingsOn(data.day.air), [data.day]);
   const freeze = useMemo(() => freezeMargins(trick.stage, data.pilot.reactionS), [trick.stage, data.pilot.reactionS]);
   const height = useHeightOf(request, values, trick.stage, freeze);
-  // Begun at the minimum start height once that is known, where no height was set by hand.
+  // Start height the minimum start height once that is known, where no height was set by hand.
   const startM = height.kind === "known" && height.startHeight ? begunAtM(height.startHeight) : null;
   const begun = useMemo(
     () => (request.entryHeightM === null && startM !== null ? { ...request, entryHeightM: startM } : request),

@@ -106,7 +106,7 @@ export const lineActions = {
           if (edited === "same") return;
           if (edited === "other")
             throw conflict(
-              "Somebody else saved this line meanwhile. What you changed is still here: keep it as another line, or reload to see theirs.",
+              "Someone else saved this line meanwhile. What you changed is still here: keep it as another line, or reload to see theirs.",
             );
           const done = { kind: "saved-line", name: own.name, number: version + 1 } as const;
           await leaveTrail(transaction, { who: who.name, done, squadId }, now);

@@ -133,7 +133,7 @@ function TileButton({
     >
       <Box component="span" sx={{ display: "block", fontWeight: 600 }}>
         {tile.name}
-        {tile.standing === "learning" && <span style={{ fontWeight: 400 }}> · being learnt</span>}
+        {tile.standing === "learning" && <span style={{ fontWeight: 400 }}> · learning</span>}
         {tile.standing === "new" && <span style={{ fontWeight: 400 }}> · new</span>}
       </Box>
       {says && (
@@ -159,7 +159,7 @@ function followsWords(joint: Joint, units: UnitSystem): string {
         case "second":
           return "does not end clean by itself with this aircraft";
         case "joint":
-          return `wants ${quantityText(joint.wantsSpeedMps, "speed", units, 0)}, is left at ${quantityText(joint.exitSpeedMps, "speed", units, 0)} and ${quantityText(joint.exitHeightM, "length", units, 0)}`;
+          return `needs ${quantityText(joint.wantsSpeedMps, "speed", units, 0)}, is left at ${quantityText(joint.exitSpeedMps, "speed", units, 0)} and ${quantityText(joint.exitHeightM, "length", units, 0)}`;
       }
   }
 }

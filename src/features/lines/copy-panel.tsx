@@ -31,7 +31,7 @@ export function CopyPanel({
     return [...others.slice(0, to), parts[at], ...others.slice(to)];
   };
   return (
-    <Fold title="Copied from somebody" beside={copy ? counted(parts.length, "part") : "no"} level={3}>
+    <Fold title="Copied from someone" beside={copy ? counted(parts.length, "part") : "no"} level={3}>
       <Box sx={{ display: "grid", gap: 1.5, pt: 1 }}>
         <TextField
           size="small"

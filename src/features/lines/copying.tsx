@@ -51,7 +51,7 @@ export function Copying({
       ) : (
         <Typography>
           {ticked.length === 0
-            ? `${pilotName} has no try yet at which it was ticked what was held.`
+            ? `${pilotName} has no try yet at which it was ticked as held.`
             : evidence.whole
               ? `${pilotName} holds every part. Now change one thing, and it is a line of their own.`
               : evidence.lost.length > 0

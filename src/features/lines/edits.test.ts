@@ -92,7 +92,7 @@ it("an invented line that is taken up is worked out again, and goes out as a fil
   expect(documentOf(taken)).toMatchObject({ format: "bathygon-line", version: 1, name: "Salt crust", style: null });
 });
 
-it("offers what a pilot has first, then what they are at, then the rest, each direction by itself", () => {
+it("offers what a pilot has first, then what they are at, then the rest, each direction on its own", () => {
   const manner = { school: {}, own: [] };
   const tiles = tilesFor({ manner, standings: { hang: "signed-off", "roll-pure": "learning" } });
   expect(tiles.slice(0, 4).map(({ name, standing }) => `${name}: ${standing}`)).toEqual([

@@ -26,7 +26,7 @@ export interface LineDraft {
 export const draftKey = (lineId: string | null, begunFrom: string | null): string =>
   lineId !== null ? `bathygon-line-${lineId}` : `bathygon-line-new${begunFrom ? `-${begunFrom.slice(0, 80)}` : ""}`;
 
-/** Begun at this height where nothing else is known, m. */
+/** Start height this height where nothing else is known, m. */
 const USUAL_HEIGHT_M = 15;
 
 /** A line with nothing in it yet. */

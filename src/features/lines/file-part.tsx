@@ -30,7 +30,7 @@ export function FilePart({
     <>
       {onRead && (
         <JsonFileButton label="File with a line" longestBytes={LONGEST_LINE_BYTES} onFile={take}>
-          Read a file
+          Import file
         </JsonFileButton>
       )}
       <Button
@@ -43,7 +43,7 @@ export function FilePart({
           )
         }
       >
-        As a file
+        Export file
       </Button>
     </>
   );

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
-import { indexAt, LINES_STAGE, usualErrors, wayOnPlan, type LineFault, type SitePlan } from "@/core";
+import { flownForReal, indexAt, LINES_STAGE, usualErrors, wayOnPlan, type LineFault, type SitePlan } from "@/core";
 import type { Setup } from "@/contract";
 import { writeDevice } from "@/ui/device/device-storage";
 import { PlayerBar } from "@/ui/flight/player-bar";
@@ -20,7 +20,7 @@ import type { LinesData } from "./load";
 import { placingOf } from "./on-site";
 import { Pictures } from "./pictures";
 import { PlanView } from "./plan-view";
-import { Tries } from "./tries";
+import { Practised, Tries } from "./tries";
 import type { Board } from "./use-board";
 import type { FlownLine } from "./line-worker";
 import { flySafety, useOdds } from "./use-odds";
@@ -143,11 +143,12 @@ function Flown({
   const { copy, line } = open.line;
   return (
     <>
-      <Tries tries={tries} items={line.items} pilots={squadPilots} onPractise={onPractise} />
+      <Tries tries={tries.filter(flownForReal)} items={line.items} pilots={squadPilots} onPractise={onPractise} />
+      <Practised tries={tries.filter((one) => !flownForReal(one))} items={line.items} />
       {copy && (
         <Copying
           copy={copy}
-          tries={tries.filter(({ pilotId }) => pilotId === pilot.id)}
+          tries={tries.filter((one) => one.pilotId === pilot.id && flownForReal(one))}
           pilotName={pilot.name}
           onChangeOne={onChangeOne}
         />

@@ -58,7 +58,7 @@ export function Habits({
         <b className="num">{numeral(pairsAPack, 1)}</b> different pairs a pack;{" "}
         <span className="num">{neverTried.length}</span> pairs never tried.
       </Typography>
-      <Box sx={{ overflowX: "auto" }}>
+      <Box sx={{ overflowX: "auto" }} tabIndex={0} role="group" aria-label="Pairs flown">
         <svg
           width={LABEL + size + RIGHT}
           height={TOP + size + 10}

@@ -31,7 +31,7 @@ import type { FlownWith } from "./line-worker";
 export type LineKind = "new" | NonNullable<Wish["from"]>["change"];
 
 const kindNames: Readonly<Record<LineKind, string>> = {
-  new: "From nothing",
+  new: "From scratch",
   mirrored: "Mirrored: leave left, enter right",
   "other-end": "Same beginning, other end",
   "low-and-high": "The same trick low and high",
@@ -110,8 +110,8 @@ export function InventDialog(props: InventDialogProps) {
       <DialogContent>
         {allowed.length === 0 ? (
           <Typography>
-            {pilotName} has no trick signed off or being learnt that is flown in the model. Sign some off first, or put
-            the line together by hand.
+            {pilotName} has no trick signed off or learning that is flown in the model. Sign some off first, or put the
+            line together by hand.
           </Typography>
         ) : (
           <>

@@ -65,7 +65,7 @@ export function KeepPanel({
           ))}
         </FormGroup>
         <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
-          Whoever it is given to reads it in its newest version and can plan for it.
+          Pilots it is given to see its newest version and can plan for it.
         </Typography>
       </Fold>
       <Fold title="Versions" beside={String(versions.length)} level={2}>
@@ -94,7 +94,7 @@ export function KeepPanel({
         </Box>
       </Fold>
       <Button sx={{ mt: 1 }} onClick={remove} disabled={pending}>
-        Into the bin
+        Delete
       </Button>
     </Box>
   );

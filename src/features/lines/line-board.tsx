@@ -7,23 +7,26 @@ import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { flownOf, type Aircraft, type Setup } from "@/contract";
+import { later } from "@/ui/loading/later";
 import { useKeys } from "@/ui/keys/keys";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lineItemName, refusedWords } from "@/words";
-import { AddPanel } from "./add-panel";
-import { CopyPanel } from "./copy-panel";
 import { takenUp, withInserted, withItem, withJoinsBefore, withMoved, withoutItem } from "./edits";
-import { FilePart } from "./file-part";
-import { FlownBoard } from "./flown-board";
 import { FramePanel } from "./frame-panel";
-import { InventDialog, type LineKind } from "./invent-dialog";
-import { ItemPanel } from "./item-panel";
-import { KeepPanel } from "./keep-panel";
+import { type LineKind } from "./invent-dialog";
 import { LineHeading } from "./line-heading";
 import type { LinesData } from "./load";
 import { PaperButton } from "./paper-button";
 import { Strip } from "./strip";
 import { useBoard, type Board } from "./use-board";
+
+const InventDialog = later(() => import("./invent-dialog").then((part) => part.InventDialog));
+const AddPanel = later(() => import("./add-panel").then((part) => part.AddPanel));
+const CopyPanel = later(() => import("./copy-panel").then((part) => part.CopyPanel));
+const FlownBoard = later(() => import("./flown-board").then((part) => part.FlownBoard));
+const ItemPanel = later(() => import("./item-panel").then((part) => part.ItemPanel));
+const FilePart = later(() => import("./file-part").then((part) => part.FilePart));
+const KeepPanel = later(() => import("./keep-panel").then((part) => part.KeepPanel));
 
 /** One line: put together, flown whole at once, mended where it does not hold, and kept. */
 export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: Aircraft; setup: Setup }) {

@@ -29,7 +29,7 @@ export function LineHeading(props: { data: LinesData; draft: Draft<LineDraft>; w
           <>
             version <b className="num">{open.line.version}</b>
             {draft.changed && ", changed"}
-            {mayChange && (given.length > 0 ? ` · given to ${given.join(", ")}` : " · given to nobody yet")}
+            {mayChange && (given.length > 0 ? ` · given to ${given.join(", ")}` : " · not given to anyone yet")}
           </>
         ) : (
           `for ${pilot.name}`
@@ -67,12 +67,12 @@ export function LineHeading(props: { data: LinesData; draft: Draft<LineDraft>; w
           title={named ? undefined : "Give it a name first"}
           onClick={add}
         >
-          {open ? "Keep as another" : "Keep it"}
+          {open ? "Save as new" : "Save line"}
         </Button>
       )}
       {overtaken && (
         <Typography color="error.main" role="alert" sx={{ flexBasis: "100%" }}>
-          ▲ It was saved meanwhile, and your changes follow the version before. Keep them under another name, or drop
+          ▲ It was saved meanwhile, and your changes follow the version before. Save them under another name, or discard
           them.
         </Typography>
       )}

@@ -54,7 +54,7 @@ export function linePaper({ name, style, line }: LineDocument, sheet: LineSheet,
       { text: "Sticks over time", bold: true, fontSize: 11, margin: [0, 6, 0, 1] },
       { svg: sticksSvg(line.items, sheet), width: PAPER_WIDTH },
       {
-        text: "Worked out in a flight model: fly it high first, with somebody beside you who watches the sky. Local rules and licensed instruction come before anything on this page.",
+        text: "Worked out in a flight model: fly it high first, with an observer beside you. Local rules and licensed instruction come before anything on this page.",
         color: inkSoft,
         fontSize: 8,
         margin: [0, 4, 0, 0],

@@ -109,9 +109,9 @@ it("is put together from nothing, flown at once, and kept under its name", async
     timeout: 20_000,
   });
   expect(screen.getByText("Minimum start height")).toBeVisible();
-  expect(screen.getByText("Keep it")).toBeDisabled();
+  expect(screen.getByText("Save line")).toBeDisabled();
   fireEvent.change(screen.getByLabelText("Name"), { target: { value: "First" } });
-  press("Keep it");
+  press("Save line");
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({
     action: "add-line",
@@ -143,7 +143,7 @@ it("shows where it does not hold, in numbers, and a mend puts its joins in", asy
   jest.spyOn(slow, "lineMends").mockReturnValue([mend]);
   show(openOf(kept(two)));
   await flown();
-  expect(await screen.findByText(/wants 18.0.m, has 16/)).toBeVisible();
+  expect(await screen.findByText(/needs 18.0.m, has 16/)).toBeVisible();
   expect(screen.getByText(/^not until 1 → 2 holds/)).toBeVisible();
   fireEvent.click(await screen.findByTitle(/^Takes 2/));
   await waitFor(() => expect(strip()).toMatch(/^1 Flip.*\|climb 4.*\|2 Pure roll/));
@@ -198,7 +198,7 @@ it("says what of a copied line is held and lost, and when to look again; its par
     ...aTry(i),
     line: { ...line, held },
   }));
-  // Somebody else's tell nothing of this pilot.
+  // Someone else's tell nothing of this pilot.
   show({ ...openOf(kept(two, { copy })), tries: [...tries, { ...tries[0], id: "ida's", pilotId: "ida" }] });
   await flown();
   const said = screen.getByLabelText("Copying · Ida's, from the film");
@@ -208,7 +208,7 @@ it("says what of a copied line is held and lost, and when to look again; its par
   press("Change one thing");
   expect(await screen.findByText("One thing changed")).toBeVisible();
   fireEvent.keyDown(screen.getByRole("dialog"), { key: "Escape" });
-  press("Copied from somebody");
+  press("Copied from someone");
   fireEvent.change(await screen.findByLabelText("Part 2"), { target: { value: "Stop dead " } });
   press("Add a part");
   fireEvent.click(screen.getByLabelText("Part 2 earlier"));
@@ -262,7 +262,7 @@ it("is not changed by being given, by a name typed and taken back, or by what th
 it("a pilot reads what was given to them and changes nothing", async () => {
   show({ ...openOf(kept(two)), mayChange: false, squadPilots: [] });
   await flown();
-  for (const gone of [/^Save version/, /^Keep/, /^Invent/, /^Take out/, /^Add after/])
+  for (const gone of [/^Save version/, /^Keep/, /^Invent/, /^Remove/, /^Add after/])
     expect(screen.queryByText(gone)).toBeNull();
-  expect(screen.getByText("As a file")).toBeEnabled();
+  expect(screen.getByText("Export file")).toBeEnabled();
 }, 60_000);

@@ -37,7 +37,7 @@ export function LinesScreen({
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="A line is flown with one aircraft and its settings, so that comes first."
+          why="A line is flown with one aircraft and its settings, so set those up first."
         />
       </>
     );
@@ -125,7 +125,7 @@ function LineEntry({ line, pilots }: { line: SquadLine; pilots: LinesData["squad
       </div>
       <Box>{line.line.items.map((item) => lineItemName(item, units)).join(" → ")}</Box>
       <Box sx={{ fontSize: "0.92rem" }}>
-        {pilots.length > 0 && (given.length === 0 ? "given to nobody yet" : `given to ${given.join(", ")}`)}
+        {pilots.length > 0 && (given.length === 0 ? "not given to anyone yet" : `given to ${given.join(", ")}`)}
       </Box>
     </Box>
   );

@@ -65,7 +65,7 @@ beforeAll(() =>
 );
 beforeEach(() => database()("line").delete());
 
-it("is kept in versions, each as it was saved, once however often it is sent, and never over somebody else's", async () => {
+it("is kept in versions, each as it was saved, once however often it is sent, and never over someone else's", async () => {
   const id = newId();
   await add({ id, siteId });
   await add({ id, siteId });

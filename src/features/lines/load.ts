@@ -1,5 +1,5 @@
 import "server-only";
-import { entryOf, shortenedPlan, type SitePlan } from "@/core";
+import { entryOf, flownForReal, shortenedPlan, type SitePlan } from "@/core";
 import type { Aircraft, LineVersion, LoggedAttempt, Pilot, Setup, Site, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
@@ -41,8 +41,9 @@ export interface LinesData {
   /** The line that is open, with every version of it, the newest first; null for one that is begun. */
   readonly open: { readonly line: SquadLine; readonly versions: readonly LineVersion[] } | null;
   readonly mayChange: boolean;
-  /** Tries in the field: at the line that is open by whoever is in the squad, and at any line by this pilot. */
+  /** Tries at the line that is open, in the field and in practice, by whoever is in the squad. */
   readonly tries: readonly LoggedAttempt[];
+  /** Tries in the field at any line by this pilot. */
   readonly ownTries: readonly LoggedAttempt[];
 }
 
@@ -72,7 +73,7 @@ export async function loadLines(
   const asSeen = (one: SquadLine): SquadLine => (mayChange ? one : { ...one, pilotIds: [pilot.id] });
   const [tries, ownTries] = await Promise.all([
     lineId === null ? [] : listLineTries(mayChange ? squadPilots.map(({ id }) => id) : [pilot.id], lineId),
-    listLineTries([pilot.id]),
+    listLineTries([pilot.id]).then((all) => all.filter(flownForReal)),
   ]);
   const { syllabus, school, own, flown, signedOff } = entryOf(progress, pilot.id);
   const current = currentStepOf(entryOf(progress, pilot.id))?.id;

@@ -142,7 +142,7 @@ function JoinCard(props: {
   const { words, exit, faults, selected, onSelect } = props;
   const { units } = usePreferences();
   return (
-    <Box sx={{ width: 96, px: 0.5, textAlign: "center" }}>
+    <Box sx={{ width: 112, px: 0.5, textAlign: "center" }}>
       <ButtonBase
         onClick={onSelect}
         aria-pressed={selected}
@@ -160,7 +160,7 @@ function JoinCard(props: {
           {words}
         </Box>
         {exit && (
-          <Box component="span" className="num" sx={{ display: "block" }}>
+          <Box component="span" className="num" sx={{ display: "block", whiteSpace: "nowrap", fontSize: "0.78rem" }}>
             {stateText(exit, units)}
             <br />
             {headingText(exit.headingDeg)}
@@ -203,7 +203,7 @@ function Joint(props: {
       )}
       <FaultLines faults={faults} />
       {faults.length > 0 && mends !== null && (mending || mends.length === 0) && (
-        <Box sx={{ color: "text.secondary" }}>{mending ? "looking for a mend" : "no join before it mends that"}</Box>
+        <Box sx={{ color: "text.secondary" }}>{mending ? "looking for a fix" : "no join before it fixes that"}</Box>
       )}
       {beginAtM !== null && (
         <MendButton onClick={() => onBeginAt?.(beginAtM)}>

@@ -23,9 +23,8 @@ export function Tries({
   /** Opens the joint that leads into an item as a line of its own; null where nothing may be changed. */
   onPractise: ((item: number) => void) | null;
 }) {
-  const tricks = tricksOf(items);
-  const same = tries.filter(({ line }) => line && JSON.stringify(line.tricks) === JSON.stringify(tricks));
   if (tries.length === 0) return null;
+  const { tricks, same } = atThese(tries, items);
   const { clean, through, broke, weakest } = lineEvidence(same.map(tryResult), tricks.length);
   const places = items.flatMap(({ kind }, place) => (kind === "trick" ? [place] : []));
   const by = pilots
@@ -64,6 +63,25 @@ export function Tries({
         </Button>
       )}
     </Box>
+  );
+}
+
+/** Of some tries those at a line with these tricks. */
+function atThese(tries: LinesData["tries"], items: readonly LineItem[]) {
+  const tricks = tricksOf(items);
+  return { tricks, same: tries.filter(({ line }) => line && JSON.stringify(line.tricks) === JSON.stringify(tricks)) };
+}
+
+/** Tries in the simulator, in a sentence of their own: they are no evidence for the field. */
+export function Practised({ tries, items }: { tries: LinesData["tries"]; items: readonly LineItem[] }) {
+  const { tricks, same } = atThese(tries, items);
+  if (same.length === 0) return null;
+  const { clean, weakest } = lineEvidence(same.map(tryResult), tricks.length);
+  return (
+    <Typography sx={{ mt: 1, maxWidth: 820 }}>
+      In practice: {counted(same.length, "try", "tries")}, clean from end to end <ShareText share={clean} />
+      {weakest !== null && `, broken most often at ${weakest + 1} ${trickName(tricks[weakest])}`}.
+    </Typography>
   );
 }
 

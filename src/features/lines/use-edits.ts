@@ -37,7 +37,7 @@ export function useEdits(draft: Draft<LineDraft>, at: number | null, onSelect: (
       },
       {
         key: "Backspace",
-        name: "Take out",
+        name: "Remove",
         run: chosen ? go(() => draft.change(withoutItem(document, at)), null) : null,
       },
     ];

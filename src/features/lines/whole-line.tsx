@@ -98,12 +98,12 @@ export function WholeLine(props: WholeLineProps) {
           <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
             <RunOrStop state={safety} label="Flying the line many times" onStop={onStop}>
               <Button variant="outlined" disabled={found !== null} onClick={onFly}>
-                Fly it 200 times
+                Run 200 flights
               </Button>
               <TextField
                 select
                 size="small"
-                label="Hands as usual in stage"
+                label="Pilot skill: typical for stage"
                 value={stage}
                 onChange={(event) => onStage(Number(event.target.value))}
                 sx={{ minWidth: 170 }}

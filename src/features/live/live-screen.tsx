@@ -11,6 +11,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Setup } from "@/contract";
 import { endsRound, type LiveCall } from "@/core";
+import { later } from "@/ui/loading/later";
 import { handOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
@@ -20,13 +21,14 @@ import { Instruments } from "./instruments";
 import { LeftRecordings } from "./left-recordings";
 import { dropLive, liveFile } from "./live-store";
 import type { LiveData } from "./load";
-import { ReactionPanel } from "./reaction-panel";
-import { SettingsOnLine } from "./settings-on-line";
 import { SourceChoice } from "./source-choice";
 import type { LineState, LiveSource } from "./sources";
-import { StandInPanel } from "./stand-in-panel";
 import { useLive, type LiveTrouble } from "./use-live";
 import { say, useHasVoice } from "./voice";
+
+const ReactionPanel = later(() => import("./reaction-panel").then((part) => part.ReactionPanel));
+const StandInPanel = later(() => import("./stand-in-panel").then((part) => part.StandInPanel));
+const SettingsOnLine = later(() => import("./settings-on-line").then((part) => part.SettingsOnLine));
 
 const lineWords: Readonly<Record<LineState, string>> = {
   opening: "opening",
@@ -45,7 +47,7 @@ export function LiveScreen({ data }: { data: LiveData }) {
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="Tricks are told by the rates and the tilt they are flown with, so that comes first."
+          why="Tricks are recognised by the rates and the tilt they are flown with, so set those up first."
         />
       </>
     );

@@ -105,7 +105,7 @@ export function serialSource(port: SerialPortLike, baudRate: number): LiveSource
           take(decoder.decode(value, { stream: true }));
         }
       } catch {
-        // The cable was pulled, or the port is somebody else's: it is tried again, and the screen says so.
+        // The cable was pulled, or the port is someone else's: it is tried again, and the screen says so.
       }
       reader?.releaseLock();
       reader = null;

@@ -6,7 +6,7 @@ import { IsId, IsName } from "@/server/actions";
 const LONGEST_TYPED = 1000;
 
 /** The secret of a link: 32 bytes, base64url. */
-const IsToken = () => Matches(/^[\w-]{43}$/, { message: "This link is not whole. Copy all of it." });
+const IsToken = () => Matches(/^[\w-]{43}$/, { message: "Part of the link is missing. Copy all of it." });
 
 export class SquadInput {
   @IsId() id!: string;

@@ -33,10 +33,7 @@ import type { Transaction } from "@/server/database";
 import { AcceptInput, InviteCoachInput, InvitePilotInput, PilotAccountInput, TokenInput, WayBackInput } from "./inputs";
 
 const worthless = () =>
-  new Refusal(
-    404,
-    "This link does not work any more: it was used, taken back or is older than 7 days. Ask for a new one.",
-  );
+  new Refusal(404, "This link is no longer valid: it was used, withdrawn or is older than 7 days. Ask for a new one.");
 
 /** A link that was handed out cannot be shown again, so a repeated send is told so. */
 async function once(make: () => Promise<string>): Promise<{ token: string }> {
@@ -62,9 +59,9 @@ async function settle(
     await leavePilotTrail(transaction, { who: name, done: { kind: "opened-account" }, pilotId }, now);
     return insertAccount(transaction, { pilotId, name, passwordHash }, now);
   }
-  // An id that is known from a file is somebody else's.
+  // An id that is known from a file is someone else's.
   if (await insertCoach(transaction, { id, name }, now))
-    throw conflict("This link was opened with the id of somebody who is known here. Open it again.");
+    throw conflict("This link was opened with an id that is in use here. Open it again.");
   await joinSquad(transaction, invitation, { id, name }, now);
   return insertAccount(transaction, { coachId: id, name, passwordHash }, now);
 }
@@ -167,8 +164,7 @@ export const invitationActions = {
       });
       await setToken(signIn);
     } catch (error) {
-      if (isDuplicate(error))
-        throw badField("name", "Somebody signs in here by this name already. Add something to yours.");
+      if (isDuplicate(error)) throw badField("name", "This name is taken. Add something to yours.");
       throw error;
     }
   }),

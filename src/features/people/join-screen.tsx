@@ -10,7 +10,8 @@ import type { OpenedInvitation } from "@/contract";
 import { send, type SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { Entrance } from "@/ui/entrance/entrance";
-import { SendForm, type FormField } from "@/ui/forms/send-form";
+import type { FormField } from "@/ui/forms/form-fields";
+import { SendForm } from "@/ui/forms/send-form";
 import { Moment } from "@/ui/moment/moment";
 
 const password: FormField = {
@@ -18,7 +19,7 @@ const password: FormField = {
   initial: "",
   secret: true,
   autoComplete: "new-password",
-  help: "12 characters or more; a few unrelated words do well.",
+  help: "12 characters or more; a few random words work well.",
 };
 
 /** Where an invitation leads: says what it is for, and makes the account. The secret comes behind the # of the address. */
@@ -35,7 +36,7 @@ export function JoinScreen({ signedInAs, isCoach }: { signedInAs: string | null;
   if (!opened || token === null) return <Entrance title="Reading the invitation" />;
   if (!opened.ok) {
     return (
-      <Entrance title="This link leads nowhere">
+      <Entrance title="This link is no longer valid">
         <Alert severity="error" sx={{ my: 2 }}>
           {opened.message}
         </Alert>
@@ -65,7 +66,7 @@ function Opened(props: { invitation: OpenedInvitation; token: string; signedInAs
         <Typography sx={{ my: 2 }}>Choose a new password. Every device is signed out. {until}</Typography>
         <SendForm
           action="take-way-back"
-          submit="Set it"
+          submit="Set password"
           fields={{ password }}
           input={({ password }) => ({ token, password })}
           onDone={inside}
@@ -98,7 +99,7 @@ function Opened(props: { invitation: OpenedInvitation; token: string; signedInAs
       <Typography sx={{ my: 2 }}>
         {kind === "pilot"
           ? "You read everything that is kept about you, log attempts when you practise alone, and ask for sign-offs. Nobody but you and your coaches sees it. "
-          : "Your name stands beside every sign-off and setup you make. "}
+          : "Your name goes on every sign-off and setup you make. "}
         {until}
       </Typography>
       {signedInAs && (
@@ -108,7 +109,7 @@ function Opened(props: { invitation: OpenedInvitation; token: string; signedInAs
       )}
       <SendForm
         action="accept-invitation"
-        submit="Begin"
+        submit="Create account"
         fields={{
           name: {
             label: kind === "pilot" ? "Name to sign in by" : "Your name",

@@ -4,8 +4,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { QRCodeSVG } from "qrcode.react";
+import { later } from "@/ui/loading/later";
 import { useState } from "react";
+
+const QRCodeSVG = later(() => import("qrcode.react").then((code) => code.QRCodeSVG));
 
 /** A link that works once, as text and as a code for a phone's camera. The secret stands behind the #, which browsers keep to themselves. */
 export function OneTimeLink({ token }: { token: string }) {
@@ -43,8 +45,8 @@ export function OneTimeLink({ token }: { token: string }) {
           {copied ? "Copied" : "Copy it"}
         </Button>
         <Typography sx={{ fontSize: "0.9rem" }}>
-          It works once, within 7 days, for whoever opens it first. Hand it over in person or by a way you trust. It is
-          shown only now; if it goes astray, take it back and make another.
+          It works once, within 7 days, for the first person who opens it. Hand it over in person or by a way you trust.
+          It is shown only now; if it goes astray, withdraw it and make another.
         </Typography>
       </Box>
     </Box>

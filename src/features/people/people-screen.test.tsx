@@ -43,7 +43,7 @@ describe("people", () => {
     renderScreen(<PeopleScreen data={data} />, { address: "/people" });
     const pans = within(screen.getByRole("region", { name: "Pans" }));
     expect(pans.getByText("Ann Pell").parentElement).toHaveTextContent("Ann Pell, owner (you)");
-    expect(pans.getByText("Odo Fenn").parentElement).toHaveTextContent("sees their own record");
+    expect(pans.getByText("Odo Fenn").parentElement).toHaveTextContent("can see own record");
     expect(pans.getByRole("button", { name: "Share with another coach" })).toBeVisible();
     const yard = within(screen.getByRole("region", { name: "Yard" }));
     expect(yard.queryByRole("button", { name: "Share with another coach" })).toBeNull();
@@ -123,7 +123,7 @@ describe("an invitation", () => {
     expect(await screen.findByRole("heading", { name: "Your own record, Odo Fenn" })).toBeVisible();
     expect(sent[0]).toEqual({ action: "open-invitation", input: { token: TOKEN } });
     await userEvent.type(screen.getByLabelText("A password"), "four plain words here");
-    await userEvent.click(screen.getByRole("button", { name: "Begin" }));
+    await userEvent.click(screen.getByRole("button", { name: "Create account" }));
     await waitFor(() => expect(navigation.journeys).toContain("/"));
     expect(sent[1]).toMatchObject({
       action: "accept-invitation",
@@ -142,7 +142,7 @@ describe("an invitation", () => {
     const sent = fakeServer({ "open-invitation": opened({ kind: "way-back" }) });
     renderScreen(<JoinScreen signedInAs={null} isCoach={false} />, { address: "/join" });
     await userEvent.type(await screen.findByLabelText("A password"), "four plain words here");
-    await userEvent.click(screen.getByRole("button", { name: "Set it" }));
+    await userEvent.click(screen.getByRole("button", { name: "Set password" }));
     expect(sent[1]).toEqual({ action: "take-way-back", input: { token: TOKEN, password: "four plain words here" } });
   });
 

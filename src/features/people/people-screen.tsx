@@ -13,7 +13,7 @@ import type { ActionInput, ActionName, Squad } from "@/contract";
 import type { SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { Moment } from "@/ui/moment/moment";
 import type { PeopleData } from "./load";
 import { SquadRulesForm } from "./squad-rules";
@@ -163,14 +163,16 @@ function SquadSection(props: {
           </>
         )}
       </Box>
-      <Coaches squad={squad} coachId={data.coachId} pending={pending} act={act} onInvite={onInviteCoach} />
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+        <Coaches squad={squad} coachId={data.coachId} pending={pending} act={act} onInvite={onInviteCoach} />
+        <SquadRulesForm key={squad.version} squad={squad} owns={owns} />
+      </Box>
       <PilotAccounts
         pilots={data.pilots.filter(({ squadId }) => squadId === squad.id)}
         pending={pending}
         act={act}
         onInvite={onInvitePilot}
       />
-      <SquadRulesForm key={squad.version} squad={squad} owns={owns} />
       <Dialog open={renaming} onClose={() => setRenaming(false)} aria-labelledby="rename" fullWidth maxWidth="xs">
         <DialogTitle id="rename">Rename {squad.name}</DialogTitle>
         <DialogContent>
@@ -198,7 +200,7 @@ const ownsSquad = ({ coaches }: Squad, coachId: string) => coaches.some(({ id, o
 function Coaches(props: { squad: Squad; coachId: string; pending: boolean; act: Act; onInvite: () => void }) {
   const { squad, coachId, pending, act, onInvite } = props;
   const owns = ownsSquad(squad, coachId);
-  // Whoever alone owns a squad first makes somebody else an owner.
+  // Whoever alone owns a squad first makes someone else an owner.
   const soleOwner = squad.coaches.filter(({ owner }) => owner).length === 1;
   return (
     <div>
@@ -269,7 +271,7 @@ function PilotAccounts(props: {
         <Line key={pilot.id}>
           <span>
             <b>{pilot.name}</b>
-            {pilot.hasAccount ? ", sees their own record" : ", no account"}
+            {pilot.hasAccount ? ", can see own record" : ", no account"}
           </span>
           <span>
             <Button size="small" disabled={pending} onClick={() => onInvite(pilot)}>

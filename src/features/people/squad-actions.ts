@@ -31,7 +31,7 @@ const ownSquad = ({ squadId }: { squadId: string }) => [need("owner", "squad", s
 
 /** A squad is never left without an owner. */
 function requireOwner(coaches: readonly { readonly coachId: string; readonly owner: boolean }[]): void {
-  if (!coaches.some(({ owner }) => owner)) throw conflict("A squad wants an owner. Make somebody else an owner first.");
+  if (!coaches.some(({ owner }) => owner)) throw conflict("A squad needs an owner. Make someone else an owner first.");
 }
 
 async function endCoaching(end: {
@@ -82,13 +82,13 @@ export const squadKeepingActions = {
         const edited = await renameSquad(transaction, squad);
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict("Somebody else renamed it meanwhile. Reload to see it; what you entered is still here.");
+          throw conflict("Someone else renamed it. Reload to see the change; what you entered is still here.");
         const done = { kind: "named-squad", name: squad.name } as const;
         await leaveTrail(transaction, { who: name, done, squadId: squad.id }, new Date());
       }),
   ),
 
-  /** Into the bin, with all its pilots; an owner's last squad, too. */
+  /** Delete, with all its pilots; an owner's last squad, too. */
   "remove-squad": binSquad("removed"),
   "restore-squad": binSquad("restored"),
 
@@ -102,7 +102,7 @@ export const squadKeepingActions = {
         const edited = await setSquadRules(transaction, { id, version, rules: { timeZone, mostLuck, attendedOnly } });
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
+          throw conflict("Someone else changed this squad. Reload to see the change; what you chose is still here.");
         if (before?.timeZone !== timeZone) await refreshDigestsIn(transaction, id);
         await leaveTrail(transaction, { who: name, done: { kind: "changed-squad-rules" }, squadId: id }, new Date());
       }),

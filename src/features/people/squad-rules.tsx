@@ -1,6 +1,5 @@
 "use client";
 
-import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -9,18 +8,20 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import type { Squad } from "@/contract";
 import { luckLimits, type SquadRules } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
+import { later } from "@/ui/loading/later";
 import { chancePercent } from "@/words";
+
+const TimeZoneField = later(() => import("./time-zone-field").then((part) => part.TimeZoneField));
 
 /** How a squad counts its days and how sure its advice must be: its owners set it, the other coaches read it. */
 export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
   const [chosen, setChosen] = useState<SquadRules>(squad.rules);
-  const zones = useMemo(() => ["UTC", ...Intl.supportedValuesOf("timeZone")], []);
   const change = (part: Partial<SquadRules>) => setChosen((before) => ({ ...before, ...part }));
   const changed = JSON.stringify(chosen) !== JSON.stringify(squad.rules);
   const save = async () => {
@@ -28,19 +29,12 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
     if (result.ok) router.refresh();
   };
   return (
-    <Box component="section" aria-label={`Rules of ${squad.name}`} sx={{ gridColumn: "1 / -1" }}>
+    <Box component="section" aria-label={`Rules of ${squad.name}`}>
       <Typography sx={{ fontWeight: 650 }}>Days and marks</Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, rowGap: 1.5, alignItems: "center", mt: 1 }}>
-        <Autocomplete
-          size="small"
-          options={zones}
-          value={chosen.timeZone}
-          disableClearable
-          disabled={!owns}
-          onChange={(_, timeZone) => change({ timeZone })}
-          renderInput={(field) => <TextField {...field} label="Time zone" />}
-          sx={{ width: 240 }}
-        />
+        <Box sx={{ width: 240, minHeight: 40 }}>
+          <TimeZoneField value={chosen.timeZone} disabled={!owns} onChange={(timeZone) => change({ timeZone })} />
+        </Box>
         <TextField
           select
           size="small"
@@ -52,7 +46,7 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
         >
           {luckLimits.map((limit) => (
             <MenuItem key={limit} value={limit}>
-              {limit === 1 ? "as soon as the mark is met" : `once luck is ${chancePercent(limit)} or less`}
+              {limit === 1 ? "as soon as the pass mark is met" : `once luck is ${chancePercent(limit)} or less`}
             </MenuItem>
           ))}
         </TextField>
@@ -68,7 +62,7 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
         )}
       </Box>
       <Typography sx={{ mt: 0.8, fontSize: "0.85rem", color: "text.secondary" }}>
-        Flying days, gaps and reviews are counted by this zone&apos;s clocks. Luck is the chance that somebody who flies
+        Flying days, gaps and reviews are counted by this zone&apos;s clocks. Luck is the chance that a pilot who flies
         half of them clean would have come as far. In 60 made-up camps, waiting for 30 % left half as many steps again
         still good a week later, and a fifth of the sign-offs given too early; it took 141 tries to a sign-off instead
         of 83.

@@ -117,7 +117,7 @@ export const pilotActions = {
       const evidence: MilestoneEvidence = { advice: "signed-off", sentence, directions: [] };
       let count = 0;
       for (const step of open) {
-        // Somebody else may have signed it off meanwhile.
+        // Someone else may have signed it off meanwhile.
         if (await lockMilestone(transaction, pilotId, step.id)) continue;
         const milestone = { id: placedId(step.id, id), pilotId, coachId, stepId: step.id };
         await insertMilestone(transaction, { ...milestone, note: "", evidence, signedAtMs: now.getTime() });
@@ -181,7 +181,7 @@ export const pilotActions = {
     ({ id, answer }, { name }, { squadOf }) =>
       inTransaction(async (transaction) => {
         const request = there(await findRequest(transaction, id), "That request");
-        if (request.answeredAtMs !== null) throw conflict("Somebody has answered this already.");
+        if (request.answeredAtMs !== null) throw conflict("This was answered already.");
         const now = new Date();
         await answerRequests(transaction, { id }, answer, now);
         const { pilotId, stepId } = request;
@@ -199,7 +199,7 @@ export const pilotActions = {
         const edited = await setPilotSchool(transaction, { id, school: requireSchool(school), version });
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict("Somebody else changed this pilot meanwhile. Reload to see it; what you chose is still here.");
+          throw conflict("Someone else changed this pilot. Reload to see the change; what you chose is still here.");
         await leavePilotTrail(transaction, { who: name, done: { kind: "changed-school" }, pilotId: id }, new Date());
       });
     },

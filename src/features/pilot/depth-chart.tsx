@@ -213,6 +213,13 @@ function Mark(props: {
 function StateShape({ state, x, y, stroke }: { state: keyof typeof stateWords; x: number; y: number; stroke: string }) {
   const { tokens } = useTheme();
   if (state === "signed-off") return <rect x={x - 5.5} y={y - 5.5} width={11} height={11} fill={stroke} />;
+  if (state === "due")
+    return (
+      <>
+        <rect x={x - 5} y={y} width={10} height={5} fill={tokens.ochre} />
+        <path d={`M${x - 5} ${y - 5}h10v10h-10ZM${x - 5} ${y}h10`} fill="none" stroke={stroke} strokeWidth={1.6} />
+      </>
+    );
   if (state === "not-begun") return <circle cx={x} cy={y} r={4.6} fill="none" stroke={stroke} strokeWidth={1.8} />;
   return (
     <path

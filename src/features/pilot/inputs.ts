@@ -43,7 +43,7 @@ export class AskSignOffInput {
 
 export class AnswerInput {
   @IsId() id!: string;
-  @MinLength(1, { message: "say in a few words what is still wanted" })
+  @MinLength(1, { message: "say in a few words what is missing" })
   @IsText(500)
   answer!: string;
 }

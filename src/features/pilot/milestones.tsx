@@ -44,15 +44,15 @@ export function Milestones({ data }: { data: PilotData }) {
               <Button
                 size="small"
                 sx={{ minHeight: 26, py: 0 }}
-                onClick={() => undoable("withdraw-sign-off", "restore-sign-off", milestone.id, "Sign-off taken back")}
+                onClick={() => undoable("withdraw-sign-off", "restore-sign-off", milestone.id, "Sign-off withdrawn")}
               >
-                Take back
+                Undo sign-off
               </Button>
             )}
           </Box>
           <Box sx={{ fontSize: "0.85rem" }}>
             <Moment atMs={milestone.signedAtMs} />, {milestone.coachName}
-            {milestone.broughtIn && " (brought in from a file)"}
+            {milestone.broughtIn && " (imported)"}
           </Box>
           <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
             {evidenceWords(milestone.evidence, milestone.stepId, syllabus, listener)}

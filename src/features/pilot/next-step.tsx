@@ -50,9 +50,7 @@ export function NextStep({
             First: {one.needsFirst.map((id) => stepName(syllabus, id)).join(", ")}.
           </Box>
         )}
-        {one.simulatorFirst && (
-          <Box sx={{ fontSize: "0.88rem" }}>In the simulator first, by the school of this pilot.</Box>
-        )}
+        {one.simulatorFirst && <Box sx={{ fontSize: "0.88rem" }}>Sim first (this pilot’s choice).</Box>}
       </Box>
       <Button
         variant={one.advice.kind === "advance" ? "outlined" : "contained"}

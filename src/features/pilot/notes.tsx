@@ -5,7 +5,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { choiceField, SendForm } from "@/ui/forms/send-form";
+import { choiceField } from "@/ui/forms/form-fields";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { Moment } from "@/ui/moment/moment";
 import type { PilotData } from "./load";
 
@@ -21,7 +22,7 @@ export function Notes({ data }: { data: PilotData }) {
       {data.coaches && (
         <SendForm
           action="add-note"
-          submit="Keep note"
+          submit="Save note"
           fields={{
             text: {
               label: "New note",

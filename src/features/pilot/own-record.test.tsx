@@ -52,19 +52,19 @@ describe("a pilot looks at their own record", () => {
   it("reads it all, takes it along, and is offered nothing that only a coach may", () => {
     show();
     expect(screen.getByText("Calm hands")).toBeVisible();
-    expect(screen.getByRole("link", { name: "Take your record with you" })).toHaveAttribute(
+    expect(screen.getByRole("link", { name: "Download my record" })).toHaveAttribute(
       "href",
       "/records/odo/record.json",
     );
-    for (const name of [/^Sign off/, "Change", "Remove", "Keep note", "To the bin"])
+    for (const name of [/^Sign off/, "Change", "Remove", "Save note", "Delete"])
       expect(screen.queryByRole("button", { name })).toBeNull();
   });
 
   it("asks for a sign-off once", async () => {
     const sent = fakeServer();
     const first = show();
-    await userEvent.click(screen.getByRole("button", { name: "Ask for the sign-off" }));
-    await userEvent.type(screen.getByLabelText("To your coach (may stay empty)"), "both ways sit");
+    await userEvent.click(screen.getByRole("button", { name: "Request sign-off" }));
+    await userEvent.type(screen.getByLabelText("To your coach (optional)"), "both ways sit");
     await userEvent.click(screen.getByRole("button", { name: "Ask" }));
     await waitFor(() => expect(navigation.journeys).toContain("refresh"));
     expect(sent[0]).toMatchObject({
@@ -73,14 +73,14 @@ describe("a pilot looks at their own record", () => {
     });
     first.unmount();
     show({ requests: [request()] });
-    expect(screen.getByText("■ Asked for: your coach sees it")).toBeVisible();
-    expect(screen.queryByRole("button", { name: "Ask for the sign-off" })).toBeNull();
+    expect(screen.getByText("■ Sign-off requested: your coach can see it")).toBeVisible();
+    expect(screen.queryByRole("button", { name: "Request sign-off" })).toBeNull();
   });
 
   it("reads what is still wanted, and may ask again", () => {
     show({ requests: [request({ answeredAtMs: 1, answer: "ease it" })] });
     expect(screen.getByText("Not yet: ease it")).toBeVisible();
-    expect(screen.getByRole("button", { name: "Ask for the sign-off" })).toBeVisible();
+    expect(screen.getByRole("button", { name: "Request sign-off" })).toBeVisible();
   });
 });
 
@@ -88,7 +88,7 @@ describe("the coach", () => {
   it("sees who asks for what and answers with what is still wanted", async () => {
     const sent = fakeServer();
     show({ coaches: true, requests: [request()] });
-    const asked = within(screen.getByRole("region", { name: "Asked for" }));
+    const asked = within(screen.getByRole("region", { name: "Sign-off requests" }));
     expect(asked.getByText("both ways sit")).toBeVisible();
     await userEvent.click(asked.getByRole("button", { name: "Not yet" }));
     await userEvent.type(screen.getByLabelText("To Odo Fenn"), "ease it");
@@ -107,7 +107,7 @@ describe("the coach", () => {
   it("puts the whole record into the bin, and back from the message", async () => {
     const sent = fakeServer();
     show({ coaches: true });
-    await userEvent.click(screen.getByRole("button", { name: "To the bin" }));
+    await userEvent.click(screen.getByRole("button", { name: "Delete" }));
     await waitFor(() => expect(navigation.journeys).toContain("/squad"));
     await userEvent.click(screen.getByRole("button", { name: "Undo" }));
     expect(sent.map(({ action }) => action)).toEqual(["remove-pilot", "restore-pilot"]);

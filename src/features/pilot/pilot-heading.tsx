@@ -10,7 +10,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { pathOf, routeOf } from "@/syllabus";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -44,7 +44,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
         </span>
         {standing.reviewsDue.length > 0 && (
           <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
-            <StateMark state="due" size={13} labelled={false} /> due again{" "}
+            <StateMark state="due" size={13} labelled={false} /> review due{" "}
             <b className="num">{standing.reviewsDue.length}</b>
           </Box>
         )}
@@ -61,7 +61,7 @@ export function PilotHeading({ data }: { data: PilotData }) {
           </>
         ) : (
           <Button component="a" href={`/records/${pilot.id}/record.json`} download>
-            Take your record with you
+            Download my record
           </Button>
         )}
       </Box>

@@ -57,7 +57,7 @@ it("lists every step with its state, and the evidence of each direction", async 
   const stage = screen.getByText("Flips and rolls", { selector: "summary" }).closest("details")!;
   expect(stage).toHaveAttribute("open");
   expect(within(stage).getAllByRole("link", { name: /^\d+ .*flip/i }).length).toBeGreaterThanOrEqual(6);
-  expect(within(stage).getAllByText("not begun").length).toBeGreaterThan(2);
+  expect(within(stage).getAllByText("not started").length).toBeGreaterThan(2);
   // Stages in which nothing has happened are folded away.
   expect(screen.getByText("Upside down", { selector: "summary" }).closest("details")).not.toHaveAttribute("open");
   const back = within(stage).getByRole("button", { name: /^backward: 3 of the last 4, clean rate/ });
@@ -98,7 +98,7 @@ it("signs off with a note, warning when the mark is not met", async () => {
   await userEvent.keyboard("o");
   const dialog = screen.getByRole("dialog", { name: /Sign off slow flip for Odo Fenn/ });
   expect(dialog).toHaveTextContent("The mark is not met");
-  await userEvent.type(within(dialog).getByLabelText("Note (may stay empty)"), "moves house");
+  await userEvent.type(within(dialog).getByLabelText("Note (optional)"), "moves house");
   await userEvent.click(within(dialog).getByRole("button", { name: "Sign off" }));
   await waitFor(() => expect(navigation.journeys).toContain("refresh"));
   expect(sent[0]).toMatchObject({
@@ -114,7 +114,7 @@ it("shows a milestone with who, evidence and note as typed, and takes it back wi
   expect(region).toHaveTextContent("Ann Pell");
   expect(region).toHaveTextContent("Backward 4 of the last 4.");
   expect(region).toHaveTextContent("calm <i>hands</i>");
-  await userEvent.click(within(region).getByRole("button", { name: "Take back" }));
+  await userEvent.click(within(region).getByRole("button", { name: "Undo sign-off" }));
   await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
   await waitFor(() => expect(sent.map(({ action }) => action)).toEqual(["withdraw-sign-off", "restore-sign-off"]));
 });
@@ -123,7 +123,7 @@ it("keeps a note, and changes the pilot on the version that was read", async () 
   const sent = fakeServer();
   renderScreen(<PilotScreen data={data([])} />);
   await userEvent.type(screen.getByLabelText("New note"), "calm today");
-  await userEvent.click(screen.getByRole("button", { name: "Keep note" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save note" }));
   await waitFor(() =>
     expect(sent[0]).toMatchObject({
       action: "add-note",
@@ -170,17 +170,19 @@ describe("depth chart", () => {
       address: "/pilot?pilot=odo",
     });
     const slow = mark(/^Slow flip: signed off/);
-    expect(slow).toHaveAccessibleName(/needs Stop course, Eight round two markers\. opens .*Flip, last quarter eased/);
+    expect(slow).toHaveAccessibleName(
+      /needs Stop course, Figure eight round two markers\. opens .*Flip, ease the last quarter/,
+    );
     act(() => slow.focus());
     await userEvent.keyboard("{ArrowDown}");
-    expect(mark(/^Flip, last quarter eased/)).toHaveFocus();
+    expect(mark(/^Flip, ease the last quarter/)).toHaveFocus();
     await userEvent.keyboard("{Enter}");
     expect(navigation.journeys.at(-1)).toMatch(/^\/pilot\?.*step=flip-ease-quarter/);
   });
 
   it("dims what a filter leaves out, and lists only what it keeps", async () => {
     renderScreen(<PilotScreen data={data(flown("back", ["clean", "rough"]))} />);
-    await userEvent.click(screen.getByRole("button", { name: "being learnt" }));
+    await userEvent.click(screen.getByRole("button", { name: "learning" }));
     expect(mark(/^Slow flip/)).toHaveStyle({ opacity: "1" });
     expect(mark(/^Hang/)).toHaveStyle({ opacity: "0.28" });
     await userEvent.click(screen.getByRole("button", { name: "As a list" }));
@@ -198,7 +200,7 @@ describe("depth chart", () => {
     );
     fireEvent.mouseDown(screen.getByRole("combobox", { name: /First route/ }));
     await userEvent.click(screen.getByRole("option", { name: "self-level first" }));
-    await userEvent.click(screen.getByRole("button", { name: "Keep this school" }));
+    await userEvent.click(screen.getByRole("button", { name: "Save choices" }));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toMatchObject({
       action: "set-pilot-school",
@@ -228,7 +230,7 @@ it("says that a mark is not met only where it is not: one that may be luck is me
     ...flown("front", ["clean", "clean", "rough", "clean"]),
   ];
   renderScreen(<PilotScreen data={data(lucky)} />);
-  expect(screen.getByText(/the mark is met, but it may be luck/)).toBeVisible();
+  expect(screen.getByText(/pass mark met, but it may be luck/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Sign off slow flip" }));
   expect(screen.queryByText(/The mark is not met/)).toBeNull();
 });

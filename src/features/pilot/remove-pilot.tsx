@@ -16,7 +16,7 @@ export function RemovePilot({ data: { pilot } }: { data: PilotData }) {
         if (await undoable("remove-pilot", "restore-pilot", pilot.id, done)) router.push("/squad");
       }}
     >
-      To the bin
+      Delete
     </Button>
   );
 }

@@ -11,7 +11,7 @@ import { useState } from "react";
 import type { SignOffRequest } from "@/contract";
 import { stepName, type Step } from "@/syllabus";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { Moment } from "@/ui/moment/moment";
 import type { PilotData } from "./load";
 
@@ -20,20 +20,20 @@ export function AskSignOff({ data, step }: { data: PilotData; step: Step }) {
   const router = useRouter();
   const [asking, setAsking] = useState(false);
   const asked = data.requests.some((one) => one.stepId === step.id && one.answeredAtMs === null);
-  if (asked) return <b>■ Asked for: your coach sees it</b>;
+  if (asked) return <b>■ Sign-off requested: your coach can see it</b>;
   return (
     <>
       <Button variant="outlined" onClick={() => setAsking(true)}>
-        Ask for the sign-off
+        Request sign-off
       </Button>
       <Dialog open={asking} onClose={() => setAsking(false)} aria-labelledby="ask" fullWidth maxWidth="xs">
-        <DialogTitle id="ask">Ask for the sign-off of {step.name.toLowerCase()}</DialogTitle>
+        <DialogTitle id="ask">Request sign-off of {step.name.toLowerCase()}</DialogTitle>
         <DialogContent>
           <Box sx={{ pt: 1 }}>
             <SendForm
               action="ask-sign-off"
               submit="Ask"
-              fields={{ message: { label: "To your coach (may stay empty)", initial: "", lines: 2 } }}
+              fields={{ message: { label: "To your coach (optional)", initial: "", lines: 2 } }}
               input={({ message }, id) => ({ id, pilotId: data.pilot.id, stepId: step.id, message })}
               onDone={() => {
                 setAsking(false);
@@ -56,7 +56,7 @@ export function Requests({ data }: { data: PilotData }) {
   return (
     <section aria-labelledby="requests">
       <Typography variant="h2" id="requests">
-        Asked for
+        Sign-off requests
       </Typography>
       {data.requests.map((request) => (
         <Box key={request.id} sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}` })}>
@@ -87,7 +87,7 @@ export function Requests({ data }: { data: PilotData }) {
         fullWidth
         maxWidth="xs"
       >
-        <DialogTitle id="answer">Not yet: what is still wanted</DialogTitle>
+        <DialogTitle id="answer">Not yet: what’s missing?</DialogTitle>
         <DialogContent>
           <Box sx={{ pt: 1 }}>
             {answering && (

@@ -23,7 +23,7 @@ export function SchoolPanel({ data }: { data: PilotData }) {
   const save = async () => {
     const result = await sendAction("set-pilot-school", { id: pilot.id, school: chosen, version: pilot.version });
     if (!result.ok) return;
-    enqueueSnackbar("School kept: steps, briefs and recipes follow it", { variant: "success" });
+    enqueueSnackbar("Choices saved: steps, briefs and recipes follow them", { variant: "success" });
     router.refresh();
   };
   return (
@@ -58,7 +58,7 @@ export function SchoolPanel({ data }: { data: PilotData }) {
       {coaches && (
         <Box sx={{ display: "flex", gap: 1, mt: 2 }}>
           <Button variant="contained" disabled={!changed || pending} onClick={save}>
-            Keep this school
+            Save choices
           </Button>
           <Button disabled={!changed} onClick={() => setChosen(pilot.school)}>
             As it was

@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { directionNames, type Step, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords } from "@/words";
@@ -51,7 +51,7 @@ export function SignOff({
       <SendForm
         action="sign-off"
         submit="Sign off"
-        fields={{ note: { label: "Note (may stay empty)", initial: "", lines: 2 } }}
+        fields={{ note: { label: "Note (optional)", initial: "", lines: 2 } }}
         input={({ note }, id) => ({ id, pilotId: data.pilot.id, stepId: step.id, note })}
         onDone={() => {
           enqueueSnackbar(`${step.name} signed off for ${data.pilot.name}`, { variant: "success" });

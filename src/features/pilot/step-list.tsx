@@ -162,7 +162,7 @@ function StepRow({
             <FavouredSide imbalance={one.evidence.imbalance} names={names} />
             {one.reviewDue && one.review && (
               <Typography sx={(theme) => ({ fontSize: "0.88rem", color: theme.tokens.ochreText, fontWeight: 600 })}>
-                Due again since <Moment atMs={one.review.dueMs} />: about{" "}
+                Review due since <Moment atMs={one.review.dueMs} />: about{" "}
                 <span className="num">{Math.round(100 * one.review.memory)} %</span> remembered.
               </Typography>
             )}

@@ -48,7 +48,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
       <Neighbours syllabus={syllabus} step={step} data={data} />
       <BailCreditLine credit={one.bailCredit} />
       {one.attempts === 0 ? (
-        <Typography sx={{ mt: 1 }}>Not flown yet. Its brief says what to do.</Typography>
+        <Typography sx={{ mt: 1 }}>Not flown yet. The brief says what to do.</Typography>
       ) : (
         <>
           <Box sx={{ my: 1 }}>
@@ -71,7 +71,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
           )}
           {one.review && (
             <Typography sx={{ fontSize: "0.9rem" }}>
-              {one.reviewDue ? "Due again since" : "Due again on"} <Moment atMs={one.review.dueMs} />; now about{" "}
+              {one.reviewDue ? "Review due since" : "Review due on"} <Moment atMs={one.review.dueMs} />; now about{" "}
               <span className="num">{Math.round(100 * one.review.memory)} %</span> remembered.
             </Typography>
           )}
@@ -169,7 +169,7 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
   const drawn = useMemo(() => drawnCurve(curve, setupNames), [curve, setupNames]);
   if (curve.points.length < 2)
     return (
-      <Typography sx={{ mt: 1.5, color: "text.secondary" }}>A second flying day makes a learning curve.</Typography>
+      <Typography sx={{ mt: 1.5, color: "text.secondary" }}>The graph appears after a second flying day.</Typography>
     );
   const { trend } = curve;
   return (

@@ -22,8 +22,8 @@ const filters = [
     name: "open to learn",
     shows: ({ state, needsFirst }: StepStanding) => state !== "signed-off" && needsFirst.length === 0,
   },
-  { id: "learning", name: "being learnt", shows: ({ state }: StepStanding) => state === "being-learnt" },
-  { id: "due", name: "due again", shows: ({ reviewDue }: StepStanding) => reviewDue },
+  { id: "learning", name: "learning", shows: ({ state }: StepStanding) => state === "being-learnt" },
+  { id: "due", name: "review due", shows: ({ reviewDue }: StepStanding) => reviewDue },
   {
     id: "ready",
     name: "mark met",

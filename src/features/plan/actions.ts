@@ -130,7 +130,7 @@ async function requireOpenSteps(
       if (simulatorLacking(step, school, flown.get(stepId)?.recent ?? []))
         throw badField(
           field,
-          `${step.name} wants to be flown in the simulator first by ${pilot.name}'s school, until its mark is met there.`,
+          `${step.name} needs its pass mark met in the simulator first (${pilot.name}'s coaching choices).`,
         );
     }
   });

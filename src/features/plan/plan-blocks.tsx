@@ -112,7 +112,7 @@ const withDemonstration = (blocks: readonly PlannedBlock[], main: number, packMi
   ...blocks.slice(main),
 ];
 
-const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "As they like");
+const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "Free flying");
 
 const small = { variant: "standard", size: "small" } as const;
 
@@ -170,7 +170,7 @@ function Block({
           }
           slotProps={{ htmlInput: { "aria-label": `Step, now ${name}` } }}
         >
-          <MenuItem value={FREELY}>As they like</MenuItem>
+          <MenuItem value={FREELY}>Free flying</MenuItem>
           {stepOptions(syllabus)}
         </TextField>
         <TextField
@@ -186,7 +186,7 @@ function Block({
           }}
         />
         <LineOrDirection block={block} name={name} syllabus={syllabus} lines={lines} onChange={onChange} />
-        <IconButton size="small" aria-label={`Take out ${name}`} onClick={onRemove}>
+        <IconButton size="small" aria-label={`Remove ${name}`} onClick={onRemove}>
           <CloseIcon fontSize="small" />
         </IconButton>
       </Box>

@@ -40,7 +40,7 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ minWidth: 170 }}
         >
-          <MenuItem value="">not said</MenuItem>
+          <MenuItem value="">no site</MenuItem>
           {sites.map((one) => (
             <MenuItem key={one.id} value={one.id}>
               {one.name}
@@ -58,7 +58,7 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
           helperText={day.errors[name]}
           onChange={(event) => day.set(name, event.target.value)}
           slotProps={{ htmlInput: { inputMode: "decimal", maxLength: 6 }, inputLabel: { shrink: true } }}
-          sx={{ width: 106 }}
+          sx={{ width: 148 }}
         />
       ))}
       {place === "field" && site?.place && (

@@ -21,8 +21,8 @@ export function PlanNotes({
   return (
     <>
       {[
-        ["Not here today:", refused, "Choose another step, aircraft or site."] as const,
-        ["Beyond the limits:", broken, "Take something out, or change the limit above."] as const,
+        ["Not here today:", refused, "Pick another step, aircraft or site."] as const,
+        ["Beyond the limits:", broken, "Remove something, or raise the limit above."] as const,
       ].map(
         ([title, lines, way]) =>
           lines.length > 0 && (

@@ -165,11 +165,11 @@ it("starts nothing while nobody is chosen, and shows sessions still open", () =>
 
 it("stays where it is when the server refuses", async () => {
   fakeServer({
-    "start-session": { status: 503, body: { ok: false, message: "The database does not answer.", fields: {} } },
+    "start-session": { status: 503, body: { ok: false, message: "The database is not answering.", fields: {} } },
   });
   renderScreen(<PlanScreen data={data} />, { address: "/session?pilot=odo" });
   await userEvent.click(screen.getByRole("button", { name: "Start with Odo Fenn" }));
-  expect(await screen.findByText("The database does not answer.")).toBeVisible();
+  expect(await screen.findByText("The database is not answering.")).toBeVisible();
   expect(navigation.journeys).toEqual([]);
   expect(screen.getByRole("checkbox", { name: "Odo Fenn flies" })).toBeChecked();
 });
@@ -188,12 +188,12 @@ it("refuses a step at a site that has not the room for it, with the number, and 
   };
   const plan = () => screen.getByRole("group", { name: "Plan of Odo Fenn" });
   await choose("Store yard");
-  expect(plan()).toHaveTextContent("Flip in one movement wants 30 m of clear ground all round; Store yard has 12 m.");
+  expect(plan()).toHaveTextContent("Flip in one movement needs 30 m of clear ground all round; Store yard has 12 m.");
   expect(within(plan()).queryByRole("combobox", { name: "Step, now Flip in one movement" })).toBeNull();
   expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeEnabled();
   // Chosen by hand all the same: refused.
   await userEvent.click(within(plan()).getByRole("button", { name: "Add a block" }));
-  expect(screen.getByRole("alert")).toHaveTextContent("Odo Fenn: Flip in one movement wants 30 m of clear ground");
+  expect(screen.getByRole("alert")).toHaveTextContent("Odo Fenn: Flip in one movement needs 30 m of clear ground");
   expect(screen.getByRole("button", { name: "Start with Odo Fenn" })).toBeDisabled();
   await choose("Evaporation pans");
   expect(screen.queryByRole("alert")).toBeNull();
@@ -247,22 +247,24 @@ describe("the plan", () => {
   });
 
   it("shows the reason of every block, and what does not fit into the time", async () => {
-    expect(steps()).toEqual(["Stop course", "Flip in one movement", "Hover through the camera", "As they like"]);
+    expect(steps()).toEqual(["Stop course", "Flip in one movement", "Hover through the camera", "Free flying"]);
     expect(plan()).toHaveTextContent("The step left for now: one look at it.");
     await type("Minutes", "12");
     expect(steps()).toEqual(["Stop course", "Flip in one movement"]);
-    expect(plan()).toHaveTextContent("Hover through the camera finds no time. Flying as they like finds no time.");
+    expect(plan()).toHaveTextContent(
+      "Hover through the camera does not fit in the time. No time left for free flying.",
+    );
     expect(turns()).toEqual(["0 minOdo Fenn", "7 minOdo Fenn"]);
-    await type("Light left, min", "5");
+    await type("Daylight left, min", "5");
     expect(turns()).toEqual(["0 minOdo Fenn"]);
   });
 
   it("is changed by hand and by keys, undone, and planned afresh", async () => {
-    await userEvent.click(within(plan()).getByRole("button", { name: "Take out Hover through the camera" }));
-    expect(steps()).toEqual(["Stop course", "Flip in one movement", "As they like"]);
+    await userEvent.click(within(plan()).getByRole("button", { name: "Remove Hover through the camera" }));
+    expect(steps()).toEqual(["Stop course", "Flip in one movement", "Free flying"]);
     await type("Minutes", "12");
     expect(steps()).toHaveLength(3);
-    expect(screen.getByRole("alert")).toHaveTextContent("turns one after the other; the time is enough for 2.");
+    expect(screen.getByRole("alert")).toHaveTextContent("turns one after the other; there is time for 2.");
     await userEvent.keyboard("{Escape}");
     await userEvent.click(document.body);
     await userEvent.keyboard("u");
@@ -273,7 +275,7 @@ describe("the plan", () => {
   it("holds the limit of new steps, in what it plans and in what is chosen by hand", async () => {
     await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
     expect(steps("Ida Rook")).toEqual(["Slow flip"]);
-    await type("New steps each", "0");
+    await type("New steps per pilot", "0");
     expect(within(plan("Ida Rook")).queryByRole("combobox", { name: /^Step, now/ })).toBeNull();
     expect(plan("Ida Rook")).toHaveTextContent("Slow flip waits: no new steps a session is the limit.");
     await userEvent.click(within(plan("Ida Rook")).getByRole("button", { name: "Add a block" }));
@@ -285,12 +287,12 @@ describe("the plan", () => {
     await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
     await type("Wind, m/s", "7");
     expect(plan("Ida Rook")).toHaveTextContent(
-      "Slow flip is new, and not begun in more than 6 m/s of wind; there are 7 m/s.",
+      "Too windy for slow flip: it is new, and nothing new starts in more than 6 m/s of wind. Now 7 m/s.",
     );
     expect(steps()).toHaveLength(4);
     await type("Wind, m/s", "20");
     expect(plan()).toHaveTextContent(
-      /Flip in one movement waits for less wind: 20 m\/s is more than a third of the [\d.]+ m\/s/,
+      /Too windy for flip in one movement: 20 m\/s is over a third of .*top speed of [\d.]+ m\/s/,
     );
     await type("Wind, m/s", "99");
     expect(screen.getByText("0 to 40")).toBeVisible();
@@ -311,7 +313,7 @@ describe("the plan", () => {
 
   it("is prepared for later", async () => {
     const sent = fakeServer();
-    await userEvent.click(screen.getByRole("button", { name: "Prepare it for later" }));
+    await userEvent.click(screen.getByRole("button", { name: "Save plan for the field" }));
     await waitFor(() => expect(sent[0]).toMatchObject({ action: "start-session", input: { prepared: true } }));
   });
 });
@@ -337,7 +339,7 @@ it("plans one of the lines that the pilot has been given, or says that there are
   await userEvent.click(await screen.findByRole("option", { name: "The first two" }));
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
   expect(await screen.findByText(/^No line is given to Ida Rook yet/)).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: "Prepare it for later" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save plan for the field" }));
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0].input).toMatchObject({ pilots: [{ plan: { blocks: [{ stepId: "lines", lineId: "two" }] } }, {}] });
 });

@@ -13,12 +13,12 @@ import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
 import { stepName } from "@/syllabus";
 import { counted, leftOutWords, numeral } from "@/words";
+import { PlanTurns } from "./plan-turns";
+import { PlanBlocks } from "./plan-blocks";
 import { CandidateRow } from "./candidate-row";
 import type { Candidate, PlanData } from "./load";
-import { PlanBlocks } from "./plan-blocks";
 import { PlanDay } from "./plan-day";
 import { PlanNotes } from "./plan-notes";
-import { PlanTurns } from "./plan-turns";
 import { RecentSessions } from "./recent-sessions";
 import { startHeightText } from "./start-heights";
 import { UNTOUCHED } from "./use-checked";
@@ -165,12 +165,12 @@ function StartButtons({ plan }: { plan: Plan }) {
           : `Start with ${taken.length === 1 ? taken[0].name : `${taken.length} pilots`}`}
       </Button>
       <Button variant="outlined" size="large" disabled={!ready || pending} onClick={() => start(true)}>
-        Prepare it for later
+        Save plan for the field
       </Button>
       {hand.undo && (
         <>
           <Button onClick={hand.undo}>Undo</Button>
-          <Button onClick={() => hand.change(UNTOUCHED)}>Plan afresh</Button>
+          <Button onClick={() => hand.change(UNTOUCHED)}>Plan again from scratch</Button>
         </>
       )}
     </Box>

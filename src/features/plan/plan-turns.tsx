@@ -31,7 +31,7 @@ export function PlanTurns({
         {atOnce === 1
           ? "One spot or one observer: one pilot in goggles at a time. "
           : `${atOnce} fly at once, each with an observer. `}
-        Whoever has flown changes the pack while another flies.
+        The pilot who has flown changes the pack while another flies.
       </Typography>
       <SortableList
         id="turns-list"

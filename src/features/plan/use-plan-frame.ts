@@ -12,7 +12,7 @@ import type { PlanFrame } from "./planning";
 /** What a session gives, as typed. */
 export const frameFields = [
   { name: "minutes", label: "Minutes", least: 5, most: 1440, whole: true },
-  { name: "lightMin", label: "Light left, min", least: 0, most: 1440, whole: true },
+  { name: "lightMin", label: "Daylight left, min", least: 0, most: 1440, whole: true },
   {
     name: "windMps",
     label: "Wind",
@@ -30,10 +30,10 @@ export const frameFields = [
     whole: false,
   },
   { name: "packMin", label: "Pack, min", least: 0.5, most: 60, whole: false },
-  { name: "changeMin", label: "Change, min", least: 0, most: 60, whole: false },
-  { name: "spots", label: "Spots", least: 1, most: 10, whole: true },
+  { name: "changeMin", label: "Battery swap, min", least: 0, most: 60, whole: false },
+  { name: "spots", label: "Flying spots", least: 1, most: 10, whole: true },
   { name: "observers", label: "Observers", least: 1, most: 10, whole: true },
-  { name: "newSteps", label: "New steps each", least: 0, most: 10, whole: true },
+  { name: "newSteps", label: "New steps per pilot", least: 0, most: 10, whole: true },
 ] as const;
 export type FrameField = (typeof frameFields)[number]["name"];
 type Typed = Readonly<Record<FrameField, string>>;

@@ -1,5 +1,5 @@
 import { need } from "@/server/access";
-import { badField, ByIdInput, coachAction, conflict, memberAction } from "@/server/actions";
+import { badField, ByIdInput, coachAction, conflict, memberAction, requireLineTry } from "@/server/actions";
 import { byServerClock } from "@/server/device-clock";
 import {
   extendSession,
@@ -9,13 +9,15 @@ import {
   findSetup,
   insertAttempt,
   insertHomework,
+  insertKeptTry,
   insertSession,
   inTransaction,
   setHomeworkRemoved,
   syllabusOf,
 } from "@/server/repositories";
 import { builtInSyllabus, findStep } from "@/syllabus";
-import { LogTryInput, SetHomeworkInput } from "./inputs";
+import { LogTryInput, LONGEST_TRY_BYTES, SetHomeworkInput } from "./inputs";
+import { keptTry } from "./kept-try";
 
 const someHomework = ({ id }: ByIdInput) => [need("coach", "homework", id)];
 
@@ -31,38 +33,45 @@ async function flownWith({ pilotId, setupId, loadId }: LogTryInput) {
 
 export const practiceActions = {
   /** One try; the first of a sitting begins its session, each moves its end. May arrive late, and twice. */
-  "log-try": memberAction(
-    LogTryInput,
-    ({ pilotId }) => [need("reader", "pilot", pilotId)],
-    async (input, who, { deviceNowMs, squadOf }) => {
-      const { id, sittingId, pilotId, stepId, direction, outcome, seconds, measured } = input;
-      const squadId = squadOf(pilotId);
-      const step = findStep(await syllabusOf(squadId), stepId) ?? findStep(builtInSyllabus, stepId);
-      if (!step) throw badField("stepId", "That step is not in the squad's syllabus.");
-      if (!step.directions.some((one) => one.id === direction))
-        throw badField("direction", "That step is not flown in this direction.");
-      const atMs = byServerClock(input.flownAtMs, deviceNowMs, Date.now());
-      const sitting = await findSession(sittingId);
-      const own =
-        sitting?.place === "simulator" &&
-        sitting.coachId === who.coachId &&
-        sitting.pilots.some((one) => one.pilotId === pilotId);
-      if (sitting && !own) throw conflict("There is another session with this id.");
-      const used = await flownWith(input);
-      await inTransaction(async (transaction) => {
-        if (!sitting)
-          await insertSession(transaction, {
-            ...{ id: sittingId, squadId, coachId: who.coachId, place: "simulator", startedAtMs: atMs },
-            pilots: [{ pilotId, stepId, ...used }],
+  "log-try": {
+    ...memberAction(
+      LogTryInput,
+      ({ pilotId }) => [need("reader", "pilot", pilotId)],
+      async (input, who, { deviceNowMs, squadOf }) => {
+        const { id, sittingId, pilotId, stepId, direction, outcome, seconds, measured, line, packed } = input;
+        const squadId = squadOf(pilotId);
+        const step = findStep(await syllabusOf(squadId), stepId) ?? findStep(builtInSyllabus, stepId);
+        if (!step) throw badField("stepId", "That step is not in the squad's syllabus.");
+        if (!step.directions.some((one) => one.id === direction))
+          throw badField("direction", "That step is not flown in this direction.");
+        if (line) requireLineTry(line, stepId);
+        const atMs = byServerClock(input.flownAtMs, deviceNowMs, Date.now());
+        const sitting = await findSession(sittingId);
+        const own =
+          sitting?.place === "simulator" &&
+          sitting.coachId === who.coachId &&
+          sitting.pilots.some((one) => one.pilotId === pilotId);
+        if (sitting && !own) throw conflict("There is another session with this id.");
+        const sticks = packed === undefined ? null : await keptTry(packed);
+        const used = await flownWith(input);
+        await inTransaction(async (transaction) => {
+          if (!sitting)
+            await insertSession(transaction, {
+              ...{ id: sittingId, squadId, coachId: who.coachId, place: "simulator", startedAtMs: atMs },
+              pilots: [{ pilotId, stepId, ...used }],
+            });
+          await extendSession(transaction, sittingId, new Date(atMs + 1000 * seconds));
+          await insertAttempt(transaction, {
+            ...{ id, sessionId: sittingId, pilotId, stepId, direction, outcome, place: "simulator", ...used },
+            ...{ pack: null, minutes: Math.round((seconds / 60) * 100) / 100, measured, faults: [], atMs },
+            ...(line && { line: { ...line } }),
           });
-        await extendSession(transaction, sittingId, new Date(atMs + 1000 * seconds));
-        await insertAttempt(transaction, {
-          ...{ id, sessionId: sittingId, pilotId, stepId, direction, outcome, place: "simulator", ...used },
-          ...{ pack: null, minutes: Math.round((seconds / 60) * 100) / 100, measured, faults: [], atMs },
+          if (sticks) await insertKeptTry(transaction, { attemptId: id, pilotId, packed: sticks });
         });
-      });
-    },
-  ),
+      },
+    ),
+    longestBytes: LONGEST_TRY_BYTES,
+  },
 
   "set-homework": coachAction(
     SetHomeworkInput,

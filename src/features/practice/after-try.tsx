@@ -8,24 +8,30 @@ import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { nextThingWords } from "@/words";
 
+interface FlownAndJudged {
+  readonly flown: Replayed;
+  readonly score: Score;
+  readonly ghost: Replayed;
+  readonly stickMode: number;
+}
+
 /** What came of a try: whether it counts, the one next thing, its path and its sticks beside the model's. */
-export function AfterTry({
-  flown,
-  score,
-  ghost,
-  stickMode,
-}: {
-  flown: Replayed;
-  score: Score;
-  ghost: Replayed;
-  stickMode: number;
-}) {
-  const { units } = usePreferences();
+export function AfterTry(props: FlownAndJudged) {
   return (
     <Box component="section" aria-labelledby="after-try" sx={{ mt: 1.5 }}>
       <Typography variant="h2" id="after-try">
-        {score.passed ? "■ Passed" : "Not yet"}
+        {props.score.passed ? "■ Passed" : "Not yet"}
       </Typography>
+      <TrySeen {...props} />
+    </Box>
+  );
+}
+
+/** The one next thing, the path and the sticks of a try. */
+export function TrySeen({ flown, score, ghost, stickMode }: FlownAndJudged) {
+  const { units } = usePreferences();
+  return (
+    <>
       <Typography role="status" sx={{ fontSize: "1.1rem", mt: 0.5 }}>
         {nextThingWords(score.next, units)}
       </Typography>
@@ -38,7 +44,7 @@ export function AfterTry({
         The model&apos;s
       </Typography>
       <StickDials trace={ghost.trace} stickMode={stickMode} phases={[]} cursor={null} />
-    </Box>
+    </>
   );
 }
 

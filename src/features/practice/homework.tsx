@@ -16,6 +16,7 @@ import type { Homework } from "@/contract";
 import { stepName, type Step } from "@/syllabus";
 import { send } from "@/ui/actions/send";
 import { useUndoable } from "@/ui/actions/use-undoable";
+import { DateField } from "@/ui/forms/date-field";
 import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { homeworkWords } from "@/words";
@@ -140,13 +141,7 @@ function HomeworkForm(props: { data: PracticeData; step: Step; nowMs: number; on
         onChange={({ target }) => setTries(target.value)}
         slotProps={{ htmlInput: { inputMode: "numeric" } }}
       />
-      <TextField
-        type="date"
-        label="Due"
-        value={due}
-        onChange={({ target }) => setDue(target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <DateField label="Due" value={due} onChange={setDue} />
       {failure && <Alert severity="error">{failure}</Alert>}
       <Button
         variant="contained"

@@ -1,4 +1,5 @@
 export { practiceActions } from "./actions";
+export { downloadTry } from "./download";
 export { KeepHere } from "./keep-here";
 export { loadPractice } from "./load";
 export { PracticeHere } from "./practice-here";

@@ -1,7 +1,12 @@
 import "reflect-metadata";
-import { IsInt, IsOptional, Max, Min } from "class-validator";
+import { IsBase64, IsInt, IsOptional, Max, MaxLength, Min } from "class-validator";
+import { LONGEST_TRY_PACKED } from "@/contract";
 import { outcomes, type AttemptMeasure, type Outcome } from "@/core";
-import { IsId, IsMeasured, IsMoment, IsOneOf, IsStepId, IsText } from "@/server/actions";
+import { IsId, IsMeasured, IsMoment, IsOneOf, IsPart, IsStepId, IsText, LineTryInput } from "@/server/actions";
+
+/** Longest try with its sticks, as base64, and all else of it. */
+const LONGEST_TRY_TEXT = Math.ceil(LONGEST_TRY_PACKED / 3) * 4;
+export const LONGEST_TRY_BYTES = LONGEST_TRY_TEXT + 8 * 1024;
 
 /** A try of practice, as its device sends it. */
 export class LogTryInput {
@@ -20,6 +25,11 @@ export class LogTryInput {
   @IsMeasured() measured!: Partial<Record<AttemptMeasure, number>>;
   @IsOptional() @IsId() setupId!: string | null;
   @IsOptional() @IsId() loadId!: string | null;
+  @IsOptional() @IsPart(() => LineTryInput) line?: LineTryInput;
+  @IsOptional()
+  @MaxLength(LONGEST_TRY_TEXT, { message: "packed is longer than a try is kept" })
+  @IsBase64({}, { message: "packed is not base64" })
+  packed?: string;
 }
 
 export class SetHomeworkInput {

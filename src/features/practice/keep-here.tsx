@@ -20,7 +20,7 @@ export function KeepHere({ data }: { data: PracticeData }) {
   return (
     failure && (
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
-        ▲ This device keeps nothing for practice without a network: {failure}
+        ▲ This device can’t save practice for offline use: {failure}
       </Typography>
     )
   );

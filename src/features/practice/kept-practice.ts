@@ -17,7 +17,13 @@ export function keepOnDevice(data: PracticeData, syllabus: SentSyllabus | null):
 export async function practicesKept(): Promise<readonly PracticeKept[]> {
   return (await readPractices()).flatMap(({ practice, syllabus, keptAtMs }) =>
     isPractice(practice)
-      ? [{ data: { ...practice, setsHomework: false }, syllabus: syllabus as SentSyllabus | null, keptAtMs }]
+      ? [
+          {
+            data: { ...practice, earlier: [], setsHomework: false },
+            syllabus: syllabus as SentSyllabus | null,
+            keptAtMs,
+          },
+        ]
       : [],
   );
 }

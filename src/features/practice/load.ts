@@ -1,13 +1,15 @@
 import "server-only";
 import { entryOf, flownForReal, shortenedPlan, type Attempt, type SitePlan } from "@/core";
-import type { Aircraft, Homework, Pilot, Setup, SquadLine } from "@/contract";
+import type { Aircraft, Homework, KeptTryFound, Pilot, Setup, SquadLine } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
-import { latestSetups, listHomework, listLinesOf, listSitePlans } from "@/server/repositories";
+import { latestSetups, listHomework, listKeptTries, listLinesOf, listSitePlans } from "@/server/repositories";
 import { currentStepOf, findStep, LINES_STEP, practisedDirections, type Day, type Manner, type Step } from "@/syllabus";
 
 /** Of each site no more than so many things go with practice. Ours. */
 const MOST_THINGS = 300;
+/** Earlier tries that are offered to be looked at again, of all steps. Ours. */
+const MOST_EARLIER = 120;
 
 export interface PracticeData {
   readonly accountId: string;
@@ -29,6 +31,8 @@ export interface PracticeData {
   readonly recent: Readonly<Record<string, readonly Attempt[]>>;
   /** Clean and all tries in the simulator, by step. */
   readonly tries: Readonly<Record<string, { readonly clean: number; readonly all: number }>>;
+  /** The newest that can be flown again, newest first. */
+  readonly earlier: readonly KeptTryFound[];
   /** A coach sets homework. */
   readonly setsHomework: boolean;
   /** When it was read: homework is overdue by it. */
@@ -43,13 +47,14 @@ export async function loadPractice(
   asked: string | null,
   nowMs = Date.now(),
 ): Promise<PracticeData> {
-  const [setups, progress, day, homework, lines, drawn] = await Promise.all([
+  const [setups, progress, day, homework, lines, drawn, earlier] = await Promise.all([
     latestSetups([pilot.id]),
     loadProgress([pilot]),
     loadDay(pilot.squadId),
     listHomework([pilot.id]),
     listLinesOf(pilot.id),
     listSitePlans(pilot.squadId),
+    listKeptTries(pilot.id, MOST_EARLIER),
   ]);
   const entry = entryOf(progress, pilot.id);
   const manner = { school: entry.school, own: entry.own };
@@ -64,7 +69,7 @@ export async function loadPractice(
     return all > 0 ? [[stepId, { clean: counts.reduce((sum, { clean }) => sum + clean, 0), all }] as const] : [];
   });
   return {
-    ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework, lines },
+    ...{ accountId: who.accountId, pilot, aircraft, loadId, manner, day, homework, lines, earlier },
     sites: drawn.map(({ id, name, plan }) => ({ id, name, plan: shortenedPlan(plan, MOST_THINGS) })),
     setup: (aircraft && setups.get(aircraft.id)) ?? null,
     stepId: step && flies(step) ? step.id : null,

@@ -6,11 +6,13 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
+import { later } from "@/ui/loading/later";
 import { KeysProvider } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { SyllabiProvider } from "@/ui/syllabus/use-syllabus";
 import { practicesKept, type PracticeKept } from "./kept-practice";
-import { PracticeScreen } from "./practice-screen";
+
+const PracticeScreen = later(() => import("./practice-screen").then((part) => part.PracticeScreen));
 
 /** Practice without a network: with what this device kept of a pilot. Nothing of it comes from the server; tries are sent once it answers. */
 export function PracticeHere() {
@@ -47,13 +49,16 @@ export function PracticeHere() {
       </Box>
       {failure && (
         <Typography role="alert" color="error.main">
-          This device keeps nothing: {failure}
+          This device can’t save anything: {failure}
         </Typography>
       )}
       {kept?.length === 0 && (
-        <Typography>
-          No practice on this device yet. Open Practice once with a network; after that it works without.
-        </Typography>
+        <>
+          <Typography variant="h1">Practice</Typography>
+          <Typography>
+            No practice on this device yet. Open Practice once with a network; after that it works without.
+          </Typography>
+        </>
       )}
       {one && (
         <SyllabiProvider sent={one.syllabus ? [one.syllabus] : []} squadId={one.data.pilot.squadId}>

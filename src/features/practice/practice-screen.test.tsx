@@ -1,8 +1,11 @@
+import { gunzipSync } from "node:zlib";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { CALM_AIR, createPractice, judgeTry, recipes, unpackTry } from "@/core";
 import { standardDay } from "@/syllabus";
 import { odo, plank, plankSetup } from "@/ui/testing/made-up";
 import { outboxNow } from "@/ui/outbox/outbox";
+import { inTheirPlace } from "@/ui/testing/on-the-spot";
 import { freshDevice } from "@/ui/testing/fresh-device";
 import { fakeServer, renderScreen } from "@/ui/testing/render-screen";
 import { keepOnDevice } from "./kept-practice";
@@ -20,7 +23,7 @@ const NOW_MS = Date.UTC(2026, 10, 30);
 const data = (change: Partial<PracticeData> = {}): PracticeData => ({
   ...{ pilot: odo, aircraft: plank(), setup: plankSetup(2), manner: { school: {}, own: [] } },
   ...{ day: standardDay, stepId: "flip-one-move", accountId: "account", loadId: null },
-  ...{ homework: [], lines: [], sites: [], recent: {}, tries: {}, setsHomework: false, nowMs: NOW_MS },
+  ...{ homework: [], lines: [], sites: [], recent: {}, tries: {}, earlier: [], setsHomework: false, nowMs: NOW_MS },
   ...change,
 });
 
@@ -118,6 +121,11 @@ it("keeps a try as an attempt in the simulator: sent once the server answers, an
     ...{ pilotId: "odo", stepId: "los-hover", direction: "on", outcome: "crashed", measured: {} },
     setupId: plankSetup(2).id,
   });
+  // With its sticks: what was sent flies into the ground again, in whatever browser.
+  const { packed } = sent[0].input as { packed: string };
+  const { record, drill } = unpackTry(gunzipSync(Buffer.from(packed, "base64")));
+  expect(drill.id).toBe("los-hover on");
+  expect(record.steps).toBeGreaterThan(200);
   expect(await screen.findByText("✕ A try was not taken: That step is gone.")).toBeVisible();
   // Judged by the step's own mark, as if its place were the simulator.
   expect(screen.getByText(/^◆ Pass mark: 3 of the last 4 clean/)).toHaveTextContent("in the simulator. So far 0 of 1.");
@@ -197,4 +205,34 @@ it("draws the path from the side, and from above where the drill goes round", as
   renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ stepId: "bank-square" })} />);
   await end();
   expect(await screen.findByRole("img", { name: /^Your path from above/ })).toBeVisible();
+});
+
+it("flies an earlier try again from its sticks, and says what a server that lacks them says", async () => {
+  const { airframe } = plank();
+  const { settings } = plankSetup(2);
+  const there = { ...CALM_AIR, entryHeightM: 20 };
+  const practice = createPractice(recipes["flip-one-move-back"], airframe, settings, there);
+  practice.advance(0.4, { roll: 0, pitch: 0, yaw: 0, throttle: 0 });
+  const drill = { id: "flip", recipe: recipes["flip-one-move-back"], task: { kind: "free" } } as const;
+  const asked: string[] = [];
+  inTheirPlace.flyKeptTry = async (id: string) => {
+    asked.push(id);
+    if (id === "gone") throw new Error("The sticks of that try are gone.");
+    return judgeTry(practice.record(), { drill, environment: there }, airframe, settings);
+  };
+  const one = { id: "kept", stepId: "flip-one-move", direction: "back", lineId: null, outcome: "rough" } as const;
+  const earlier = [
+    { ...one, atMs: NOW_MS - 60_000, seconds: 6 },
+    { ...one, id: "gone", atMs: NOW_MS - 120_000, seconds: 5 },
+    { ...one, id: "elsewhere", stepId: "split-s", atMs: NOW_MS, seconds: 5 },
+  ];
+  renderScreen(<PracticeScreen nowMs={NOW_MS} data={data({ earlier })} />);
+  const list = within(await screen.findByRole("region", { name: "Earlier tries" }));
+  expect(list.getAllByRole("listitem")).toHaveLength(2);
+  const [first, second] = list.getAllByRole("button", { name: "Show" });
+  await userEvent.click(first);
+  expect(await list.findByRole("img", { name: /^Your path/ })).toBeVisible();
+  await userEvent.click(second);
+  expect(await list.findByRole("alert")).toHaveTextContent("The sticks of that try are gone.");
+  expect(asked).toEqual(["kept", "gone"]);
 });

@@ -1,3 +1,4 @@
+import { gzipSync } from "node:zlib";
 import { v7 as newId } from "uuid";
 import { DAY_MS } from "@/core";
 import type { SignedIn, SignedInCoach } from "@/server/accounts";
@@ -11,10 +12,13 @@ import {
   inTransaction,
   listBin,
   listFlown,
+  listLineTries,
 } from "@/server/repositories";
 import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
+import { tryPacked } from "@/server/testing/try-packed";
 import { practiceActions } from "./actions";
+import { downloadTry } from "./download";
 import { loadPractice } from "./load";
 
 withFreshDatabase();
@@ -70,6 +74,9 @@ it.each([
   ["direction", { direction: "up" }],
   ["seconds", { seconds: 5000 }],
   ["measured", { measured: { height: 3 } }],
+  ["packed", { packed: "AAAA" }],
+  ["packed", { packed: gzipSync(Buffer.alloc(64 * 1024 * 1024)).toString("base64") }],
+  ["line", { line: { id: newId(), version: 1, name: "Line", tricks: ["flip-one-move-back"], brokeAt: null } }],
 ])("names %s where it can't be, and keeps nothing", async (field, change) => {
   const before = await database()("attempt").count({ count: "*" });
   expect(await asPilot(practiceActions["log-try"], aTry(change))).toMatchObject({
@@ -79,10 +86,26 @@ it.each([
   expect(await database()("attempt").count({ count: "*" })).toEqual(before);
 });
 
+it("keeps the sticks of a try beside it, once, for its pilot and their coaches, and lets them go with the pilot", async () => {
+  const packed = tryPacked();
+  const one = aTry({ packed, stepId: "lines", direction: "two", outcome: "rough" });
+  const line = { id: newId(), version: 2, name: "Flip and roll", tricks: ["flip-one-move-back"], brokeAt: 0 };
+  for (let n = 0; n < 2; n++)
+    expect(await asPilot(practiceActions["log-try"], { ...one, line })).toMatchObject({ ok: true });
+  expect((await practice()).earlier).toMatchObject([
+    { id: one.id, stepId: "lines", outcome: "rough", seconds: 12, lineId: line.id },
+  ]);
+  expect(await listLineTries([odo], line.id)).toMatchObject([{ place: "simulator", line: { brokeAt: 0 } }]);
+  for (const who of [coach, pilot])
+    expect(Buffer.from(await (await downloadTry(who, one.id)).arrayBuffer()).toString("base64")).toBe(packed);
+  const other = { ...pilot, pilotId: ida, accountId: newId() };
+  await expect(downloadTry(other, one.id)).rejects.toMatchObject({ status: 403 });
+});
+
 it("a sitting is one pilot's own: another's try in it, and a try of another pilot, are refused", async () => {
   expect(await asCoach(practiceActions["log-try"], aTry({ pilotId: ida }))).toMatchObject({ ok: false, status: 409 });
   expect(await asPilot(practiceActions["log-try"], aTry({ pilotId: ida }))).toMatchObject({ ok: false, status: 403 });
-  // Nor does anybody end a session of somebody else's by a try in it.
+  // Nor does anybody end a session of someone else's by a try in it.
   expect(await asCoach(practiceActions["log-try"], aTry())).toMatchObject({ ok: false, status: 409 });
 });
 
@@ -103,4 +126,5 @@ it("homework counts the clean tries since it was set, can be taken back and brou
   expect((await practice()).homework).toHaveLength(1);
   await inTransaction((transaction) => erasePilot(transaction, odo));
   expect(await database()("homework")).toEqual([]);
+  expect(await database()("kept_try")).toEqual([]);
 });

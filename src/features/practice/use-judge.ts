@@ -15,6 +15,8 @@ interface JudgeRequest {
 export interface Judged extends JudgeRequest {
   readonly flown: Replayed;
   readonly score: Score;
+  /** Its sticks, packed; null for one that is too long to be kept. */
+  readonly packed: Uint8Array | null;
 }
 
 /** Tries of this sitting, flown again in a worker and held against the drill. `onJudged` is told of each once. */
@@ -28,7 +30,11 @@ export function useJudge(airframe: Airframe, settings: Settings, onJudged: (judg
     practiceWorker,
     async (remote, { n }) => {
       const { record, drill, environment } = flown.current[n];
-      return { n, ...(await remote.judgeTry(record, { drill, environment }, airframe, settings)) };
+      const [judged, packed] = await Promise.all([
+        remote.judgeTry(record, { drill, environment }, airframe, settings),
+        remote.packedTry({ record, drill, environment, airframe, settings }),
+      ]);
+      return { n, ...judged, packed };
     },
   );
   const last = result?.kind === "answer" && !pending ? result.answer : null;

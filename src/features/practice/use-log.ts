@@ -3,8 +3,9 @@
 import { useCallback, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomeOfTry, type Attempt, type Score } from "@/core";
-import type { ActionInput } from "@/contract";
+import { tricksOf, type ActionInput, type LineTry, type SquadLine } from "@/contract";
 import type { Step } from "@/syllabus";
+import { base64 } from "@/ui/actions/base64";
 import { enqueue } from "@/ui/outbox/outbox";
 import { useOutbox } from "@/ui/outbox/use-outbox";
 import type { PracticeData } from "./load";
@@ -20,12 +21,29 @@ function measuredOf({ measures }: Step, { drill }: FlownTry, { value }: Score): 
   return name && value !== null && measures.includes(name) ? { [name]: Math.round(value * 100) / 100 } : {};
 }
 
+/** The way a step was flown: in its direction, and along a line where it is one. */
+export interface FlownAs {
+  readonly direction: string;
+  readonly line: SquadLine | null;
+}
+
+/** A try at a line: it broke at the first trick that did not come. */
+function lineTry({ id, version, name, line }: SquadLine, { passed, value }: Score): LineTry {
+  const tricks = tricksOf(line.items);
+  return { id, version, name, tricks, brokeAt: passed ? null : Math.min(value ?? 0, tricks.length - 1) };
+}
+
 /** Keeps tries as attempts in the simulator: through the outbox, with a network or without. */
 export function useLog({ pilot, setup, loadId, accountId }: PracticeData) {
   const [sitting, setSitting] = useState({ id: newId(), lastMs: 0 });
   const outbox = useOutbox();
   const log = useCallback(
-    (step: Step, direction: string, { score, flown: { measures } }: Judged, flown: FlownTry): Attempt => {
+    (
+      step: Step,
+      { direction, line }: FlownAs,
+      { score, packed, flown: { measures } }: Judged,
+      flown: FlownTry,
+    ): Attempt => {
       const { beganAtMs } = flown;
       const fresh = sitting.lastMs > 0 && beganAtMs - sitting.lastMs > SITTING_MS;
       const sittingId = fresh ? newId() : sitting.id;
@@ -36,6 +54,8 @@ export function useLog({ pilot, setup, loadId, accountId }: PracticeData) {
         ...{ flownAtMs: beganAtMs, seconds: Math.round(measures.durationS * 10) / 10 },
         measured: measuredOf(step, flown, score),
         ...{ setupId: setup?.id ?? null, loadId },
+        ...(line && { line: lineTry(line, score) }),
+        ...(packed && { packed: base64(packed) }),
       };
       void enqueue({ key: newId(), accountId, sessionId: sittingId, action: "log-try", input });
       const { outcome, measured, setupId, seconds } = input;

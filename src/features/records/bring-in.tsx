@@ -9,6 +9,7 @@ import { useState } from "react";
 import type { Squad } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { counted } from "@/words";
 import { LONGEST_RECORD_BYTES } from "./limits";
 
 type Outcome = { readonly good: boolean; readonly says: string };
@@ -60,5 +61,5 @@ async function bringIn(file: JsonFile, squadId: string): Promise<Outcome> {
   const result = await send("import-record", { squadId, record: file.content });
   if (!result.ok) return { good: false, says: `Nothing was changed. ${result.message}` };
   const { added } = result.data;
-  return { good: true, says: added === 0 ? "All of it is here already." : `${added} things brought in.` };
+  return { good: true, says: added === 0 ? "Already up to date." : `${counted(added, "entry", "entries")} imported.` };
 }

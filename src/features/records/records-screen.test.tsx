@@ -46,7 +46,7 @@ it("offers the files of the pilot chosen", async () => {
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Whose" }));
   await userEvent.click(screen.getByRole("option", { name: "Ida Rook" }));
   expect(screen.getByRole("link", { name: "Everything, JSON" })).toHaveAttribute("href", "/records/ida/record.json");
-  expect(screen.getByRole("link", { name: "notes, CSV" })).toHaveAttribute("href", "/records/ida/notes.csv");
+  expect(screen.getByRole("link", { name: "Notes, CSV" })).toHaveAttribute("href", "/records/ida/notes.csv");
 });
 
 it("erases only for the name typed, after saying what goes", async () => {
@@ -75,7 +75,7 @@ describe("bringing a record in", () => {
     await choose(huge);
     expect(await screen.findByText("huge.json is larger than 16 MB; nothing of its kind is.")).toBeVisible();
     await choose(file('{"half":', "half.json"));
-    expect(await screen.findByText(/half.json is not whole/)).toBeVisible();
+    expect(await screen.findByText(/half.json is damaged/)).toBeVisible();
     expect(sent).toEqual([]);
   });
 
@@ -83,7 +83,7 @@ describe("bringing a record in", () => {
     const sent = fakeServer({ "import-record": { status: 200, body: { ok: true, data: { added: 12 } } } });
     show();
     await choose(file('{"format":"x"}', "odo.json"));
-    expect(await screen.findByText("12 things brought in.")).toBeVisible();
+    expect(await screen.findByText("12 entries imported.")).toBeVisible();
     expect(sent[0]).toEqual({ action: "import-record", input: { squadId: "pans", record: { format: "x" } } });
   });
 

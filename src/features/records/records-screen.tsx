@@ -13,11 +13,12 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Binned } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { ButtonGrid } from "@/ui/layout/button-grid";
 import { Moment } from "@/ui/moment/moment";
 import { BringIn } from "./bring-in";
 import type { RecordsData } from "./load";
-import { deedWords } from "@/words";
+import { capital, deedWords } from "@/words";
 
 const kindNames: Readonly<Record<Binned["kind"], string>> = {
   squad: "Squad with its pilots",
@@ -167,18 +168,26 @@ function Files({ data }: { data: RecordsData }) {
               </MenuItem>
             ))}
           </TextField>
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 1.5 }}>
-            <Button variant="outlined" component="a" href={`/records/${chosen.id}/record.json`} download>
-              Everything, JSON
-            </Button>
-            {["attempts", "milestones", "setups", "notes"].map((table) => (
-              <Button key={table} component="a" href={`/records/${chosen.id}/${table}.csv`} download>
-                {table}, CSV
+          <Box sx={{ my: 1.5 }}>
+            <ButtonGrid columnPx={140}>
+              <Button variant="outlined" component="a" href={`/records/${chosen.id}/record.json`} download>
+                Everything, JSON
               </Button>
-            ))}
+              {["attempts", "milestones", "setups", "notes"].map((table) => (
+                <Button
+                  key={table}
+                  variant="outlined"
+                  component="a"
+                  href={`/records/${chosen.id}/${table}.csv`}
+                  download
+                >
+                  {capital(table)}, CSV
+                </Button>
+              ))}
+            </ButtonGrid>
           </Box>
           <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
-            The JSON file can be brought into another Bathygon; its form is published as a{" "}
+            The JSON file can be imported into another Bathygon; its format is published as a{" "}
             <a href="/schemas/pilot-record.json">JSON Schema</a>. Recordings of sticks and gyro come out one by one, as
             CSV, under <Link href={`/tape?pilot=${chosen.id}`}>Tape</Link>.
           </Typography>

@@ -230,7 +230,7 @@ describe("the record as a file", () => {
     await database()("pilot").where({ id: odo.id }).update({ squad_id: squadId });
   });
 
-  it("is refused when it would take over what belongs to somebody else, or lies in the bin", async () => {
+  it("is refused when it would take over what belongs to someone else, or lies in the bin", async () => {
     const ida = await fillPilot("Ida Rook");
     const stolen = { ...(await recordOf(odo.id)), pilot: { ...(await recordOf(odo.id)).pilot, id: newId() } };
     expect(await bringIn(stolen)).toMatchObject({ ok: false, status: 409 });
@@ -371,7 +371,7 @@ describe("CSV (RFC 4180, read back by an independent parser)", () => {
       errors: [],
       data: [{ step: "flip-slow", direction: "back", outcome: "rough", faults: "sky-at-stop", setup: "'=Plank 1" }],
     });
-    expect(read("milestones").data[0].evidence).toMatch(/^4 in a row of 4: the mark is met, but the longer record/);
+    expect(read("milestones").data[0].evidence).toMatch(/^4 in a row of 4: pass mark met, but the longer record/);
     expect(read("notes").data.map(({ text }) => text)).toContain("'=1+1, then\nnext line");
     expect(read("setups").data[0]).toMatchObject({
       reason: 'first, "quoted"',

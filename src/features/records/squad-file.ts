@@ -21,7 +21,7 @@ import {
  */
 export async function downloadSquadFile(who: SignedIn, squadId: string, now = new Date()): Promise<Response> {
   await requireAccess(who, [need("owner", "squad", squadId)]);
-  if (!isCoach(who)) throw new Refusal(403, "That squad is not yours to see.");
+  if (!isCoach(who)) throw new Refusal(403, "You don’t have access to that squad.");
   const [squads, pilots, sites, variants, lines, syllabus] = await Promise.all([
     listSquads(who.coachId),
     listPilots(who),

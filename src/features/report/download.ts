@@ -9,6 +9,7 @@ import { loadProgress } from "@/server/progress";
 import { findPilot, listMilestones, squadNames, syllabiOf, waysOf } from "@/server/repositories";
 import { directionNames, findStep, pathOf, routeOf, stepName } from "@/syllabus";
 import { adviceWords, type Listener, type UnitSystem } from "@/words";
+import { firstSessionPaper } from "./first-session";
 import { loadSeason, stageOpen } from "./load";
 import { certificatePaper, overviewPaper, seasonPaper } from "./papers";
 
@@ -98,7 +99,7 @@ export async function downloadOverview(
   nowMs = Date.now(),
 ): Promise<Response> {
   await requireAccess(who, [need("coach", "squad", squadId)]);
-  if (!isCoach(who)) throw new Refusal(403, "That squad is not yours to see.");
+  if (!isCoach(who)) throw new Refusal(403, "You don’t have access to that squad.");
   if (file !== "overview.pdf" && file !== "overview.csv") throw new Refusal(404, "There is no such file.");
   const [{ rows }, names, syllabi, ways] = await Promise.all([
     loadSquad(who, nowMs),
@@ -132,4 +133,9 @@ export async function downloadOverview(
   }));
   const fields = ["pilot", "step", "signed_off", "steps", "due_again", "slipping", "last_flight"];
   return answer(csvOf([...fields, "aircraft", "setup", "needs_coach", "advice"], lines), CSV, `squad-${short}.csv`);
+}
+
+/** The page for a coach's first session, for whoever is signed in. */
+export async function downloadFirstSession(): Promise<Response> {
+  return answer(await pdfOf(firstSessionPaper()), PDF, "first-session.pdf");
 }

@@ -1,3 +1,3 @@
-export { downloadOverview, downloadReport } from "./download";
+export { downloadFirstSession, downloadOverview, downloadReport } from "./download";
 export { loadSeason } from "./load";
 export { SeasonScreen } from "./season-screen";

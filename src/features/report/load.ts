@@ -4,7 +4,7 @@ import { loadProgress } from "@/server/progress";
 import type { Milestone, Pilot, Setup } from "@/contract";
 import { listAircraft, listAttemptsSince, listMilestones, listSetups } from "@/server/repositories";
 import { pathOf, routeOf, setupFlownLast, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
-import { seasonFigures, type SeasonFigures } from "./season";
+import { seasonDrawn, seasonFigures, type SeasonDrawn, type SeasonFigures } from "./season";
 
 /** A pilot's season: what was flown, signed off and changed since a day, and where they stand. */
 export interface Season {
@@ -16,6 +16,7 @@ export interface Season {
   readonly timeZone: string;
   readonly nowMs: number;
   readonly figures: SeasonFigures;
+  readonly picture: SeasonDrawn;
   /** Signed off since then, oldest first. */
   readonly milestones: readonly Milestone[];
   readonly setups: readonly (Setup & { readonly aircraftName: string })[];
@@ -56,6 +57,13 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
     figures: seasonFigures(
       attempts,
       syllabus.steps.map(({ id }) => id),
+      timeZone,
+    ),
+    picture: seasonDrawn(
+      attempts,
+      milestones,
+      (stepId) => syllabus.skillByStep.get(stepId)?.stage ?? null,
+      sinceMs,
       timeZone,
     ),
     milestones: milestones.filter(({ signedAtMs }) => signedAtMs >= sinceMs),

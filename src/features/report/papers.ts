@@ -58,7 +58,7 @@ export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): P
       ? `${name(current.stepId)}. ${adviceWords(current.advice, current.stepId, syllabus, to)}`
       : "Every step of the way is signed off.",
     ...(reviewsDue.length > 0
-      ? [`Due again: ${reviewsDue.map(({ stepId }) => name(stepId).toLowerCase()).join(", ")}.`]
+      ? [`Review due: ${reviewsDue.map(({ stepId }) => name(stepId).toLowerCase()).join(", ")}.`]
       : []),
     heading("Flown"),
     figures.lines.length === 0
@@ -123,7 +123,7 @@ export interface OverviewRow {
   readonly reasons: readonly { readonly text: string }[];
 }
 
-/** A squad on paper, who needs the coach most first. */
+/** A squad on paper, most attention first. */
 export function overviewPaper(
   squadName: string,
   rows: readonly OverviewRow[],
@@ -134,9 +134,9 @@ export function overviewPaper(
     `${squadName}, ${day(nowMs)}`,
     [
       { text: squadName, bold: true, fontSize: 20 },
-      { text: `Overview of ${day(nowMs)}; who needs the coach most first`, color: inkSoft, margin: [0, 0, 0, 6] },
+      { text: `Overview of ${day(nowMs)}; most attention first`, color: inkSoft, margin: [0, 0, 0, 6] },
       table(
-        ["Pilot", "On", "signed off", "of", "last flight", "Needs the coach because", "Advice"],
+        ["Pilot", "On", "signed off", "of", "last flight", "Needs attention", "Advice"],
         rows.map(({ name, glance, syllabus, reasons }) => [
           name,
           glance.current ? stepName(syllabus, glance.current.stepId) : "all signed off",
@@ -171,7 +171,7 @@ export function certificatePaper(
     background: { svg: soundingFrame, width: 842 },
     content: [
       { text: stageName, bold: true, fontSize: 30, color: shoal },
-      { text: "sounded in full by", margin: [0, 14, 0, 2], color: inkSoft },
+      { text: "completed by", margin: [0, 14, 0, 2], color: inkSoft },
       { text: pilotName, bold: true, fontSize: 24 },
       { text: `on ${day(last)}`, margin: [0, 2, 0, 18], color: inkSoft },
       {

@@ -2,11 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import { outcomes } from "@/core";
 import { directionNames, findStep, stepName } from "@/syllabus";
+import { DateField } from "@/ui/forms/date-field";
 import { OutcomeMark, RateBar } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
@@ -14,6 +15,7 @@ import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords, evidenceWords } from "@/words";
 import type { Season } from "./load";
+import { SeasonPicture } from "./season-picture";
 
 /** A pilot's season: what was flown, with counts and intervals, what was signed off and changed, and where they stand. */
 export function SeasonScreen({ season }: { season: Season }) {
@@ -28,23 +30,13 @@ export function SeasonScreen({ season }: { season: Season }) {
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1.5 }}>
         <Typography variant="h1">Season of {pilot.name}</Typography>
-        <TextField
-          key={since}
-          type="date"
-          size="small"
-          label="Since"
-          defaultValue={since}
-          onBlur={(event) =>
-            event.target.value !== since && router.replace(hrefFor("/season", { since: event.target.value }))
-          }
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
+        <Since key={since} since={since} onSince={(day) => router.replace(hrefFor("/season", { since: day }))} />
         <Box sx={{ flex: 1 }} />
         <Button component="a" href={file("season.pdf")} download>
-          As PDF
+          Export PDF
         </Button>
         <Button component="a" href={file("season.csv")} download>
-          As CSV
+          Export CSV
         </Button>
       </Box>
       <Typography>
@@ -62,6 +54,7 @@ export function SeasonScreen({ season }: { season: Season }) {
           ? `${name(standing.current.stepId)}. ${adviceWords(standing.current.advice, standing.current.stepId, syllabus, listener)}`
           : "Every step of the way is signed off."}
       </Typography>
+      <SeasonPicture season={season} stages={syllabus.stages} />
       <Typography variant="h2" sx={{ mt: 3 }}>
         Flown
       </Typography>
@@ -143,6 +136,16 @@ function FlownLine({ line }: { line: Season["figures"]["lines"][number] }) {
             </Box>
           ))}
       </span>
+    </Box>
+  );
+}
+
+/** The day the season is counted from: once it was picked, or typed and left. */
+function Since({ since, onSince }: { since: string; onSince: (day: string) => void }) {
+  const [day, setDay] = useState(since);
+  return (
+    <Box onBlur={() => day !== "" && day !== since && onSince(day)}>
+      <DateField size="small" label="Since" value={day} onChange={setDay} />
     </Box>
   );
 }

@@ -86,3 +86,54 @@ function lineOf(attempts: readonly Flown[]): SeasonLine {
     halves: attempts.length < LEAST_FOR_HALVES ? null : [share(attempts.slice(0, half)), share(attempts.slice(half))],
   };
 }
+
+/** What a picture of a season is drawn from. Stages count from 0, the shallowest. */
+export interface SeasonDrawn {
+  /** What was flown in a stage on a day, in time order. */
+  readonly days: readonly {
+    readonly atMs: number;
+    readonly stage: number;
+    readonly attempts: number;
+    readonly clean: number;
+    readonly crashes: number;
+  }[];
+  readonly signOffs: readonly { readonly id: string; readonly atMs: number; readonly stage: number }[];
+  /** The deepest stage with a step signed off, from when on, in time order; nothing before the first. */
+  readonly depth: readonly { readonly atMs: number; readonly stage: number }[];
+}
+
+/** Days and depth of a season, from attempts in the order flown and every sign-off that stands. A step of no stage is left out. */
+export function seasonDrawn(
+  attempts: readonly Flown[],
+  signedOff: readonly { readonly id: string; readonly stepId: string; readonly signedAtMs: number }[],
+  stageOf: (stepId: string) => number | null,
+  sinceMs: number,
+  timeZone: string,
+): SeasonDrawn {
+  const days = new Map<string, { atMs: number; stage: number; attempts: number; clean: number; crashes: number }>();
+  for (const one of attempts.filter(flownForReal)) {
+    const stage = stageOf(one.stepId);
+    if (stage === null) continue;
+    const key = `${dayIn(timeZone, one.atMs)} ${stage}`;
+    const day = days.get(key) ?? { atMs: one.atMs, stage, attempts: 0, clean: 0, crashes: 0 };
+    day.attempts++;
+    if (one.outcome === "clean") day.clean++;
+    if (one.outcome === "crashed") day.crashes++;
+    days.set(key, day);
+  }
+  const all = signedOff
+    .flatMap(({ id, stepId, signedAtMs }) => {
+      const stage = stageOf(stepId);
+      return stage === null ? [] : [{ id, atMs: signedAtMs, stage }];
+    })
+    .sort((a, b) => a.atMs - b.atMs);
+  const depth: { atMs: number; stage: number }[] = [];
+  for (const { atMs, stage } of all) {
+    const last = depth.at(-1);
+    if (last && stage <= last.stage) continue;
+    const from = Math.max(atMs, sinceMs);
+    if (last && last.atMs === from) last.stage = stage;
+    else depth.push({ atMs: from, stage });
+  }
+  return { days: [...days.values()], signOffs: all.filter(({ atMs }) => atMs >= sinceMs), depth };
+}

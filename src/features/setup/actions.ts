@@ -134,7 +134,7 @@ export const setupActions = {
       const edited = await updateMeasurements(transaction, measured);
       if (edited === "same") return;
       if (edited === "other")
-        throw conflict("Somebody else measured it meanwhile. Reload to see it; what you entered is still here.");
+        throw conflict("Someone else measured it. Reload to see the change; what you entered is still here.");
       const done = { kind: "measured", aircraft: aircraft.name } as const;
       await leavePilotTrail(transaction, { who: name, done, pilotId: aircraft.pilotId }, new Date());
     });
@@ -151,9 +151,7 @@ export const setupActions = {
       const edited = await renameAircraft(transaction, { id, name, version });
       if (edited === "same") return;
       if (edited === "other")
-        throw conflict(
-          "Somebody else changed this aircraft meanwhile. Reload to see it; what you entered is still here.",
-        );
+        throw conflict("Someone else changed this aircraft. Reload to see the change; what you entered is still here.");
       const done = { kind: "renamed-aircraft", was: before.name, is: name } as const;
       await leavePilotTrail(transaction, { who: who.name, done, pilotId: before.pilotId }, new Date());
     });
@@ -209,7 +207,7 @@ function measured(
   if (text === "") return null;
   const value = typedNumber(text);
   if (!Number.isFinite(value) || value < min * perUnit || value > max * perUnit) {
-    throw badField(field, `${text} cannot be right here; allowed: ${min * perUnit} to ${max * perUnit} ${unit}`.trim());
+    throw badField(field, `Enter a value from ${min * perUnit} to ${max * perUnit} ${unit}`.trim());
   }
   return value / perUnit;
 }

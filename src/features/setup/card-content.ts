@@ -241,7 +241,7 @@ function modesText({ selfLevel, bankLimitDeg, idleAuthority }: Settings["modes"]
   const said = [
     selfLevel ? "self-level" : "rate",
     ...(bankLimitDeg === null ? [] : [`bank limit ${bankLimitDeg}°`]),
-    ...(idleAuthority ? [] : ["no authority at idle"]),
+    ...(idleAuthority ? [] : ["no idle authority"]),
   ];
   return said.join(", ");
 }

@@ -16,7 +16,7 @@ export function ChangeLine({ change: { stepName, before, after } }: { change: Se
       ? `better with ${certain(chanceBetter)} % chance`
       : chanceBetter <= 0.1
         ? `worse with ${certain(1 - chanceBetter)} % chance`
-        : "no telling difference";
+        : "no clear difference";
   return (
     <Box sx={{ fontSize: "0.85rem" }}>
       {stepName}: clean {counts(before)} ({range(compared.before.interval)}) → {counts(after)} (

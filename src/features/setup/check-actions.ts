@@ -60,7 +60,7 @@ export const checkActions = {
     async ({ id, mount, version }) => {
       const edited = await inTransaction((transaction) => setMount(transaction, { id, mount: mount ?? null, version }));
       if (edited === "other")
-        throw conflict("Somebody else changed this aircraft meanwhile. Reload to see it; nothing was changed.");
+        throw conflict("Someone else changed this aircraft. Reload to see the change; nothing was saved.");
     },
   ),
 };

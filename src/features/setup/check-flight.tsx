@@ -71,7 +71,7 @@ export function CheckFlightDialog({
                 size="small"
                 fullWidth
                 margin="dense"
-                label="More about it (may stay empty)"
+                label="More about it (optional)"
                 value={what[part] ?? ""}
                 onChange={(event) => setWhat({ ...what, [part]: event.target.value })}
                 slotProps={{ htmlInput: { maxLength: 200 } }}
@@ -83,7 +83,7 @@ export function CheckFlightDialog({
       <DialogActions>
         <Button onClick={onClose}>Not now</Button>
         <Button variant="contained" disabled={!done || pending} onClick={keep}>
-          {bad.length > 0 ? "Keep it, with what is wrong" : "All well: clear it to fly"}
+          {bad.length > 0 ? "Save with its defects" : "All well: clear it to fly"}
         </Button>
       </DialogActions>
     </Dialog>

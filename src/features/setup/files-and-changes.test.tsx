@@ -6,7 +6,8 @@ import type { Aircraft } from "@/contract";
 import { plank } from "@/ui/testing/made-up";
 import { renderScreen } from "@/ui/testing/render-screen";
 import { ChangeLine } from "./change-line";
-import { curvesCsv, SetupFiles } from "./setup-files";
+import { curvesCsv } from "./curves-csv";
+import { SetupFiles } from "./setup-files";
 
 const aircraft: Aircraft = plank();
 
@@ -31,13 +32,13 @@ it("reads a setup into the screen, naming the file", async () => {
 
 it.each([
   ["photo.png", "x", "photo.png is not a JSON file"],
-  ["half.json", '{"format":', "half.json is not whole: it cannot be read as JSON"],
+  ["half.json", '{"format":', "half.json is damaged or not a JSON file"],
   ["huge.json", `"${"x".repeat(70_000)}"`, "huge.json is larger than 64 kB; nothing of its kind is"],
-  ["odd.json", "{}", "Camera tilt is no number; 0 to 80° can be taken"],
+  ["odd.json", "{}", "Camera tilt must be between 0 and 80°"],
   [
     "nan.json",
     JSON.stringify({ ...settingsFile(firstSettings, "", ""), settings: { ...firstSettings, tiltDeg: NaN } }),
-    "Camera tilt is no number; 0 to 80° can be taken",
+    "Camera tilt must be between 0 and 80°",
   ],
   [
     "mark.json",
@@ -67,7 +68,7 @@ it("writes the curves as CSV that another parser reads back, with the values of 
 it.each([
   [{ attempts: 40, clean: 12 }, { attempts: 40, clean: 30 }, "better with 99 % chance"],
   [{ attempts: 40, clean: 30 }, { attempts: 40, clean: 12 }, "worse with 99 % chance"],
-  [{ attempts: 20, clean: 10 }, { attempts: 20, clean: 11 }, "no telling difference"],
+  [{ attempts: 20, clean: 10 }, { attempts: 20, clean: 11 }, "no clear difference"],
   [{ attempts: 20, clean: 10 }, { attempts: 5, clean: 5 }, "settling: 7 more attempts before judging"],
 ])("says what a change did: %p to %p is %s", (before, after, verdict) => {
   render(<ChangeLine change={{ stepName: "Slow flip", before, after }} />);

@@ -26,24 +26,20 @@ export function fleetWords(difference: FleetDifference, units: UnitSystem): { he
   if (turn && Math.max(Math.abs(turn.rollStick), Math.abs(turn.yawStick)) >= FELT.stick)
     lines.push(`in a turn ${moreOrLess(turn.rollStick)} roll stick, ${moreOrLess(turn.yawStick)} yaw stick`);
   if (horizonOffDeg !== null && Math.abs(horizonOffDeg) >= FELT.horizonDeg)
-    lines.push(`flown with the old mix, the horizon leans ${numeral(Math.abs(horizonOffDeg), 0)}° after half a turn`);
+    lines.push(`with the old mix the horizon leans ${numeral(Math.abs(horizonOffDeg), 0)}° after half a turn`);
   return { headline: headlineOf(difference, lines), lines };
 }
 
 const moreOrLess = (share: number) => `${percent(share)} ${share < 0 ? "less" : "more"}`;
 
 function headlineOf({ horizonOffDeg, feel, cruise }: FleetDifference, lines: readonly string[]): string {
-  if (lines.length === 0) return "No difference that hands would feel.";
+  if (lines.length === 0) return "No difference you would feel.";
   const lean = horizonOffDeg ?? 0;
-  if (lean >= 2) return "This one floats out of turns: the old mix has too much roll for it.";
-  if (lean <= -2) return "This one dives into turns: the old mix has too little roll for it.";
+  if (lean >= 2) return "Less tilt: needs less roll with yaw, or the nose climbs out of turns.";
+  if (lean <= -2) return "More tilt: needs more roll with yaw, or the nose drops in turns.";
   if (feel.percent >= 5)
-    return feel.fasterPercent > 0
-      ? "This one turns faster than the hands expect."
-      : "This one turns slower than the hands expect.";
+    return feel.fasterPercent > 0 ? "Turns faster than you are used to." : "Turns slower than you are used to.";
   if (cruise && Math.abs(cruise.throttleStick) >= 0.04)
-    return cruise.throttleStick > 0
-      ? "This one sinks at the throttle the hand is used to."
-      : "This one climbs at the throttle the hand is used to.";
+    return cruise.throttleStick > 0 ? "Sinks at your usual throttle." : "Climbs at your usual throttle.";
   return "Nearly the same; a pack is enough to get used to it.";
 }

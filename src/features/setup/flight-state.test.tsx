@@ -44,7 +44,7 @@ it("keeps a defect for each thing that is not well, in the coach's words", async
   await userEvent.type(screen.getByLabelText(/More about it/), "to the left");
   await answer(/sound/, "smooth");
   await answer(/after landing/, "too hot to hold");
-  await userEvent.click(screen.getByRole("button", { name: "Keep it, with what is wrong" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save with its defects" }));
   expect(sent[0].input.defects).toEqual([
     expect.objectContaining({ kind: "drift", what: "to the left" }),
     expect.objectContaining({ kind: "heat", what: "" }),

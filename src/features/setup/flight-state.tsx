@@ -130,7 +130,7 @@ function OpenDefect({ aircraftId, defect, mayChange }: { aircraftId: string; def
           disabled={pending}
           sx={{ minHeight: 28 }}
           onClick={async () => {
-            if ((await set(true)).ok) offerUndo("Mended; a check flight clears it", () => set(false));
+            if ((await set(true)).ok) offerUndo("Repaired; fly a check flight to clear it", () => set(false));
           }}
         >
           Mended

@@ -9,7 +9,7 @@ import { ownCruise, loadedAirframe, proposedMid, stickTravelOf, throttlePoints, 
 import type { Aircraft, Pilot, KeptLoad } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useAir } from "@/ui/air/use-air";
-import { SendForm } from "@/ui/forms/send-form";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText } from "@/words";
@@ -74,8 +74,8 @@ export function LoadsPanel({
         Loads
       </Typography>
       <Typography sx={{ mb: 2, maxWidth: 640 }}>
-        Another battery or another camera is another aircraft to the thumb. Pick the load beside the aircraft at hand,
-        or in the plan: briefs, start heights and attempts follow it.
+        Another battery or another camera is another aircraft to the thumb. Pick the load next to the aircraft at the
+        top, or in the plan: briefs, start heights and attempts follow it.
       </Typography>
       <PlainTable
         label="Loads"
@@ -103,7 +103,7 @@ export function LoadsPanel({
             fields={{
               name: { label: "Name of the load", initial: "", help: "Such as “long pack” or “with camera”" },
               massG: { label: `Weight with it on, ready to fly, ${entryIn("mass", units).symbol}`, initial: "" },
-              thrustToWeight: { label: "Thrust over weight with it, measured (may stay empty)", initial: "" },
+              thrustToWeight: { label: "Thrust over weight with it, measured (optional)", initial: "" },
             }}
             input={(values, id) => ({ id, aircraftId: aircraft.id, ...values, massG: gramsFrom(values.massG, units) })}
             onDone={() => {

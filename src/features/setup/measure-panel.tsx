@@ -66,7 +66,7 @@ export function MeasurePanel({
       measurements: list,
     });
     if (!result.ok) return;
-    enqueueSnackbar("Kept; briefs and figures follow it", { variant: "success" });
+    enqueueSnackbar("Saved; briefs and figures now use it", { variant: "success" });
     router.refresh();
   };
   return (
@@ -113,7 +113,7 @@ export function MeasurePanel({
       {mayChange && changed && (
         <Box sx={{ display: "flex", gap: 1, mt: 2 }}>
           <Button variant="contained" disabled={pending || "problem" in fit} onClick={save}>
-            Keep these measurements
+            Save measurements
           </Button>
           <Button onClick={() => setList(aircraft.measurements)}>As they were</Button>
         </Box>
@@ -131,7 +131,8 @@ function tryFit(
   try {
     return fitAirframe(estimate, list, SEA_LEVEL_AIR);
   } catch (error) {
-    if (error instanceof DomainError) return { problem: `These do not fit together: ${refusedWords(error, units)}.` };
+    if (error instanceof DomainError)
+      return { problem: `These numbers contradict each other: ${refusedWords(error, units)}.` };
     throw error;
   }
 }
@@ -304,7 +305,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
         <TextField
           key={`${kind} ${name}`}
           size="small"
-          label={`${label}${quantity ? `, ${entryIn(quantity, units).symbol}` : ""}${name === "elevation" ? " (may stay empty)" : ""}`}
+          label={`${label}${quantity ? `, ${entryIn(quantity, units).symbol}` : ""}${name === "elevation" ? " (optional)" : ""}`}
           value={text(name)}
           error={i === 0 && problem !== null}
           helperText={

@@ -30,7 +30,7 @@ export function mixRows(
   const moves = [
     { name: "Turn, horizon level", kind: "level-turn", dps: turnDps, atDeg: leanDeg },
     { name: "Flat spin", kind: "level-turn", dps: spinDps, atDeg: leanDeg },
-    { name: "Roll about the view", kind: "view-roll", dps: spinDps, atDeg: tiltDeg },
+    { name: "Level-horizon roll", kind: "view-roll", dps: spinDps, atDeg: tiltDeg },
   ] as const;
   return moves.map(({ name, kind, dps, atDeg }) => {
     const mix = by === "hand" ? mixFor(kind, rates, atDeg, dps) : mixedByController(kind, settings, dps);

@@ -33,7 +33,7 @@ it("keeps a count among what was measured, and says what is wrong with one", asy
   const sent = fakeServer();
   show();
   await userEvent.click(screen.getByRole("button", { name: "Keep this count" }));
-  expect(screen.getByText("Hang is no number; 0.2 to 20 s can be taken")).toBeVisible();
+  expect(screen.getByText("Hang must be between 0.2 and 20 s")).toBeVisible();
   expect(sent).toEqual([]);
   await userEvent.type(screen.getByLabelText("Hang counted, s"), "0,9");
   await userEvent.click(screen.getByRole("button", { name: "Keep this count" }));

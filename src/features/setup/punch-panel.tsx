@@ -73,7 +73,7 @@ export function PunchPanel({
 const fields = [
   ["punchS", "Punch, s"],
   ["hangS", "Hang counted, s"],
-  ["elevationM", "Elevation, m (may stay empty)"],
+  ["elevationM", "Elevation, m (optional)"],
 ] as const;
 type Texts = Readonly<Partial<Record<(typeof fields)[number][0], string>>>;
 

@@ -72,10 +72,10 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, pilot, onChange }: 
     const [was, is] = [rates[axis], fit.curve].map((curve) => Math.round(curveFeel(curve).centreSlopeDps));
     const centre =
       was === is
-        ? "The centre stays as it is"
-        : `At the centre ${was} → ${is} °/s for a whole stick, ${Math.round(100 * Math.abs(is / was - 1))} % ${is > was ? "quicker" : "softer"}`;
+        ? "Centre sensitivity stays the same"
+        : `Centre sensitivity changes ${was} → ${is} °/s (${Math.round(100 * Math.abs(is / was - 1))} % ${is > was ? "quicker" : "softer"})`;
     setFitted(
-      `${axis}: nearest curve of "${familyName(family)}" by least squares; off by ${Math.round(fit.worstErrorDps)} °/s at worst, at ${Math.round(100 * fit.worstAtStick)} % stick. ${centre}.`,
+      `${capital(axis)} converted to "${familyName(family)}": within ${Math.round(fit.worstErrorDps)} °/s everywhere, furthest at ${Math.round(100 * fit.worstAtStick)} % stick. ${centre}.`,
     );
     onChange({ ...rates, [axis]: tidied(fit.curve) });
   };
@@ -139,7 +139,7 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, pilot, onChange }: 
           <TextField
             select
             size="small"
-            label="Ghost"
+            label="Compare with"
             value={ghost.id}
             onChange={(event) => setGhostId(event.target.value)}
           >
@@ -229,7 +229,9 @@ function FeelTable({
       head={["", ...axes]}
       rows={[
         [`At ${at} %, °/s`, ...axes.map((axis) => numeral(rateAtStick(rates[axis], reading), 0))],
-        ...(ghost ? [[`Ghost at ${at} %`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]] : []),
+        ...(ghost
+          ? [[`Compared at ${at} %`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]]
+          : []),
         ["Centre slope, °/s", ...feel.map((one) => numeral(one.centreSlopeDps, 0))],
         ["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))],
         ["End, °/s", ...feel.map((one) => numeral(one.endDps, 0))],
@@ -243,6 +245,9 @@ function FeelTable({
 /** A faster end rate is more than hands follow. Common practice, no source. */
 const FOLLOWED_DPS = 1200;
 
+/** Closer to flat than this nobody sees a difference. Our choice. */
+const NEARLY_FLAT_DEG = 2;
+
 const hundredth = (seconds: number) => numeral(seconds, 2);
 
 /** How far the hands have to learn anew. Under 3 % is our choice for what nobody notices, over 10 % for new hands. */
@@ -252,13 +257,13 @@ function FeelLine({ rates, ghost }: { rates: AxisRates; ghost: Ghost }) {
     percent < 0.05
       ? "the same curves"
       : percent < 3
-        ? "hands will hardly notice"
+        ? "barely noticeable"
         : percent < 10
           ? "noticed at once, learnt in a pack or two"
           : "new hands: plan for settling";
   return (
     <Typography sx={{ mt: 1 }}>
-      Distance in feel from {ghost.name}: <b className="num">{numeral(percent, 1)} %</b>, {meaning}
+      Feel change from {ghost.name}: <b className="num">{numeral(percent, 1)} %</b>, {meaning}
       {percent >= 0.05 && (
         <>
           . At the same stick it turns {fasterPercent >= 0 ? "faster" : "slower"} by{" "}
@@ -288,14 +293,18 @@ function EqualSticks({
   return (
     <Box sx={(theme) => ({ mt: 2, pt: 1.5, borderTop: `1.5px solid ${theme.tokens.rule}` })}>
       <Typography>
-        <b>Equal sticks make a flat spin?</b> With these curves they turn about an axis up to{" "}
-        <b className="num">{numeral(nowOffDeg, 1)}°</b> off the upright one at {tiltDeg}° of tilt. Solved, the yaw curve
-        ends at <span className="num">{rate(rateAtStick(curve, 1))}</span>; up to{" "}
-        <span className="num">{numeral(worstTiltOffDeg, 1)}°</span> remains ({Math.round(worstErrorDps)} °/s at{" "}
-        {Math.round(100 * worstAtStick)} % stick).
+        <b>Do equal roll and yaw stick give a flat spin?</b> {nowOffDeg < NEARLY_FLAT_DEG ? "Yes" : "No"}: off by up to{" "}
+        <b className="num">{numeral(nowOffDeg, 1)}°</b> at {tiltDeg}° of tilt. It would take a yaw rate of{" "}
+        <span className="num">{rate(rateAtStick(curve, 1))}</span>
+        {flies ? (
+          <>
+            ; up to <span className="num">{numeral(worstTiltOffDeg, 1)}°</span> would be left (
+            {Math.round(worstErrorDps)} °/s at {Math.round(100 * worstAtStick)} % stick).
+          </>
+        ) : (
+          `, which is not flyable: use ${leastTiltDeg(rates.roll)}° of tilt or more, or a roll rate of ${Math.floor((FOLLOWED_DPS * Math.tan((tiltDeg * Math.PI) / 180)) / 10) * 10} °/s at most.`
+        )}
         {worstTiltOffDeg > 3 && " At so little tilt no curve gets there."}
-        {!flies &&
-          ` Neither hands nor aircraft follow a yaw that fast, so it is not proposed: it takes ${leastTiltDeg(rates.roll)}° of tilt, or a roll of ${Math.floor((FOLLOWED_DPS * Math.tan((tiltDeg * Math.PI) / 180)) / 10) * 10} °/s at most.`}
       </Typography>
       {flies && (
         <Button
@@ -304,11 +313,11 @@ function EqualSticks({
           sx={{ mt: 1 }}
           onClick={() => onChange({ ...rates, yaw: tidied(curve) })}
         >
-          Take this yaw curve
+          Use this yaw curve
         </Button>
       )}
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
-        Matched, both hands do the same in a spin; left to comfort, each axis suits its own job.
+        Matched curves let both hands move alike in a spin; unmatched ones suit each axis to its own job.
       </Typography>
     </Box>
   );

@@ -92,7 +92,7 @@ function Editor({ data, aircraft, tab, onTab: setTab }: SetupEditorProps) {
           rowGap: 3,
         }}
       >
-        <Box sx={{ display: "grid", gap: 3, minWidth: 0, alignContent: "start" }}>
+        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr)", gap: 3, minWidth: 0, alignContent: "start" }}>
           <Tabs
             value={tab}
             onChange={(_, next: Tab) => setTab(next)}

@@ -3,11 +3,11 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Papa from "papaparse";
 import { useState } from "react";
-import { rounded, rateAtStick, readSettingsFile, settingsFile, throttleAtStick, type Settings } from "@/core";
+import { readSettingsFile, settingsFile, type Settings } from "@/core";
 import type { Aircraft } from "@/contract";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { ButtonGrid } from "@/ui/layout/button-grid";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords } from "@/words";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
@@ -37,9 +37,10 @@ export function SetupFiles(props: {
   };
   return (
     <Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+      <ButtonGrid>
         <Button
           size="small"
+          variant="outlined"
           onClick={() =>
             saveFile(
               `${fileName(aircraftName)}.json`,
@@ -48,24 +49,41 @@ export function SetupFiles(props: {
             )
           }
         >
-          As JSON
+          Export JSON
         </Button>
         <Button
           size="small"
-          onClick={() => saveFile(`${fileName(aircraftName)}-curves.csv`, "text/csv", curvesCsv(settings))}
+          variant="outlined"
+          onClick={async () => {
+            const { curvesCsv } = await import("./curves-csv");
+            saveFile(`${fileName(aircraftName)}-curves.csv`, "text/csv", curvesCsv(settings));
+          }}
         >
           Curves as CSV
         </Button>
         {hasSetup &&
           cardPapers.map((paper) => (
-            <Button key={paper} size="small" component="a" href={`/setup-card/${aircraft.id}/${paper}`} download>
+            <Button
+              key={paper}
+              size="small"
+              variant="outlined"
+              component="a"
+              href={`/setup-card/${aircraft.id}/${paper}`}
+              download
+            >
               Card, {paper.toUpperCase()}
             </Button>
           ))}
-        <JsonFileButton label="File with a setup" size="small" longestBytes={LONGEST_BYTES} onFile={take}>
-          Read a file
+        <JsonFileButton
+          label="File with a setup"
+          size="small"
+          variant="outlined"
+          longestBytes={LONGEST_BYTES}
+          onFile={take}
+        >
+          Import file
         </JsonFileButton>
-      </Box>
+      </ButtonGrid>
       {problems.length > 0 && (
         <Alert severity="error" onClose={() => setProblems([])} sx={{ mt: 1 }}>
           Nothing was changed.
@@ -78,17 +96,6 @@ export function SetupFiles(props: {
       )}
     </Box>
   );
-}
-
-/** Turning rates and throttle over the stick, one line a percent (RFC 4180). */
-export function curvesCsv({ rates, throttle }: Settings): string {
-  const rows = Array.from({ length: 101 }, (_, percent) => {
-    const stick = percent / 100;
-    const rate = (axis: "roll" | "pitch" | "yaw") => rounded(rateAtStick(rates[axis], stick), 2);
-    return [percent, rate("roll"), rate("pitch"), rate("yaw"), rounded(100 * throttleAtStick(throttle, stick), 2)];
-  });
-  const fields = ["stick_percent", "roll_dps", "pitch_dps", "yaw_dps", "throttle_percent"];
-  return `${Papa.unparse({ fields, data: rows }, { newline: "\r\n" })}\r\n`;
 }
 
 const fileName = (name: string) => `setup-${nameForFile(name)}`;

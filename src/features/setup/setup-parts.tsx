@@ -4,16 +4,18 @@ import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import type { Aircraft } from "@/contract";
 import type { Settings } from "@/core";
-import { FleetPanel } from "./fleet-panel";
+import { later } from "@/ui/loading/later";
 import type { SetupData } from "./load";
-import { LoadsPanel } from "./loads-panel";
-import { MeasurePanel } from "./measure-panel";
-import { MixPanel } from "./mix-panel";
-import { PunchPanel } from "./punch-panel";
 import { RatesPanel, type Ghost } from "./rates-panel";
-import { StagePanel } from "./stage-panel";
-import { ThrottlePanel } from "./throttle-panel";
-import { TiltPanel } from "./tilt-panel";
+
+const ThrottlePanel = later(() => import("./throttle-panel").then((part) => part.ThrottlePanel));
+const PunchPanel = later(() => import("./punch-panel").then((part) => part.PunchPanel));
+const TiltPanel = later(() => import("./tilt-panel").then((part) => part.TiltPanel));
+const MixPanel = later(() => import("./mix-panel").then((part) => part.MixPanel));
+const LoadsPanel = later(() => import("./loads-panel").then((part) => part.LoadsPanel));
+const FleetPanel = later(() => import("./fleet-panel").then((part) => part.FleetPanel));
+const MeasurePanel = later(() => import("./measure-panel").then((part) => part.MeasurePanel));
+const StagePanel = later(() => import("./stage-panel").then((part) => part.StagePanel));
 
 export const tabs = [
   { id: "rates", name: "Rates" },

@@ -100,7 +100,7 @@ it("holds the save while a number is typed that cannot be, says the range, and l
   type("roll expo, typed", "0.3");
   type("pitch expo, typed", "7");
   expect(screen.getByRole("alert")).toHaveTextContent("pitch expo: 0 to 1");
-  expect(screen.getByRole("button", { name: "Mend the marked number first" })).toBeDisabled();
+  expect(screen.getByRole("button", { name: "Fix the highlighted number first" })).toBeDisabled();
   for (const nonsense of ["", "NaN", "1e999", "-0.1", "<b>"]) {
     type("pitch expo, typed", nonsense);
     expect(screen.getByRole("alert")).toBeVisible();
@@ -150,8 +150,8 @@ it("turns a curve into another family and says how far it strays", async () => {
   renderScreen(<SetupScreen data={data()} />);
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Roll, family" }));
   await userEvent.click(screen.getByRole("option", { name: "centre and end" }));
-  expect(screen.getByText(/nearest curve of "centre and end".*off by \d+ °\/s at worst/)).toHaveTextContent(
-    /At the centre \d+ → \d+ °\/s for a whole stick, \d+ % (quicker|softer)\.$/,
+  expect(screen.getByText(/converted to "centre and end": within \d+ °\/s everywhere/)).toHaveTextContent(
+    /Centre sensitivity changes \d+ → \d+ °\/s \(\d+ % (quicker|softer)\)\.$/,
   );
   expect(screen.getByLabelText("roll end, °/s, typed")).toBeVisible();
 });
@@ -165,7 +165,7 @@ it("warns of a throttle limit that leaves too little to hover", () => {
 
 it("starts a new version from an old one", async () => {
   renderScreen(<SetupScreen data={data()} />);
-  await userEvent.click(screen.getByRole("button", { name: "Start from it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Copy into a new version" }));
   part("Tilt");
   expect(screen.getByLabelText("Tilt, °, typed")).toHaveValue("15");
   expect(screen.getByLabelText("Why it changes")).toHaveValue("Back to setup 1");
@@ -174,22 +174,24 @@ it("starts a new version from an old one", async () => {
 describe("rates", () => {
   it("reads every axis and the ghost at a stick, and says how far apart they feel", () => {
     renderScreen(<SetupScreen data={data()} />);
-    expect(screen.getByText(/Distance in feel from setup 2/)).toHaveTextContent("0.0 %, the same curves");
+    expect(screen.getByText(/Feel change from setup 2/)).toHaveTextContent("0.0 %, the same curves");
     type("pitch rise, typed", "0.80");
     type("Read at stick, %, typed", "100");
     expect(screen.getByRole("row", { name: /^At 100 %/ })).toHaveTextContent("6671000500");
-    expect(screen.getByRole("row", { name: /^Ghost at 100 %/ })).toHaveTextContent("667667500");
-    expect(screen.getByText(/Distance in feel/)).toHaveTextContent(/most on pitch, \d+ %/);
+    expect(screen.getByRole("row", { name: /^Compared at 100 %/ })).toHaveTextContent("667667500");
+    expect(screen.getByText(/Feel change/)).toHaveTextContent(/most on pitch, \d+ %/);
   });
 
   it("solves the yaw curve for equal sticks and takes it", async () => {
     renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg: 40 })] })} />);
     const off = () =>
       Number(
-        /up to ([\d.]+)° off/.exec(screen.getByText(/Equal sticks make a flat spin/).parentElement!.textContent!)![1],
+        /off by up to ([\d.]+)°/.exec(
+          screen.getByText(/equal roll and yaw stick give a flat spin/).parentElement!.textContent!,
+        )![1],
       );
     expect(off()).toBeGreaterThan(5);
-    await userEvent.click(screen.getByRole("button", { name: "Take this yaw curve" }));
+    await userEvent.click(screen.getByRole("button", { name: "Use this yaw curve" }));
     expect(off()).toBeLessThan(1);
   });
 
@@ -198,12 +200,12 @@ describe("rates", () => {
     [40, false],
   ])("at %d° of tilt, whether that yaw is faster than hands follow: %s", (tiltDeg, tooFast) => {
     renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg })] })} />);
-    const says = screen.getByText(/Equal sticks make a flat spin/).parentElement!;
-    const take = screen.queryByRole("button", { name: "Take this yaw curve" });
+    const says = screen.getByText(/equal roll and yaw stick give a flat spin/).parentElement!;
+    const take = screen.queryByRole("button", { name: "Use this yaw curve" });
     if (!tooFast) return expect(take).toBeVisible();
     // What cannot be flown is not proposed, and what it would take is said.
     expect(take).toBeNull();
-    expect(says).toHaveTextContent(/it takes 30° of tilt, or a roll of 320 °\/s at most/);
+    expect(says).toHaveTextContent(/not flyable: use 30° of tilt or more, or a roll rate of 320 °\/s at most/);
   });
 });
 
@@ -214,7 +216,7 @@ describe("throttle", () => {
     );
     part("Throttle");
     expect(screen.getByText(/the height pumps/)).toHaveTextContent(/below the cruise/);
-    await userEvent.click(screen.getByRole("button", { name: /^Put the mid on the cruise/ }));
+    await userEvent.click(screen.getByRole("button", { name: /^Set throttle mid to cruise/ }));
     expect(screen.getByText(/The mid lies on the cruise/)).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: /^slow, indoors: 0.8/ }));
     expect(screen.getByLabelText("Throttle expo, typed")).toHaveValue("0.80");
@@ -244,7 +246,7 @@ it("gives the mix in sticks and words of the pilot's mode, by hand or by the con
   // sin and cos of 30° of 90 °/s.
   expect(turn().slice(0, 2)).toEqual(["45", "78"]);
   expect(turn()[4]).toBe("together: both sticks right (left hand rolls, right hand yaws)");
-  expect(screen.getByRole("row", { name: /^Roll about the view/ })).toHaveTextContent(
+  expect(screen.getByRole("row", { name: /^Level-horizon roll/ })).toHaveTextContent(
     "apart: left hand right (roll), right hand left (yaw)",
   );
   expect(screen.getByRole("row", { name: /^\+5°/ })).toHaveTextContent("10°");
@@ -266,7 +268,7 @@ it("mixes turns by the pitch that is flown, and puts the mid on the pilot's own 
     `${30 - Math.round(leanDeg)}° below the middle of the picture`,
   );
   part("Throttle");
-  expect(screen.getByRole("button", { name: /^Put the mid on the cruise/ })).toHaveTextContent(command.toFixed(2));
+  expect(screen.getByRole("button", { name: /^Set throttle mid to cruise/ })).toHaveTextContent(command.toFixed(2));
   expect(screen.getByRole("row", { name: /^Own cruise at 8\.0/ })).toBeVisible();
 });
 
@@ -290,10 +292,10 @@ it("words what another aircraft changes for the hands", () => {
   };
   renderScreen(<SetupScreen data={data({ elsewhere: [other] })} />);
   part("Fleet");
-  expect(screen.getByText("This one floats out of turns: the old mix has too much roll for it.")).toBeVisible();
+  expect(screen.getByText("Less tilt: needs less roll with yaw, or the nose climbs out of turns.")).toBeVisible();
   expect(screen.getByText("3° less tilt")).toBeVisible();
   expect(screen.getByText(/level cruise \d+ % slower/)).toBeVisible();
-  expect(screen.getByText("flown with the old mix, the horizon leans 6° after half a turn")).toBeVisible();
+  expect(screen.getByText("with the old mix the horizon leans 6° after half a turn")).toBeVisible();
 });
 
 it("takes what is usual at a stage one by one or together, and saves nothing by itself", async () => {
@@ -302,9 +304,9 @@ it("takes what is usual at a stage one by one or together, and saves nothing by 
   part("By stage");
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Stage" }));
   await userEvent.click(screen.getByRole("option", { name: "Ground school" }));
-  await userEvent.click(screen.getByRole("button", { name: "Take Camera tilt" }));
+  await userEvent.click(screen.getByRole("button", { name: "Apply Camera tilt" }));
   expect(screen.getByText("tilt 25° → 0°")).toBeVisible();
-  await userEvent.click(screen.getByRole("button", { name: /^Take all \d+$/ }));
+  await userEvent.click(screen.getByRole("button", { name: /^Apply all \d+$/ }));
   expect(screen.getByText(/All of it is usual for this stage already/)).toBeVisible();
   expect(screen.getByText("bank limit none → 30")).toBeVisible();
   expect(sent).toEqual([]);
@@ -338,7 +340,7 @@ describe("measured at the field", () => {
     expect(screen.getByRole("row", { name: /^Thrust over weight/ })).toHaveTextContent("6.777.50estimate");
     await add("throttle stick that hovers", "Stick, %", "30");
     expect(screen.getByRole("row", { name: /^Thrust over weight/ })).toHaveTextContent("■ measured");
-    await userEvent.click(screen.getByRole("button", { name: "Keep these measurements" }));
+    await userEvent.click(screen.getByRole("button", { name: "Save measurements" }));
     expect(sent[0]).toMatchObject({ action: "measure-aircraft", input: { id: "plank", version: 1 } });
     expect(sent[0].input.measurements).toEqual([
       { kind: "weight", massKg: 0.72 },
@@ -357,10 +359,10 @@ describe("measured at the field", () => {
   it("names what cannot be, and keeps what was typed", async () => {
     open();
     await add("weight with battery", "Weight, g", "heavy");
-    expect(screen.getByText(/^Weight is no number; 10 to 25000 g can be taken/)).toBeVisible();
+    expect(screen.getByText(/^Weight must be between 10 and 25000 g/)).toBeVisible();
     expect(screen.getByLabelText("Weight, g")).toHaveValue("heavy");
     await add("throttle stick that hovers", "Stick, %", "4");
-    expect(screen.getByText(/^These do not fit together|^command is/)).toBeVisible();
+    expect(screen.getByText(/^These numbers contradict each other|^command is/)).toBeVisible();
   });
 
   it("turns ten rolls on a stopwatch into the true end rate", () => {
@@ -447,9 +449,9 @@ it("holds back what the school tunes later, and takes all but that", async () =>
   part("By stage");
   const waiting = screen.getAllByText("waits: the throttle first, the rates when it is quiet");
   expect(waiting.length).toBeGreaterThan(0);
-  expect(screen.getByRole("button", { name: "Take End rate, yaw" })).toBeDisabled();
-  await userEvent.click(screen.getByRole("button", { name: /^Take all \d+$/ }));
+  expect(screen.getByRole("button", { name: "Apply End rate, yaw" })).toBeDisabled();
+  await userEvent.click(screen.getByRole("button", { name: /^Apply all \d+$/ }));
   // Now the throttle is as it should be, and the rates have their turn.
   expect(screen.queryByText(/^waits:/)).toBeNull();
-  expect(screen.getByRole("button", { name: "Take End rate, yaw" })).toBeEnabled();
+  expect(screen.getByRole("button", { name: "Apply End rate, yaw" })).toBeEnabled();
 });

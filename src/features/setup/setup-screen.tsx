@@ -13,7 +13,8 @@ import type { Aircraft, FlightState } from "@/contract";
 import { airframePresets, measuredNumbers, MODEL_VERSION, withMass } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { choiceField, SendForm } from "@/ui/forms/send-form";
+import { choiceField } from "@/ui/forms/form-fields";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText } from "@/words";
 import { gramsFrom } from "./grams";
@@ -42,8 +43,8 @@ export function SetupScreen({ data }: { data: SetupData }) {
           options: Object.values(airframePresets).map((preset) => [preset.id, preset.name]),
           help: "An estimate to begin with, until you measure",
         },
-        massG: { label: `Weighed with battery, ${entryIn("mass", units).symbol} (may stay empty)`, initial: "" },
-        thrustToWeight: { label: "Thrust over weight, measured (may stay empty)", initial: "" },
+        massG: { label: `Weighed with battery, ${entryIn("mass", units).symbol} (optional)`, initial: "" },
+        thrustToWeight: { label: "Thrust over weight, measured (optional)", initial: "" },
         flightState: choiceField<FlightState>({
           label: "State",
           initial: "new",
@@ -149,7 +150,7 @@ function RemoveAircraft({ aircraft }: { aircraft: Aircraft }) {
         if (await undoable("remove-aircraft", "restore-aircraft", id, done)) router.push(`/setup?pilot=${pilotId}`);
       }}
     >
-      To the bin
+      Delete
     </Button>
   );
 }

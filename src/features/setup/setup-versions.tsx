@@ -25,12 +25,6 @@ export function SetupVersions({ data, onStartFrom }: { data: SetupData; onStartF
           <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
             <b className="num">{setup.number}</b>
             <Moment atMs={setup.createdAtMs} />
-            <Box sx={{ flex: 1 }} />
-            {i > 0 && (
-              <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => onStartFrom(setup)}>
-                Start from it
-              </Button>
-            )}
           </Box>
           <Box sx={{ overflowWrap: "anywhere" }}>
             {setup.reason}{" "}
@@ -43,6 +37,11 @@ export function SetupVersions({ data, onStartFrom }: { data: SetupData; onStartF
             <Box sx={{ color: "text.secondary" }}>
               {differencesInWords(data.setups[i + 1].settings, setup.settings).join(" · ") || "no change"}
             </Box>
+          )}
+          {i > 0 && (
+            <Button size="small" sx={{ ml: -0.6, minHeight: 32, py: 0 }} onClick={() => onStartFrom(setup)}>
+              Copy into a new version
+            </Button>
           )}
         </Box>
       ))}

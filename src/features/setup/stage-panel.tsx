@@ -151,7 +151,7 @@ function Proposals({
         sx={{ mt: 2 }}
         onClick={() => onChange(open.reduce((now, { apply }) => apply(now), settings))}
       >
-        Take all {open.length}
+        Apply all {open.length}
       </Button>
     </>
   );
@@ -186,8 +186,8 @@ function ProposalLine({
       <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
         {proposal.waits ? `waits: ${waits}` : proposal.reason}
       </Box>
-      <Button size="small" disabled={proposal.waits} onClick={onTake} aria-label={`Take ${proposal.what}`}>
-        Take
+      <Button size="small" disabled={proposal.waits} onClick={onTake} aria-label={`Apply ${proposal.what}`}>
+        Apply
       </Button>
     </Box>
   );

@@ -79,7 +79,7 @@ export function ThrottlePanel({
         <Box>
           <PlainTable
             label="Hover and cruise on the stick"
-            head={["", "to the motors", "stick", "1 mm of stick changes the climb by"]}
+            head={["", "to the motors", "stick", "climb change per mm of stick"]}
             rows={[
               ["Hover", ...pointCells(hover)],
               [cruiseName(tiltDeg, cruiseMps, units), ...(cruise ? pointCells(cruise) : ["not possible", "", ""])],
@@ -97,7 +97,7 @@ export function ThrottlePanel({
           <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 1 }}>
             Thrust over weight {numeral(airframe.thrustToWeight, 1)}, level cruise{" "}
             {cruiseMps === null
-              ? "with the horizon centred; say under Pilot how fast they cruise, and it goes by that"
+              ? "with the horizon centred; enter the pilot's cruise speed under Pilot to use that instead"
               : "at the pilot's own speed, whatever the tilt"}
             . Stick travel{" "}
             {pilot.stickLengthMm === null
@@ -149,7 +149,7 @@ function MidAdvice({
       )}
       {mid !== profile.mid && (
         <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={() => onChange({ ...profile, mid })}>
-          Put the mid on the cruise: {numeral(mid, 2)}
+          Set throttle mid to cruise: {numeral(mid, 2)}
         </Button>
       )}
     </Box>
@@ -168,7 +168,11 @@ function ExpoByFlying(props: {
   const { cruiseMps } = pilot;
   const air = useAir();
   return (
-    <Box role="group" aria-label="Expo by flying" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+    <Box
+      role="group"
+      aria-label="Expo by flying"
+      sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(168px, 1fr))", gap: 1, my: 1 }}
+    >
       {throttleExpoByFlying.map(({ flying, expo }) => {
         const { cruise, hover } = throttlePoints(
           { ...profile, expo },
@@ -185,8 +189,14 @@ function ExpoByFlying(props: {
             variant={profile.expo === expo ? "contained" : "outlined"}
             onClick={() => onChange({ ...profile, expo })}
           >
-            {flying}: {numeral(expo, 1)}
-            {perMm !== null && `, ${numeral(perMm, 2)} m/s² per mm`}
+            <span>
+              {flying}: {numeral(expo, 1)}
+              {perMm !== null && (
+                <Box component="span" sx={{ display: "block", fontWeight: 450 }}>
+                  {numeral(perMm, 2)} m/s² per mm
+                </Box>
+              )}
+            </span>
           </Button>
         );
       })}

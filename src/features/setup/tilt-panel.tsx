@@ -86,7 +86,7 @@ export function TiltPanel({
             {mount === "fixed" ? "The mount is fixed: set what was read." : `Usual at this stage: ${usualTilt(stage)}`}
           </Typography>
           <NumberSlider
-            label="Vertical view, °"
+            label="Camera vertical field of view, °"
             value={camera.verticalFovDeg}
             range={settingsRanges.verticalFovDeg}
             step={1}
@@ -122,7 +122,7 @@ function Modes({ settings, onChange }: { settings: Settings; onChange: (change: 
             onChange={(_, idleAuthority) => onChange({ modes: { ...modes, idleAuthority } })}
           />
         }
-        label="Authority at idle: turns with the throttle closed"
+        label="Idle authority (keeps turning at zero throttle)"
       />
       <FormControlLabel
         sx={{ display: "flex" }}
@@ -196,6 +196,7 @@ function CruiseFigures({ settings, airframe }: { settings: Settings; airframe: A
       ["mass", `${airframe.massKg} kg`],
     ] as const,
     source: "Balance of forces in the flight model; sea-level air of ISO 2533. Drag area is the preset's estimate.",
+    leftOut: "Wind, climb and descent, and whatever the drag of the frame does at other angles.",
   };
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2, alignContent: "start" }}>
@@ -221,8 +222,8 @@ function viewsOf({ tiltDeg }: Settings): readonly (readonly [title: string, atti
   return [
     ["Level cruise", level],
     ["Half a roll, pure", multiply(level, half("x"))],
-    ["Half a roll about the view", multiply(level, aboutView)],
-    ["Half round by yaw alone", multiply(level, half("z"))],
+    ["Half a level-horizon roll", multiply(level, aboutView)],
+    ["Half turn, yaw only", multiply(level, half("z"))],
     ["Upside down and flat", fromEuler({ yawDeg: 0, pitchDeg: 0, rollDeg: 180 })],
   ];
 }

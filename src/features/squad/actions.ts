@@ -58,9 +58,7 @@ export const squadActions = {
         // A repeated send, of which the trail has a line.
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict(
-            "Somebody else changed this pilot meanwhile. Reload to see it; what you entered is still here.",
-          );
+          throw conflict("Someone else changed this pilot. Reload to see the change; what you entered is still here.");
         const now = new Date();
         if (movedFrom) {
           // The other squad may count its days by other clocks.

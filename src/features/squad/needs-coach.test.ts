@@ -38,11 +38,11 @@ it("names each reason with its counts, what cannot wait first", () => {
   expect(kinds(all)).toEqual(["rest", "asks", "slipping", "check-first", "gap", "due", "one-sided", "no-aircraft"]);
   expect(all.map(({ text }) => text)).toEqual([
     "crashes rise: rest",
-    "asks for the sign-off of split-s",
+    "sign-off requested: split-s",
     "slow flip slips: 1 of 7 clean on the last 2 days",
     "by eye first: Spindle",
     "no flight for 40 days",
-    "due again: pure roll (61 % remembered)",
+    "review due: pure roll (61 % remembered)",
     "favours backward, 99 % sure",
     "no aircraft yet",
   ]);

@@ -49,8 +49,8 @@ export function reasonsFor(
       : "";
   const found: (Reason | null)[] = [
     advice?.kind === "rest" ? { kind: "rest", text: "crashes rise: rest" } : null,
-    asksFor.length > 0 ? { kind: "asks", text: `asks for the sign-off of ${names(asksFor)}` } : null,
-    advice?.kind === "advance" ? { kind: "ready", text: "ready for sign-off: the mark is met" } : null,
+    asksFor.length > 0 ? { kind: "asks", text: `sign-off requested: ${names(asksFor)}` } : null,
+    advice?.kind === "advance" ? { kind: "ready", text: "ready for sign-off" } : null,
     advice?.kind === "step-back" ? { kind: "step-back", text: "almost nothing goes clean: step back" } : null,
     advice?.kind === "stuck"
       ? {
@@ -70,7 +70,7 @@ export function reasonsFor(
         }
       : null,
     checkFirst.length > 0 ? { kind: "check-first", text: `by eye first: ${checkFirst.join(", ")}` } : null,
-    advice?.kind === "settle" ? { kind: "unsettled", text: "new setup not settled yet" } : null,
+    advice?.kind === "settle" ? { kind: "unsettled", text: "still settling in on a new setup" } : null,
     burst
       ? {
           kind: "burst",
@@ -81,7 +81,7 @@ export function reasonsFor(
     reviewsDue.length > 0
       ? {
           kind: "due",
-          text: `due again: ${reviewsDue
+          text: `review due: ${reviewsDue
             .map(({ stepId, memory }) => `${names([stepId])} (${percent(memory)} remembered)`)
             .join(", ")}`,
         }
@@ -101,6 +101,9 @@ function sideName(syllabus: Syllabus, stepId: string, direction: string): string
   const step = findStep(syllabus, stepId);
   return (step && directionNames(step)[direction]) ?? direction;
 }
+
+/** Reasons that need the coach before anything else. */
+export const pressing: ReadonlySet<ReasonKind> = new Set(["rest", "asks", "slipping", "check-first", "step-back"]);
 
 /** Who needs the coach most first: by the most pressing reason, then by how many there are, then by how long they have not flown. */
 export function byNeed<

@@ -51,7 +51,7 @@ const rowOf = (name: string) => within(screen.getByRole("link", { name }).closes
 it("says what to do first when nobody is there, and adds a pilot by button or key", async () => {
   const sent = fakeServer();
   renderScreen(<SquadScreen data={data([])} />);
-  expect(screen.getByText("Nobody is here yet")).toBeVisible();
+  expect(screen.getByText("No pilots yet")).toBeVisible();
   await userEvent.keyboard("a");
   await userEvent.type(screen.getByLabelText("Name"), "Odo Fenn");
   await userEvent.click(screen.getByRole("button", { name: "Add" }));
@@ -92,11 +92,11 @@ it("warns of aircraft to be flown by eye first, and of steps that want flying ag
     <SquadScreen data={data([row("Odo", flown("clean", 90), { checkFirst: ["Plank (repaired)"] }, ["flip-slow"])])} />,
   );
   expect(rowOf("Odo").getByText(/By eye first: Plank \(repaired\)/)).toBeVisible();
-  expect(rowOf("Odo").getByText(/Due again: slow flip \(\d+ % remembered\)/)).toBeVisible();
+  expect(rowOf("Odo").getByText(/Review due: slow flip \(\d+ % remembered\)/)).toBeVisible();
   expect(rowOf("Odo").getByText("No flight for 90 days")).toBeVisible();
 });
 
-it("puts who needs the coach most first, and says why", () => {
+it("puts most attention first, and says why", () => {
   const rows = [
     row("Fine", flown("rough", 1).slice(0, 4)),
     row("Gone", flown("rough", 40).slice(0, 4)),
@@ -109,9 +109,38 @@ it("puts who needs the coach most first, and says why", () => {
   ];
   expect([...rows].sort(byNeed).map(({ name, reasons }) => [name, reasons[0]?.text ?? ""])).toEqual([
     ["Crashes", "crashes rise: rest"],
-    ["Asks", "asks for the sign-off of slow flip"],
-    ["Ready", "ready for sign-off: the mark is met"],
+    ["Asks", "sign-off requested: slow flip"],
+    ["Ready", "ready for sign-off"],
     ["Gone", "no flight for 40 days"],
     ["Fine", ""],
   ]);
+});
+
+it("of a large squad each has a line: the most pressing reason, the depth, and what comes next; filtered and sorted", async () => {
+  const names = Array.from({ length: 30 }, (_, n) => `Pilot ${String(n).padStart(2, "0")}`);
+  const rows = names.map((name, n) =>
+    n === 4
+      ? row(name, flown("clean", 1))
+      : row(name, flown("rough", n + 1).slice(0, 4), {}, n === 7 ? ["sticks"] : []),
+  );
+  renderScreen(<SquadScreen data={data(rows)} />);
+  expect(screen.getAllByRole("row")).toHaveLength(31);
+  expect(rowOf("Pilot 04").getByText("Ready for sign-off")).toBeVisible();
+  expect(rowOf("Pilot 04").getByRole("link", { name: "Sign off" })).toBeVisible();
+  expect(rowOf("Pilot 07").getByRole("img", { name: /^Signed off: Ground school 1 of \d/ })).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Ready for sign-off" }));
+  expect(screen.getAllByRole("row")).toHaveLength(2);
+  expect(screen.getByText(/^1 pilot of/)).toHaveTextContent("1 pilot of 30");
+  await userEvent.click(screen.getByRole("button", { name: "All" }));
+  await userEvent.type(screen.getByRole("textbox", { name: "Filter pilots" }), "pilot 1");
+  expect(screen.getAllByRole("row")).toHaveLength(11);
+  await userEvent.click(screen.getByRole("combobox", { name: "Sort by" }));
+  await userEvent.click(screen.getByRole("option", { name: "Longest without flying" }));
+  expect(screen.getAllByRole("row")[1]).toHaveTextContent("Pilot 19");
+});
+
+it("of a very large squad only the rows in sight are drawn", () => {
+  renderScreen(<SquadScreen data={data(Array.from({ length: 200 }, (_, n) => row(`Pilot ${n}`, [])))} />);
+  expect(screen.getByRole("table")).toHaveAttribute("aria-rowcount", "201");
+  expect(screen.getAllByRole("row").length).toBeLessThan(80);
 });

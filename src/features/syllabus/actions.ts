@@ -32,7 +32,7 @@ export const syllabusActions = {
           if (again !== null) return { number: again };
           if (newest !== basedOn)
             throw conflict(
-              `Somebody saved version ${newest} meanwhile. Your changes are still here; look at that version, then save again.`,
+              `Someone saved version ${newest} meanwhile. Your changes are still here; look at that version, then save again.`,
             );
           const number = newest + 1;
           const now = new Date();
@@ -57,7 +57,7 @@ export const syllabusActions = {
         const edited = await setSquadSchool(transaction, { id, school: requireSchool(school), version });
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict("Somebody else changed this squad meanwhile. Reload to see it; what you chose is still here.");
+          throw conflict("Someone else changed this squad. Reload to see the change; what you chose is still here.");
         await leaveTrail(transaction, { who: name, done: { kind: "changed-squad-school" }, squadId: id }, new Date());
       });
     },

@@ -84,7 +84,7 @@ function stepContent(step: Step, names: ReadonlyMap<string, string>, units: Unit
       { text: step.aim, color: inkSoft },
       { ol: [...step.drill], margin: [0, 2, 0, 2] },
       ...line("Pass mark", `${markWords(step.mark, units)}. Clean: ${step.clean}.`),
-      ...line("Way out", step.wayOut),
+      ...line("Bail-out", step.wayOut),
       ...line("Settings", step.settings),
       ...line("Height", step.heightM === null ? "" : `begin ${quantityText(step.heightM, "length", units)} up.`),
       ...line("Needs", step.needs.map((id) => names.get(id) ?? id).join(", ")),

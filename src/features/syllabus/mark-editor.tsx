@@ -95,7 +95,7 @@ function RuleFigures({ mark, onChange }: PartProps) {
             ))}
           </TextField>
           <NumberField
-            label={`Within,${unitOf(mark.measure)}`}
+            label={`Within (${unitOf(mark.measure).trim()})`}
             value={mark.within}
             onChange={(within) => onChange({ ...mark, within })}
           />

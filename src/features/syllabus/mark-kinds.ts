@@ -2,20 +2,20 @@ import type { PassMark } from "@/core";
 
 /** Every kind of mark: what it is called, and one to begin with. */
 export const markKinds: Readonly<Record<PassMark["kind"], { readonly name: string; readonly fresh: PassMark }>> = {
-  "k-of-last": { name: "clean of the last few", fresh: { kind: "k-of-last", k: 3, n: 4 } },
+  "k-of-last": { name: "k clean of the last n", fresh: { kind: "k-of-last", k: 3, n: 4 } },
   run: { name: "clean in a row", fresh: { kind: "run", k: 3 } },
   "clean-packs": { name: "clean packs", fresh: { kind: "clean-packs", packs: 1 } },
   minutes: { name: "minutes flown", fresh: { kind: "minutes", minutes: 30 } },
   measured: {
-    name: "measured within",
+    name: "measured within limits",
     fresh: { kind: "measured", measure: "stopErrorDeg", within: 15, k: 3, n: 4 },
   },
   "each-direction": {
-    name: "each direction by itself",
+    name: "each direction on its own",
     fresh: { kind: "each-direction", rule: { kind: "k-of-last", k: 3, n: 4 } },
   },
   "in-places": {
-    name: "only in these places",
+    name: "only at these places",
     fresh: { kind: "in-places", places: ["field"], rule: { kind: "k-of-last", k: 3, n: 4 } },
   },
   all: {

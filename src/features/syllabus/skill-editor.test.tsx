@@ -83,13 +83,13 @@ it("stages are renamed for the whole syllabus", () => {
 
 it("only a skill without steps can be left out", () => {
   edit("flip");
-  expect(screen.queryByRole("button", { name: "Leave this skill out" })).toBeNull();
+  expect(screen.queryByRole("button", { name: "Delete skill" })).toBeNull();
 });
 
 it("a new skill without steps goes when it is left out", () => {
   const longer = addSkill(document, 4, "new-one");
   const seen = edit("new-one", longer);
-  fireEvent.click(screen.getByRole("button", { name: "Leave this skill out" }));
+  fireEvent.click(screen.getByRole("button", { name: "Delete skill" }));
   expect(seen.gone).toBe(true);
   expect(seen.document.skills.map(({ id }) => id)).toEqual(document.skills.map(({ id }) => id));
 });

@@ -65,7 +65,7 @@ export function SkillEditor({
             onGone();
           }}
         >
-          Leave this skill out
+          Delete skill
         </Button>
       )}
       <Typography component="h3" sx={{ fontWeight: 700, mt: 2 }}>

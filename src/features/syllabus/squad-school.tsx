@@ -33,7 +33,7 @@ export function SquadSchool({ data }: { data: SyllabusData }) {
       </Typography>
       <SchoolChoices chosen={chosen} under={{}} otherwise="usual" disabled={false} onChange={setChosen} />
       <Button variant="contained" sx={{ mt: 2 }} disabled={!changed || pending} onClick={save}>
-        Keep this school
+        Save choices
       </Button>
     </section>
   );

@@ -101,7 +101,7 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
       <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2 }}>
         <FormControlLabel
           control={<Checkbox checked={step.simulatorFirst} onChange={(_, on) => set({ simulatorFirst: on })} />}
-          label="In the simulator first, where the school asks for it"
+          label="Sim first, where the coaching choices ask for it"
         />
         <FormControlLabel
           control={<Checkbox checked={step.optional} onChange={(_, on) => set({ optional: on })} />}
@@ -109,12 +109,12 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
         />
       </Box>
       <TextLine
-        label="Settings it wants"
+        label="Settings it needs"
         value={step.settings}
         longest={300}
         onChange={(settings) => set({ settings })}
       />
-      <TextLine label="Way out" value={step.wayOut} longest={300} onChange={(wayOut) => wayOut && set({ wayOut })} />
+      <TextLine label="Bail-out" value={step.wayOut} longest={300} onChange={(wayOut) => wayOut && set({ wayOut })} />
       <FlownEditor step={step} onChange={(flownAs) => set({ flownAs })} />
       {!step.flownAs && (
         <TextList label="What to look at" values={step.lookAt} onChange={(lookAt) => set({ lookAt })} />
@@ -128,7 +128,7 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
           onGone();
         }}
       >
-        Leave this step out
+        Delete step
       </Button>
     </Box>
   );
@@ -208,7 +208,7 @@ function Standing({
         ))}
       </TextField>
       <ManyOf
-        label="Measured, if somebody does"
+        label="Measured (optional)"
         value={step.measures}
         options={attemptMeasures.map((id) => [id, measureWords[id]])}
         none="nothing"

@@ -16,7 +16,7 @@ export function StepReader({ document, step }: { document: SyllabusDocument; ste
   const names = new Map(document.skills.flatMap(({ steps }) => steps.map(({ id, name }) => [id, name])));
   const lines: readonly (readonly [string, string])[] = [
     ["Pass mark", `${markWords(step.mark)}. Clean: ${step.clean}.`],
-    ["Way out", step.wayOut],
+    ["Bail-out", step.wayOut],
     ["Settings", step.settings],
     ["Needs", step.needs.map((id) => names.get(id) ?? id).join(", ")],
     ["Routes", step.routes?.map((id) => routeNames.get(id) ?? id).join(", ") ?? ""],

@@ -61,7 +61,7 @@ it("refuses what cannot be and says why; undo takes it back", async () => {
   choose("Slow flip");
   type("Clean", "9");
   expect(bar().getByRole("alert")).toHaveTextContent(
-    "Slow flip: its pass mark cannot be judged. Pass mark, how many clean is 9; 1 to 4 can be taken.",
+    "Slow flip: its pass mark cannot be judged. Pass mark, how many clean must be between 1 and 4 (now 9).",
   );
   await userEvent.click(screen.getByRole("button", { name: "Undo" }));
   expect(screen.queryByRole("alert")).toBeNull();
@@ -73,7 +73,7 @@ it("names the circle when steps need one another", () => {
   fireEvent.click(screen.getByRole("option", { name: "Arm and disarm" }));
   // The open menu hides what is behind it.
   expect(screen.getByRole("alert", { hidden: true })).toHaveTextContent(
-    "in a circle: What the sticks do needs Arm and disarm needs What the sticks do",
+    "in a circle: Stick modes needs Arm and disarm needs Stick modes",
   );
 });
 
@@ -89,9 +89,13 @@ it("keeps a draft over a reload, says when a version overtook it, and drops it",
 });
 
 it.each([
-  ["half.json", '{"format":"bathygon-syllabus","skills":[', /cannot be read as JSON/],
+  ["half.json", '{"format":"bathygon-syllabus","skills":[', /damaged or not a JSON file/],
   ["other.json", '{"format":"something"}', /not a syllabus/],
-  ["torn.json", '{"format":"bathygon-syllabus","version":1,"stages":[],"skills":[{"id":"x"}]}', /not whole/],
+  [
+    "torn.json",
+    '{"format":"bathygon-syllabus","version":1,"stages":[],"skills":[{"id":"x"}]}',
+    /missing or has the wrong type/,
+  ],
 ])("refuses the file %s and changes nothing", async (name, content, message) => {
   renderScreen(<SyllabusScreen data={data()} />);
   await userEvent.upload(
@@ -106,8 +110,8 @@ it.each([
 it("shows a pilot the same without anything to change", () => {
   renderScreen(<SyllabusScreen data={data({ mayChange: false })} />);
   choose("Slow flip");
-  expect(screen.getByText(/3 of the last 4 clean, each direction by itself, in the field/)).toBeVisible();
-  for (const name of [/Add a step/, /Undo/, /Read a file/, /Leave this step out/])
+  expect(screen.getByText(/3 of the last 4 clean, each direction on its own, in the field/)).toBeVisible();
+  for (const name of [/Add a step/, /Undo/, /Read a file/, /Delete step/])
     expect(screen.queryByRole("button", { name })).toBeNull();
 });
 
@@ -135,4 +139,9 @@ describe("changes of a document", () => {
       builtInSyllabus.steps.length,
     );
   });
+});
+
+it("opens at the step that was asked for, as the search does before a pilot is picked", () => {
+  renderScreen(<SyllabusScreen data={data()} stepId="flip-slow" />);
+  expect(screen.getByRole("heading", { name: "Slow flip", level: 2 })).toBeVisible();
 });

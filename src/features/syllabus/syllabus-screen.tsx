@@ -11,38 +11,52 @@ import { useRouter } from "next/navigation";
 import { useSnackbar } from "notistack";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import { builtInSyllabus, requireSyllabus, SyllabusError, syllabusChanges, type SyllabusDocument } from "@/syllabus";
+import { builtInSyllabus, syllabusChanges, type SyllabusDocument } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
-import { refusedWords, syllabusChangeWords } from "@/words";
+import { syllabusChangeWords } from "@/words";
+import { SquadSchool } from "./squad-school";
 import { useSyllabusDraft } from "./draft";
 import { LONGEST_SYLLABUS_BYTES } from "./limits";
 import type { SyllabusData } from "./load";
+import { problemOf } from "./problem-of";
 import { Outline, type Chosen } from "./outline";
-import { SkillEditor } from "./skill-editor";
-import { SquadSchool } from "./squad-school";
 import { StepEditor } from "./step-editor";
+import { SkillEditor } from "./skill-editor";
 import { StepReader } from "./step-reader";
 
 const SHOWN_CHANGES = 8;
 
 /** Syllabus: stages, skills and steps, changed here and kept in versions; a record keeps the version it was judged by. */
-export function SyllabusScreen({ data }: { data: SyllabusData }) {
+export function SyllabusScreen({ data, stepId = null }: { data: SyllabusData; stepId?: string | null }) {
   const inForce = data.document ?? builtInSyllabus.document;
   return data.older ? (
     <OlderVersion data={data} inForce={inForce} older={data.older} />
   ) : (
-    <Present key={`${data.squadId} ${data.number}`} data={data} inForce={inForce} />
+    <Present key={`${data.squadId} ${data.number}`} data={data} inForce={inForce} stepId={stepId} />
   );
 }
 
-function Present({ data, inForce }: { data: SyllabusData; inForce: SyllabusDocument }) {
+function Present({
+  data,
+  inForce,
+  stepId,
+}: {
+  data: SyllabusData;
+  inForce: SyllabusDocument;
+  /** The step asked for; the first one where there is none such. */
+  stepId: string | null;
+}) {
   const draft = useSyllabusDraft(data.squadId, data.number, inForce);
   const { document, change, undo, redo } = draft;
-  const [chosen, setChosen] = useState<Chosen | null>({ kind: "step", id: inForce.skills[0].steps[0]?.id ?? "" });
+  const asked = inForce.skills.flatMap(({ steps }) => steps).find(({ id }) => id === stepId);
+  const [chosen, setChosen] = useState<Chosen | null>({
+    kind: "step",
+    id: (asked ?? inForce.skills[0].steps.at(0))?.id ?? "",
+  });
   const [fileProblem, setFileProblem] = useState<string | null>(null);
   const keys = useMemo(
     () => [
@@ -185,14 +199,14 @@ function Head({ data, children }: { data: SyllabusData; children?: React.ReactNo
           "built in, nothing changed yet"
         ) : (
           <>
-            version <b className="num">{data.number}</b> in force
+            version <b className="num">{data.number}</b> active
           </>
         )}
       </span>
       <Box sx={{ flex: 1 }} />
       {children}
       <Button component="a" href={`/syllabus-files/${data.squadId}/syllabus.json`} download>
-        As JSON
+        Export JSON
       </Button>
       <Button component="a" href={`/syllabus-files/${data.squadId}/booklet.pdf`} download>
         Booklet, PDF
@@ -234,7 +248,7 @@ function SaveBar({
     setId(newId());
     setReason("");
     draft.drop(draft.document, result.data.number);
-    enqueueSnackbar(`Syllabus ${result.data.number} is in force`, { variant: "success" });
+    enqueueSnackbar(`Syllabus ${result.data.number} is now active`, { variant: "success" });
     router.refresh();
   };
   return (
@@ -317,9 +331,9 @@ function Versions({ data }: { data: SyllabusData }) {
             </Box>
           </Box>
           {number === data.number ? (
-            <span>in force</span>
+            <span>active</span>
           ) : (
-            <Link href={hrefFor("/syllabus", { squad: data.squadId, version: String(number) })}>Look at it</Link>
+            <Link href={hrefFor("/syllabus", { squad: data.squadId, version: String(number) })}>View</Link>
           )}
         </Box>
       ))}
@@ -327,9 +341,9 @@ function Versions({ data }: { data: SyllabusData }) {
         <b className="num">0</b>
         <Box sx={{ flex: 1 }}>the syllabus the program comes with</Box>
         {data.number === 0 ? (
-          <span>in force</span>
+          <span>active</span>
         ) : (
-          <Link href={hrefFor("/syllabus", { squad: data.squadId, version: "0" })}>Look at it</Link>
+          <Link href={hrefFor("/syllabus", { squad: data.squadId, version: "0" })}>View</Link>
         )}
       </Box>
     </section>
@@ -375,11 +389,11 @@ function OlderVersion({
         <Box sx={{ flex: 1 }} />
         {data.mayChange && (
           <Button variant="outlined" disabled={pending} onClick={restore}>
-            Put it back into force
+            Make this version active
           </Button>
         )}
         <Button component={Link} href={back}>
-          To the one in force
+          To the active version
         </Button>
       </Box>
       <Typography>Since then changed:</Typography>
@@ -394,16 +408,4 @@ function OlderVersion({
       </Box>
     </>
   );
-}
-
-/** Why a document cannot be a syllabus, or null. What is not even shaped like one is told apart from what does not fit together. */
-function problemOf(document: SyllabusDocument): string | null {
-  try {
-    if ((document as { format?: unknown } | null)?.format !== "bathygon-syllabus") return "The file is not a syllabus.";
-    requireSyllabus(document);
-    return null;
-  } catch (error) {
-    if (error instanceof SyllabusError) return refusedWords(error);
-    return "The file is not whole: something in it is missing or of the wrong kind.";
-  }
 }

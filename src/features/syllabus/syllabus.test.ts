@@ -111,7 +111,7 @@ describe("files that are half broken, cyclic, huge or hostile are refused with t
     [
       "a circle",
       () => broken((one) => Object.assign(first(one), { needs: ["arm-reflex"] })),
-      /circle: What the sticks do needs Arm and disarm/,
+      /circle: Stick modes needs Arm and disarm/,
     ],
     [
       "an id like code",
@@ -173,7 +173,7 @@ describe("papers", () => {
     const certificate = () => downloadReport(who, pilotId, "stage-0.pdf", null);
     await expect(certificate()).rejects.toMatchObject({
       status: 409,
-      message: expect.stringContaining("What the sticks do"),
+      message: expect.stringContaining("Stick modes"),
     });
     for (const stepId of ["sticks", "arm-reflex", "first-setup"])
       await run(pilotActions["sign-off"], { id: newId(), pilotId, stepId, note: "" });

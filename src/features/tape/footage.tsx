@@ -89,7 +89,7 @@ export function Footage({ pack, trick, pilotId, name, matching, coaches }: Foota
                   sx={{ my: 1 }}
                   onClick={() => setShiftS((video.current?.currentTime ?? 0) - trick.toS)}
                 >
-                  {shiftS === null ? "It comes to rest here" : "Line up anew: it comes to rest here"}
+                  {shiftS === null ? "It comes to rest here" : "Line up again: it comes to rest here"}
                 </Button>
               </>
             )}

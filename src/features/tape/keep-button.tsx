@@ -11,12 +11,12 @@ export function KeepButton({ keeping, onKeep }: { keeping: Keeping; onKeep: () =
   if (keeping.kind === "kept")
     return (
       <Box component="span" role="status" sx={{ fontWeight: 700 }}>
-        ✓ Kept
+        ✓ Saved
       </Box>
     );
   return (
     <Button variant="contained" disabled={keeping.kind === "packing" || keeping.kind === "sending"} onClick={onKeep}>
-      Keep it
+      Save recording
     </Button>
   );
 }
@@ -37,7 +37,7 @@ export function KeepProgress({ keeping, onStop }: { keeping: Keeping; onStop: ()
         {keeping.kind === "packing"
           ? "Packing"
           : keeping.waiting
-            ? "Nothing answers; it goes on when the network is back"
+            ? "No connection; it goes on when the network is back"
             : `Sending piece ${Math.min(keeping.of, keeping.done + 1)} of ${keeping.of}`}
       </span>
       <LinearProgress

@@ -30,7 +30,7 @@ export function KeptRecordings({ data: { recordings, room, coaches }, onOpen }: 
   return (
     <Box component="section" aria-labelledby="kept" sx={{ mt: 3 }}>
       <Typography variant="h2" id="kept">
-        Kept recordings
+        Saved recordings
       </Typography>
       <Typography sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
         <span className="num">{megabytes(room.usedBytes)}</span> of the squad’s{" "}
@@ -66,7 +66,7 @@ export function KeptRecordings({ data: { recordings, room, coaches }, onOpen }: 
                   component="a"
                   href={`/recordings/${one.id}/whole.csv`}
                   download
-                  aria-label={`Take out ${one.name} as a file`}
+                  aria-label={`Download ${one.name}`}
                 >
                   CSV
                 </Button>
@@ -114,7 +114,7 @@ function DeleteRecording({ recording, onClose }: { recording: Recording; onClose
         {recording.whole && " Take it out as CSV first if you may want it again."}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Keep it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button
           color="error"
           variant="contained"

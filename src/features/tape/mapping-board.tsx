@@ -77,8 +77,8 @@ export function MappingBoard({ name, guess, known, onRead, onCancel }: MappingBo
         Which column is what in {name}?
       </Typography>
       <Typography sx={{ mb: 1, maxWidth: 660 }}>
-        Its columns are not those of an open recording. This is what they look like; put right what is wrong. Right,
-        nose up and stick back are positive. It is remembered for this aircraft.
+        Its columns are not those of an open recording. This is what they look like; fix what is wrong. Right, nose up
+        and stick back are positive. It is remembered for this aircraft.
       </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
         {requiredColumns.map((column) => (

@@ -102,7 +102,7 @@ function Mend({ pack: { mend, tricks } }: { pack: Pack }) {
   return (
     <Box
       role="status"
-      aria-label="What to mend first"
+      aria-label="Fix this first"
       sx={(theme) => ({
         borderLeft: `6px solid ${mend.kind === "nothing" ? theme.tokens.shoal : theme.tokens.ochre}`,
         bgcolor: theme.tokens.sheet,

@@ -98,7 +98,7 @@ it("opens a recording, says what to mend first, and shows each trick with what w
   expect(screen.getByText(/it is read on this device, and kept only if you say/)).toBeVisible();
   open(flown);
   expect(await screen.findByRole("heading", { name: "pack-3", level: 1 })).toBeVisible();
-  expect(screen.getByRole("status", { name: "What to mend first" })).not.toBeEmptyDOMElement();
+  expect(screen.getByRole("status", { name: "Fix this first" })).not.toBeEmptyDOMElement();
   const found = within(screen.getByRole("list", { name: "Tricks found" })).getAllByRole("button");
   expect(found.map((one) => one.textContent)).toEqual([
     expect.stringMatching(/^Flip, forward/),
@@ -172,10 +172,10 @@ it("lists what is kept, what is not whole yet, and leaves to a pilot what a coac
   expect(screen.getByText(/Open the same file and keep it/)).toBeVisible();
   expect(screen.queryByRole("button", { name: "Delete monday.csv" })).toBeNull();
   expect(screen.getByRole("button", { name: "Delete half.csv" })).toBeVisible();
-  expect(screen.getByRole("link", { name: /Take out monday/ })).toHaveAttribute("href", "/recordings/r1/whole.csv");
+  expect(screen.getByRole("link", { name: /Download monday/ })).toHaveAttribute("href", "/recordings/r1/whole.csv");
   fireEvent.click(screen.getByRole("button", { name: "Open monday.csv" }));
   expect(await screen.findByRole("heading", { name: "monday", level: 1 })).toBeVisible();
-  expect(screen.queryByRole("button", { name: "Keep it" })).toBeNull();
+  expect(screen.queryByRole("button", { name: "Save recording" })).toBeNull();
 });
 
 it("asks which column is what in a file of another program, and remembers it for the aircraft", async () => {

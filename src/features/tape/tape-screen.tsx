@@ -7,17 +7,20 @@ import Link from "next/link";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Recording, Setup } from "@/contract";
 import type { TapeMapping } from "@/core";
+import { later } from "@/ui/loading/later";
 import { takeHandedOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { DropArea } from "./drop-area";
 import { KeptRecordings } from "./kept-recordings";
 import type { TapeData } from "./load";
-import { MappingBoard } from "./mapping-board";
-import { OpenRecording, type Origin } from "./open-recording";
+import { type Origin } from "./open-recording";
 import { Outcome, WhatItTakes } from "./start-page";
 import { useMapping } from "./use-mapping";
 import { useRecording } from "./use-recording";
+
+const OpenRecording = later(() => import("./open-recording").then((part) => part.OpenRecording));
+const MappingBoard = later(() => import("./mapping-board").then((part) => part.MappingBoard));
 
 /** Recordings of sticks and gyro: a file is opened on this device, its tricks are found and measured, and it is kept if wanted. */
 export function TapeScreen({ data }: { data: TapeData }) {
@@ -29,7 +32,7 @@ export function TapeScreen({ data }: { data: TapeData }) {
         <NeedsSetup
           pilotName={pilot.name}
           aircraftName={aircraft?.name ?? null}
-          why="A recording is read against the rates and the tilt it was flown with, so that comes first."
+          why="A recording is read against the rates and the tilt it was flown with, so set those up first."
         />
       </>
     );

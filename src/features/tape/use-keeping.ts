@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 import type { ActionInput, ActionName, RecordingFound } from "@/contract";
 import type { TapeMapping } from "@/core";
+import { base64 } from "@/ui/actions/base64";
 import { isTemporary, send, type SendResult } from "@/ui/actions/send";
 import { workerClient } from "@/ui/worker/worker-client";
 import type { PackedFile, TapeWorker } from "@/workers/tape.worker";
@@ -134,12 +135,4 @@ function waited(ms: number): Promise<void> {
     const timer = setTimeout(end, ms);
     addEventListener("online", end);
   });
-}
-
-const CHUNK = 0x8000;
-
-function base64(bytes: Uint8Array): string {
-  let text = "";
-  for (let at = 0; at < bytes.length; at += CHUNK) text += String.fromCharCode(...bytes.subarray(at, at + CHUNK));
-  return btoa(text);
 }

@@ -42,7 +42,7 @@ function readMapping(kept: unknown): TapeMapping | null {
 }
 
 /**
- * How the files of an aircraft are read: as open recordings, else as they were read last, on this device or for what is kept. `ask` says whether somebody has
+ * How the files of an aircraft are read: as open recordings, else as they were read last, on this device or for what is kept. `ask` says whether someone has
  * to look at it first, and gives the mapping where not.
  */
 export function useMapping(aircraftId: string, recordings: readonly Recording[], setupIds: readonly string[]) {

@@ -85,9 +85,7 @@ export const yardActions = {
         // A repeated send, of which the trail has a line.
         if (edited === "same") return;
         if (edited === "other")
-          throw conflict(
-            "Somebody else changed this site meanwhile. Reload to see it; what you entered is still here.",
-          );
+          throw conflict("Someone else changed this site. Reload to see the change; what you entered is still here.");
       });
     },
   ),
@@ -104,7 +102,7 @@ export const yardActions = {
           const edited = await updateSitePlan(transaction, kept, name, new Date());
           if (edited === "other")
             throw conflict(
-              "Somebody else changed this plan meanwhile. Reload to see it; take yours out as a file first.",
+              "Someone else changed this plan meanwhile. Reload to see it; take yours out as a file first.",
             );
           if (!(await keepSitePicture(transaction, id, kept.plan.picture?.id ?? null)))
             throw badField("picture.id", "That picture is no longer here. Choose it again.");

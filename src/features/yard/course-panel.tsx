@@ -89,7 +89,7 @@ export function CoursePanel(props: {
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
             {onFitAgain && course.kind !== "own" && (
               <Button size="small" variant="outlined" onClick={onFitAgain}>
-                Lay it anew for this day
+                Re-lay for this day
               </Button>
             )}
             <Button
@@ -120,7 +120,7 @@ function Flown({ figures, flown }: { figures: YardFigures | null; flown: PlanDat
   if (!figures || !flown)
     return (
       <Typography sx={{ mt: 1, fontSize: "0.9rem", color: "text.secondary" }}>
-        With an aircraft at hand, paces, times and throw are worked out here.
+        With an aircraft picked, paces, times and throw are worked out here.
       </Typography>
     );
   const { legs, noLegs, crabDeg, throwM, throwMps } = figures;

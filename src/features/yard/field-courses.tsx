@@ -44,7 +44,7 @@ export function FieldCourses({ siteName, plan, stepIds }: FieldPlan & { readonly
       <Course key={course.id} plan={plan} course={course} />
       <Typography role="note" sx={{ mt: 2, fontSize: "0.9rem" }}>
         The site&apos;s own rules and local law come first. Nobody stands within the throw of a dead aircraft, and
-        nobody walks among the poles while somebody flies.
+        nobody walks among the poles while anyone flies.
       </Typography>
     </Box>
   );

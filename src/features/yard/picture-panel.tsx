@@ -56,7 +56,7 @@ export function PicturePanel(props: {
       <Box sx={{ display: "grid", gap: 1.25, pt: 1 }}>
         {input}
         <Typography sx={{ fontSize: "0.9rem" }}>
-          A photo from above or a sketch. It is drawn anew: where and when it was taken does not go along.
+          A photo from above or a sketch. It is redrawn: where and when it was taken is left out.
         </Typography>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
           <Button size="small" variant="outlined" disabled={pending} onClick={pick}>

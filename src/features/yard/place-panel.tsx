@@ -37,7 +37,7 @@ export function PlacePanel(props: {
     if (found !== undefined) onChange({ place: found }, "place");
   };
   return (
-    <Fold title="Where it lies" beside={place ? "known" : "not said"} level={2}>
+    <Fold title="Where it lies" beside={place ? "known" : "not set"} level={2}>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1, pt: 1 }}>
         <TextField
           size="small"

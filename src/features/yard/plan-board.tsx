@@ -5,25 +5,27 @@ import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { boundaryOf, NoRoom, planOrigin, spanM, type SitePlan } from "@/core";
+import { later } from "@/ui/loading/later";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";
 import { noRoomWords, quantityText, refusedWords } from "@/words";
-import { AddCourse } from "./add-course";
-import { CoursePanel } from "./course-panel";
-import { DayPanel } from "./day-panel";
 import { withChangedCourse, withChangedFeature, withChangedFlight, withPicture } from "./edits";
-import { FlightPanel } from "./flight-panel";
-import { LayFlight } from "./lay-flight";
 import type { PlanData } from "./load-plan";
 import { Compass, Conflicts, FlightConflicts } from "./plan-marks";
-import { PicturePanel } from "./picture-panel";
-import { PlacePanel } from "./place-panel";
 import { PlanTools } from "./plan-tools";
-import { ThingPanel } from "./thing-panel";
 import { FirstSteps, planWords, Things } from "./things-list";
 import { usePlanBoard, type Board } from "./use-plan-board";
 import { usePlanKeys } from "./use-plan-keys";
+
+const CoursePanel = later(() => import("./course-panel").then((part) => part.CoursePanel));
+const FlightPanel = later(() => import("./flight-panel").then((part) => part.FlightPanel));
+const LayFlight = later(() => import("./lay-flight").then((part) => part.LayFlight));
+const PicturePanel = later(() => import("./picture-panel").then((part) => part.PicturePanel));
+const PlacePanel = later(() => import("./place-panel").then((part) => part.PlacePanel));
+const ThingPanel = later(() => import("./thing-panel").then((part) => part.ThingPanel));
+const AddCourse = later(() => import("./add-course").then((part) => part.AddCourse));
+const DayPanel = later(() => import("./day-panel").then((part) => part.DayPanel));
 
 const PlanCanvas = dynamic(() => import("./plan-canvas"), { ssr: false });
 

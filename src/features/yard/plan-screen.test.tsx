@@ -86,7 +86,7 @@ it("says with numbers that a course finds no room", async () => {
   await userEvent.clear(apart);
   await userEvent.type(apart, "55");
   await userEvent.click(screen.getByRole("button", { name: "Add it" }));
-  expect(screen.getByRole("alert")).toHaveTextContent(/No room for the stop line: it wants 244\sm by 10\sm clear/);
+  expect(screen.getByRole("alert")).toHaveTextContent(/No room for the stop line: it needs 244\sm by 10\sm clear/);
 });
 
 it("gives each pole its tapes, offsets and steps, ticks what stands and shows it again after a reload", async () => {

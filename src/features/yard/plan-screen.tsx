@@ -189,11 +189,11 @@ function Files({
           onFile={take}
           kinds={["json", "geojson"]}
         >
-          Read a file
+          Import file
         </JsonFileButton>
       )}
       <Button disabled={draft.document.features.length + draft.document.courses.length === 0} onClick={put}>
-        As a file
+        Export file
       </Button>
     </>
   );

@@ -13,7 +13,8 @@ import { typedNumber, type Site } from "@/contract";
 import { rounded } from "@/core";
 import { builtInSyllabus } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
-import { choiceField, SendForm } from "@/ui/forms/send-form";
+import { choiceField } from "@/ui/forms/form-fields";
+import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -234,7 +235,7 @@ function SiteEntry(props: {
             Change
           </Button>
           <Button size="small" onClick={onRemove}>
-            To the bin
+            Delete
           </Button>
         </Box>
       )}

@@ -79,13 +79,13 @@ it("refuses a step that wants more room or begins above the limit, with both num
   expect(await start("hang")).toMatchObject({
     ok: false,
     status: 422,
-    message: "Hang wants 40\u202fm of clear ground all round; Store yard has 25\u202fm.",
+    message: "Hang needs 40\u202fm of clear ground all round; Store yard has 25\u202fm.",
   });
   expect(await start("los-hover")).toMatchObject({ ok: true });
   await run(yardActions["edit-site"], { id: siteId, version: 1, ...fields, roomM: "90", ceilingM: "8" });
   expect(await start("bail-dive")).toMatchObject({
     ok: false,
-    message: "Bail off a dive is begun 12\u202fm up; the limit at Store yard is 8\u202fm.",
+    message: "Bail off a dive starts 12\u202fm up; the limit at Store yard is 8\u202fm.",
   });
   expect(await start("bail-dive", { place: "simulator" })).toMatchObject({ ok: true });
   expect((await listSessions([pilotId], 5)).map(({ siteId: at }) => at)).toEqual([siteId, siteId]);
@@ -127,7 +127,7 @@ it("keeps a plan on the version that was read, in the millimetres it was drawn, 
     run(yardActions["save-plan"], { id: siteId, version, plan: { ...changed, stranger: "x" } });
   expect(await findSitePlan(siteId)).toMatchObject({ version: 1, plan: EMPTY_PLAN });
   expect(await save(1)).toMatchObject({ ok: true });
-  // Sent twice it is one change; from another version it is somebody else's.
+  // Sent twice it is one change; from another version it is someone else's.
   expect(await save(1)).toMatchObject({ ok: true });
   expect(await save(1, { ...plan, northDeg: 5 })).toMatchObject({ ok: false, status: 409 });
   const kept = (await findSitePlan(siteId))!;

@@ -70,7 +70,7 @@ export async function requireAccess(who: SignedIn, needs: readonly Need[]): Prom
     found.set(id, at);
   }
   const known = (id: string, part: string | null | undefined) => {
-    if (!part) throw new Error(`${id} is none of what was asked for.`);
+    if (!part) throw new Error(`${id} was not asked for.`);
     return part;
   };
   return {
@@ -96,7 +96,7 @@ const verbs: Readonly<Record<Part, string>> = {
   reader: "see",
   keeper: "write into",
   coach: "change",
-  owner: "decide over; only its owners may",
+  owner: "manage; only its owners may",
 };
 
 async function plays(who: SignedIn, part: Part, at: Whereabouts, coachingOf: Coaching): Promise<boolean> {

@@ -13,14 +13,14 @@ const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 /** What stands against a new password, or null. */
 export function passwordProblem(password: string, name: string): string | null {
   if (password.length < SHORTEST_PASSWORD)
-    return `wants at least ${SHORTEST_PASSWORD} characters; a few unrelated words do well`;
+    return `is too short: use at least ${SHORTEST_PASSWORD} characters; a few random words work well`;
   if (password.length > LONGEST_PASSWORD) return `is longer than ${LONGEST_PASSWORD} characters`;
   const plain = password.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
   if (plain.length === 0 || new Set(plain).size < 4) return "repeats too few characters";
   if (commonPasswords.some((common) => plain === common || plain.replace(/\d+$/, "") === common))
-    return "is one of those tried first; choose another";
+    return "is too common; pick another";
   const ownName = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
-  if (ownName.length > 3 && plain.replace(ownName, "").length < 6) return "is little more than your name";
+  if (ownName.length > 3 && plain.replace(ownName, "").length < 6) return "is too close to your name";
   return null;
 }
 

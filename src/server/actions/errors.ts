@@ -20,7 +20,7 @@ export function there<T>(value: T | null | undefined, what: string): T {
   return value;
 }
 
-/** Somebody else was faster. */
+/** Someone else was faster. */
 export const conflict = (message: string) => new Refusal(409, message);
 
 /** A value that cannot be taken, said at its field. */

@@ -33,7 +33,7 @@ export const IsName = () =>
 
 /** What keeps a text from being a name, after "The name"; null for one that is. */
 export function faultOfName(name: string): string | null {
-  if (name.length === 0 || name.length > 80) return "wants 1 to 80 characters";
+  if (name.length === 0 || name.length > 80) return "is empty or longer than 80 characters";
   // Also what is not seen, or turns the writing round: two names that look alike are one too many.
   if (!/^[^<>\p{Cc}\p{Cs}\p{Cf}\u115f\u1160\u3164\uffa0]*$/u.test(name))
     return "may not hold < or >, control or invisible characters";

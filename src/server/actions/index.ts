@@ -12,5 +12,6 @@ export {
   IsText,
   numberOf,
 } from "./fields";
+export { LineTryInput, requireLineTry } from "./line-try";
 export { coachAction, databaseIsAway, memberAction, openAction, runAction } from "./run-action";
 export type { Action, Asker, Audience, Call } from "./run-action";

@@ -7,13 +7,13 @@ const USUAL_BYTES = 64 * 1024;
 
 /** Throws a Refusal for a request that another site makes a browser send. Before anything else is looked at. */
 export function requireOwnPages(request: Request): void {
-  if (!fromOwnPages(request)) throw new Refusal(403, "This came from another site and is not taken.");
+  if (!fromOwnPages(request)) throw new Refusal(403, "This came from another site and was refused.");
 }
 
 /** The JSON of a request. Throws a Refusal for anything else. */
 export async function readBody(request: Request, longestBytes = USUAL_BYTES): Promise<unknown> {
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
-    throw new Refusal(415, "Only JSON is taken here.");
+    throw new Refusal(415, "Only JSON is accepted here.");
   const text = await readText(request, longestBytes);
   if (text === null) throw new Refusal(413, `Longer than ${longestBytes / 1024} kB; nothing here needs that much.`);
   requireCounted(text);

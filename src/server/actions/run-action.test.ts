@@ -129,7 +129,7 @@ it("passes refusals on with their status and fields", async () => {
   expect(await failing(badField("massG", "too heavy"))).toMatchObject({ status: 422, fields: { massG: "too heavy" } });
   expect(await failing(new DomainError("tiltDeg", 99, "0 to 60", undefined, [0, 60]))).toMatchObject({
     status: 422,
-    fields: { tiltDeg: "Camera tilt is 99°; 0 to 60° can be taken" },
+    fields: { tiltDeg: "Camera tilt must be between 0 and 60° (now 99°)" },
   });
   expect(log).not.toHaveBeenCalled();
 });
@@ -141,7 +141,7 @@ it.each(["ECONNREFUSED", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT", "ER_UNKNOWN_CO
     expect(result).toMatchObject({
       ok: false,
       status: 503,
-      message: expect.stringContaining("database does not answer"),
+      message: expect.stringContaining("database is not answering"),
     });
   },
 );

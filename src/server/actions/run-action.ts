@@ -101,7 +101,7 @@ export async function runAction<Input extends object, Output>(
     const errors = await validate(input, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
     if (errors.length) {
       const fields = fieldMessages(errors);
-      throw new Refusal(422, Object.values(fields)[0] ?? "Some fields cannot be taken as they are.", fields);
+      throw new Refusal(422, Object.values(fields)[0] ?? "Some fields need fixing.", fields);
     }
     asked = { who: who ?? STRANGER, needs: needs(input) };
     const found = await requireAccess(asked.who, asked.needs);
@@ -129,7 +129,7 @@ async function asItIsNow(
   }
   const { code } = error as { code?: string };
   if (MEANWHILE.includes(code ?? ""))
-    return new Refusal(409, "Somebody else changed or removed it meanwhile. Reload to see it.");
+    return new Refusal(409, "Someone else changed or removed it. Reload to see the change.");
   return error;
 }
 /** What MariaDB says of rows that refer to what is gone, that something refers to, or whose key is taken. */
@@ -148,7 +148,10 @@ function requireAudience(audience: Audience, who: SignedIn | null): void {
 /** What one person did is not sent with the sign-in of another, who may have the same device now. */
 function requireSameAccount(who: SignedIn | null, { doneByAccountId }: Asker): void {
   if (doneByAccountId && who?.accountId !== doneByAccountId)
-    throw new Refusal(401, "Somebody else is signed in on this device now; it is sent when whoever did it signs in.");
+    throw new Refusal(
+      401,
+      "Someone else is signed in on this device now; it is sent when the person who did it signs in.",
+    );
 }
 
 function failure(error: unknown, { requestId, units }: Asker): ActionResult<never> {
@@ -164,7 +167,7 @@ function failure(error: unknown, { requestId, units }: Asker): ActionResult<neve
       ok: false,
       status: 503,
       message:
-        "The database does not answer. Nothing was saved; what you entered is still here. Try again in a moment.",
+        "The database is not answering. Nothing was saved; what you entered is still here. Try again in a moment.",
       fields: {},
       errorId: requestId,
     };

@@ -132,7 +132,7 @@ export async function databaseAnswers(): Promise<boolean> {
     await database().raw("select 1").timeout(LONGEST_LOOK_MS);
     return true;
   } catch (error) {
-    console.error("The database does not answer:", (error as Error).message);
+    console.error("The database is not answering:", (error as Error).message);
     return false;
   }
 }

@@ -30,6 +30,7 @@ import * as recordings from "./migrations/0027-recordings";
 import * as sitePlans from "./migrations/0028-site-plans";
 import * as sitePictures from "./migrations/0029-site-pictures";
 import * as homework from "./migrations/0030-homework";
+import * as keptTries from "./migrations/0031-kept-tries";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -68,6 +69,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0028-site-plans", sitePlans],
   ["0029-site-pictures", sitePictures],
   ["0030-homework", homework],
+  ["0031-kept-tries", keptTries],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -149,6 +149,7 @@ export async function erasePilot(transaction: Transaction, pilotId: string): Pro
     "sign_off_request",
     "note",
     "milestone",
+    "kept_try",
     "attempt",
     "step_digest",
     "session_pilot",

@@ -21,6 +21,7 @@ export * from "./checks";
 export * from "./coaches";
 export { listFlown, listFlownBriefly, rebuildDigests, refreshDigestsIn, refreshDigestsOf, type Flown } from "./digests";
 export * from "./invitations";
+export * from "./kept-tries";
 export * from "./lines";
 export * from "./loads";
 export * from "./milestones";

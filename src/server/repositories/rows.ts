@@ -45,7 +45,7 @@ function requireSame<Row extends object>(table: string, there: Row, row: Row): R
   const what = table.replaceAll("_", " ");
   const kept = there as Readonly<Record<string, unknown>>;
   if (GONE.some((column) => kept[column] != null && !(column in row)))
-    throw new Refusal(409, `This ${what} was taken back meanwhile. Reload to see it.`);
+    throw new Refusal(409, `This ${what} was removed in the meantime. Reload to see the change.`);
   const other = Object.entries(row).some(
     ([column, value]) => !MADE_HERE.has(column) && comparable(kept[column]) !== comparable(value),
   );
@@ -61,7 +61,7 @@ function comparable(value: unknown): unknown {
   return value ?? null;
 }
 
-/** What came of a change on the version that was read: made, made already by an earlier send of the same, or somebody else was faster. */
+/** What came of a change on the version that was read: made, made already by an earlier send of the same, or someone else was faster. */
 export type Edited = "changed" | "same" | "other";
 
 /** Changes a row whose version is still the one that was read, and counts it on. */

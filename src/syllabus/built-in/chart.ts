@@ -22,7 +22,7 @@ const only = (rule: PassMark, ...places: Place[]): PassMark => ({ kind: "in-plac
 const threeOfFour: PassMark = { kind: "k-of-last", k: 3, n: 4 };
 const cleanPack: PassMark = { kind: "clean-packs", packs: 1 };
 
-/** Pass marks as they come up again and again; each direction by itself. */
+/** Pass marks as they come up again and again; each direction on its own. */
 const field = only(each(threeOfFour), "field");
 const fieldPack = only(each(cleanPack), "field");
 const eye = only(each(threeOfFour), "by-eye", "field");
@@ -208,8 +208,8 @@ export const chart: Readonly<Record<string, Placing>> = {
     mark: field,
     heightM: 5,
   },
-  "land-pass": { ...landing, short: "Skimmed", needs: ["fp-four-ways"] },
-  "land-stop": { ...landing, short: "To a stop", needs: ["land-pass"] },
+  "land-pass": { ...landing, short: "Low approach", needs: ["fp-four-ways"] },
+  "land-stop": { ...landing, short: "From a stop", needs: ["land-pass"] },
   "land-short": { ...landing, short: "Short", needs: ["land-stop"] },
   "bail-wall": {
     family: "gap",
@@ -303,7 +303,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     ...{ family: "roll", short: "Knife edge", needs: ["gap-wide", "roll-segments"], mark: field },
     measures: ["touches"],
   },
-  "roll-level": { ...rolls, short: "About view", needs: ["roll-pure"] },
+  "roll-level": { ...rolls, short: "Level horizon", needs: ["roll-pure"] },
   "box-tumble": { ...rolls, short: "Box tumble", needs: ["flip-one-move", "roll-pure"] },
 
   hang: { family: "upside-down", short: "Hang", needs: ["flip-stall", "roll-pure"], mark: field, simulatorFirst: true },
@@ -318,7 +318,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     simulatorFirst: true,
   },
 
-  "loop-open": { family: "loop", short: "Open loop", needs: ["hang"], mark: field, simulatorFirst: true },
+  "loop-open": { family: "loop", short: "Power loop", needs: ["hang"], mark: field, simulatorFirst: true },
   "loop-over": { family: "loop", short: "Over it", needs: ["loop-open"], mark: field },
   "loop-through": { family: "loop", short: "Through it", needs: ["loop-over", "gap-narrow"], mark: field },
   "spin-level": {
@@ -328,9 +328,9 @@ export const chart: Readonly<Record<string, Placing>> = {
     mark: field,
     measures: ["horizonLeanDeg"],
   },
-  "loop-half": { family: "loop", short: "Half, rolled", needs: ["loop-open", "roll-pure"], mark: field },
+  "loop-half": { family: "loop", short: "Half loop", needs: ["loop-open", "roll-pure"], mark: field },
   "spin-rise": { family: "turn", short: "Rising spin", needs: ["spin-level"], mark: field },
-  "spin-gap": { family: "turn", short: "Spin, gap", needs: ["spin-level", "gap-wide"], mark: field },
+  "spin-gap": { family: "turn", short: "Gap spin", needs: ["spin-level", "gap-wide"], mark: field },
   "spin-track": { family: "turn", short: "Nose on post", needs: ["spin-level"], mark: field },
   "spin-inverted-90": {
     family: "upside-down",
@@ -375,7 +375,7 @@ export const chart: Readonly<Record<string, Placing>> = {
   orbit: { family: "turn", short: "Orbit", needs: ["eight-course"], mark: field },
   "orbit-back": {
     family: "turn",
-    short: "Looking back",
+    short: "Back-facing",
     needs: ["orbit", "roll-level"],
     mark: field,
     simulatorFirst: true,
@@ -390,7 +390,7 @@ export const chart: Readonly<Record<string, Placing>> = {
     heightM: 3,
   },
   "low-line": { ...rolls, short: "Low roll", needs: ["roll-level"] },
-  "swoop-roll": { ...rolls, short: "Swoop, roll", needs: ["roll-pure", "turn-brake"] },
+  "swoop-roll": { ...rolls, short: "Swoop roll", needs: ["roll-pure", "turn-brake"] },
   "yaw-snap": { ...rolls, short: "Yaw snap", needs: ["roll-level"] },
   rewind: { family: "stop", short: "Rewind", needs: ["turn-brake"], mark: field },
   helix: {

@@ -47,7 +47,7 @@ export const closedThrottleCautions: readonly string[] = [
 export const faults = {
   lowAndHasty: {
     id: "begun-low",
-    short: "begun too low",
+    short: "started too low",
     sees: "The ground fills the picture before the turn is over",
     cue: "Climb first, look at the height, then begin. Height costs nothing while learning.",
   },

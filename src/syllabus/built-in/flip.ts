@@ -5,7 +5,7 @@ import type { SkillText, StepText } from "./text";
 const faults = {
   skyAtStop: {
     id: "sky-at-stop",
-    short: "sky at the stop",
+    short: "stopped on sky",
     sees: "Sky in view at the stop",
     cue: {
       back: "You went past: centre earlier, and change nothing else.",
@@ -14,7 +14,7 @@ const faults = {
   },
   groundAtStop: {
     id: "ground-at-stop",
-    short: "ground at the stop",
+    short: "stopped on ground",
     sees: "Ground in view at the stop",
     cue: {
       back: "You stopped short: centre later; the horizon comes in at the top of the picture and moves down.",
@@ -29,13 +29,13 @@ const faults = {
   },
   dropped: {
     id: "dropped",
-    short: "dropped",
+    short: "lost height",
     sees: "It comes round low, or ends below where it began",
     cue: "Punch longer before you close; the height is made before the turn, never in it.",
   },
   looped: {
     id: "looped",
-    short: "made a loop",
+    short: "looped out",
     sees: "It travels round in an arc instead of turning on the spot",
     cue: "The throttle was still open: close, count a beat, then turn.",
   },
@@ -73,7 +73,7 @@ const steps: readonly StepText[] = [
   {
     ...common,
     id: "flip-ease-quarter",
-    name: "Flip, last quarter eased",
+    name: "Flip, ease the last quarter",
     aim: "Fast for three quarters, slow for the last: the stop comes to you.",
     drill: [
       "Same climb, same closed throttle.",
@@ -105,7 +105,7 @@ const steps: readonly StepText[] = [
   {
     ...common,
     id: "flip-ease-end",
-    name: "Flip, very end eased",
+    name: "Flip, ease only the end",
     aim: "Full speed nearly all the way, and still no swing at the stop.",
     drill: [
       "Climb and close as before.",

@@ -37,7 +37,7 @@ export const ground: SkillText = {
     {
       ...bySight,
       id: "sticks",
-      name: "What the sticks do",
+      name: "Stick modes",
       aim: "Every axis of your stick mode without thinking, and why centring does not level.",
       drill: [
         "Name the hand and the way for each of: nose up, right wing down, turn left, climb.",
@@ -55,7 +55,7 @@ export const ground: SkillText = {
         },
         {
           id: "centres-to-level",
-          short: "centres to level",
+          short: "expects centre = level",
           sees: "The stick is centred and the aircraft is expected level",
           cue: "Centring stops the turning. Levelling is a movement of its own.",
         },
@@ -70,7 +70,7 @@ export const ground: SkillText = {
       aim: "Disarming when in trouble needs no thought.",
       drill: [
         "Propellers off. Arm, disarm, on a word from the coach, twenty times.",
-        "Then with a story: low, tumbling, somebody walks in.",
+        "Then with a story: low, tumbling, a person walks in.",
         "Every tenth time without warning.",
       ],
       directions: oneWay,
@@ -89,7 +89,7 @@ export const ground: SkillText = {
           cue: "In trouble low down: switch first. A prop is cheaper than a face.",
         },
       ],
-      wayOut: "This is the way out.",
+      wayOut: "This is the bail-out.",
       lookAt: ["where the eyes go", "the time from the word to the switch"],
     },
     {
@@ -99,7 +99,7 @@ export const ground: SkillText = {
       aim: "An aircraft that forgives: slow, soft, limited, checked.",
       drill: [
         "Tilt 0 to 5°, end rate near 300 °/s, throttle scaled to 60 to 70 %, by stage under Setup.",
-        "Bank limit of 30° or self-level, as the route wants.",
+        "Bank limit of 30° or self-level, as the route asks.",
         "Front propellers of another colour than the rear; soft open ground; the checklist read aloud.",
       ],
       directions: oneWay,
@@ -171,7 +171,7 @@ export const byEye: SkillText = {
     {
       ...bySight,
       id: "los-follow-eights",
-      name: "Eights, walking behind",
+      name: "Figure eights, walking behind",
       aim: "Both hands nudge the same way into a turn; the eye learns which leads.",
       drill: [
         "Walk behind it through slow figures of eight.",
@@ -206,7 +206,7 @@ export const byEye: SkillText = {
     {
       ...bySight,
       id: "los-eight",
-      name: "Eight at constant height",
+      name: "Figure eight at constant height",
       aim: "The eight from where you stand.",
       drill: ["Two marks, an eight round them.", "Constant height.", "Slow enough to be exact."],
       directions: oneWay,
@@ -238,7 +238,7 @@ export const byEye: SkillText = {
           id: "hurried-check",
           short: "hurried",
           sees: "A line is left out",
-          cue: "Read it aloud; somebody else ticks.",
+          cue: "Read it aloud; someone else ticks.",
         },
       ],
       wayOut: "Disarm.",
@@ -289,7 +289,7 @@ export const firstGoggles: SkillText = {
     {
       ...bySight,
       id: "yaw-square",
-      name: "Square by yaw",
+      name: "Yaw-only square",
       aim: "A square of 15 m (50 ft), very slow, yaw only.",
       drill: ["Four markers, 15 m apart.", "Very slow; turn over each with yaw alone.", "One pack each way round."],
       directions: sides,
@@ -301,7 +301,7 @@ export const firstGoggles: SkillText = {
     {
       ...bySight,
       id: "bank-square",
-      name: "Square by bank",
+      name: "Banked square",
       aim: "Faster is more roll, throttle and pitch; slower is more yaw.",
       drill: [
         "The same square, flown with bank.",
@@ -329,7 +329,7 @@ export const firstGoggles: SkillText = {
     {
       ...bySight,
       id: "eight-course",
-      name: "Eight round two markers",
+      name: "Figure eight round two markers",
       aim: "Constant height, no overshoot; slow and exact beats fast and loose.",
       drill: ["Two markers, an eight round them.", "Constant height, no overshoot.", "Faster only when it is exact."],
       directions: oneWay,

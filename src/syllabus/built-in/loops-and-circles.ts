@@ -37,7 +37,7 @@ export const loop: SkillText = {
     {
       ...loops,
       id: "loop-open",
-      name: "Open loop",
+      name: "Power loop",
       aim: "Throttle and pitch back together, less over the top, keep pitching.",
       drill: [
         "Fly in along trees or poles to one side, as a ruler.",
@@ -180,7 +180,7 @@ export const spin: SkillText = {
       faults: [
         {
           id: "begun-off-line",
-          short: "begun off the line",
+          short: "started off the line",
           sees: "It drifts toward a post while it spins",
           cue: "Line up far out; spin only from a line you would fly through straight.",
         },
@@ -194,7 +194,7 @@ export const spin: SkillText = {
       ...spins,
       turnsOver: null,
       id: "spin-track",
-      name: "Nose on a post",
+      name: "Nose-on-post spin",
       aim: "Keep something in the picture while you pass it.",
       drill: [
         "Pass a post at the distance drawn here.",
@@ -219,7 +219,7 @@ export const spin: SkillText = {
       ...spins,
       turnsOver: { axis: "pitch", endRateDps: [600, 900] },
       id: "spin-inverted",
-      name: "Upside-down spin",
+      name: "Inverted yaw spin",
       aim: "Truly flat upside down, all the way round by yaw, and out.",
       drill: [
         "High. Punch, close, half over; see that it is flat: three quarters ground on a wide lens.",
@@ -244,7 +244,7 @@ export const spin: SkillText = {
       ...spins,
       turnsOver: { axis: "pitch", endRateDps: [600, 900] },
       id: "track-inverted",
-      name: "Upside-down tracking",
+      name: "Inverted tracking",
       aim: "Upside down, something on the ground kept in the picture by yaw.",
       drill: [
         "High. Something plain on the ground behind you and a little to one side.",
@@ -321,7 +321,7 @@ export const orbit: SkillText = {
       ...spins,
       turnsOver: null,
       id: "orbit-back",
-      name: "Orbit looking back",
+      name: "Back-facing orbit",
       aim: "Round a point behind the tail, seen over the top; throttle alone sets the height.",
       drill: [
         "Only with an orbit whose sticks rest; in the simulator first.",
@@ -355,7 +355,7 @@ export const style: SkillText = {
       ...spins,
       turnsOver: { axis: "roll", endRateDps: [600, 900] },
       id: "low-line",
-      name: "Low roll that keeps travelling",
+      name: "Low travelling roll",
       aim: "Throttle kept up, close to the ground, never stopping.",
       drill: [
         "From high down to low over many packs.",
@@ -398,7 +398,7 @@ export const style: SkillText = {
       ...spins,
       turnsOver: { axis: "roll", endRateDps: [600, 900] },
       id: "yaw-snap",
-      name: "Snap of yaw",
+      name: "Yaw snap",
       aim: "A little extra yaw at the end of a turn over.",
       drill: [
         "A roll about the view.",

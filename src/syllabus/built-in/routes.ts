@@ -26,7 +26,7 @@ export const besideByEye: readonly StepText[] = [
   {
     ...bySight,
     id: "los-backward-circuit",
-    name: "Circuit flown backward",
+    name: "Backward circuit",
     aim: "Tail first all the way round: the sticks learn that nose and travel are two things.",
     drill: ["A wide circuit, nose out.", "Tail leading, slow.", "One way round, then the other."],
     directions: sides,
@@ -38,7 +38,7 @@ export const besideByEye: readonly StepText[] = [
   {
     ...bySight,
     id: "los-travelling-spin",
-    name: "Turning while it travels",
+    name: "Travelling spin",
     aim: "Once round by yaw along a straight line.",
     drill: ["A slow straight line past you.", "Yaw once round, the line kept with roll and pitch.", "Both ways."],
     directions: sides,
@@ -80,7 +80,7 @@ export const selfLevelRoute: readonly StepText[] = [
     ...bySight,
     wants: { selfLevel: true },
     id: "level-turn",
-    name: "Self-level, turns",
+    name: "Self-level turns",
     aim: "Yaw and bank together, while the aircraft still helps.",
     drill: [
       "Wide turns, yaw first.",
@@ -169,7 +169,7 @@ const offSomething = (id: string, name: string, drill: readonly string[], aim: s
     },
     faults.lostHeight,
   ],
-  wayOut: "This is the way out. If it comes too late: disarm before it touches.",
+  wayOut: "This is the bail-out. If it comes too late: disarm before it touches.",
 });
 
 const alsoBails: readonly StepText[] = [
@@ -191,7 +191,7 @@ const alsoBails: readonly StepText[] = [
   {
     ...bySight,
     id: "mode-change",
-    name: "Change of mode in the air",
+    name: "Mode switch in the air",
     aim: "The switch that levels it, found without looking; and no surprise when it is thrown back.",
     drill: [
       "High and level, slow, sticks centred: throw the switch, let it level, throw it back.",
@@ -261,7 +261,7 @@ const quarters = (id: string, name: string, drill: readonly string[], aim: strin
 export const spinParts: readonly StepText[] = [
   quarters(
     "spin-inverted-90",
-    "Upside-down spin, a quarter",
+    "Inverted yaw spin, a quarter",
     [
       "High. Punch, close, half over.",
       "See that it is flat, then yaw a quarter, and out.",
@@ -271,13 +271,13 @@ export const spinParts: readonly StepText[] = [
   ),
   quarters(
     "spin-inverted-180",
-    "Upside-down spin, a half",
+    "Inverted yaw spin, a half",
     ["As the quarter, from a little higher.", "Yaw a half; you leave looking back.", "Out the way you came in."],
     "Half round, and out looking back.",
   ),
   quarters(
     "spin-inverted-270",
-    "Upside-down spin, three quarters",
+    "Inverted yaw spin, three quarters",
     ["As the half, higher again.", "Yaw three quarters at one speed.", "Out the way you came in."],
     "The last quarter before all of it.",
   ),

@@ -57,7 +57,7 @@ export const stop: SkillText = {
     {
       ...upright,
       id: "pitch-brake",
-      name: "Brake by pitch",
+      name: "Pitch brake",
       aim: "Out of the cruise to a standstill, and no further.",
       drill: [
         "Cruise straight, well above the ground.",
@@ -73,7 +73,7 @@ export const stop: SkillText = {
     {
       ...upright,
       id: "turn-brake",
-      name: "Brake by turning",
+      name: "Turning brake",
       aim: "Turn against the travel and let the thrust stop it.",
       drill: [
         "Cruise straight with room ahead.",
@@ -121,7 +121,7 @@ export const land: SkillText = {
     {
       ...upright,
       id: "land-pass",
-      name: "Approach, skimmed",
+      name: "Low approach",
       aim: "A straight approach that skims the chosen spot, and away.",
       drill: [
         "Choose the spot from far off, and the line over it.",
@@ -137,7 +137,7 @@ export const land: SkillText = {
     {
       ...upright,
       id: "land-stop",
-      name: "Landing to a stop",
+      name: "Landing from a stop",
       aim: "Pitch back as it comes down, stand over the spot, touch.",
       drill: [
         "The same approach.",
@@ -197,13 +197,13 @@ export const bail: SkillText = {
       directions: oneWay,
       clean: "clears the obstacle and stands level without running back",
       faults: [lateBail, runsBack, ballooned],
-      wayOut: "This is the way out. If it comes too late: disarm before it touches.",
+      wayOut: "This is the bail-out. If it comes too late: disarm before it touches.",
       recipeFor: alone("bail-wall"),
     },
     {
       ...upright,
       id: "bail-flow",
-      name: "Bail that flows on",
+      name: "Bail into the next move",
       aim: "Turn the bail into the next move.",
       drill: [
         "Bail as before.",
@@ -264,7 +264,7 @@ export const knife: SkillText = {
         },
         faults.wandered,
       ],
-      wayOut: "Off the line: do not begin. Begun: roll level and climb over it, or past it.",
+      wayOut: "Off the line: do not start. Already started: roll level and climb over it, or past it.",
       recipeFor: toSides("gap-knife"),
     },
   ],

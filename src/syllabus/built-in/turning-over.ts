@@ -117,7 +117,7 @@ export const roll: SkillText = {
     {
       ...rolls,
       id: "roll-level",
-      name: "Roll about the view",
+      name: "Level-horizon roll",
       aim: "Opposite yaw keeps the horizon in the middle all the way round.",
       drill: [
         "The same pop and closed throttle.",
@@ -207,7 +207,7 @@ export const upsideDown: SkillText = {
     {
       ...flips,
       id: "look-back",
-      name: "Look back",
+      name: "Look-back flip",
       aim: "Over the nose to upside down, and watch the ground go away.",
       drill: [
         "Punch with the horizon held, close the throttle.",
@@ -266,7 +266,7 @@ export const upsideDown: SkillText = {
           id: "out-late",
           short: "came out late",
           sees: "The gap is there before it is level",
-          cue: "Begin further out, or pull harder; the gap wants level flight before it.",
+          cue: "Begin further out, or pull harder; the gap needs level flight before it.",
         },
         faults.wandered,
       ],

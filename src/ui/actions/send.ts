@@ -6,7 +6,7 @@ export type SendResult<Name extends ActionName> = ActionResult<ActionOutput<Name
 const UNREACHABLE = {
   ok: false,
   status: 0,
-  message: "Nothing answers. What you entered is still here; try again when the connection is back.",
+  message: "No connection. What you entered is still here; try again when it is back.",
   fields: {},
 } as const;
 

@@ -16,7 +16,7 @@ it("says where the air comes from, how high, how warm and how windy, in the unit
   expect(airInWords(atPans, "metric")).toMatch(/^Evaporation pans, 1240\sm, 31\s°C, wind 4\.0\sm\/s$/);
   expect(airInWords(atPans, "imperial")).toMatch(/^Evaporation pans, 4068\sft, 88\s°F, wind/);
   const unsaid: Day = { ...atPans, from: { kind: "session", siteName: "Evaporation pans", elevationUnknown: true } };
-  expect(airInWords(unsaid, "metric")).toContain("elevation not said: as at sea level");
+  expect(airInWords(unsaid, "metric")).toContain("elevation not set: as at sea level");
   // ISO 2533: 6.5 °C colder for each 1,000 m.
   const high: Day = { ...atPans, air: { ...atPans.air, elevationM: 2000, temperatureC: null, windMps: 0 } };
   expect(airInWords(high, "metric")).toMatch(/2000\sm, 2\s°C \(standard\), calm$/);
@@ -35,7 +35,7 @@ const air = () => JSON.parse(screen.getByRole("status", { hidden: true }).textCo
 
 it("is changed here and now, worked out to the worse side of it, and put back", async () => {
   renderScreen(<Looked day={standardDay} />);
-  expect(screen.getByText(/Nobody said otherwise/)).toBeVisible();
+  expect(screen.getByText(/Set a site/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Change the air" }));
   const dialog = screen.getByRole("dialog", { name: "Air of the day" });
   const type = async (label: string, text: string) => {

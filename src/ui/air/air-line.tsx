@@ -20,7 +20,7 @@ export function airInWords({ air, from }: Day, units: UnitSystem): string {
     from.kind === "standard"
       ? "sea level"
       : unknown
-        ? `${from.siteName ?? "no site named"}, elevation not said: as at sea level`
+        ? `${from.siteName ?? "no site"}, elevation not set: as at sea level`
         : `${from.siteName ? `${from.siteName}, ` : ""}${quantityText(elevationM, "length", units, 0)}`;
   const warm = temperatureC ?? standardTemperatureC(elevationM);
   return [
@@ -49,7 +49,7 @@ export function AirLine({ day, air, onChange }: { day: Day; air: DayAir; onChang
         <b>Air.</b> {airInWords({ air, from }, units)}.
         {day.from.kind === "standard" &&
           !changed &&
-          " Nobody said otherwise: a site's elevation and a session's air come from Yard and Session."}
+          " Set a site's elevation under Yard and the day's air under Session."}
       </span>
       <Button size="small" onClick={(event) => setAnchor(event.currentTarget)}>
         Change the air

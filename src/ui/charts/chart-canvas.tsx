@@ -37,7 +37,9 @@ export default function ChartCanvas({ option, label }: { option: EChartsCoreOpti
     };
   }, []);
   useEffect(() => {
-    chart.current?.setOption(option, { notMerge: true });
+    // After the page, and each chart by itself: together they hold up whatever is dragged.
+    const drawing = setTimeout(() => chart.current?.setOption(option, { notMerge: true }));
+    return () => clearTimeout(drawing);
   }, [option]);
   return <div ref={box} role="img" aria-label={label} style={{ width: "100%", height: "100%" }} />;
 }

@@ -31,3 +31,6 @@ export function recordOf<Value>(
 
 export const isText = (value: unknown): value is string => typeof value === "string";
 export const isCount = (value: unknown): value is number => Number.isInteger(value) && Number(value) >= 0;
+
+/** A yes or no that was kept; null for anything else. */
+export const flagFrom = (kept: unknown): boolean | null => (typeof kept === "boolean" ? kept : null);

@@ -35,7 +35,7 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         openWhy({
           title: `Clean rate, ${name}`,
           result: flown ? `${percent(posterior.mean)}, 90 % interval ${range}` : "not flown yet",
-          how: `The clean rate now: it starts even, every attempt moves it, and it may rise or fall from one to the next. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark, units)}. Luck: somebody who flies half of them clean comes to a stretch as clean as the last ones within as many attempts, with this chance.`,
+          how: `The clean rate now: it starts even, every attempt moves it, and it may rise or fall from one to the next. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark, units)}. Luck: a pilot who flies half of them clean comes to a stretch as clean as the last ones within as many attempts, with this chance.`,
           inputs: [
             ["attempts that count", String(one.attempts)],
             ["of them clean", String(one.cleanAttempts)],
@@ -46,6 +46,7 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
           ],
           source:
             "Bayesian filter of a rate that drifts, from a uniform start; how it drifts is this program's choice, and how often the interval holds is in its benchmark.",
+          leftOut: "How hard each attempt was: wind, light, place and a tired pilot count alike.",
         })
       }
       sx={{

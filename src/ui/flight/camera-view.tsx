@@ -21,7 +21,7 @@ export function CameraView({ title, attitude, tiltDeg, lens, lines = [] }: Camer
   const outline = groundOutline(attitude, camera);
   const share = Math.round(100 * groundShare(attitude, camera));
   const { aspect } = lens;
-  const cross = 0.14;
+  const notch = 0.09;
   return (
     <Box component="figure" sx={{ m: 0, minWidth: 0 }}>
       <svg
@@ -43,7 +43,13 @@ export function CameraView({ title, attitude, tiltDeg, lens, lines = [] }: Camer
         {lines.map(([[x1, y1], [x2, y2]], i) => (
           <line key={i} x1={x1} y1={-y1} x2={x2} y2={-y2} stroke={tokens.ink} strokeWidth={0.05} />
         ))}
-        <path d={`M${-cross} 0H${cross}M0 ${-cross}V${cross}`} stroke={tokens.ink} strokeWidth={0.03} fill="none" />
+        {/* The middle is told from the edges: nothing stands in the picture that the camera does not see. */}
+        <path
+          d={`M${-aspect} 0h${notch}M${aspect} 0h${-notch}M0 -1v${notch}M0 1v${-notch}`}
+          stroke={tokens.ink}
+          strokeWidth={0.04}
+          fill="none"
+        />
       </svg>
       <Box component="figcaption" sx={{ fontSize: "0.8rem", lineHeight: 1.25, mt: 0.5 }}>
         {title}, <span className="num">{share} %</span> ground

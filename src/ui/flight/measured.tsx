@@ -8,6 +8,7 @@ import type { MeasureName } from "@/syllabus";
 import { measureNames } from "./measure-names";
 import { pictureWords } from "./picture-words";
 import { usePreferences } from "../theme/preferences";
+import { MODEL_LEAVES_OUT } from "../why/why";
 import { Figure } from "../units/figure";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
@@ -40,7 +41,7 @@ export const Measured = memo(function Measured({
   const inPicture = pictureWords(flight, trick.recipe, units);
   const inputs = [
     ["aircraft", aircraftName],
-    ["begun at", quantityText(entryHeightM, "length", units)],
+    ["started at", quantityText(entryHeightM, "length", units)],
   ] as const;
   const figures = looksAt.flatMap((name) => {
     const words = measureNames[name];
@@ -62,17 +63,17 @@ export const Measured = memo(function Measured({
             value={value}
             quantity={words.quantity}
             digits={words.digits}
-            why={{ how: words.how, inputs, source: MODEL }}
+            why={{ how: words.how, inputs, source: MODEL, leftOut: MODEL_LEAVES_OUT }}
           />
         ))}
       </Box>
       {inPicture && <Typography sx={{ mt: 1, fontSize: "0.9rem" }}>{inPicture}</Typography>}
       {wayOut && (
         <Typography sx={(theme) => ({ mt: 1, fontSize: "0.9rem", color: theme.tokens.buoyText, fontWeight: 600 })}>
-          Way out: frozen, it still clears up to{" "}
-          <span className="num">{quantityText(wayOut.lastS, "time", units)}</span> after the entry,{" "}
-          <span className="num">{quantityText(wayOut.lastAfterCatchS, "time", units)}</span> after it was due, at{" "}
-          <span className="num">{quantityText(wayOut.lastHeightM, "length", units)}</span> of height.
+          Freeze and you can still save it up to{" "}
+          <span className="num">{quantityText(wayOut.lastAfterCatchS, "time", units)}</span> after you should have
+          caught it (<span className="num">{quantityText(wayOut.lastS, "time", units)}</span> after the entry,{" "}
+          <span className="num">{quantityText(wayOut.lastHeightM, "length", units)}</span> up).
         </Typography>
       )}
     </section>

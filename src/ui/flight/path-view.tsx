@@ -266,7 +266,7 @@ const Drawing = memo(function Drawing({
               fontWeight="650"
               fill={tokens.buoyText}
             >
-              last way out, if frozen
+              last safe moment, if you freeze
             </text>
           </g>
         )}

@@ -50,8 +50,10 @@ describe("a moment of a flight", () => {
     expect(result.current.cursorS).toBeCloseTo(0.9, 10);
     act(() => frame(2400));
     expect(result.current.cursorS).toBe(0);
-    press(result, " ");
-    expect(result.current.playing).toBe(false);
+    // Without the loop it stops at its end.
+    press(result, "l");
+    act(() => frame(4000));
+    expect(result.current).toMatchObject({ cursorS: 1, playing: false });
     request.mockRestore();
     clock.mockRestore();
   });
@@ -65,6 +67,10 @@ describe("a moment of a flight", () => {
     expect(screen.getByText("0.00 s")).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: "Play" }));
     expect(screen.getByRole("button", { name: "Pause" })).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Pause" }));
+    await userEvent.click(screen.getByRole("button", { name: "A moment later" }));
+    expect(screen.getByText(/^0\.\d[1-9] s$|^0\.[1-9]\d s$/)).toBeVisible();
+    expect(screen.getByRole("button", { name: "Loop" })).toHaveAttribute("aria-pressed", "true");
     expect(screen.getByRole("slider", { name: "Moment of the trick" })).toHaveAttribute("max", "2");
   });
 });

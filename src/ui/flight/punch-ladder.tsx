@@ -77,7 +77,7 @@ export function PunchLadder({
         From the hover, level. Hang: from closing the throttle to falling past that height again; below it the height is
         being lost.{" "}
         {turn === null
-          ? "With authority at idle off it does not turn with the throttle closed."
+          ? "With idle authority off it does not turn with the throttle closed."
           : `A flip at full stick takes ${seconds(turn)}; ${seconds(CATCH_S)} of the hang are kept for the catch.`}
       </Typography>
     </>

@@ -38,7 +38,7 @@ it("says the highest and lowest point in the units chosen, for people who do not
 
 it("marks where a flight meets the ground", () => {
   show(40);
-  expect(screen.queryByText("meets the ground")).toBeNull();
+  expect(screen.queryByText("hits the ground")).toBeNull();
   const fall = fly(
     recipes["flip-slow-back"],
     airframePresets["five-inch-freestyle"].airframe,
@@ -50,5 +50,5 @@ it("marks where a flight meets the ground", () => {
     },
   ).trace;
   renderScreen(<SideView trace={fall} phases={[]} level={null} cursor={null} everyS={0.15} />);
-  expect(screen.getByText("meets the ground")).toBeInTheDocument();
+  expect(screen.getByText("hits the ground")).toBeInTheDocument();
 });

@@ -143,7 +143,7 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
           strokeWidth="4"
           fill="none"
         >
-          <title>meets the ground</title>
+          <title>hits the ground</title>
         </path>
       )}
       {cursor !== null && <Glyph trace={trace} sample={cursor} x={x(cursor)} y={y(trace.heightM[cursor])} strong />}

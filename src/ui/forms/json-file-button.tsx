@@ -60,7 +60,7 @@ async function readJson(file: File, longestBytes: number, kinds: readonly string
     return { ok: true, name: file.name, content: JSON.parse(await file.text()) };
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
-    return refused("is not whole: it cannot be read as JSON");
+    return refused("is damaged or not a JSON file");
   }
 }
 

@@ -9,6 +9,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
 import { entryIn, type Quantity } from "@/words";
 import { useMarkBad } from "./bad-fields";
+import { useDragged } from "./use-dragged";
 import { useId, useState } from "react";
 
 interface NumberSliderProps {
@@ -62,6 +63,7 @@ function PlainSlider({
   onChange,
 }: Omit<NumberSliderProps, "quantity">) {
   const [text, setText] = useState<string | null>(null);
+  const { shown, drag, settle } = useDragged(value, onChange);
   const id = useId();
   const typed = text === null ? value : typedNumber(text);
   const bad = text !== null && (text.trim() === "" || !Number.isFinite(typed) || typed < min || typed > max);
@@ -75,21 +77,22 @@ function PlainSlider({
           </Box>
           <Slider
             size="small"
-            value={value}
+            value={shown}
             min={min}
             max={max}
             step={step}
             onChange={(_, next) => {
               setText(null);
-              onChange(rounded(next as number, digits));
+              drag(rounded(next as number, digits));
             }}
+            onChangeCommitted={(_, next) => settle(rounded(next as number, digits))}
             aria-labelledby={id}
             sx={{ py: 1, display: "block" }}
           />
         </Box>
         <TextField
           size="small"
-          value={text ?? value.toFixed(digits)}
+          value={text ?? shown.toFixed(digits)}
           error={bad}
           onChange={(event) => {
             setText(event.target.value);

@@ -1,7 +1,7 @@
 import { typedNumber, type ActionInput, type Grip, type Pilot } from "@/contract";
 import { rounded } from "@/core";
 import { entryIn, type UnitSystem } from "@/words";
-import { choiceField, type FormValues } from "./send-form";
+import { choiceField, type FormValues } from "./form-fields";
 
 const grips: readonly (readonly [Grip, string])[] = [
   ["thumbs", "thumbs on the sticks"],
@@ -49,7 +49,7 @@ export function pilotFields(
     cruiseMps: {
       label: `Own cruise, ${entryIn("speed", units).symbol} (empty: level at the camera's tilt)`,
       initial: pilot.cruiseMps == null ? "" : entryIn("speed", units).text(pilot.cruiseMps),
-      help: "How fast they fly along when nothing is asked. The throttle's mid and the mix go by it.",
+      help: "Their normal cruising speed. The throttle's mid and the mix are worked out from it.",
     },
     reachShare: {
       label: "Stick reached, % (empty: all of it)",

@@ -47,6 +47,6 @@ it("says what happened when nothing answers", async () => {
     />,
   );
   await userEvent.click(screen.getByRole("button", { name: "Add" }));
-  expect(await screen.findByText(/Nothing answers/)).toBeVisible();
+  expect(await screen.findByText(/No connection/)).toBeVisible();
   expect(screen.getByLabelText("Name")).toHaveValue("Odo");
 });

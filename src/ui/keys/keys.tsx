@@ -25,9 +25,13 @@ export interface ScreenKey {
 
 interface KeysContext {
   readonly register: (keys: readonly ScreenKey[]) => () => void;
+  readonly runAt: (path: string, key: string) => void;
 }
 
 const Context = createContext<KeysContext | null>(null);
+
+/** A screen that is asked for is there by then. */
+const LONGEST_WAY_MS = 15_000;
 
 /** Gives the present screen its keys for as long as it is shown; `?` lists them. */
 export function useKeys(keys: readonly ScreenKey[]): void {
@@ -35,6 +39,13 @@ export function useKeys(keys: readonly ScreenKey[]): void {
   if (!context) throw new Error("useKeys needs KeysProvider around it");
   const { register } = context;
   useLayoutEffect(() => register(keys), [register, keys]);
+}
+
+/** Does what a key of a screen does, from elsewhere: as soon as that screen is shown. */
+export function useRunAt(): KeysContext["runAt"] {
+  const context = useContext(Context);
+  if (!context) throw new Error("useRunAt needs KeysProvider around it");
+  return context.runAt;
 }
 
 /** Names of keys for people. */
@@ -56,12 +67,34 @@ const pressable = (target: EventTarget | null) =>
 export function KeysProvider({ children }: { children: ReactNode }) {
   const registered = useRef<(readonly ScreenKey[])[]>([]);
   const [listed, setListed] = useState<readonly ScreenKey[] | null>(null);
-  const register = useCallback((keys: readonly ScreenKey[]) => {
-    registered.current = [...registered.current, keys];
-    return () => {
-      registered.current = registered.current.filter((other) => other !== keys);
-    };
+  const asked = useRef<{ readonly path: string; readonly key: string; readonly untilMs: number } | null>(null);
+  const runAsked = useCallback(() => {
+    // A screen that has no such key now opens nothing when it is visited later.
+    if (asked.current && Date.now() > asked.current.untilMs) asked.current = null;
+    if (location.pathname !== asked.current?.path) return;
+    const found = registered.current.flat().find(({ key }) => key === asked.current?.key);
+    if (!found) return;
+    asked.current = null;
+    found.run();
   }, []);
+  const register = useCallback(
+    (keys: readonly ScreenKey[]) => {
+      registered.current = [...registered.current, keys];
+      // Not while the screen is still being put up.
+      if (asked.current) queueMicrotask(runAsked);
+      return () => {
+        registered.current = registered.current.filter((other) => other !== keys);
+      };
+    },
+    [runAsked],
+  );
+  const runAt = useCallback(
+    (path: string, key: string) => {
+      asked.current = { path, key, untilMs: Date.now() + LONGEST_WAY_MS };
+      runAsked();
+    },
+    [runAsked],
+  );
 
   // Before the screen is painted, so that no key pressed on what is shown is lost.
   useLayoutEffect(() => {
@@ -83,7 +116,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
     return () => window.removeEventListener("keydown", onKey);
   }, []);
 
-  const value = useMemo(() => ({ register }), [register]);
+  const value = useMemo(() => ({ register, runAt }), [register, runAt]);
   return (
     <Context value={value}>
       {children}
@@ -94,7 +127,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
             component="dl"
             sx={{ m: 0, display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 3, rowGap: 1, minWidth: 280 }}
           >
-            {[...(listed ?? []), { key: "Ctrl K", label: "Find or do" }, { key: "?", label: "This list" }].map(
+            {[...(listed ?? []), { key: "Ctrl K", label: "Search or run" }, { key: "?", label: "This list" }].map(
               ({ key, label }) => (
                 <Box key={key} sx={{ display: "contents" }}>
                   <Box component="dt" className="num">

@@ -1,31 +1,28 @@
 import Box from "@mui/material/Box";
 import type { Outcome } from "@/core";
 import type { StepState } from "@/syllabus";
-
-const visuallyHidden = {
-  position: "absolute",
-  width: "1px",
-  height: "1px",
-  overflow: "hidden",
-  clipPath: "inset(50%)",
-} as const;
+import { visuallyHidden } from "../layout/visually-hidden";
 
 /** Word of each state, beside or behind its shape. */
-export const stateWords: Readonly<Record<StepState | "due", string>> = {
+export const stateWords: Readonly<Record<Marked, string>> = {
   "signed-off": "signed off",
-  "being-learnt": "being learnt",
-  due: "due again",
-  "not-begun": "not begun",
+  "being-learnt": "learning",
+  due: "review due",
+  ready: "ready for sign-off",
+  "not-begun": "not started",
 };
 
-/** State by shape: square signed off, triangle being learnt or due, ring not begun. */
+/** What a state is drawn as: a step's own, one whose review is due, one that is ready to be signed off. */
+export type Marked = StepState | "due" | "ready";
+
+/** State by shape: square signed off, one that drains review due, one with a tick ready, triangle learning, ring not started. */
 export function StateMark({
   state,
   size = 16,
   labelled = true,
   inherit = false,
 }: {
-  state: StepState | "due";
+  state: Marked;
   size?: number;
   labelled?: boolean;
   /** In the colour of the text round it, on a ground of its own. */
@@ -44,7 +41,23 @@ export function StateMark({
             sx={(theme) => ({ fill: inherit ? "currentColor" : theme.tokens.ink })}
           />
         )}
-        {(state === "being-learnt" || state === "due") && (
+        {(state === "due" || state === "ready") && (
+          <>
+            {state === "due" && (
+              <Box component="rect" x="3" y="8" width="10" height="5" sx={(theme) => ({ fill: theme.tokens.ochre })} />
+            )}
+            <Box
+              component="path"
+              d={state === "due" ? "M3 3H13V13H3ZM3 8H13" : "M3 3H13V13H3ZM5.2 8.2 7.3 10.4 10.8 5.8"}
+              sx={(theme) => ({
+                fill: "none",
+                stroke: inherit ? "currentColor" : theme.tokens.ink,
+                strokeWidth: 1.8,
+              })}
+            />
+          </>
+        )}
+        {state === "being-learnt" && (
           <Box
             component="path"
             d="M8 1.5 15 14.5H1Z"
@@ -81,6 +94,9 @@ export const outcomeWords: Readonly<Record<Outcome, string>> = {
   bailed: "Bailed",
   crashed: "Crashed",
 };
+
+/** The shape of an outcome in a box of 24 by 24, filled where it is clean and drawn as a line where it is not. */
+export const outcomePath = (outcome: Outcome): string => outcomePaths[outcome];
 
 const outcomePaths: Readonly<Record<Outcome, string>> = {
   clean: "M3 3H21V21H3Z",

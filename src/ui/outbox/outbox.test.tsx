@@ -121,7 +121,7 @@ it("reads again what a page before it left, and waits for whoever did it to sign
   await reread();
   expect(keys()).toEqual(["1"]);
   expect([...outboxNow().signedOutIds]).toEqual(["account"]);
-  // What somebody else did who is signed in now is not held up by it.
+  // What someone else did who is signed in now is not held up by it.
   send.mockImplementation((_: string, { headers }: { headers: Record<string, string> }) =>
     headers["x-bathygon-account"] === "other" ? answer(200, { ok: true }) : answer(401, { ok: false, message: "" }),
   );

@@ -98,7 +98,7 @@ const isDue = ({ refused, failedAtMs }: Outgoing, nowMs: number): boolean =>
 
 /**
  * Sends what is waiting, in order, one tab of this device at a time. Stops at the first that nothing answers to; steps over what is
- * refused and over what wants the sign-in of somebody else. Sending twice does no harm: every action carries its own id.
+ * refused and over what wants the sign-in of someone else. Sending twice does no harm: every action carries its own id.
  */
 export function flush(): Promise<void> {
   if (flushing) again = true;

@@ -17,9 +17,9 @@ const fields: readonly {
   { name: "lateS", label: "Late, ms", times: 1000 },
   { name: "timingS", label: "Timing, ms", times: 1000 },
   { name: "gain", label: "Stick travel, %", times: 100 },
-  { name: "centring", label: "Off the middle, %", times: 100 },
+  { name: "centring", label: "Stick off-centre, %", times: 100 },
   { name: "windMps", label: "Wind", times: 1, quantity: "speed" },
-  { name: "stickNoise", label: "Wandering, %", times: 100 },
+  { name: "stickNoise", label: "Stick jitter, %", times: 100 },
 ];
 
 /** What the hands are taken to be: those of a stage, those of this pilot as measured, those a recording shows, or typed. */
@@ -88,12 +88,12 @@ export function ErrorFields({
       <TextField
         select
         size="small"
-        label="Hands"
+        label="Pilot skill"
         value={source}
         onChange={(event) => onSource(event.target.value as ErrorSource)}
         sx={{ minWidth: 210 }}
       >
-        <MenuItem value="stage">usual at stage {stage}</MenuItem>
+        <MenuItem value="stage">typical for stage {stage}</MenuItem>
         <MenuItem value="own" disabled={!enough}>
           {enough
             ? `own, from ${measured} measured attempts`

@@ -20,9 +20,7 @@ it("says how often it goes clean with the interval, and what went wrong with how
   ];
   const summary = summarise(runs);
   expect(shareWords(summary.clean)).toMatch(/^80 % \(71 to 87 %\)$/);
-  expect(failuresInWords(summary)).toBe(
-    'stops too late 12 %, "Centre it" never comes to its end 6 %, flies into the wall 2 %',
-  );
+  expect(failuresInWords(summary)).toBe('overshoots 12 %, "Centre it" never finishes 6 %, flies into the wall 2 %');
 });
 
 it("tells a difference only where the interval leaves no doubt", () => {

@@ -38,7 +38,7 @@ export function markInWords(mark: Mark, units: UnitSystem): string {
   }
 }
 
-/** What went wrong, with how often: "stops short 12 %, stops too late 9 %". */
+/** What went wrong, with how often: "stops short 12 %, overshoots 9 %". */
 export function failuresInWords({ failures, runs }: ScatterSummary): string {
   return failures.map((one) => `${failureWords(one)} ${percent(one.count / runs)}`).join(", ");
 }
@@ -78,7 +78,7 @@ export function readinessOf(
   if (own.attempts < TELLING_ATTEMPTS)
     return {
       kind: "few",
-      sentence: `${beside}. ${own.attempts === 0 ? "Not flown yet" : `Flown ${own.attempts} times`}: from ${TELLING_ATTEMPTS} on the two are held against each other.`,
+      sentence: `${beside}. ${own.attempts === 0 ? "Not flown yet" : `Flown ${own.attempts} times`}: after ${TELLING_ATTEMPTS} real attempts this is compared with the pilot's record.`,
     };
   const flown = `flown ${shareWords(own)} over ${own.attempts} attempts`;
   if (own.low <= modelled.high && own.high >= modelled.low)
@@ -86,10 +86,10 @@ export function readinessOf(
   if (own.value < modelled.value)
     return {
       kind: "worse",
-      sentence: `${beside}, ${flown}: worse than the hands of this stage should. Look at the timing (measure some stops), at the aircraft's numbers (weigh and hover it), and at ${mostSeenFault ? `the fault seen most, "${mostSeenFault}"` : "whether a fault is tapped at all"}.`,
+      sentence: `${beside}, ${flown}: worse than typical for this stage. Look at the timing (measure some stops), at the aircraft's numbers (weigh and hover it), and at ${mostSeenFault ? `the fault seen most, "${mostSeenFault}"` : "whether a fault is tapped at all"}.`,
     };
   return {
     kind: "better",
-    sentence: `${beside}, ${flown}: better than the hands of this stage should. The errors assumed are too large for this pilot, or clean is called too kindly.`,
+    sentence: `${beside}, ${flown}: better than typical for this stage. The errors assumed are too large for this pilot, or clean is called too kindly.`,
   };
 }

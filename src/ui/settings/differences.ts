@@ -32,7 +32,7 @@ export function differencesInWords(before: Settings, after: Settings): string[] 
   change("throttle limit", limitText(before), limitText(after));
   change("tilt", `${before.tiltDeg}°`, `${after.tiltDeg}°`);
   change("vertical view", `${before.camera.verticalFovDeg}°`, `${after.camera.verticalFovDeg}°`);
-  change("authority at idle", onOff(before.modes.idleAuthority), onOff(after.modes.idleAuthority));
+  change("idle authority", onOff(before.modes.idleAuthority), onOff(after.modes.idleAuthority));
   change("bank limit", before.modes.bankLimitDeg ?? "none", after.modes.bankLimitDeg ?? "none");
   change("self-level", onOff(before.modes.selfLevel), onOff(after.modes.selfLevel));
   change("controller mixes for", mixText(before), mixText(after));

@@ -66,7 +66,7 @@ export function SavePanel({ aircraftId, latest, draft, differences, mayChange, f
     return (
       <>
         <Typography color="text.secondary">
-          Move anything and see what it does. Your coach saves setups; tell them what you would change.
+          Move any control and see what it does. Your coach saves setups; tell them what you would change.
         </Typography>
         {lines}
         {differences.length > 0 && back}
@@ -74,7 +74,7 @@ export function SavePanel({ aircraftId, latest, draft, differences, mayChange, f
     );
   if (latest && differences.length === 0)
     return (
-      <Typography color="text.secondary">Move anything; saving makes a new version and keeps this one.</Typography>
+      <Typography color="text.secondary">Move any control. Saving makes a new version and keeps this one.</Typography>
     );
   return (
     <>
@@ -94,7 +94,7 @@ export function SavePanel({ aircraftId, latest, draft, differences, mayChange, f
         onClick={save}
         disabled={saving || anyBad || (frozen.yes && latest !== undefined && !frozen.thawed)}
       >
-        {anyBad ? "Mend the marked number first" : saving ? "Saving" : `Save as setup ${(latest?.number ?? 0) + 1}`}
+        {anyBad ? "Fix the highlighted number first" : saving ? "Saving" : `Save as setup ${(latest?.number ?? 0) + 1}`}
       </Button>
       {back}
     </>

@@ -14,7 +14,7 @@ export function ChoosePilot({ screen, path }: { screen: string; path: string }) 
       <Typography variant="h1">{screen}</Typography>
       <Typography sx={{ my: 2 }}>
         {pilots.length
-          ? "Whose? Choose a pilot; every screen then follows."
+          ? "Pick a pilot; every screen then follows."
           : "There are no pilots yet. Add the first one on the squad screen."}
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>

@@ -11,17 +11,19 @@ import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
+import { later } from "../loading/later";
 import { KeysProvider } from "../keys/keys";
 import { useOffline } from "../outbox/use-offline";
 import { takeSquadsAlong } from "../outbox/squads";
 import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";
-import { unitSystems } from "@/words";
+import { capital, unitSystems } from "@/words";
 import { WhyProvider } from "../why/why";
 import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
-import { CommandBox } from "./command-box";
 import { screensFor } from "./screens";
+
+const CommandBox = later(() => import("./command-box").then((part) => part.CommandBox));
 
 const RAIL_WIDTH = 148;
 
@@ -106,7 +108,7 @@ function Frame({ children }: { children: ReactNode }) {
             onClick={() => setFinding(true)}
             sx={{ display: { xs: "none", sm: "inline-flex" }, whiteSpace: "nowrap" }}
           >
-            Find or do&nbsp;
+            Search or run&nbsp;
             <span className="num" style={{ fontSize: "0.75rem", fontWeight: 400 }}>
               Ctrl K
             </span>
@@ -115,6 +117,7 @@ function Frame({ children }: { children: ReactNode }) {
             variant="contained"
             component={Link}
             href={hrefFor("/session")}
+            prefetch={false}
             sx={(theme) => ({
               bgcolor: theme.tokens.buoy,
               color: theme.tokens.buoyInk,
@@ -129,7 +132,7 @@ function Frame({ children }: { children: ReactNode }) {
           {children}
         </Box>
       </Box>
-      <CommandBox open={finding} onClose={() => setFinding(false)} />
+      {finding && <CommandBox open onClose={() => setFinding(false)} />}
     </Box>
   );
 }
@@ -160,7 +163,7 @@ function HandPickers() {
     <>
       {coaches && (
         <Picker
-          label="Pilot at hand"
+          label="Pilot"
           value={pilot?.id ?? ""}
           options={pilots.map(({ id, name }) => ({ id, text: name }))}
           onChange={(id) =>
@@ -172,7 +175,7 @@ function HandPickers() {
       )}
       {pilot && pilot.aircraft.length > 0 && (
         <Picker
-          label="Aircraft at hand"
+          label="Aircraft"
           value={aircraft?.id ?? ""}
           options={pilot.aircraft.map(({ id, name, setupNumber }) => ({
             id,
@@ -213,7 +216,7 @@ function Picker(props: {
         displayEmpty
         value={props.value}
         onChange={(event) => props.onChange(event.target.value)}
-        renderValue={(id) => props.options.find((option) => option.id === id)?.text ?? "choose"}
+        renderValue={(id) => props.options.find((option) => option.id === id)?.text ?? "Pick one"}
         inputProps={{ "aria-label": props.label }}
         SelectDisplayProps={{ "aria-label": props.label }}
         sx={{
@@ -272,6 +275,8 @@ function RailLinks({ to }: { to: readonly { readonly path: string; readonly name
             <Box
               component={Link}
               href={hrefFor(screen)}
+              // Every screen is drawn for the pilot at hand when it is asked for: nothing of it can be fetched before.
+              prefetch={false}
               aria-current={here ? "page" : undefined}
               sx={(theme) => ({
                 display: "block",
@@ -303,6 +308,7 @@ function DeviceSettings() {
       <Box
         component={Link}
         href="/account"
+        prefetch={false}
         sx={(theme) => ({
           color: theme.tokens.railInk,
           fontSize: "0.88rem",
@@ -313,7 +319,7 @@ function DeviceSettings() {
         {name}
       </Box>
       <RailSelect
-        label="Look"
+        label="Theme"
         value={theme}
         options={themeNames.map((name) => [name, lookNames[name]])}
         onChange={(name) => setPreference({ theme: name as typeof theme })}
@@ -321,7 +327,7 @@ function DeviceSettings() {
       <RailSelect
         label="Units"
         value={units}
-        options={unitSystems.map((name) => [name, name])}
+        options={unitSystems.map((name) => [name, capital(name)])}
         onChange={(name) => setPreference({ units: name as typeof units })}
       />
     </Box>
@@ -335,32 +341,32 @@ function RailSelect(props: {
   onChange: (value: string) => void;
 }) {
   return (
-    <Box component="label" sx={{ fontSize: "0.72rem" }}>
-      {props.label}
-      <Box
-        component="select"
+    <Box>
+      <Typography component="span" sx={{ fontSize: "0.72rem" }}>
+        {props.label}
+      </Typography>
+      <Select
+        fullWidth
+        size="small"
         value={props.value}
-        onChange={(event: React.ChangeEvent<HTMLSelectElement>) => props.onChange(event.target.value)}
+        onChange={(event) => props.onChange(event.target.value)}
+        SelectDisplayProps={{ "aria-label": props.label }}
         sx={(theme) => ({
-          display: "block",
-          width: "100%",
           mt: 0.25,
-          py: 0.6,
-          font: "inherit",
           fontSize: "0.85rem",
           color: theme.tokens.railInk,
           bgcolor: theme.tokens.rail,
-          border: `1.5px solid ${theme.tokens.railInk}`,
-          borderRadius: "2px",
-          "& option": { color: theme.tokens.railInk, backgroundColor: theme.tokens.rail },
+          "& .MuiSelect-select": { py: 0.6, bgcolor: "transparent" },
+          "& .MuiOutlinedInput-notchedOutline": { border: `1.5px solid ${theme.tokens.railInk}` },
+          "& .MuiSelect-icon": { color: theme.tokens.railInk },
         })}
       >
         {props.options.map(([value, text]) => (
-          <option key={value} value={value}>
+          <MenuItem key={value} value={value}>
             {text}
-          </option>
+          </MenuItem>
         ))}
-      </Box>
+      </Select>
     </Box>
   );
 }

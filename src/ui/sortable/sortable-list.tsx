@@ -1,6 +1,16 @@
 "use client";
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  type Active,
+  type Announcements,
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  type Over,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import {
   SortableContext,
   rectSortingStrategy,
@@ -13,6 +23,7 @@ import DragIndicatorIcon from "@mui/icons-material/DragIndicator";
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import type { ReactNode } from "react";
+import { capital } from "@/words";
 
 /** A list whose lines are moved by dragging their handle, or by keys: space, arrows, space. */
 export function SortableList({
@@ -41,6 +52,7 @@ export function SortableList({
       id={id}
       sensors={sensors}
       collisionDetection={closestCenter}
+      accessibility={{ announcements: saidOf(ids), screenReaderInstructions: howToMove }}
       onDragEnd={({ active, over }) => {
         const to = ids.indexOf(String(over?.id));
         if (to >= 0 && over?.id !== active.id) onMove(ids.indexOf(String(active.id)), to);
@@ -58,6 +70,31 @@ export function SortableList({
   );
 }
 
+const howToMove = {
+  draggable: "To move it: space, then the arrow keys, then space to put it down. Escape leaves it where it was.",
+};
+
+/** What is read aloud while a line is moved: its name and its place, not what it is called inside. */
+export function saidOf(ids: readonly string[]): Announcements {
+  const nameOf = ({ data }: Active) => capital(String(data.current?.label ?? "it"));
+  const placeOf = (over: Over | null) => {
+    const at = ids.indexOf(String(over?.id));
+    return at < 0 ? null : `place ${at + 1} of ${ids.length}`;
+  };
+  return {
+    onDragStart: ({ active }) => `${nameOf(active)} is picked up.`,
+    onDragOver: ({ active, over }) => {
+      const place = placeOf(over);
+      return place ? `${nameOf(active)}: ${place}.` : `${nameOf(active)} is over no place.`;
+    },
+    onDragEnd: ({ active, over }) => {
+      const place = placeOf(over);
+      return place ? `${nameOf(active)} is put down at ${place}.` : `${nameOf(active)} stays where it was.`;
+    },
+    onDragCancel: ({ active }) => `${nameOf(active)} stays where it was.`,
+  };
+}
+
 /** A line of it, with its handle in front where it may be moved. */
 export function SortableLine({
   id,
@@ -71,7 +108,11 @@ export function SortableLine({
   movable?: boolean;
   children: ReactNode;
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !movable });
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
+    id,
+    disabled: !movable,
+    data: { label },
+  });
   return (
     <Box
       component="li"

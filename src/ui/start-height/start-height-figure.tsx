@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
+import { MODEL_LEAVES_OUT } from "../why/why";
 import { Figure } from "@/ui/units/figure";
 import { quantityText, refusedWords, type UnitSystem } from "@/words";
 import type { StartHeightState } from "./use-start-height";
@@ -45,6 +46,7 @@ export function StartHeightFigure({
           ["decided by", reasonInWords(state.startHeight, recipe, units)],
         ],
         source: "Flight model. The margins are this program's choice.",
+        leftOut: `${MODEL_LEAVES_OUT} A failing motor, too.`,
       }}
     />
   );

@@ -1,9 +1,18 @@
 import { useEffect, useState } from "react";
 import { cloudOnPlan, flyLineWorkedOut, flyOnPlan, judgeTry, prepareDrill } from "@/core";
+import { flyKeptTry, packedTry } from "@/workers/kept-tries";
 
 /** In the place of `use-newest` in tests: what a worker would be asked is answered on the spot by the core, each thing once, or by what stands in its place here. */
 export const inTheirPlace: Record<string, (...given: never[]) => unknown> = {};
-const core: typeof inTheirPlace = { cloudOnPlan, flyLineWorkedOut, flyOnPlan, judgeTry, prepareDrill };
+const core: typeof inTheirPlace = {
+  cloudOnPlan,
+  flyKeptTry,
+  flyLineWorkedOut,
+  flyOnPlan,
+  judgeTry,
+  packedTry,
+  prepareDrill,
+};
 const answered = new Map<string, unknown>();
 
 const remote = new Proxy(

@@ -9,6 +9,7 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import { unitSystems, type UnitSystem } from "@/words";
 import { themeFor } from "./theme";
 import { numberFont, themeNames, type ThemeName } from "./tokens";
+import { untilLoaded } from "./until-loaded";
 
 /** What a person has set for themselves on this device. Kept in cookies, so that the server draws the same page. */
 export interface Preferences {
@@ -58,6 +59,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
       <Context value={value}>
         <ThemeProvider theme={themeFor(preferences.theme)}>
           <CssBaseline />
+          <GlobalStyles styles={untilLoaded.map((face) => ({ "@font-face": face }))} />
           <GlobalStyles
             styles={(theme) => ({
               body: { fontVariantNumeric: "tabular-nums", fontSize: "0.92rem", lineHeight: 1.45 },

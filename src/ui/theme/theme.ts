@@ -51,11 +51,21 @@ export function themeFor(name: ThemeName): Theme {
         styleOverrides: { root: { fontFamily: wordFont, "&:focus-visible": focus } },
       },
       MuiIconButton: { styleOverrides: { root: { color: t.ink } } },
-      MuiSelect: { styleOverrides: { icon: { color: t.ink } } },
+      MuiSelect: {
+        styleOverrides: { icon: { color: t.ink }, select: { "&:focus-visible": { ...focus, borderRadius: 3 } } },
+      },
       MuiButton: {
         styleOverrides: {
           root: { minHeight: 40, borderWidth: 1.5, "&:hover": { borderWidth: 1.5 } },
           outlined: { borderColor: t.ink },
+          // A word that acts looks like a link.
+          text: {
+            textDecoration: "underline",
+            textDecorationThickness: 1.5,
+            textUnderlineOffset: 4,
+            "&:hover": { textDecoration: "underline", textDecorationThickness: 2.5 },
+            "&.Mui-disabled": { textDecoration: "none" },
+          },
         },
       },
       MuiOutlinedInput: {

@@ -100,5 +100,5 @@ export const tokens: Readonly<Record<ThemeName, Tokens>> = {
   },
 };
 
-export const wordFont = '"Archivo Variable", "Liberation Sans", sans-serif';
+export const wordFont = '"Archivo Variable", "Near Archivo", "Nearly Archivo", sans-serif';
 export const numberFont = '"Martian Mono Variable", "Liberation Mono", monospace';

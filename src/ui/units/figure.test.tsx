@@ -7,13 +7,14 @@ const why = {
   how: "Solved so that it ends where it began.",
   inputs: [["climb", "5 m/s"]] as const,
   source: "Flight model",
+  leftOut: "wind",
 };
 
 it("shows figure and unit and opens its reason with inputs and source", async () => {
   renderScreen(<Figure label="Hang time" value={1.244} quantity="time" why={why} />);
   await userEvent.click(screen.getByRole("button", { name: "Hang time: 1.24 s. Why this number" }));
   const drawer = await screen.findByRole("dialog", { name: "Why this number" });
-  for (const text of ["Hang time", "1.24 s", why.how, "climb", "5 m/s", "Flight model"])
+  for (const text of ["Hang time", "1.24 s", why.how, "climb", "5 m/s", "Flight model", "Left out", "wind"])
     expect(drawer).toHaveTextContent(text);
   await userEvent.click(screen.getByRole("button", { name: "Close" }));
 });

@@ -13,7 +13,13 @@ export interface Why {
   readonly how: string;
   readonly inputs: readonly (readonly [name: string, value: string])[];
   readonly source: string;
+  /** In one line: what of the real thing is not in it. */
+  readonly leftOut: string;
 }
+
+/** What no figure of the flight model counts. */
+export const MODEL_LEAVES_OUT =
+  "Ground effect, a frame that bends, propellers that are bent or worn, gusts, and the delay of the video.";
 
 interface ShownWhy extends Why {
   readonly title: string;
@@ -92,6 +98,10 @@ export function WhyProvider({ children }: { children: ReactNode }) {
                 Source
               </Typography>
               <Typography color="text.secondary">{shown.source}</Typography>
+              <Typography variant="h3" component="h3" sx={{ mt: 3, mb: 0.5 }}>
+                Left out
+              </Typography>
+              <Typography color="text.secondary">{shown.leftOut}</Typography>
             </>
           )}
         </Box>

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Remote } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import { workerClient, type WorkerClient } from "./worker-client";
 
 /** What came of a request: an answer, or why it was refused. */
@@ -45,7 +45,8 @@ export function useNewest<Request, Answer, Api>(
           .ask((remote) => how.current.ask(remote, now))
           .then((given): Answered<Answer> => ({ kind: "answer", answer: given }))
           .catch((error: Error): Answered<Answer> => ({ kind: "refused", why: error }));
-        setAnswer({ key: asked, result });
+        // Drawing it holds up nobody's hand.
+        startTransition(() => setAnswer({ key: asked, result }));
       }
       busy.current = false;
     };

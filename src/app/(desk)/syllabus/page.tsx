@@ -6,9 +6,10 @@ export const metadata = { title: "Syllabus" };
 
 export default async function SyllabusPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await enter();
-  const [squad, version, atHand] = await Promise.all([
+  const [squad, version, step, atHand] = await Promise.all([
     parameter(searchParams, "squad"),
     parameter(searchParams, "version"),
+    parameter(searchParams, "step"),
     pilotAtHand(searchParams, who),
   ]);
   const number = version === null ? null : /^\d{1,7}$/.test(version) ? Number(version) : -1;
@@ -18,5 +19,5 @@ export default async function SyllabusPage({ searchParams }: { searchParams: Sea
     version: number,
   });
   if (!data) notFound();
-  return <SyllabusScreen data={data} />;
+  return <SyllabusScreen key={step} data={data} stepId={step} />;
 }

@@ -1,7 +1,7 @@
 import { BeginScreen } from "@/features/account";
 import { leadIn } from "@/features/shell";
 
-export const metadata = { title: "Begin" };
+export const metadata = { title: "Create account" };
 
 export default async function BeginPage() {
   await leadIn("/begin");

@@ -184,7 +184,7 @@ describe("setups", () => {
     };
     expect(await post("save-setup", { ...setup, id: newId(), basedOn: before, settings: broken })).toMatchObject({
       status: 422,
-      body: { fields: { "rates.roll.expo": "Roll expo is 4; 0 to 1 can be taken" } },
+      body: { fields: { "rates.roll.expo": "Roll expo must be between 0 and 1 (now 4)" } },
     });
     for (const settings of [
       {},

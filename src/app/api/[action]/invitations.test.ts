@@ -87,7 +87,7 @@ it("is worthless when taken back, and after seven days", async () => {
     expect(status(await new Device().send("open-invitation", { token }))).toBe(404);
     expect(await accept(new Device(), token, "Too Late")).toMatchObject({
       status: 404,
-      message: expect.stringContaining("does not work any more"),
+      message: expect.stringContaining("is no longer valid"),
     });
   }
   expect(INVITATION_MS).toBe(7 * 24 * 3600 * 1000);

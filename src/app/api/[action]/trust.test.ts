@@ -303,7 +303,7 @@ describe("other people's things", () => {
     ]);
   });
 
-  it("an add that meets a row of somebody else's is refused, the same add once more is not", async () => {
+  it("an add that meets a row of someone else's is refused, the same add once more is not", async () => {
     await asAnn();
     const squad = { id: newId(), name: "Twice" };
     expect(await statuses([post("add-squad", squad)])).toEqual([200]);

@@ -279,7 +279,7 @@ const fallenIn: Omit<Recipe, "id" | "label"> = (() => {
 /** Circles flown with the nose on the middle, or looking back at it. */
 export const circleRecipes: readonly Recipe[] = [
   ...bothSides(orbit, "orbit", "Orbit"),
-  ...bothSides(orbitBack, "orbit-back", "Orbit looking back"),
-  ...bothSides(rolledIn, "orbit-back-roll", "Orbit looking back, rolled over into"),
-  ...bothSides(fallenIn, "orbit-back-fall", "Orbit looking back, fallen into"),
+  ...bothSides(orbitBack, "orbit-back", "Back-facing orbit"),
+  ...bothSides(rolledIn, "orbit-back-roll", "Back-facing orbit, rolled over into"),
+  ...bothSides(fallenIn, "orbit-back-fall", "Back-facing orbit, fallen into"),
 ];

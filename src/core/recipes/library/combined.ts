@@ -210,7 +210,7 @@ export const combinedRecipes: readonly Recipe[] = [
   ...bothSides(risingSpin, "spin-rise", "Rising flat spin"),
   ...bothSides(gapSpin, "spin-gap", "Spin through a gap"),
   ...bothSides(splitGap, "split-s-gap", "Split-S into a gap"),
-  ...bothSides(trackInverted, "track-inverted", "Upside-down tracking"),
+  ...bothSides(trackInverted, "track-inverted", "Inverted tracking"),
   ...bothSides(halfLoop, "loop-half", "Half loop rolled out"),
   ...bothSides(swoopRoll, "swoop-roll", "Swoop into a sideways roll"),
 ];

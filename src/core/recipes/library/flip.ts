@@ -65,7 +65,7 @@ const backward: readonly Recipe[] = [
   ),
   backFlip(
     "flip-ease-quarter",
-    "Flip eased over the last quarter",
+    "Flip, ease the last quarter",
     [
       turning("turn", "Stick right in", { pitch: full }, turned("pitch", 270), { mark: true }),
       turning(
@@ -88,7 +88,7 @@ const backward: readonly Recipe[] = [
   ),
   backFlip(
     "flip-ease-end",
-    "Flip eased at the very end",
+    "Flip, ease only the end",
     [
       turning("turn", "Stick right in", { pitch: full }, turned("pitch", 342, { param: "leadS" }), { mark: true }),
       turning(

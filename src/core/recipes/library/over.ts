@@ -34,7 +34,7 @@ const closedUpsideDown = { kind: "throttle-closed", most: 0.08 } as const;
 /** Forward over the nose for half a turn, a look at the ground going away, and on over. */
 const lookBack: Recipe = {
   id: "look-back",
-  label: "Look back",
+  label: "Look-back flip",
   start: { kind: "cruise" },
   parameters: {
     ...cruisePunchParameters,
@@ -407,8 +407,8 @@ export const overRecipes: readonly Recipe[] = [
   lookBack,
   ...bothSides(splitS(false), "split-s-float", "Split-S, floated"),
   ...bothSides(splitS(true), "split-s-tight", "Split-S, tight"),
-  bendBack("loop-open-power", "Open loop, power all round", { phases: loop(false) }),
-  bendBack("loop-open-float", "Open loop, floated over the top", { phases: loop(true) }),
+  bendBack("loop-open-power", "Power loop, power all round", { phases: loop(false) }),
+  bendBack("loop-open-float", "Power loop, floated over the top", { phases: loop(true) }),
   bendBack("loop-over-power", "Loop over an obstacle, power all round", { phases: loop(false), ...barred }),
   bendBack("loop-over-float", "Loop over an obstacle, floated", { phases: loop(true), ...barred }),
   bendBack("loop-through", "Loop through a gap and over its beam", {
@@ -421,9 +421,9 @@ export const overRecipes: readonly Recipe[] = [
     obstacles: barred.obstacles.map((one) => ({ ...one, kind: "gap" as const })),
   }),
   ...bothSides(spinInLoop, "spin-in-loop", "Yaw spin at the top of a loop"),
-  ...bothSides(invertedSpin("pitch"), "spin-inverted-pitch", "Upside-down spin, pitched in and out"),
-  ...bothSides(invertedSpin("roll"), "spin-inverted-roll", "Upside-down spin, rolled in and out"),
-  ...bothSides(wag, "spin-inverted-wag", "Upside-down tail wag"),
+  ...bothSides(invertedSpin("pitch"), "spin-inverted-pitch", "Inverted yaw spin, pitched in and out"),
+  ...bothSides(invertedSpin("roll"), "spin-inverted-roll", "Inverted yaw spin, rolled in and out"),
+  ...bothSides(wag, "spin-inverted-wag", "Inverted tail wag"),
   ...bothSides(helix("pitch"), "helix-pitch", "Helix, left over the nose"),
   ...bothSides(helix("roll"), "helix-roll", "Helix, left by a roll"),
 ];

@@ -171,7 +171,7 @@ export const rollRecipes: readonly Recipe[] = [
       ],
     },
     "roll-level",
-    "Roll about the view",
+    "Level-horizon roll",
   ),
   ...bothSides(
     {
@@ -192,7 +192,7 @@ export const rollRecipes: readonly Recipe[] = [
       ],
     },
     "roll-level-kept",
-    "Roll about the view, throttle kept",
+    "Level-horizon roll, throttle kept",
   ),
   ...bothSides(
     {
@@ -215,7 +215,7 @@ export const rollRecipes: readonly Recipe[] = [
       ],
     },
     "yaw-snap",
-    "Roll with a snap of yaw at the end",
+    "Roll with a yaw snap at the end",
   ),
   ...bothSides(
     {
@@ -231,12 +231,12 @@ export const rollRecipes: readonly Recipe[] = [
       ],
     },
     "roll-level-lead",
-    "Roll about the view, yaw leading",
+    "Level-horizon roll, yaw leading",
   ),
   ...bothSides(
     { ...low, phases: [popped, lowRoll(aboutView, "Roll with the opposite yaw, throttle kept"), ...lowStopped] },
     "low-line",
-    "Low roll that never stops travelling",
+    "Low travelling roll",
   ),
   ...bothSides(
     {
@@ -250,7 +250,7 @@ export const rollRecipes: readonly Recipe[] = [
       ],
     },
     "low-line-lead",
-    "Low roll that never stops travelling, yaw leading",
+    "Low travelling roll, yaw leading",
   ),
   ...bothSides(
     {
@@ -267,7 +267,7 @@ export const rollRecipes: readonly Recipe[] = [
       phases: [popped, lowRoll({ roll: full }, "Roll, nothing else, throttle kept", toCentre), ...lowStopped],
     },
     "low-line-pure",
-    "Low pure roll that never stops travelling",
+    "Low travelling pure roll",
   ),
   ...bothSides(
     {

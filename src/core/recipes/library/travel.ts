@@ -69,7 +69,7 @@ const stopCourse: Recipe = {
 const pitchBrake: Recipe = {
   ...plain,
   id: "pitch-brake",
-  label: "Brake by pitch",
+  label: "Pitch brake",
   start: { kind: "cruise" },
   parameters: { leanDeg: lean(35) },
   phases: [
@@ -190,7 +190,7 @@ const landStop: Recipe = {
   ...landing,
   ends: "landed",
   id: "land-stop",
-  label: "Landing to a stop",
+  label: "Landing from a stop",
   parameters: { ...approach, leanDeg: lean(18), flareM: flareFrom(2.2) },
   solveFor: [{ aim: { kind: "stop-at", alongM: { param: "spotM" } }, param: "flareM" }],
   phases: [flyToIt, comeDown({ param: "flareM" }), flare("Pitch back as it comes down"), ...touchDown(0.12)],
@@ -201,7 +201,7 @@ const landStop: Recipe = {
 const landStopCut: Recipe = {
   ...landStop,
   id: "land-stop-cut",
-  label: "Landing to a stop, cut a hand above",
+  label: "Landing from a stop, cut a hand above",
   phases: [...landStop.phases.slice(0, 3), ...touchDown(0.2)],
 };
 /** Begun later: steeper, and leant back harder. */
@@ -231,7 +231,7 @@ const landPass: Recipe = {
   ...landing,
   ends: "flying",
   id: "land-pass",
-  label: "Landing approach, skimmed",
+  label: "Low landing approach",
   parameters: approach,
   phases: [
     flyToIt,
@@ -578,7 +578,7 @@ const rewind: Recipe = {
 export const travelRecipes: readonly Recipe[] = [
   stopCourse,
   pitchBrake,
-  ...bothSides(turnBrake, "turn-brake", "Brake by turning"),
+  ...bothSides(turnBrake, "turn-brake", "Turning brake"),
   landPass,
   landStop,
   landStopCut,
@@ -589,9 +589,9 @@ export const travelRecipes: readonly Recipe[] = [
   bailDive,
   ...bothSides(bailWind, "bail-wind", "Bail in a side wind"),
   ...bothSides(bailRoll, "bail-roll", "Bail by rolling away"),
-  ...bothSides(bailFlow, "bail-flow", "Bail that flows on"),
+  ...bothSides(bailFlow, "bail-flow", "Bail into the next move"),
   ...bothSides(knife, "gap-knife", "Knife edge past a gap"),
   ...bothSides(levelSpin, "spin-level", "Level spin"),
-  ...bothSides(trackSpin, "spin-track", "Spin with the nose on a post"),
+  ...bothSides(trackSpin, "spin-track", "Nose-on-post spin"),
   rewind,
 ];

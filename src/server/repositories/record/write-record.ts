@@ -35,7 +35,7 @@ export async function writeRecord(
   const add = async (
     table: string,
     rows: readonly { readonly id: string }[],
-    /** Columns in which a row that is here already has to agree, lest it be somebody else's. */
+    /** Columns in which a row that is here already has to agree, lest it be someone else's. */
     same: readonly string[] = ["pilot_id"],
   ) => {
     added += await insertNew(transaction, table, rows, same);
@@ -176,7 +176,7 @@ async function insertNew(
       if (there && same.some((column) => there[column] !== own[column]))
         throw new Refusal(
           409,
-          `The file has a ${table.replaceAll("_", " ")} that belongs to somebody else here: ${row.id}.`,
+          `The file has a ${table.replaceAll("_", " ")} that belongs to someone else here: ${row.id}.`,
         );
       return !there;
     });

@@ -1,0 +1,141 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Link from "next/link";
+import { GAP_DAYS, windowOf, type StepEvidence } from "@/core";
+import { directionNames, stepName, type Step } from "@/syllabus";
+import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
+import { daysAgo } from "@/ui/moment/moment";
+import { capital, percent, percentRange } from "@/words";
+import { Depths } from "./depths";
+import type { SquadRow } from "./load";
+import { pressing } from "./needs-coach";
+import { useRow } from "./use-row";
+
+export const roomyColumns = {
+  xs: "1fr",
+  lg: "minmax(140px,0.9fr) minmax(190px,1.2fr) minmax(300px,1.7fr) minmax(230px,1.6fr) 104px",
+};
+const MOST_SHOWN = 5;
+
+/** A pilot with all that a coach asks first, in a few lines. */
+export function PilotRow({ row }: { row: SquadRow }) {
+  const { glance } = row;
+  const { syllabus, current, step, advice, next, to } = useRow(row);
+  const { idleDays } = glance;
+  return (
+    <Box
+      role="row"
+      sx={(theme) => ({
+        display: "grid",
+        gridTemplateColumns: roomyColumns,
+        columnGap: 2,
+        rowGap: 1,
+        py: 1.4,
+        borderTop: `1.5px solid ${theme.tokens.rule}`,
+        alignItems: "start",
+      })}
+    >
+      <Box role="cell">
+        <Box component={Link} href={to("/pilot")} sx={{ fontWeight: 700, fontSize: "1.05rem" }}>
+          {row.name}
+        </Box>
+        <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+          {row.aircraftName
+            ? `${row.aircraftName}${row.setupNumber ? ` · setup ${row.setupNumber}` : " · no setup"}`
+            : "no aircraft yet"}
+        </Box>
+        <Box
+          sx={(theme) => ({
+            fontSize: "0.85rem",
+            color: idleDays !== null && idleDays > GAP_DAYS ? theme.tokens.ochreText : theme.tokens.inkSoft,
+            fontWeight: idleDays !== null && idleDays > GAP_DAYS ? 650 : 400,
+          })}
+        >
+          {idleDays === null ? "not flown yet" : `flew ${daysAgo(idleDays)}`}
+        </Box>
+      </Box>
+      <Box role="cell">
+        {current ? (
+          <>
+            <StateMark state={current.state} /> <b>{stepName(syllabus, current.stepId)}</b>
+            <Box sx={{ my: 0.5 }}>
+              <Depths depths={glance.depths} stages={syllabus.stages} />
+            </Box>
+            <Box sx={{ fontSize: "0.85rem", color: "text.secondary" }}>
+              <span className="num">{glance.signedOff}</span> of <span className="num">{glance.steps}</span> signed off
+            </Box>
+          </>
+        ) : (
+          <>
+            <StateMark state="signed-off" /> <b>All steps signed off</b>
+          </>
+        )}
+      </Box>
+      <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
+        {step && current && <EvidenceGlance step={step} evidence={current.evidence} />}
+      </Box>
+      <Box role="cell">
+        {row.reasons.map(({ kind, text }) => (
+          <Box
+            key={kind}
+            sx={(theme) => ({
+              fontSize: "0.92rem",
+              fontWeight: 600,
+              color: pressing.has(kind) ? theme.tokens.buoyText : theme.tokens.ink,
+            })}
+          >
+            {pressing.has(kind) && "▲ "}
+            {capital(text)}
+          </Box>
+        ))}
+        <Box sx={{ fontSize: "0.88rem", color: row.reasons.length > 0 ? "text.secondary" : "text.primary" }}>
+          {advice}
+        </Box>
+      </Box>
+      <Box role="cell" sx={{ textAlign: { lg: "right" } }}>
+        <Button component={Link} size="small" variant="outlined" href={to(next.path)}>
+          {next.says}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+/** A line a direction: the last tries, the clean rate, how many. */
+function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence }) {
+  const names = directionNames(step);
+  const window = windowOf(step.mark);
+  return evidence.directions.map((one) => (
+    <Box
+      key={one.direction}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "72px 84px 1fr 40px",
+        gap: 1,
+        alignItems: "center",
+        fontSize: "0.85rem",
+      }}
+    >
+      <span>{names[one.direction]}</span>
+      <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
+      {one.attempts > 0 ? (
+        <RateBar
+          mean={one.posterior.mean}
+          low={one.posterior.low}
+          high={one.posterior.high}
+          mark={window.share}
+          label={`clean rate ${percent(one.posterior.mean)}, 90 % interval ${percentRange(one.posterior)}`}
+        />
+      ) : (
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          not flown
+        </Box>
+      )}
+      <span className="num" style={{ textAlign: "right" }}>
+        {one.attempts}×
+      </span>
+    </Box>
+  ));
+}

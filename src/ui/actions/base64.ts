@@ -1,0 +1,9 @@
+/** Longer lists of arguments are more than a call takes. */
+const CHUNK = 0x8000;
+
+/** Bytes as text for an action. */
+export function base64(bytes: Uint8Array): string {
+  let text = "";
+  for (let at = 0; at < bytes.length; at += CHUNK) text += String.fromCharCode(...bytes.subarray(at, at + CHUNK));
+  return btoa(text);
+}

@@ -1,0 +1,10 @@
+"use client";
+
+import Box from "@mui/material/Box";
+import dynamic from "next/dynamic";
+
+/** A date, or a date and time; the picker comes once it is shown. See `date-pickers.tsx`. */
+export const DateField = dynamic(() => import("./date-pickers").then((pickers) => pickers.DatePickers), {
+  ssr: false,
+  loading: () => <Box sx={{ height: 40 }} />,
+});
