@@ -29,6 +29,7 @@ const SOURCES = [
   "tsconfig.json",
   "scripts/lib/server-start.cjs",
   "scripts/lib/licences.mjs",
+  "scripts/lib/service-worker.mjs",
 ];
 const KEPT_BUILDS = 3;
 

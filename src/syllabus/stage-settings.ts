@@ -159,7 +159,7 @@ export function usualSettings(stage: number, wants: StepWants = {}): string {
     ...(wants.selfLevel ? ["Self-level on"] : []),
     `${wants.selfLevel ? "tilt" : "Tilt"} ${wants.mostTiltDeg === undefined ? tiltWords : `up to ${wants.mostTiltDeg}°`}`,
     `end rate near ${endDps} °/s`,
-    ...(throttleScale === null ? [] : [`throttle scaled to ${Math.round(100 * throttleScale)} %`]),
+    ...(throttleScale === null ? [] : [`throttle scaled to ${Math.round(100 * throttleScale)}\u202f%`]),
     ...(bankLimitDeg == null
       ? own
         ? ["no bank limit"]
@@ -336,7 +336,7 @@ function endRates(
     const wanted = reachingEnd(curve, target, reach);
     const [now, then] = [curve, wanted].map((one) => `${Math.round(curveFeel(one).endDps)} °/s`);
     const reason =
-      reach === 1 ? why : `${why}; ${Math.round(100 * reach)} % of the stick is reached, so ${target} °/s there`;
+      reach === 1 ? why : `${why}; ${Math.round(100 * reach)}\u202f% of the stick is reached, so ${target} °/s there`;
     return one(`end-${axis}`, `End rate, ${axis}`, now, then, reason, (from) => ({
       ...from,
       rates: { ...from.rates, [axis]: reachingEnd(from.rates[axis], target, reach) },
@@ -373,7 +373,7 @@ function centres(settings: Settings, stage: number, { grip, stickLengthMm }: Han
 function limit(settings: Settings, { throttleScale }: StageSettings): SettingsProposal[] {
   const { limit: now } = settings.throttle;
   const words = (fraction: number | null, kind: string) =>
-    fraction === null ? "off" : `${kind} ${Math.round(100 * fraction)} %`;
+    fraction === null ? "off" : `${kind} ${Math.round(100 * fraction)}\u202f%`;
   return one(
     "limit",
     "Throttle limit",
@@ -381,7 +381,7 @@ function limit(settings: Settings, { throttleScale }: StageSettings): SettingsPr
     words(throttleScale, "scale"),
     throttleScale === null
       ? "the punch needs all of it"
-      : "all of the stick, less of the power: 60–70 %, then 85, then off",
+      : "all of the stick, less of the power: 60–70\u202f%, then 85, then off",
     (from) => ({
       ...from,
       throttle: {

@@ -67,7 +67,7 @@ function wayOnWords(wayOn: WayOn, stepId: string, syllabus: Syllabus): string {
       return `Go back to ${stepName(syllabus, wayOn.toStepId)} and build it again.`;
     case "mend": {
       const fault = findStep(syllabus, stepId)?.faults.find(({ id }) => id === wayOn.faultId);
-      const share = `${Math.round(100 * wayOn.share)} % of what goes wrong`;
+      const share = `${Math.round(100 * wayOn.share)}\u202f% of what goes wrong`;
       return fault
         ? `${fault.sees}, in ${share}: ${cueFor(fault, wayOn.direction)}`
         : `One fault is in ${share}: work at that alone.`;

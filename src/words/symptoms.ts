@@ -46,7 +46,7 @@ export function symptomWords(symptom: Symptom, facts: SymptomFacts): string {
       const where =
         hoverStick === null
           ? "the throttle limit keeps the hover out of reach"
-          : `the hover is at ${numeral(100 * hoverStick)} % of the stick, mid at ${numeral(100 * mid)} %`;
+          : `the hover is at ${numeral(100 * hoverStick)}\u202f% of the stick, mid at ${numeral(100 * mid)}\u202f%`;
       const fine =
         climbPerMm === null
           ? ""
@@ -58,6 +58,6 @@ export function symptomWords(symptom: Symptom, facts: SymptomFacts): string {
     case "drifts":
       return "Fly it by eye, on a level place, out of the wind. If it still drifts the same way, the aircraft was not level when it was calibrated, or the load sits off centre.";
     case "soft-late":
-      return `That is the battery: nearly empty it gives ${numeral(100 * emptyThrustShare)} % of its full thrust. Punch longer, or land earlier; the minimum start height counts both.`;
+      return `That is the battery: nearly empty it gives ${numeral(100 * emptyThrustShare)}\u202f% of its full thrust. Punch longer, or land earlier; the minimum start height counts both.`;
   }
 }

@@ -114,7 +114,7 @@ it("what is odd, what the settings were and who wobbles are said in plain words"
 
 it("what goes into an attempt, what is called aloud and what a month changed are said in full", () => {
   expect(measuredText({ stopErrorDeg: 12.3, bounceBackDeg: 4, throttleInvertedPct: 11.2 })).toBe(
-    "stop +12°, swing back 4°, throttle upside down 11 %",
+    "stop +12°, swing back 4°, throttle upside down 11\u202f%",
   );
   expect(measuredText({})).toBe("");
   const measures = { stopErrorDeg: -7.6 } as FoundTrick["measures"];
@@ -126,7 +126,7 @@ it("what goes into an attempt, what is called aloud and what a month changed are
     "Stop error down from 21° to 9°.",
   );
   expect(monthChangeWords({ measure: "throttleUpsideDown", before: 0.02, after: 0.14, better: false })).toBe(
-    "Throttle upside down up from 2 % to 14 %.",
+    "Throttle upside down up from 2\u202f% to 14\u202f%.",
   );
 });
 
@@ -153,8 +153,8 @@ it("nothing is claimed of a curve beyond where the stick went", () => {
     plannedEndDps: 667,
   } as const;
   const within = { ...axis, reachDps: 120, plannedReachDps: 118 };
-  expect(axisCheckWords({ ...within, agrees: true })).toBe("pitch as in the setup, as far as the stick went (36 %)");
+  expect(axisCheckWords({ ...within, agrees: true })).toBe("pitch as in the setup, as far as the stick went (36\u202f%)");
   expect(axisCheckWords({ ...within, plannedReachDps: 80, agrees: false })).toBe(
-    "this was not that setup: pitch turns 120°/s at 36 % of the stick, not 80",
+    "this was not that setup: pitch turns 120°/s at 36\u202f% of the stick, not 80",
   );
 });

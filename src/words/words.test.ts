@@ -29,22 +29,22 @@ import { missingWords } from "./marks";
 
 describe("numbers", () => {
   it.each([
-    [0, "0 %"],
-    [0.004, "0 %"],
-    [0.455, "46 %"],
-    [1, "100 %"],
+    [0, "0\u202f%"],
+    [0.004, "0\u202f%"],
+    [0.455, "46\u202f%"],
+    [1, "100\u202f%"],
   ])("a share of %d is %s", (share, text) => {
     expect(percent(share)).toBe(text);
   });
 
   it("a chance is never certain, however near it comes", () => {
-    expect(chancePercent(0.9999)).toBe("99 %");
-    expect(chancePercent(1)).toBe("99 %");
-    expect(chancePercent(0.72)).toBe("72 %");
+    expect(chancePercent(0.9999)).toBe("99\u202f%");
+    expect(chancePercent(1)).toBe("99\u202f%");
+    expect(chancePercent(0.72)).toBe("72\u202f%");
   });
 
   it("an interval has one unit, a number of things its plural", () => {
-    expect(percentRange({ low: 0.448, high: 0.71 })).toBe("45–71 %");
+    expect(percentRange({ low: 0.448, high: 0.71 })).toBe("45–71\u202f%");
     expect([0, 1, 2].map((count) => counted(count, "pack"))).toEqual(["0 packs", "1 pack", "2 packs"]);
   });
 });
@@ -159,7 +159,7 @@ describe("advice", () => {
     ],
     [
       { kind: "advance", counts: counts(3, 4), doubt: { direction: "back", low: 0.32, high: 0.68 } },
-      "Backward 3 of the last 4, forward 4 of the last 4: pass mark met, but the longer record of backward is 32–68 % clean: sign it off, or see it hold once more.",
+      "Backward 3 of the last 4, forward 4 of the last 4: pass mark met, but the longer record of backward is 32–68\u202f% clean: sign it off, or see it hold once more.",
     ],
     [
       {
@@ -168,11 +168,11 @@ describe("advice", () => {
         doubt: null,
         aloneDecides: true,
       },
-      "Backward 3 of the last 4 (31 % luck), forward 4 of the last 4 (under 1 % luck): pass mark met, but only with what was flown alone: see it flown, then sign it off.",
+      "Backward 3 of the last 4 (31\u202f% luck), forward 4 of the last 4 (under 1\u202f% luck): pass mark met, but only with what was flown alone: see it flown, then sign it off.",
     ],
     [
       { kind: "confirm", counts: [{ ...one[0], rule: count(3), luck: 0.31 }], mostLuck: 0.1 },
-      "3 of the last 4 (31 % luck): pass mark met, but it may be luck. Keep flying until luck is 10 % or less.",
+      "3 of the last 4 (31\u202f% luck): pass mark met, but it may be luck. Keep flying until luck is 10\u202f% or less.",
     ],
     [
       { kind: "signed-off", counts: counts(3, 4) },
@@ -204,7 +204,7 @@ describe("advice", () => {
     ],
     [
       { kind: "rest", crashes: 4, attempts: 12, late: 4, chance: 15 / 495 },
-      "4 crashes in 12 attempts on the last flying day, 4 of them in its later half (by chance alone: 3 %): rest before more of this.",
+      "4 crashes in 12 attempts on the last flying day, 4 of them in its later half (by chance alone: 3\u202f%): rest before more of this.",
     ],
     [
       { kind: "settle", onSetup: 0, before: 20, more: 12 },
@@ -236,7 +236,7 @@ describe("advice", () => {
     const [fault] = builtInSyllabus.stepById.get("flip-slow")!.faults;
     const tryNext = { kind: "mend", faultId: fault.id, direction: "front", share: 0.62 } as const;
     const words = adviceWords({ kind: "stuck", ...stuck, tryNext }, "flip-slow", builtInSyllabus);
-    expect(words).toContain(`${fault.sees}, in 62 % of what goes wrong: ${cueFor(fault, "front")}`);
+    expect(words).toContain(`${fault.sees}, in 62\u202f% of what goes wrong: ${cueFor(fault, "front")}`);
   });
 
   it("of a step that no syllabus has goes by the keys it was kept with", () => {
@@ -343,8 +343,8 @@ describe("reasons of blocks", () => {
     [{ kind: "after", stepId: "split-s" }, "Next after split-S, which met its pass mark."],
     [{ kind: "slipping", clean: 0, all: 9, days: 3 }, "Slipping: 0 of 9 clean on the last 3 days flown."],
     [{ kind: "slipping", clean: 1, all: 6, days: 1 }, "Slipping: 1 of 6 clean on the last day flown."],
-    [{ kind: "due-again", recall: 0.999 }, "Review due: 99 % remembered."],
-    [{ kind: "warm-up", recall: 0.9, leadsIn: true }, "To warm up: 90 % remembered, and leads into the main drill."],
+    [{ kind: "due-again", recall: 0.999 }, "Review due: 99\u202f% remembered."],
+    [{ kind: "warm-up", recall: 0.9, leadsIn: true }, "To warm up: 90\u202f% remembered, and leads into the main drill."],
     [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: signed off."],
   ])("%j", (reason, words) => {
     const block = { kind: "main", stepId: "flip-slow", minutes: 4, firstDirection: null, reason } as const;

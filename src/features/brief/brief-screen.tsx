@@ -194,7 +194,7 @@ function Ladder({ aircraft, settings, air: day }: { aircraft: Aircraft; settings
   return (
     <Box component="section" aria-labelledby="ladder" sx={{ mt: 2 }}>
       <Typography variant="h2" id="ladder" sx={{ mb: 0.5 }}>
-        Punch ladder, <span className="num">{Math.round(100 * stick)} %</span> stick
+        Punch ladder, <span className="num">{Math.round(100 * stick)}&#8239;%</span> stick
       </Typography>
       <PunchLadder
         aircraft={aircraft}

@@ -79,7 +79,7 @@ function stageCautions(stage: number, { rates, throttle }: Settings): string[] {
       : []),
     ...(throttle.limit.kind !== "off" && throttle.limit.fraction < least - LOWER_BY
       ? [
-          `The throttle is limited to ${Math.round(100 * throttle.limit.fraction)} %: the bail-out has less power than the aircraft could give.`,
+          `The throttle is limited to ${Math.round(100 * throttle.limit.fraction)}\u202f%: the bail-out has less power than the aircraft could give.`,
         ]
       : []),
   ];

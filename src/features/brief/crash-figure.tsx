@@ -53,7 +53,7 @@ export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: F
         <Box sx={{ fontSize: "0.85rem" }}>{LABEL}</Box>
         {state.kind === "broken"
           ? `not counted: ${refusedWords(state.why, units)}`
-          : `being counted, ${Math.round(100 * (state.kind === "flying" ? state.share : 0))} %`}
+          : `being counted, ${Math.round(100 * (state.kind === "flying" ? state.share : 0))}\u202f%`}
       </Box>
     );
   return (

@@ -100,7 +100,7 @@ export function Readiness({
             {enough
               ? `hands that stray as this pilot's measured attempts do${habitWords(flown?.own ?? null)}`
               : `typical for this stage; from ${LEAST_MEASURED} measured attempts on, with this pilot's own`}
-            . In brackets: 95 % certainty of the model&apos;s share, 90 % of the flown one.
+            . In brackets: 95&#8239;% certainty of the model&apos;s share, 90&#8239;% of the flown one.
           </Typography>
         </>
       ) : state.kind === "broken" ? (
@@ -115,7 +115,7 @@ export function Readiness({
           onClick={() => (state.kind === "flying" ? cancel() : start(key, fly))}
         >
           {state.kind === "flying"
-            ? `Stop, ${Math.round(100 * state.share)} % flown`
+            ? `Stop, ${Math.round(100 * state.share)}\u202f% flown`
             : `Simulate ${RUNS} imperfect runs`}
         </Button>
       )}

@@ -274,7 +274,7 @@ export function Knob(props: {
       aria-valuemin={lane === "throttle" ? 0 : -100}
       aria-valuemax={100}
       aria-valuenow={percent}
-      aria-valuetext={`${Math.abs(percent)} %${way}`}
+      aria-valuetext={`${Math.abs(percent)}\u202f%${way}`}
     >
       {where === "middle" && !rests && (
         <line x1={from + 2} x2={to - 2} y1={y} y2={y} stroke={tokens.buoy} strokeWidth={on ? 2.5 : 1.5} />

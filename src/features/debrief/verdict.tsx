@@ -114,7 +114,7 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
       {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
         <Typography sx={{ fontSize: "0.9rem" }}>
           {capital(names[imbalance.better])} goes better, with{" "}
-          <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
+          <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))}&#8239;%</b> chance, by{" "}
           <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>
       )}

@@ -70,7 +70,9 @@ export function Found({
     (knob) => `${knob.label.toLowerCase()} ${shown(knob, knob.value)} to ${shown(knob, values[knob.id]!)}`,
   );
   const inSetup = changed.some((knob) => knob.id !== "ease");
-  const shares = names.map((name, i) => `${name.toLowerCase()} ${percent(present[i])} to ${percent(proposed[i])} %`);
+  const shares = names.map(
+    (name, i) => `${name.toLowerCase()} ${percent(present[i])} to ${percent(proposed[i])}\u202f%`,
+  );
   const turned = turnKnobs({ settings, recipe }, values).settings;
   const edges = changed.filter(({ id: knob }) => result.atBounds.includes(knob));
   const save = async () => {
@@ -180,7 +182,7 @@ function Costs({
     ...(before?.startHeightM != null && after?.startHeightM != null
       ? [`asks for ${from(before.startHeightM, after.startHeightM, "m")} of height by its freezes`]
       : []),
-    ...(feel > 0.5 ? [`feels ${numeral(feel, 0)} % different on the sticks`] : []),
+    ...(feel > 0.5 ? [`feels ${numeral(feel, 0)}\u202f% different on the sticks`] : []),
     ...against.map(({ what, now, wanted }) => `${what.toLowerCase()} ${now} where ${wanted} is usual at this stage`),
     ...(Math.max(...ends) > APART * Math.min(...ends)
       ? [`roll and pitch end at ${ends.map((end) => numeral(end, 0)).join(" and ")} °/s: far apart for one hand`]

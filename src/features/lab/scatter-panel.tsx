@@ -193,7 +193,7 @@ function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName 
   return (
     <Box role="status" aria-label="What the runs say">
       <Typography sx={{ fontSize: "1.15rem" }}>
-        Clean <b className="num">{shareWords(summary.clean)}</b> of {summary.runs} runs, with 95 % certainty.
+        Clean <b className="num">{shareWords(summary.clean)}</b> of {summary.runs} runs, with 95&#8239;% certainty.
       </Typography>
       {stop && (
         <Typography>

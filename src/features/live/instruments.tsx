@@ -122,8 +122,8 @@ function ThrottleNow({ state, setup }: { state: LiveState | null; setup: Setup }
         cursor={throttle}
         tickX={hundredths}
         tickY={hundredths}
-        formatX={(stick) => `stick ${hundredths(stick)} %`}
-        formatY={(command) => `${hundredths(command)} %`}
+        formatX={(stick) => `stick ${hundredths(stick)}\u202f%`}
+        formatY={(command) => `${hundredths(command)}\u202f%`}
       />
       <Button
         size="small"

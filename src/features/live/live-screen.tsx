@@ -204,7 +204,7 @@ function Called({ call, count }: { call: LiveCall | null; count: number }) {
             {call.trick.measures.throttleInvertedMean !== null && (
               <>
                 Throttle upside down{" "}
-                <b className="num">{numeral(100 * call.trick.measures.throttleInvertedMean, 0)} %</b> ·{" "}
+                <b className="num">{numeral(100 * call.trick.measures.throttleInvertedMean, 0)}&#8239;%</b> ·{" "}
               </>
             )}
             {counted(count, "trick")} so far

@@ -44,7 +44,7 @@ export function StepList({
             <StateMark state={state} size={13} labelled={false} /> {stateWords[state]}
           </Box>
         ))}
-        dashed line: the mark · bar: 90 % interval
+        dashed line: the mark · bar: 90&#8239;% interval
       </Box>
     </>
   );
@@ -163,7 +163,7 @@ function StepRow({
             {one.reviewDue && one.review && (
               <Typography sx={(theme) => ({ fontSize: "0.88rem", color: theme.tokens.ochreText, fontWeight: 600 })}>
                 Review due since <Moment atMs={one.review.dueMs} />: about{" "}
-                <span className="num">{Math.round(100 * one.review.memory)} %</span> remembered.
+                <span className="num">{Math.round(100 * one.review.memory)}&#8239;%</span> remembered.
               </Typography>
             )}
           </Box>

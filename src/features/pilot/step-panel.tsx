@@ -72,7 +72,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
           {one.review && (
             <Typography sx={{ fontSize: "0.9rem" }}>
               {one.reviewDue ? "Review due since" : "Review due on"} <Moment atMs={one.review.dueMs} />; now about{" "}
-              <span className="num">{Math.round(100 * one.review.memory)} %</span> remembered.
+              <span className="num">{Math.round(100 * one.review.memory)}&#8239;%</span> remembered.
             </Typography>
           )}
           <Places tallies={tallies} names={names} />
@@ -136,7 +136,7 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
       >
         <thead>
           <tr>
-            {["direction", "place", "clean", "of", "90 % interval", "rough", "bailed", "crashed"].map((head) => (
+            {["direction", "place", "clean", "of", "90\u202f% interval", "rough", "bailed", "crashed"].map((head) => (
               <th key={head} scope="col">
                 {head}
               </th>
@@ -151,7 +151,7 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
               <td className="num">{counts.clean}</td>
               <td className="num">{all}</td>
               <td className="num">
-                {Math.round(100 * interval.low)}–{Math.round(100 * interval.high)} %
+                {Math.round(100 * interval.low)}–{Math.round(100 * interval.high)}&#8239;%
               </td>
               <td className="num">{counts.rough}</td>
               <td className="num">{counts.bailed}</td>
@@ -178,7 +178,7 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
         Clean rate over the days
       </Typography>
       <LineChart
-        label={`${stepName}: clean rate at the end of each flying day with its 90 % interval`}
+        label={`${stepName}: clean rate at the end of each flying day with its 90\u202f% interval`}
         lines={drawn.lines}
         x={drawn.x}
         y={{ name: "clean, %", min: 0, max: 100 }}
@@ -188,10 +188,10 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
         tickX={dayName}
         tickY={(value) => `${value}`}
         formatX={dayName}
-        formatY={(value) => `${Math.round(value)} %`}
+        formatY={(value) => `${Math.round(value)}\u202f%`}
       />
       <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
-        Solid: the rate as far as the attempts tell; dotted: its 90 % interval.
+        Solid: the rate as far as the attempts tell; dotted: its 90&#8239;% interval.
         {trend && (
           <>
             {" "}

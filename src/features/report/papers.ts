@@ -64,7 +64,7 @@ export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): P
     figures.lines.length === 0
       ? "Nothing in this time."
       : table(
-          ["Step", "", "clean", "of", "90 % interval", "earlier, later half", "rough", "bailed", "crashed"],
+          ["Step", "", "clean", "of", "90\u202f% interval", "earlier, later half", "rough", "bailed", "crashed"],
           figures.lines.map((line) => [
             name(line.stepId),
             directionName(syllabus, line.stepId, line.direction),

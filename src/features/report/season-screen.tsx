@@ -63,7 +63,7 @@ export function SeasonScreen({ season }: { season: Season }) {
         <FlownLine key={`${line.stepId} ${line.direction}`} line={line} />
       ))}
       <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>
-        Bar: clean share with its 90 % Wilson interval; then the earlier and the later half of the attempts.
+        Bar: clean share with its 90&#8239;% Wilson interval; then the earlier and the later half of the attempts.
       </Typography>
       <Typography variant="h2" sx={{ mt: 3 }}>
         Signed off
@@ -117,13 +117,13 @@ function FlownLine({ line }: { line: Season["figures"]["lines"][number] }) {
       </span>
       <RateBar mean={line.counts.clean / line.attempts} low={line.low} high={line.high} mark={0.75} />
       <span className="num">
-        {Math.round(100 * line.low)}–{Math.round(100 * line.high)} %
+        {Math.round(100 * line.low)}–{Math.round(100 * line.high)}&#8239;%
       </span>
       <Box component="span" sx={{ fontSize: "0.88rem" }}>
         {line.halves && (
           <>
             <span className="num">{Math.round(100 * line.halves[0])}</span> then{" "}
-            <span className="num">{Math.round(100 * line.halves[1])} %</span>
+            <span className="num">{Math.round(100 * line.halves[1])}&#8239;%</span>
           </>
         )}
       </Box>

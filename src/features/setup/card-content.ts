@@ -75,7 +75,7 @@ export function cardContent(
   const limit =
     throttle.limit.kind === "off"
       ? "no limit"
-      : `${throttle.limit.kind} to ${Math.round(100 * throttle.limit.fraction)} %`;
+      : `${throttle.limit.kind} to ${Math.round(100 * throttle.limit.fraction)}\u202f%`;
   return {
     pageSize: paper === "a6" ? "A6" : "A4",
     pageMargins: 12 * k,
@@ -125,7 +125,7 @@ export function cardContent(
             words(`${numeral(throttle.mid, 2)}, ${numeral(throttle.expo, 2)}, ${limit}`),
             level
               ? words(
-                  `${quantityText(level.speedMps, "speed", units)} at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))} % stick, ${numeral(level.thrustG, 2)} g`,
+                  `${quantityText(level.speedMps, "speed", units)} at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))}\u202f% stick, ${numeral(level.thrustG, 2)} g`,
                 )
               : words("not with this thrust"),
             words(modesText(modes)),
@@ -263,7 +263,7 @@ function plot(
   const grid = [0, 0.25, 0.5, 0.75, 1]
     .map((share) => `M${x(share)} ${y(0)}V${y(1)}M${x(0)} ${y(share)}H${x(1)}`)
     .join("");
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${grid}" stroke="${rule}" stroke-width="0.4" fill="none"/><path d="M${x(0)} ${y(1)}V${y(0)}H${x(1)}" stroke="${ink}" stroke-width="0.8" fill="none"/>${text(`x="${x(0) - 2}" y="${y(1) + 4}"`, "end", topFigure)}${text(`x="${x(0) - 2}" y="${y(0)}"`, "end", "0")}${text(`x="${x(1)}" y="${y(0) + 7}"`, "end", "stick 100 %")}${text(`x="${x(0) + 3}" y="${y(1) - 2}"`, "start", title)}${inside(x, y)}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${grid}" stroke="${rule}" stroke-width="0.4" fill="none"/><path d="M${x(0)} ${y(1)}V${y(0)}H${x(1)}" stroke="${ink}" stroke-width="0.8" fill="none"/>${text(`x="${x(0) - 2}" y="${y(1) + 4}"`, "end", topFigure)}${text(`x="${x(0) - 2}" y="${y(0)}"`, "end", "0")}${text(`x="${x(1)}" y="${y(0) + 7}"`, "end", "stick 100\u202f%")}${text(`x="${x(0) + 3}" y="${y(1) - 2}"`, "start", title)}${inside(x, y)}</svg>`;
 }
 
 function ratesSvg({ rates }: Settings): string {

@@ -8,14 +8,14 @@ const share = (value: number) => `${Math.round(100 * value)}`;
 export function ChangeLine({ change: { stepName, before, after } }: { change: SetupChange }) {
   const compared = rateChange(before, after);
   const counts = ({ clean, attempts }: typeof before) => `${clean} of ${attempts}`;
-  const range = ({ low, high }: typeof compared.before.interval) => `${share(low)}–${share(high)} %`;
+  const range = ({ low, high }: typeof compared.before.interval) => `${share(low)}–${share(high)}\u202f%`;
   const { chanceBetter } = compared;
   const verdict = !compared.settled
     ? `settling: ${SETTLING_ATTEMPTS - after.attempts} more attempts before judging`
     : chanceBetter >= 0.9
-      ? `better with ${certain(chanceBetter)} % chance`
+      ? `better with ${certain(chanceBetter)}\u202f% chance`
       : chanceBetter <= 0.1
-        ? `worse with ${certain(1 - chanceBetter)} % chance`
+        ? `worse with ${certain(1 - chanceBetter)}\u202f% chance`
         : "no clear difference";
   return (
     <Box sx={{ fontSize: "0.85rem" }}>

@@ -1,7 +1,7 @@
 import type { FleetDifference } from "@/core";
 import { numeral, quantityText, type UnitSystem } from "@/words";
 
-const percent = (share: number) => `${Math.abs(Math.round(100 * share))} %`;
+const percent = (share: number) => `${Math.abs(Math.round(100 * share))}\u202f%`;
 /** Smaller differences are not spoken of. Our choice. */
 const FELT = { tiltDeg: 0.5, feelPercent: 1, speedShare: 0.01, stick: 0.01, horizonDeg: 1 };
 
@@ -13,7 +13,7 @@ export function fleetWords(difference: FleetDifference, units: UnitSystem): { he
     lines.push(`${numeral(Math.abs(tiltDeg), 0)}° ${tiltDeg < 0 ? "less" : "more"} tilt`);
   if (feel.percent >= FELT.feelPercent)
     lines.push(
-      `curves ${numeral(feel.percent, 0)} % apart in feel, ${feel.fasterPercent < 0 ? "slower" : "faster"} on the whole, most on ${feel.worstAxis} (${numeral(feel.worstPercent, 0)} %)`,
+      `curves ${numeral(feel.percent, 0)}\u202f% apart in feel, ${feel.fasterPercent < 0 ? "slower" : "faster"} on the whole, most on ${feel.worstAxis} (${numeral(feel.worstPercent, 0)}\u202f%)`,
     );
   if (cruise && Math.abs(cruise.speedShare) >= FELT.speedShare)
     lines.push(

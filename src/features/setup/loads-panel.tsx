@@ -16,7 +16,7 @@ import { entryIn, numeral, quantityText } from "@/words";
 import { gramsFrom } from "./grams";
 
 const percent = (share: number | null | undefined) =>
-  share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)} %`;
+  share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)}\u202f%`;
 
 /** Other batteries and cameras of the aircraft, each with what it does to hover, cruise and the throttle's mid. */
 export function LoadsPanel({

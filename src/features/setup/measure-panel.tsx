@@ -210,7 +210,7 @@ function NumbersTable({
 function agreement(share: number): string {
   const off = Math.abs(100 * share);
   if (off < 0.5) return "agrees";
-  return `${numeral(off, 0)} % ${share > 0 ? "above" : "below"} what the rest says${off < 3 ? "" : ": measure it again"}`;
+  return `${numeral(off, 0)}\u202f% ${share > 0 ? "above" : "below"} what the rest says${off < 3 ? "" : ": measure it again"}`;
 }
 
 function inWords(one: Measurement, units: UnitSystem): string {
@@ -236,7 +236,7 @@ function inWords(one: Measurement, units: UnitSystem): string {
   }
 }
 
-const percent = (share: number) => `${numeral(100 * share, 0)} %`;
+const percent = (share: number) => `${numeral(100 * share, 0)}\u202f%`;
 const elevation = ["elevation", "Elevation", "length"] as const;
 /** Fields of each kind; with a quantity in the unit chosen, else in that of the label. */
 const fieldsOf: Readonly<Record<Kind, readonly (readonly [name: string, label: string, quantity?: Quantity])[]>> = {
@@ -385,7 +385,7 @@ function Stopwatch({ settings }: { settings: Settings }) {
             </>
           ) : (
             <>
-              <b className="num">{Math.round(timed)} °/s</b>, {Math.abs(Math.round(100 * (timed / endDps - 1)))} %{" "}
+              <b className="num">{Math.round(timed)} °/s</b>, {Math.abs(Math.round(100 * (timed / endDps - 1)))}&#8239;%{" "}
               {timed < endDps ? "less" : "more"} than the curve&apos;s {Math.round(endDps)} °/s.
               {timed < 0.93 * endDps && " The motors cannot follow the curve to its end."}
             </>

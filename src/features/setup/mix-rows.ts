@@ -67,11 +67,11 @@ function inWords({ sticks }: Mix, stickMode: number): string {
 
 /** A stick position as a share of its travel; a rate the curve does not reach is beyond it. */
 export const stickText = (value: number | null) =>
-  value === null ? "beyond" : `${Math.round(100 * Math.abs(value))} %`;
+  value === null ? "beyond" : `${Math.round(100 * Math.abs(value))}\u202f%`;
 
 /** Errors of tilt whose effect is shown. */
 export const TILT_ERRORS_DEG = [1, 2, 5] as const;
 
 /** How far a stick would have to go otherwise. */
 export const changeText = (value: number | null) =>
-  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${numeral(100 * Math.abs(value), 1)} %`;
+  value === null ? "beyond" : `${value >= 0 ? "+" : "−"}${numeral(100 * Math.abs(value), 1)}\u202f%`;

@@ -35,7 +35,7 @@ type Axis = (typeof axes)[number];
 const sameCurve = (a: RateCurve, b: RateCurve) => JSON.stringify(a) === JSON.stringify(b);
 const looks = { roll: ["solid", "ink"], pitch: ["dashed", "shoal"], yaw: ["dotted", "buoy"] } as const;
 const STICKS = Array.from({ length: 51 }, (_, i) => i / 50);
-const percent = (stick: number) => `${Math.round(100 * stick)} % stick`;
+const percent = (stick: number) => `${Math.round(100 * stick)}\u202f% stick`;
 const hundredths = (share: number) => String(Math.round(100 * share));
 const whole = (value: number) => String(Math.round(value));
 const rate = (dps: number) => `${Math.round(dps)} °/s`;
@@ -73,9 +73,9 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, pilot, onChange }: 
     const centre =
       was === is
         ? "Centre sensitivity stays the same"
-        : `Centre sensitivity changes ${was} → ${is} °/s (${Math.round(100 * Math.abs(is / was - 1))} % ${is > was ? "quicker" : "softer"})`;
+        : `Centre sensitivity changes ${was} → ${is} °/s (${Math.round(100 * Math.abs(is / was - 1))}\u202f% ${is > was ? "quicker" : "softer"})`;
     setFitted(
-      `${capital(axis)} converted to "${familyName(family)}": within ${Math.round(fit.worstErrorDps)} °/s everywhere, furthest at ${Math.round(100 * fit.worstAtStick)} % stick. ${centre}.`,
+      `${capital(axis)} converted to "${familyName(family)}": within ${Math.round(fit.worstErrorDps)} °/s everywhere, furthest at ${Math.round(100 * fit.worstAtStick)}\u202f% stick. ${centre}.`,
     );
     onChange({ ...rates, [axis]: tidied(fit.curve) });
   };
@@ -228,9 +228,9 @@ function FeelTable({
       label="What the curves feel like"
       head={["", ...axes]}
       rows={[
-        [`At ${at} %, °/s`, ...axes.map((axis) => numeral(rateAtStick(rates[axis], reading), 0))],
+        [`At ${at}\u202f%, °/s`, ...axes.map((axis) => numeral(rateAtStick(rates[axis], reading), 0))],
         ...(ghost
-          ? [[`Compared at ${at} %`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]]
+          ? [[`Compared at ${at}\u202f%`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]]
           : []),
         ["Centre slope, °/s", ...feel.map((one) => numeral(one.centreSlopeDps, 0))],
         ["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))],
@@ -263,12 +263,12 @@ function FeelLine({ rates, ghost }: { rates: AxisRates; ghost: Ghost }) {
           : "new hands: plan for settling";
   return (
     <Typography sx={{ mt: 1 }}>
-      Feel change from {ghost.name}: <b className="num">{numeral(percent, 1)} %</b>, {meaning}
+      Feel change from {ghost.name}: <b className="num">{numeral(percent, 1)}&#8239;%</b>, {meaning}
       {percent >= 0.05 && (
         <>
           . At the same stick it turns {fasterPercent >= 0 ? "faster" : "slower"} by{" "}
-          <span className="num">{numeral(Math.abs(fasterPercent), 1)} %</span> on average; most on {worstAxis},{" "}
-          <span className="num">{numeral(worstPercent, 0)} %</span>.
+          <span className="num">{numeral(Math.abs(fasterPercent), 1)}&#8239;%</span> on average; most on {worstAxis},{" "}
+          <span className="num">{numeral(worstPercent, 0)}&#8239;%</span>.
         </>
       )}
     </Typography>
@@ -299,7 +299,7 @@ function EqualSticks({
         {flies ? (
           <>
             ; up to <span className="num">{numeral(worstTiltOffDeg, 1)}°</span> would be left (
-            {Math.round(worstErrorDps)} °/s at {Math.round(100 * worstAtStick)} % stick).
+            {Math.round(worstErrorDps)} °/s at {Math.round(100 * worstAtStick)}&#8239;% stick).
           </>
         ) : (
           `, which is not flyable: use ${leastTiltDeg(rates.roll)}° of tilt or more, or a roll rate of ${Math.floor((FOLLOWED_DPS * Math.tan((tiltDeg * Math.PI) / 180)) / 10) * 10} °/s at most.`

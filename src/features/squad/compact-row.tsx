@@ -82,7 +82,7 @@ export const CompactRow = memo(function CompactRow({ row }: { row: SquadRow }) {
                   low={one.posterior.low}
                   high={one.posterior.high}
                   mark={step ? windowOf(step.mark).share : 0}
-                  label={`${names[one.direction]}: clean rate ${percent(one.posterior.mean)}, 90 % interval ${percentRange(one.posterior)}`}
+                  label={`${names[one.direction]}: clean rate ${percent(one.posterior.mean)}, 90\u202f% interval ${percentRange(one.posterior)}`}
                 />
               ),
           )}

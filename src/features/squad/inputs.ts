@@ -6,7 +6,7 @@ import { IsId, IsName, IsOneOf, numberOf } from "@/server/actions";
 import { grips, type Grip } from "@/contract";
 
 const CRUISE = `the cruise is ${cruiseRangeMps.join(" to ")} m/s`;
-const REACH = `the stick reached is ${reachRange.map((share) => 100 * share).join(" to ")} %`;
+const REACH = `the stick reached is ${reachRange.map((share) => 100 * share).join(" to ")}\u202f%`;
 const STICK = `the stick length is ${stickLengthRangeMm.join(" to ")} mm`;
 const REACTION = `the reaction is ${reactionRangeS.join(" to ")} s`;
 

@@ -126,7 +126,7 @@ function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence
           low={one.posterior.low}
           high={one.posterior.high}
           mark={window.share}
-          label={`clean rate ${percent(one.posterior.mean)}, 90 % interval ${percentRange(one.posterior)}`}
+          label={`clean rate ${percent(one.posterior.mean)}, 90\u202f% interval ${percentRange(one.posterior)}`}
         />
       ) : (
         <Box component="span" sx={{ color: "text.secondary" }}>

@@ -141,7 +141,7 @@ export function SquadTable({ rows }: { rows: readonly SquadRow[] }) {
   );
 }
 
-const roomyHeads = ["Pilot", "Step", "Evidence: last tries, clean rate, 90 % interval", "Needs attention", "Next"];
+const roomyHeads = ["Pilot", "Step", "Evidence: last tries, clean rate, 90\u202f% interval", "Needs attention", "Next"];
 const compactHeads = ["Pilot", "Depth", "Step", "Clean rate", "Needs attention", "Flew", "Next"];
 
 /** Of very many rows those in sight. */

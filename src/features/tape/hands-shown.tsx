@@ -24,8 +24,8 @@ export function HandsShown({ pack, pilotId, name }: { pack: Pack; pilotId: strin
           <Typography>
             {errors.lateS >= 0 ? "Late" : "Early"} by <b className="num">{numeral(1000 * Math.abs(errors.lateS))} ms</b>
             , give or take <span className="num">{numeral(1000 * errors.timingS)} ms</span>; stick travel{" "}
-            <span className="num">±{numeral(100 * errors.gain)} %</span>, off the middle{" "}
-            <span className="num">{numeral(100 * errors.centring, 1)} %</span>.
+            <span className="num">±{numeral(100 * errors.gain)}&#8239;%</span>, off the middle{" "}
+            <span className="num">{numeral(100 * errors.centring, 1)}&#8239;%</span>.
           </Typography>
           <Button
             size="small"

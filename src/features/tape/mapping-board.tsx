@@ -34,7 +34,7 @@ const OWN_UNIT = "own";
 type Unit = readonly [name: string, factor: number, offset: number];
 const sticks: readonly Unit[] = [
   ["−1 to 1", 1, 0],
-  ["−100 to 100 %", 1 / 100, 0],
+  ["−100 to 100\u202f%", 1 / 100, 0],
   ["−500 to 500", 1 / 500, 0],
   ["1000 to 2000 µs", 1 / 500, -3],
 ];
@@ -52,7 +52,7 @@ const unitsOf = (column: TapeColumn): readonly Unit[] => {
   if (column === "throttle")
     return [
       ["0 to 1", 1, 0],
-      ["0 to 100 %", 1 / 100, 0],
+      ["0 to 100\u202f%", 1 / 100, 0],
       ["0 to 1000", 1 / 1000, 0],
       ["1000 to 2000 µs", 1 / 1000, -1],
     ];

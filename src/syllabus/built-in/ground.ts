@@ -98,7 +98,7 @@ export const ground: SkillText = {
       name: "First setup",
       aim: "An aircraft that forgives: slow, soft, limited, checked.",
       drill: [
-        "Tilt 0 to 5°, end rate near 300 °/s, throttle scaled to 60 to 70 %, by stage under Setup.",
+        "Tilt 0 to 5°, end rate near 300 °/s, throttle scaled to 60 to 70\u202f%, by stage under Setup.",
         "Bank limit of 30° or self-level, as the route asks.",
         "Front propellers of another colour than the rear; soft open ground; the checklist read aloud.",
       ],

@@ -11,7 +11,7 @@ export function BailCreditLine({ credit }: { credit: BailCredit | null }) {
       <b>Credited from other tricks:</b> in trouble <span className="num">{bailed + crashed}</span>{" "}
       {bailed + crashed === 1 ? "time" : "times"}, <b className="num">{bailed}</b> bailed and{" "}
       <b className="num">{crashed}</b> crashed; bails <span className="num">{percent(interval.low)}</span> to{" "}
-      <span className="num">{percent(interval.high)} %</span> (90 % interval).
+      <span className="num">{percent(interval.high)}&#8239;%</span> (90&#8239;% interval).
     </Typography>
   );
 }

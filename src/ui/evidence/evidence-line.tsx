@@ -34,8 +34,8 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
       onClick={() =>
         openWhy({
           title: `Clean rate, ${name}`,
-          result: flown ? `${percent(posterior.mean)}, 90 % interval ${range}` : "not flown yet",
-          how: `The clean rate now: it starts even, every attempt moves it, and it may rise or fall from one to the next. The interval holds the true rate with 90 % chance. The rule for passing is separate: ${markWords(mark, units)}. Luck: a pilot who flies half of them clean comes to a stretch as clean as the last ones within as many attempts, with this chance.`,
+          result: flown ? `${percent(posterior.mean)}, 90\u202f% interval ${range}` : "not flown yet",
+          how: `The clean rate now: it starts even, every attempt moves it, and it may rise or fall from one to the next. The interval holds the true rate with 90\u202f% chance. The rule for passing is separate: ${markWords(mark, units)}. Luck: a pilot who flies half of them clean comes to a stretch as clean as the last ones within as many attempts, with this chance.`,
           inputs: [
             ["attempts that count", String(one.attempts)],
             ["of them clean", String(one.cleanAttempts)],

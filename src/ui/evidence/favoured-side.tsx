@@ -14,7 +14,7 @@ export function FavouredSide({
   return (
     <Typography sx={{ fontSize: "0.9rem" }}>
       Favours {names[imbalance.better]}: better with{" "}
-      <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))} %</b> chance, by{" "}
+      <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))}&#8239;%</b> chance, by{" "}
       <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
     </Typography>
   );

@@ -28,7 +28,7 @@ export function CameraView({ title, attitude, tiltDeg, lens, lines = [] }: Camer
         viewBox={`${-aspect} -1 ${2 * aspect} 2`}
         width="100%"
         role="img"
-        aria-label={`${title}: ${share} % of the picture is ground`}
+        aria-label={`${title}: ${share}\u202f% of the picture is ground`}
         style={{ display: "block", border: `1.5px solid ${tokens.ink}` }}
       >
         <rect x={-aspect} y={-1} width={2 * aspect} height={2} fill={tokens.depths[1]} />
@@ -52,7 +52,7 @@ export function CameraView({ title, attitude, tiltDeg, lens, lines = [] }: Camer
         />
       </svg>
       <Box component="figcaption" sx={{ fontSize: "0.8rem", lineHeight: 1.25, mt: 0.5 }}>
-        {title}, <span className="num">{share} %</span> ground
+        {title}, <span className="num">{share}&#8239;%</span> ground
       </Box>
     </Box>
   );

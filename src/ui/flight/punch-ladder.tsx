@@ -91,5 +91,5 @@ function countedWords({ punchS, hangS }: PunchRung, counted: readonly Counted[])
   const mean = own.reduce((sum, s) => sum + s, 0) / own.length;
   const off = Math.round(100 * (mean / hangS - 1));
   const times = own.length > 1 ? ` (${own.length}×)` : "";
-  return `${numeral(mean, 2)} s${times}${off === 0 ? ", as worked out" : `, ${Math.abs(off)} % ${off > 0 ? "longer" : "shorter"}`}`;
+  return `${numeral(mean, 2)} s${times}${off === 0 ? ", as worked out" : `, ${Math.abs(off)}\u202f% ${off > 0 ? "longer" : "shorter"}`}`;
 }

@@ -193,7 +193,7 @@ export function TradePlot({
               fontFamily={numberFont}
               fill={tokens.ink}
             >
-              {100 * share} %
+              {100 * share}&#8239;%
             </text>
           </g>
         ))}

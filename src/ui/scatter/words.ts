@@ -54,7 +54,7 @@ export function comparedInWords(difference: Comparison, other: string): string {
   const points = (share: number) => Math.round(100 * share);
   const range = `${points(low)} to ${points(high)} points`;
   if (low <= 0 && high >= 0)
-    return `No difference to ${other} that 95 % certainty could tell: ${points(value)} points (${range}).`;
+    return `No difference to ${other} that 95\u202f% certainty could tell: ${points(value)} points (${range}).`;
   return value > 0
     ? `Clean ${points(value)} points more often than ${other} (${range}), with the same errors.`
     : `Clean ${points(-value)} points less often than ${other} (${points(-high)} to ${points(-low)} points), with the same errors.`;

@@ -45,7 +45,7 @@ function figureChange(name: string, before: number, after: number): string | nul
 }
 
 function limitText({ throttle: { limit } }: Settings): string {
-  return limit.kind === "off" ? "off" : `${limit.kind} ${Math.round(100 * limit.fraction)} %`;
+  return limit.kind === "off" ? "off" : `${limit.kind} ${Math.round(100 * limit.fraction)}\u202f%`;
 }
 
 const mixText = ({ modes: { mixAngleDeg } }: Settings) => (mixAngleDeg == null ? "no angle" : `${mixAngleDeg}°`);

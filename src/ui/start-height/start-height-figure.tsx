@@ -28,7 +28,7 @@ export function StartHeightFigure({
         <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
         {state.kind === "broken" && "not worked out: " + refusedWords(state.why, units)}
         {state.kind === "absent" && "not worked out yet: it is when a coach opens this brief"}
-        {state.kind === "computing" && `being worked out, ${Math.round(100 * state.share)} %`}
+        {state.kind === "computing" && `being worked out, ${Math.round(100 * state.share)}\u202f%`}
       </Box>
     );
   if (state.startHeight === null) return null;
