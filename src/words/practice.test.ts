@@ -11,7 +11,7 @@ it.each<[NextThing, RegExp]>([
   [{ kind: "crashed", into: "ground", atS: 2, speedMps: 7 }, /^Into the ground at 7\.0\sm\/s: more height first/],
   [{ kind: "stopped-past", deg: 22.4, withinDeg: 15 }, /^Stopped 22° past: centre earlier\.$/],
   [{ kind: "stopped-short", deg: 31, withinDeg: 15 }, /^Stopped 31° short: hold it longer/],
-  [{ kind: "throttle-open", share: 0.34 }, /^Throttle at 34\u202f% upside down: close it/],
+  [{ kind: "throttle-open", share: 0.34 }, /^Throttle at 34\s% upside down: close it/],
   [{ kind: "other-trick", found: "roll", direction: "left" }, /^It came out as roll, left:/],
   [{ kind: "other-trick", found: "unknown", direction: "back" }, /^No trick can be told from it:/],
   [{ kind: "left-circle", heldS: 4.2, wantsS: 20 }, /^Held 4\.2\ss of 20\ss/],

@@ -153,7 +153,9 @@ it("nothing is claimed of a curve beyond where the stick went", () => {
     plannedEndDps: 667,
   } as const;
   const within = { ...axis, reachDps: 120, plannedReachDps: 118 };
-  expect(axisCheckWords({ ...within, agrees: true })).toBe("pitch as in the setup, as far as the stick went (36\u202f%)");
+  expect(axisCheckWords({ ...within, agrees: true })).toBe(
+    "pitch as in the setup, as far as the stick went (36\u202f%)",
+  );
   expect(axisCheckWords({ ...within, plannedReachDps: 80, agrees: false })).toBe(
     "this was not that setup: pitch turns 120°/s at 36\u202f% of the stick, not 80",
   );

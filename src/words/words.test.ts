@@ -344,7 +344,10 @@ describe("reasons of blocks", () => {
     [{ kind: "slipping", clean: 0, all: 9, days: 3 }, "Slipping: 0 of 9 clean on the last 3 days flown."],
     [{ kind: "slipping", clean: 1, all: 6, days: 1 }, "Slipping: 1 of 6 clean on the last day flown."],
     [{ kind: "due-again", recall: 0.999 }, "Review due: 99\u202f% remembered."],
-    [{ kind: "warm-up", recall: 0.9, leadsIn: true }, "To warm up: 90\u202f% remembered, and leads into the main drill."],
+    [
+      { kind: "warm-up", recall: 0.9, leadsIn: true },
+      "To warm up: 90\u202f% remembered, and leads into the main drill.",
+    ],
     [{ kind: "warm-up", recall: null, leadsIn: false }, "To warm up: signed off."],
   ])("%j", (reason, words) => {
     const block = { kind: "main", stepId: "flip-slow", minutes: 4, firstDirection: null, reason } as const;

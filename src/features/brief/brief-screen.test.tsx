@@ -63,7 +63,7 @@ it("leads to the aircraft or the setup that is missing", () => {
 
 it("shows the drawing at once and the minimum start height when it is there, with what decided it", async () => {
   show(done(), {}, firstSettings, { kind: "computing", share: 0.4 });
-  expect(screen.getByText(/being worked out, 40 %/)).toBeVisible();
+  expect(screen.getByText(/being worked out, 40\s%/)).toBeVisible();
   expect(screen.queryByText(/begin .* up$/)).toBeNull();
   document.body.innerHTML = "";
   show(done());

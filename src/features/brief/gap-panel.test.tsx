@@ -20,7 +20,7 @@ const show = () =>
   renderScreen(<GapPanel aircraft={plank()} settings={firstSettings} stage={3} reactionS={0.55} air={STANDARD_DAY} />);
 const chance = () => {
   const label = screen.getByRole("button", { name: /^Chance through/ }).getAttribute("aria-label")!;
-  return Number(/(\d+) %/.exec(label)![1]);
+  return Number(/(\d+)\s%/.exec(label)![1]);
 };
 const type = async (label: string, text: string) => {
   await userEvent.clear(screen.getByLabelText(label));

@@ -75,7 +75,7 @@ it("says how far it is, and is stopped at once", async () => {
 
 it("holds nothing against a pilot who has not flown it, and says what the hands were", () => {
   show(done(150));
-  expect(screen.getByText(/Modelled 75 % .*Not flown yet/)).toBeVisible();
+  expect(screen.getByText(/Modelled 75\s% .*Not flown yet/)).toBeVisible();
   expect(screen.getByText(/200 runs with typical for this stage; from \d+ measured attempts on/)).toBeVisible();
   expect(screen.getByText(/^In the model: /)).toBeVisible();
 });

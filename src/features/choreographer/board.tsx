@@ -31,6 +31,7 @@ import { FromTheSide } from "@/ui/flight/from-the-side";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
+import { WhenTime } from "@/ui/layout/when-time";
 import { usePreferences } from "@/ui/theme/preferences";
 import { problemWords } from "@/words";
 import { FilePart } from "./file-part";
@@ -97,26 +98,28 @@ export function Board(props: BoardProps) {
           onChange={onChange}
         />
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.5, mb: 1 }}>
-        {edits.map(({ name, run }) => (
-          <Button key={name} size="small" disabled={run === null} onClick={run ?? undefined}>
-            {name}
-          </Button>
+      <WhenTime>
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.5, mb: 1 }}>
+          {edits.map(({ name, run }) => (
+            <Button key={name} size="small" disabled={run === null} onClick={run ?? undefined}>
+              {name}
+            </Button>
+          ))}
+          <Box sx={{ flex: 1 }} />
+          <FilePart data={data} draft={draft} recipe={present} />
+        </Box>
+        <Notes
+          recipe={present}
+          notes={notes}
+          problem={flown.problem && problemWords(flown.problem, units)}
+          onSelect={onSelect}
+        />
+        {faults.map(({ field, message }) => (
+          <Typography key={`${field} ${message}`} role="alert" sx={{ color: "error.main", fontSize: "0.9rem" }}>
+            ▲ {message}
+          </Typography>
         ))}
-        <Box sx={{ flex: 1 }} />
-        <FilePart data={data} draft={draft} recipe={present} />
-      </Box>
-      <Notes
-        recipe={present}
-        notes={notes}
-        problem={flown.problem && problemWords(flown.problem, units)}
-        onSelect={onSelect}
-      />
-      {faults.map(({ field, message }) => (
-        <Typography key={`${field} ${message}`} role="alert" sx={{ color: "error.main", fontSize: "0.9rem" }}>
-          ▲ {message}
-        </Typography>
-      ))}
+      </WhenTime>
       <Box
         sx={{
           display: "grid",
@@ -126,12 +129,14 @@ export function Board(props: BoardProps) {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <Typography variant="h2" sx={{ mb: 1 }}>
-            Phase <span className="num">{selected + 1}</span> of <span className="num">{present.phases.length}</span>
-          </Typography>
-          <PhasePanel recipe={present} at={selected} figures={context.figures} onChange={onChange} />
-          {stays && <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>{stays}</Typography>}
-          <TrickFigures recipe={present} baseSolveFor={props.baseSolveFor} onChange={onChange} />
+          <WhenTime>
+            <Typography variant="h2" sx={{ mb: 1 }}>
+              Phase <span className="num">{selected + 1}</span> of <span className="num">{present.phases.length}</span>
+            </Typography>
+            <PhasePanel recipe={present} at={selected} figures={context.figures} onChange={onChange} />
+            {stays && <Typography sx={{ fontSize: "0.85rem", color: "text.secondary", mt: 0.5 }}>{stays}</Typography>}
+            <TrickFigures recipe={present} baseSolveFor={props.baseSolveFor} onChange={onChange} />
+          </WhenTime>
         </Box>
         <Drawing
           flown={flown}
@@ -141,7 +146,7 @@ export function Board(props: BoardProps) {
           flownWith={`${aircraft.name}, setup ${setup.number}`}
         />
       </Box>
-      {props.keep}
+      <WhenTime>{props.keep}</WhenTime>
     </>
   );
 }

@@ -59,7 +59,7 @@ export function Ground({ scale, stickMode, shown }: { scale: Scale; stickMode: n
           width={Math.max(1, x(shown.endS) - x(shown.startS))}
           height={bottom - STRIP}
           fill={tokens.depths[2]}
-          opacity={0.45}
+          fillOpacity={0.45}
         />
       )}
       {scale.lanes.map(({ lane, top, height, quiet }) => (

@@ -127,7 +127,7 @@ it("holds today against the last session in which the step was flown, not agains
     earlier,
     [8, 9, 10, 11].map((n) => tap("clean", n)),
   )!;
-  expect(sinceLastWords(change)).toMatch(/^Last time 1 of 4 clean, this time 4 of 4: better with 9\d % chance\.$/);
+  expect(sinceLastWords(change)).toMatch(/^Last time 1 of 4 clean, this time 4 of 4: better with 9\d\s% chance\.$/);
   const same = sinceLastTime(
     earlier,
     [8, 9, 10].map((n) => tap(n === 8 ? "clean" : "rough", n)),

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { memo } from "react";
 import type { TrickRequest } from "@/core";
 import type { Setup } from "@/contract";
 import { directionWords } from "@/syllabus";
@@ -75,7 +76,7 @@ export function askedBeside(
 }
 
 /** Chooses what is flown beside it. */
-export function OtherControl(props: {
+export const OtherControl = memo(function OtherControl(props: {
   ways: readonly Way[];
   variantId: string;
   direction: string;
@@ -121,4 +122,4 @@ export function OtherControl(props: {
       </Button>
     </Box>
   );
-}
+});

@@ -9,7 +9,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { FlownTrick } from "@/core";
 import { directionWords, findStep, tricks, type Trick } from "@/syllabus";
 import type { useFlown } from "@/ui/flight/use-flown";
@@ -22,7 +22,7 @@ import { problemWords, quantityText, refusedWords } from "@/words";
 import type { Way } from "./ways";
 
 /** Which trick, in which way and direction. */
-export function LabHeading(props: {
+export const LabHeading = memo(function LabHeading(props: {
   trick: Trick;
   ways: readonly Way[];
   variantId: string;
@@ -122,7 +122,7 @@ export function LabHeading(props: {
       )}
     </Box>
   );
-}
+});
 
 /** What cannot be flown, and what breaks the local ceiling, before anything else. */
 export function Statements({

@@ -176,7 +176,7 @@ it("says plainly what the aircraft cannot do, with no empty drawing", () => {
 it("goes to a phase, names the sticks there, and to another trick", async () => {
   show("roll-level");
   await userEvent.click(screen.getByRole("button", { name: "Phase 3: Roll with the opposite yaw" }));
-  expect(screen.getByText(/right stick right 100 %, left stick left/)).toBeInTheDocument();
+  expect(screen.getByText(/right stick right 100\s%, left stick left/)).toBeInTheDocument();
   await userEvent.keyboard("n");
   expect(navigation.journeys.at(-1)).toMatch(/^\/lab\?.*step=gap-knife/);
 });

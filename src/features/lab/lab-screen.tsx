@@ -3,8 +3,8 @@
 import Box from "@mui/material/Box";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
-import { useMemo } from "react";
-import { measuredIn } from "@/core";
+import { useCallback, useMemo } from "react";
+import { measuredIn, type FlownTrick } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { later } from "@/ui/loading/later";
 import { flagFrom } from "@/ui/device/device-storage";
@@ -12,6 +12,7 @@ import { useDeviceState } from "@/ui/device/use-device-state";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
+import { WhenSeen } from "@/ui/layout/when-seen";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { nameOfOther, OtherControl } from "./beside";
 import { ParameterControls, SurroundingsControls } from "./controls";
@@ -52,12 +53,8 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   const { trick, ways, variant, direction, surroundings, request, flown, shown, ghost } = lab;
   const { coaches } = useAtHand();
   const [controls, setControls] = useDeviceState("bathygon-lab-controls", true, flagFrom);
-  useKeys(
-    useMemo(
-      () => [{ key: "h", label: "Hide or show the controls", run: () => setControls((shown) => !shown) }],
-      [setControls],
-    ),
-  );
+  const turnControls = useCallback(() => setControls((shown) => !shown), [setControls]);
+  useKeys(useMemo(() => [{ key: "h", label: "Hide or show the controls", run: turnControls }], [turnControls]));
   return (
     <>
       <LabHeading
@@ -68,8 +65,9 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         onVariant={lab.setVariant}
         onDirection={lab.setDirection}
         controls={controls}
-        onControls={() => setControls((shown) => !shown)}
+        onControls={turnControls}
       />
+
       {variant.gains && (
         <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>{variant.gains}</Typography>
       )}
@@ -107,6 +105,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             mayChange={coaches}
             frozen={data.pilot.settingsFrozen}
           />
+
           <SurroundingsControls
             surroundings={surroundings}
             sites={data.sites}
@@ -115,6 +114,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
             shownHeightM={shown?.entryHeightM ?? 10}
             onChange={lab.setSurroundings}
           />
+
           <OtherControl
             ways={ways}
             variantId={variant.id}
@@ -143,28 +143,34 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
           )
         )}
       </Box>
-      <Hands data={data} lab={lab} aircraft={aircraft} setup={setup} />
+
+      {/* Nothing of a trick that does not go. */}
+      {shown?.problem === null && (
+        <WhenSeen key={request.recipe.id} early minHeight={0}>
+          <Hands trick={shown} data={data} lab={lab} aircraft={aircraft} setup={setup} />
+        </WhenSeen>
+      )}
     </>
   );
 }
 
-/** Margin for error for this pilot, and what would make it kinder; nothing of a trick that does not go. */
+/** Margin for error for this pilot, and what would make it kinder. */
 function Hands({
+  trick: shown,
   data,
   lab,
   aircraft,
   setup,
 }: {
+  trick: FlownTrick;
   data: LabData;
   lab: ReturnType<typeof useLab>;
   aircraft: Aircraft;
   setup: Setup;
 }) {
-  const { trick, ways, direction, request, shown, ghost, other } = lab;
-  if (!shown || shown.problem !== null) return null;
+  const { trick, ways, direction, request, ghost, other } = lab;
   return (
     <ScatterPanel
-      key={request.recipe.id}
       trick={shown}
       settings={request.settings}
       aircraft={aircraft}

@@ -77,7 +77,7 @@ it("looks within the coach's bounds, shows what is gained, and saves it as the n
     input: {
       aircraftId: "plank",
       basedOn: 2,
-      reason: expect.stringMatching(/^Scatter: camera tilt 20° to 3\d°\. Modelled clean: slow flip \d+ to \d+ %\.$/),
+      reason: expect.stringMatching(/^Scatter: camera tilt 20° to 3\d°\. Modelled clean: slow flip \d+ to \d+\s%\.$/),
     },
   });
   expect((sent[0].input.settings as { tiltDeg: number }).tiltDeg).toBeGreaterThan(28);

@@ -14,7 +14,7 @@ const axes = ["roll", "pitch", "yaw"] as const;
 type Axis = (typeof axes)[number];
 
 /** Tilt, rates and throttle, moved as a draft beside what is saved: the same draft that is open under Setup. */
-export function SettingsControls({
+export const SettingsControls = memo(function SettingsControls({
   setup,
   draft,
   differences,
@@ -60,7 +60,7 @@ export function SettingsControls({
       )}
     </Box>
   );
-}
+});
 
 const Sliders = memo(function Sliders({
   settings,

@@ -5,6 +5,9 @@ import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 
+/** As high as with a figure in it: what stands below stays where it is when the figure comes. */
+const ROW_PX = 58;
+
 /** The minimum start height, with what it is flown from here: in sight whatever is moved. */
 export function StartLine({
   height,
@@ -31,7 +34,7 @@ export function StartLine({
   const leastM = height.kind === "known" ? (height.startHeight?.heightM ?? null) : null;
   const below = begunM !== null && leastM !== null && begunM < leastM - 0.05;
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 3, mb: 0.5 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 3, mb: 0.5, minHeight: ROW_PX }}>
       {refused || none ? (
         <Box role="status" sx={{ py: 1 }}>
           <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>

@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import {
   begunAtM,
   freezeMargins,
@@ -69,17 +69,34 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   );
   const { flown, pending } = useFlown(begun);
   const { flown: flownOther } = useFlown(otherRequest);
-  const asFlown = () => {
+  const asFlown = useCallback(() => {
     setValues(null);
     setMoved({});
-  };
-  const change =
-    <T>(set: (next: T) => void) =>
-    (next: T) => {
-      // Another recipe has other parameters.
+  }, []);
+  // Another recipe has other parameters.
+  const changeVariant = useCallback(
+    (next: string) => {
       asFlown();
-      set(next);
-    };
+      setVariant(next);
+    },
+    [asFlown],
+  );
+  const changeDirection = useCallback(
+    (next: string) => {
+      asFlown();
+      setDirection(next);
+      keepInAddress(next);
+    },
+    [asFlown],
+  );
+  const newest = useRef(request);
+  useEffect(() => {
+    newest.current = request;
+  }, [request]);
+  const keep = useCallback(() => {
+    setKept(newest.current);
+    setOther("kept:now");
+  }, []);
   const flownTrick = flown?.kind === "flown" ? flown.trick : null;
   // The old flight stays while the next is on its way, but never under another trick's name.
   const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
@@ -93,11 +110,8 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     ways,
     variant,
     direction,
-    setVariant: change(setVariant),
-    setDirection: change((next: string) => {
-      setDirection(next);
-      keepInAddress(next);
-    }),
+    setVariant: changeVariant,
+    setDirection: changeDirection,
     ...settingsDraft,
     /** Set by hand, or moved while the rest is worked out. */
     byHand: values !== null,
@@ -123,10 +137,7 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     ghost,
     kept: kept !== null,
     /** As it is flown, worked-out figures and all. */
-    keep: () => {
-      setKept(request);
-      setOther("kept:now");
-    },
+    keep,
   };
 }
 

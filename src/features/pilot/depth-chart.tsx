@@ -94,10 +94,10 @@ export function DepthChart({ syllabus, steps, route, selectedId, shows, onSelect
             stroke={tokens.ink}
             strokeWidth={from === lit || to === lit ? 2 : 1}
             strokeDasharray={from === lit ? undefined : to === lit ? "5 3" : undefined}
-            opacity={from === lit || to === lit ? 0.9 : 0.14}
+            strokeOpacity={from === lit || to === lit ? 0.9 : 0.14}
           />
         ))}
-        <path d={layout.contour} fill="none" stroke={tokens.paper} strokeWidth={6} opacity={0.75} />
+        <path d={layout.contour} fill="none" stroke={tokens.paper} strokeWidth={6} strokeOpacity={0.75} />
         <path d={layout.contour} fill="none" stroke={tokens.ink} strokeWidth={3} />
         {soundings.map((sounding) => (
           <Mark

@@ -58,7 +58,7 @@ it("is flown by keys: the task, the figures below the picture, and after the try
   await userEvent.keyboard("{w>}");
   fly(0.5);
   await userEvent.keyboard("{/w}");
-  expect(screen.getByText(/^Throttle/)).toHaveTextContent(/[4-9]\d %/);
+  expect(screen.getByText(/^Throttle/)).toHaveTextContent(/[4-9]\d\s%/);
   await userEvent.click(screen.getByRole("button", { name: "End try" }));
   expect(await screen.findByText(/Nothing turned over/)).toBeVisible();
   expect(screen.getByText(/tries clean in this sitting/)).toHaveTextContent("0 of 1");

@@ -46,7 +46,7 @@ export function SeasonPicture({ season, stages }: { season: Season; stages: read
               width={WIDTH - LEFT}
               height={BAND}
               fill={tokens.depths[Math.min(stage, tokens.depths.length - 1)]}
-              opacity={0.55}
+              fillOpacity={0.55}
             />
             <text x={0} y={y(stage) + 4} fontSize={11.5} fill={tokens.ink}>
               <tspan className="num" fill={tokens.inkSoft}>
@@ -58,7 +58,7 @@ export function SeasonPicture({ season, stages }: { season: Season; stages: read
         ))}
         {months.map((atMs) => (
           <g key={atMs}>
-            <path d={`M${x(atMs)} ${TOP}V${bottom + 20}`} stroke={tokens.inkSoft} strokeWidth={0.6} opacity={0.5} />
+            <path d={`M${x(atMs)} ${TOP}V${bottom + 20}`} stroke={tokens.inkSoft} strokeWidth={0.6} strokeOpacity={0.5} />
             <text x={x(atMs) + 4} y={bottom + 34} fontSize={11} fill={tokens.inkSoft}>
               {format(atMs, "MMM yyyy")}
             </text>

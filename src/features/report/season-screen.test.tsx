@@ -43,7 +43,7 @@ it("says what was flown, better or worse, the gap, and where they stand; another
   );
   expect(screen.getByText(/No flight for/)).toHaveTextContent("No flight for 37 days");
   const line = within(screen.getByText("Hang, right").parentElement!);
-  expect(line.getByText(/then/)).toHaveTextContent(/0 then 100 %/);
+  expect(line.getByText(/then/)).toHaveTextContent(/0 then 100\s%/);
   expect(screen.getByRole("link", { name: "Export PDF" })).toHaveAttribute(
     "href",
     "/reports/odo/season.pdf?since=2026-06-01",

@@ -19,7 +19,7 @@ it("counts a hang against the one worked out, at the stick it was flown with", a
   const stick = rounded(punchStick(plank().airframe, firstSettings, SEA_LEVEL_AIR)!, 2);
   const command = throttleAtStick(firstSettings.throttle, stick);
   const { unmount } = show([{ kind: "hang", punchS: 0.6, command, hangS: 0.5 }]);
-  expect(row(/^0\.60/).at(-1)).toHaveTextContent(/^0\.50 s, \d+ % shorter$/);
+  expect(row(/^0\.60/).at(-1)).toHaveTextContent(/^0\.50 s, \d+\s% shorter$/);
   expect(row(/^0\.75/).at(-1)).toHaveTextContent("");
   // Another stick is another ladder.
   const hang = row(/^0\.75/)[2].textContent;

@@ -151,7 +151,7 @@ it("turns a curve into another family and says how far it strays", async () => {
   fireEvent.mouseDown(screen.getByRole("combobox", { name: "Roll, family" }));
   await userEvent.click(screen.getByRole("option", { name: "centre and end" }));
   expect(screen.getByText(/converted to "centre and end": within \d+ °\/s everywhere/)).toHaveTextContent(
-    /Centre sensitivity changes \d+ → \d+ °\/s \(\d+ % (quicker|softer)\)\.$/,
+    /Centre sensitivity changes \d+ → \d+ °\/s \(\d+\s% (quicker|softer)\)\.$/,
   );
   expect(screen.getByLabelText("roll end, °/s, typed")).toBeVisible();
 });
@@ -177,9 +177,9 @@ describe("rates", () => {
     expect(screen.getByText(/Feel change from setup 2/)).toHaveTextContent("0.0 %, the same curves");
     type("pitch rise, typed", "0.80");
     type("Read at stick, %, typed", "100");
-    expect(screen.getByRole("row", { name: /^At 100 %/ })).toHaveTextContent("6671000500");
-    expect(screen.getByRole("row", { name: /^Compared at 100 %/ })).toHaveTextContent("667667500");
-    expect(screen.getByText(/Feel change/)).toHaveTextContent(/most on pitch, \d+ %/);
+    expect(screen.getByRole("row", { name: /^At 100\s%/ })).toHaveTextContent("6671000500");
+    expect(screen.getByRole("row", { name: /^Compared at 100\s%/ })).toHaveTextContent("667667500");
+    expect(screen.getByText(/Feel change/)).toHaveTextContent(/most on pitch, \d+\s%/);
   });
 
   it("solves the yaw curve for equal sticks and takes it", async () => {
@@ -226,8 +226,8 @@ describe("throttle", () => {
 it("shows what the camera sees at the tilt, with the share of ground", () => {
   renderScreen(<SetupScreen data={data({ setups: [version(1, { tiltDeg: 30 })] })} />);
   part("Tilt");
-  expect(screen.getByRole("img", { name: /^Level cruise: 50 % of the picture is ground/ })).toBeVisible();
-  expect(screen.getByRole("img", { name: /^Upside down and flat: (7|8)\d % / })).toBeVisible();
+  expect(screen.getByRole("img", { name: /^Level cruise: 50\s% of the picture is ground/ })).toBeVisible();
+  expect(screen.getByRole("img", { name: /^Upside down and flat: (7|8)\d\s% / })).toBeVisible();
   expect(screen.getByText(/of pitch forward/)).toHaveTextContent(
     "60° below the horizon, half round by yaw 60° above it",
   );
@@ -294,7 +294,7 @@ it("words what another aircraft changes for the hands", () => {
   part("Fleet");
   expect(screen.getByText("Less tilt: needs less roll with yaw, or the nose climbs out of turns.")).toBeVisible();
   expect(screen.getByText("3° less tilt")).toBeVisible();
-  expect(screen.getByText(/level cruise \d+ % slower/)).toBeVisible();
+  expect(screen.getByText(/level cruise \d+\s% slower/)).toBeVisible();
   expect(screen.getByText("with the old mix the horizon leans 6° after half a turn")).toBeVisible();
 });
 

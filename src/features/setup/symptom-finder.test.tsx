@@ -24,7 +24,7 @@ it("points to the tilt where turns float or dip, by the last reading against the
 
 it("points to mid and expo where it bounces, to hand or tune where it swings, to the battery late in the pack", async () => {
   expect(await says(/Bounces/, null)).toMatch(
-    /the hover is at \d+ % of the stick, mid at 30 %, expo 0\.20\. A millimetre changes the climb by 0\.\d\d g/,
+    /the hover is at \d+\s% of the stick, mid at 30\s%, expo 0\.20\. A millimetre changes the climb by 0\.\d\d g/,
   );
   expect(await says(/Swings/, null)).toMatch(/goes back and forth, it is the hand.*If it rests, it is the tune/);
   // ((1 - 0.14 - 0.12) / (1 - 0.12))² of the five inch.

@@ -64,7 +64,7 @@ it("shows step, evidence, days since the last flight and what next", () => {
   const odo = rowOf("Odo");
   expect(odo.getByText("Slow flip")).toBeVisible();
   expect(odo.getByText("flew 9 days ago")).toBeVisible();
-  expect(odo.getAllByRole("img", { name: /clean rate \d+ %, 90 % interval/ })).toHaveLength(2);
+  expect(odo.getAllByRole("img", { name: /clean rate \d+\s%, 90\s% interval/ })).toHaveLength(2);
   expect(odo.getAllByText("Rough")).toHaveLength(8);
 });
 
@@ -92,7 +92,7 @@ it("warns of aircraft to be flown by eye first, and of steps that want flying ag
     <SquadScreen data={data([row("Odo", flown("clean", 90), { checkFirst: ["Plank (repaired)"] }, ["flip-slow"])])} />,
   );
   expect(rowOf("Odo").getByText(/By eye first: Plank \(repaired\)/)).toBeVisible();
-  expect(rowOf("Odo").getByText(/Review due: slow flip \(\d+ % remembered\)/)).toBeVisible();
+  expect(rowOf("Odo").getByText(/Review due: slow flip \(\d+\s% remembered\)/)).toBeVisible();
   expect(rowOf("Odo").getByText("No flight for 90 days")).toBeVisible();
 });
 

@@ -33,7 +33,7 @@ it("says what changed, and has each recording with its figures and the way to it
   expect(screen.getByRole("status", { name: "What changed" })).toHaveTextContent("■ Stop error down from 24° to 9°.");
   const rows = within(screen.getByRole("region", { name: "Recordings" })).getAllByRole("row");
   expect(rows).toHaveLength(5);
-  expect(rows[1]).toHaveTextContent(/pack 2.*3.*25°.*5°.*0 %.*–.*92 %/);
+  expect(rows[1]).toHaveTextContent(/pack 2.*3.*25°.*5°.*0\s%.*–.*92\s%/);
   expect(within(rows[1]).getByRole("link").getAttribute("href")).toMatch(/^\/tape\?.*recording=r/);
   expect(screen.getByRole("link", { name: "three months" })).toHaveAttribute("aria-current", "page");
 });

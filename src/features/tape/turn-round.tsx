@@ -62,7 +62,7 @@ export function TurnRound({
           <path
             d={`M${CENTRE} ${CENTRE}L${at(Math.min(0, stopErrorDeg), RIM)}A${RIM} ${RIM} 0 0 1 ${at(Math.max(0, stopErrorDeg), RIM)}Z`}
             fill={tokens.buoy}
-            opacity={0.28}
+            fillOpacity={0.28}
           />
         )}
         {rings.map((dps) => (

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { isCount, isRecord, readDevice, writeDevice } from "../device/device-storage";
 
 const MOST_STEPS = 100;
@@ -61,15 +61,8 @@ export function useDraft<T>({
   useEffect(() => {
     if (touched) writeDevice(key, { basedOn: state.basedOn, document });
   }, [key, touched, state.basedOn, document]);
-  const go = (change: (now: State<T>) => State<T>) => () =>
-    setState((now) => ({ ...change(now), gesture: null, touched: true }));
-  return {
-    basedOn: state.basedOn,
-    document,
-    restored: state.restored,
-    changed: document !== saved,
-    /** Changes of one gesture are undone together. */
-    change: (next: T, gesture: string | null = null) =>
+  const change = useCallback(
+    (next: T, gesture: string | null = null) =>
       setState((now) => ({
         ...now,
         document: next,
@@ -78,28 +71,48 @@ export function useDraft<T>({
         gesture,
         touched: true,
       })),
-    undo: past.length
-      ? go((now) => ({
-          ...now,
-          document: now.past[now.past.length - 1],
-          past: now.past.slice(0, -1),
-          future: [now.document, ...now.future],
-        }))
-      : null,
-    redo: future.length
-      ? go((now) => ({
-          ...now,
-          document: now.future[0],
-          past: [...now.past, now.document],
-          future: now.future.slice(1),
-        }))
-      : null,
-    /** Forgets the draft and goes on from what is saved. */
-    drop: (to: T, number: number) => {
+    [],
+  );
+  const drop = useCallback(
+    (to: T, number: number) => {
       writeDevice(key, null);
       setState(fresh(to, number));
     },
-  };
+    [key],
+  );
+  const go = useCallback(
+    (step: (now: State<T>) => State<T>) => () => setState((now) => ({ ...step(now), gesture: null, touched: true })),
+    [],
+  );
+  return useMemo(
+    () => ({
+      basedOn: state.basedOn,
+      document,
+      restored: state.restored,
+      changed: document !== saved,
+      /** Changes of one gesture are undone together. */
+      change,
+      undo: past.length > 0 ? go(back) : null,
+      redo: future.length > 0 ? go(forth) : null,
+      /** Forgets the draft and goes on from what is saved. */
+      drop,
+    }),
+    [state.basedOn, state.restored, document, saved, past.length, future.length, change, drop, go],
+  );
 }
+
+const back = <T>(now: State<T>): State<T> => ({
+  ...now,
+  document: now.past[now.past.length - 1],
+  past: now.past.slice(0, -1),
+  future: [now.document, ...now.future],
+});
+
+const forth = <T>(now: State<T>): State<T> => ({
+  ...now,
+  document: now.future[0],
+  past: [...now.past, now.document],
+  future: now.future.slice(1),
+});
 
 export type Draft<T> = ReturnType<typeof useDraft<T>>;

@@ -25,7 +25,7 @@ const line = (outcomes: string) => {
 it("says in words and shapes what was flown last, how often it goes clean with what doubt, and whether it passes", () => {
   line("crcxcc");
   const shown = screen.getByRole("button");
-  expect(shown).toHaveAccessibleName(/^backward: .*, clean rate \d+ %, \d+–\d+ %\. Why this number$/);
+  expect(shown).toHaveAccessibleName(/^backward: .*, clean rate \d+\s%, \d+–\d+\s%\. Why this number$/);
   // The four the mark looks at and one before, each by name and not by colour alone.
   expect(
     within(shown)

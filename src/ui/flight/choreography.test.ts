@@ -31,15 +31,15 @@ describe("instructions", () => {
     expect(eased).toContain("down to 35 % of the stick");
     const at = Math.round(recipe.parameters.centreDeg.value);
     expect(eased).toContain(`it carries on ${360 - at}° by itself at ${at}°`);
-    expect(text("flip-slow-back", 2)).toMatch(/Turn slowly: right stick back \d+ % 250.°\/s/);
+    expect(text("flip-slow-back", 2)).toMatch(/Turn slowly: right stick back \d+\s% 250.°\/s/);
   });
 
   it("say of any other trick what the phase is and where the sticks go, mirrored for the other side", () => {
     expect(text("roll-level-right", 2)).toMatch(
-      /Roll with the opposite yaw right stick right 100 %, left stick left \d+ %/,
+      /Roll with the opposite yaw right stick right 100\s%, left stick left \d+\s%/,
     );
-    expect(text("roll-level-left", 2)).toMatch(/right stick left 100 %, left stick right \d+ %/);
-    expect(text("roll-level-right", 4)).toMatch(/left stick right 100 %, right stick left/);
+    expect(text("roll-level-left", 2)).toMatch(/right stick left 100\s%, left stick right \d+\s%/);
+    expect(text("roll-level-right", 4)).toMatch(/left stick right 100\s%, right stick left/);
     expect(text("stop-course", 2)).toMatch(/Lean forward, height held/);
   });
 });

@@ -241,7 +241,7 @@ const Drawing = memo(function Drawing({
           </g>
         )}
         {ghost && <path d={way(ghost)} fill="none" stroke={tokens.slate} strokeWidth="1.8" strokeDasharray="5 4" />}
-        <path d={way(trace)} fill="none" stroke={tokens.shoal} strokeWidth="2" opacity="0.8" />
+        <path d={way(trace)} fill="none" stroke={tokens.shoal} strokeWidth="2" strokeOpacity="0.8" />
         {trace.timeS.map(
           (_, i) =>
             i % stride === 0 && (

@@ -83,7 +83,7 @@ describe("what the camera sees", () => {
     );
     const label = screen.getByRole("img").getAttribute("aria-label")!;
     unmount();
-    return Number(/(\d+) %/.exec(label)![1]);
+    return Number(/(\d+)\s%/.exec(label)![1]);
   };
 
   it("is half ground where the camera looks level, whatever the bank", () => {

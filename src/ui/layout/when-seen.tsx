@@ -11,11 +11,15 @@ const Kept = memo(
   (_, next) => !next.live,
 );
 
-/** Draws its contents once they come into view, and leaves them as they are while they are out of it. For drawings that cost time. */
-export function WhenSeen({ minHeight, children }: { minHeight: number; children: ReactNode }) {
+/**
+ * Draws its contents once they come into view, or from the start where they are wanted `early`, and leaves them as they are while they are out of it.
+ * For what costs time.
+ */
+export function WhenSeen(props: { minHeight: number; early?: boolean; children: ReactNode }) {
+  const { minHeight, early = false, children } = props;
   const box = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
-  const [ever, setEver] = useState(false);
+  const [ever, setEver] = useState(early);
   useEffect(() => {
     const watcher = new IntersectionObserver(([entry]) => {
       setSeen(entry.isIntersecting);

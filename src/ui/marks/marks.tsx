@@ -200,7 +200,7 @@ export function RateBar({
         y="4"
         width={Math.max(1, x(high - low))}
         height="6"
-        sx={(theme) => ({ fill: theme.tokens.shoal, opacity: 0.55 })}
+        sx={(theme) => ({ fill: theme.tokens.shoal, fillOpacity: 0.55 })}
       />
       <Box
         component="rect"

@@ -20,7 +20,7 @@ it("is left alone, then moved, and says what is wrong; a radio that is pulled ou
     axes = [0.8 * Math.sin((2 * Math.PI * i) / 150), 0, -1, 0];
     await pass(100);
   }
-  expect(screen.getByText(/^▲ roll: reaches 80 % of its end/)).toBeVisible();
+  expect(screen.getByText(/^▲ roll: reaches 80\s% of its end/)).toBeVisible();
   await user.click(screen.getByRole("button", { name: "Check again" }));
   axes = null;
   await pass(50);

@@ -66,7 +66,7 @@ export function Cloud({ runs }: { runs: readonly ScatterRun[] }) {
             stroke={clean ? tokens.shoal : tokens.buoy}
             strokeWidth={clean ? 1 : 1.3}
             strokeDasharray={clean ? undefined : "4 3"}
-            opacity={clean ? 0.55 : 0.85}
+            strokeOpacity={clean ? 0.55 : 0.85}
           />
         ))}
         <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(0)} y2={y(0)} stroke={tokens.ink} strokeWidth="2" />

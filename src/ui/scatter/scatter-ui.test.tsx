@@ -19,7 +19,7 @@ it("says how often it goes clean with the interval, and what went wrong with how
     ...many(2, { kind: "obstacle", obstacle: "wall" }),
   ];
   const summary = summarise(runs);
-  expect(shareWords(summary.clean)).toMatch(/^80 % \(71 to 87 %\)$/);
+  expect(shareWords(summary.clean)).toMatch(/^80\s% \(71 to 87\s%\)$/);
   expect(failuresInWords(summary)).toBe('overshoots 12 %, "Centre it" never finishes 6 %, flies into the wall 2 %');
 });
 

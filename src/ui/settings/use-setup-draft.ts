@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useRef } from "react";
+import { useCallback, useMemo, useRef } from "react";
 import { requireSettings, withRise, type Settings } from "@/core";
 import { useDraft } from "../drafts/use-draft";
 
@@ -27,17 +27,21 @@ function isWhole(kept: unknown): kept is SetupDraft {
 export function useSetupDraft(aircraftId: string, saved: Settings) {
   const start = useMemo<SetupDraft>(() => ({ settings: saved, reason: "" }), [saved]);
   const key = `bathygon-setup-draft-${aircraftId}`;
-  const { document, change, drop, ...draft } = useDraft({ key, saved: start, basedOn: 0, isWhole, renewed: withRise });
+  const draft = useDraft({ key, saved: start, basedOn: 0, isWhole, renewed: withRise });
+  const { change, drop } = draft;
   const last = useRef({ atMs: 0, drag: 0 });
-  return {
-    ...draft,
-    draft: document,
-    change: (next: SetupDraft) => {
+  const changeInDrags = useCallback(
+    (next: SetupDraft) => {
       const nowMs = Date.now();
       const { atMs, drag } = last.current;
       last.current = { atMs: nowMs, drag: nowMs - atMs < ONE_DRAG_MS ? drag : drag + 1 };
       change(next, `drag ${last.current.drag}`);
     },
-    drop: (settings: Settings) => drop({ settings, reason: "" }, 0),
-  };
+    [change],
+  );
+  const dropTo = useCallback((settings: Settings) => drop({ settings, reason: "" }, 0), [drop]);
+  return useMemo(
+    () => ({ ...draft, draft: draft.document, change: changeInDrags, drop: dropTo }),
+    [draft, changeInDrags, dropTo],
+  );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import { startHeightKey, type StartHeight, type StartHeightInputs } from "@/core";
 import { createPool, type Pool } from "@/ui/scatter/pool";
 import { keepOnServer, keptStartHeight, workOut } from "./work-out";
@@ -15,7 +15,11 @@ export type StartHeightState =
   | { readonly kind: "absent" }
   | { readonly kind: "broken"; readonly why: Error };
 
-const SETTLED_MS = 300;
+/** What is asked so soon after the last is a slider that moves: it is waited for until it rests. */
+const MOVES_MS = 1000;
+const SETTLED_MS = 400;
+/** Progress is told in steps. */
+const TOLD_EVERY = 0.05;
 
 /**
  * The minimum start height of a trick: the one that came along, else the one the server keeps, else worked out here on all cores and then kept, where
@@ -28,21 +32,29 @@ export function useStartHeight(
   const [state, setState] = useState<{ key: string; result: StartHeightState } | null>(null);
   const asked = inputs === null ? null : JSON.stringify(inputs);
   const key = inputs === null ? null : startHeightKey(inputs);
+  const askedAtMs = useRef(0);
   useEffect(() => {
     if (asked === null || key === null || kept) return;
     let gone = false;
     let pool: Pool | null = null;
-    const settle = (result: StartHeightState) => !gone && setState({ key, result });
+    // Much hangs on it, and drawing it holds up nobody's hand.
+    const settle = (result: StartHeightState) => startTransition(() => (gone ? undefined : setState({ key, result })));
+    const moves = Date.now() - askedAtMs.current < MOVES_MS;
+    askedAtMs.current = Date.now();
     const find = async () => {
+      if (moves) await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+      if (gone) return;
       const found = await keptStartHeight(key);
       if (gone) return;
       if (found) return settle({ kind: "known", startHeight: found });
       if (!worksOut) return settle({ kind: "absent" });
-      // A slider that still moves is waited for.
-      await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
-      if (gone) return;
       pool = createPool();
-      const onProgress = (share: number) => settle({ kind: "computing", share });
+      let toldShare = 0;
+      const onProgress = (share: number) => {
+        if (share - toldShare < TOLD_EVERY) return;
+        toldShare = share;
+        settle({ kind: "computing", share });
+      };
       const startHeight = await workOut(pool, JSON.parse(asked) as StartHeightInputs, onProgress);
       settle({ kind: "known", startHeight });
       if (startHeight && !gone) void keepOnServer(key, startHeight);

@@ -109,7 +109,7 @@ function Dial({
               stroke={tokens.shoal}
               strokeLinecap="round"
               strokeWidth={3 + (3 * k) / all.length}
-              opacity={cursor === null ? 0.55 : 0.12 + (0.7 * k) / all.length}
+              strokeOpacity={cursor === null ? 0.55 : 0.12 + (0.7 * k) / all.length}
             />
           );
         })}

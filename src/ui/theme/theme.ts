@@ -1,4 +1,4 @@
-import { createTheme, type Theme } from "@mui/material/styles";
+import { createTheme, keyframes, type Theme } from "@mui/material/styles";
 import { tokens, wordFont, type ThemeName, type Tokens } from "./tokens";
 
 declare module "@mui/material/styles" {
@@ -11,6 +11,9 @@ declare module "@mui/material/styles" {
     themeName: ThemeName;
   }
 }
+
+/** From before the left end to past the right one, in widths of the bar. */
+const sweep = keyframes({ from: { transform: "translateX(-100%)" }, to: { transform: "translateX(250%)" } });
 
 const built = new Map<ThemeName, Theme>();
 
@@ -86,6 +89,20 @@ export function themeFor(name: ThemeName): Theme {
             borderColor: t.ink,
             borderWidth: 1.5,
             "&.Mui-selected, &.Mui-selected:hover": { backgroundColor: t.ink, color: t.paper },
+          },
+        },
+      },
+      MuiLinearProgress: {
+        styleOverrides: {
+          // Moved without being laid out or painted anew: what is worked out beside it has the processor.
+          indeterminate: {
+            "& .MuiLinearProgress-bar1": {
+              left: 0,
+              right: "auto",
+              width: "40%",
+              animation: `${sweep} 1.8s cubic-bezier(0.65, 0.2, 0.4, 0.85) infinite`,
+            },
+            "& .MuiLinearProgress-bar2": { display: "none" },
           },
         },
       },
