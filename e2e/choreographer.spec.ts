@@ -44,14 +44,14 @@ test("phases are dragged, set by keys, split, added, removed and mirrored, flown
 
   await test.step("a stick target by the keys", async () => {
     const knob = page.getByRole("slider", { name: /^Pitch of phase 3, .*: held at$/ });
-    await expect(knob).toHaveAttribute("aria-valuetext", "100 % back");
+    await expect(knob).toHaveAttribute("aria-valuetext", "100\u202f% back");
     await knob.focus();
     for (let i = 0; i < 3; i++) await page.keyboard.press("Shift+ArrowDown");
-    await expect(knob).toHaveAttribute("aria-valuetext", "40 % back");
+    await expect(knob).toHaveAttribute("aria-valuetext", "40\u202f% back");
     await flown(page);
     await expect.poll(() => endsAt(page, 3)).toBeGreaterThan(before + 0.1);
     await page.keyboard.press("u");
-    await expect(knob).toHaveAttribute("aria-valuetext", "100 % back");
+    await expect(knob).toHaveAttribute("aria-valuetext", "100\u202f% back");
   });
 
   await test.step("an end that is never reached is told at its phase, with how near it came", async () => {
@@ -85,7 +85,7 @@ test("phases are dragged, set by keys, split, added, removed and mirrored, flown
     await expect(page.getByText("now forward")).toBeVisible();
     await expect(page.getByRole("slider", { name: /^Pitch of phase 3, / })).toHaveAttribute(
       "aria-valuetext",
-      "100 % forward",
+      "100\u202f% forward",
     );
   });
 

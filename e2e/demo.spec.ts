@@ -292,7 +292,7 @@ test("a trick is flown many times with errors: a share with its interval, the sa
   await openPilot(page, "Odalie Venn");
   await page.goto(`${demoAddress}/lab${new URL(page.url()).search}&step=flip-slow`);
   const panel = page.getByRole("region", { name: "Margin for error" });
-  const said = panel.getByText(/^Clean \d+ % \(\d+ to \d+ %\) of 200 runs/);
+  const said = panel.getByText(/^Clean \d+\s% \(\d+ to \d+\s%\) of 200 runs/);
   await panel.getByRole("button", { name: "Run 200 flights" }).click();
   await expect(said).toBeVisible();
   const first = await said.textContent();
@@ -327,7 +327,7 @@ test("whose stops were measured is flown with hands of their own, in the lab and
   await page.getByRole("option", { name: /^own, from \d+ measured attempts$/ }).click();
   await expect(timing).not.toHaveValue(usual, { timeout: 60_000 });
   await panel.getByRole("button", { name: "Run 200 flights" }).click();
-  await expect(panel.getByText(/^Clean \d+ %/)).toBeVisible();
+  await expect(panel.getByText(/^Clean \d+\s%/)).toBeVisible();
   await panel.getByRole("combobox", { name: "Risk of the height" }).click();
   await page.getByRole("option", { name: "risk 1 in 20", exact: true }).click();
   await expect(panel.getByText(/(19 of 20 runs clear|more than 1 run in 20)/)).toBeVisible();

@@ -24,7 +24,7 @@ it.each([
   [() => requireMeasurement({ kind: "weight", massKg: 30 }), "Weight must be between 10 and 25000 g (now 30000 g)"],
   [
     () => requireMeasurement({ kind: "hover", command: 1.4 }),
-    "Throttle to the motors must be between 2 and 100\u202f% (now 140\u202f%)",
+    "Throttle to the motors must be between 2 and 100 % (now 140 %)",
   ],
   [
     () =>

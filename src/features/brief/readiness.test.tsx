@@ -69,7 +69,7 @@ it("is flown when somebody asks for it, with what it takes said on the button, a
 
 it("says how far it is, and is stopped at once", async () => {
   show(() => ({ kind: "flying", share: 0.42 }) as State);
-  await userEvent.click(screen.getByRole("button", { name: "Stop, 42 % flown" }));
+  await userEvent.click(screen.getByRole("button", { name: "Stop, 42\u202f% flown" }));
   expect(cancel).toHaveBeenCalledTimes(1);
 });
 

@@ -1,4 +1,4 @@
-import { fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, within, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { airframePresets, EMPTY_PLAN, firstSettings, type PlanFeature } from "@/core";
 import { directionWords, findTrick, standardDay } from "@/syllabus";
@@ -42,6 +42,8 @@ function show(trickId: string, change: Partial<LabData> = {}, airframe = five): 
 const choose = async (label: string, option: string | RegExp) => {
   fireEvent.mouseDown(screen.getByLabelText(label));
   await userEvent.click(await screen.findByRole("option", { name: option }));
+  // The list has gone before the next one is opened.
+  await waitFor(() => expect(screen.queryByRole("listbox")).toBeNull());
 };
 const figure = (name: RegExp) => screen.getByRole("button", { name }).getAttribute("aria-label");
 

@@ -144,7 +144,6 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
         )}
       </Box>
 
-      {/* Nothing of a trick that does not go. */}
       {shown?.problem === null && (
         <WhenSeen key={request.recipe.id} early minHeight={0}>
           <Hands trick={shown} data={data} lab={lab} aircraft={aircraft} setup={setup} />
@@ -154,7 +153,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
   );
 }
 
-/** Margin for error for this pilot, and what would make it kinder. */
+/** Margin for error for this pilot, and what would make it kinder; there is nothing of a trick that does not go. */
 function Hands({
   trick: shown,
   data,

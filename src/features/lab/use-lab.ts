@@ -5,6 +5,7 @@ import {
   USUAL_STOP_DEG,
   usualErrors,
   withParameters,
+  type FlownTrick,
   type FreezeMargins,
   type TrickRequest,
 } from "@/core";
@@ -35,7 +36,6 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   const [values, setValues] = useState<Figures | null>(null);
   // Moved while the rest is worked out.
   const [moved, setMoved] = useState<Figures>({});
-  const [kept, setKept] = useState<TrickRequest | null>(null);
   const [surroundings, setSurroundings] = useState<Surroundings>(() => surroundingsOn(data.day.air));
   const settingsDraft = useSettingsDraft(aircraft, setup);
   const { settings, drafted } = settingsDraft;
@@ -54,6 +54,7 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     }),
     [variant, direction, values, moved, surroundings, aircraft, settings],
   );
+  const { pinned: kept, pin } = usePinned(request);
   const otherRequest = useMemo(
     () => (other ? askedBeside(other, request, { ways, variant, direction, setups: data.setups, kept }) : null),
     [other, request, ways, variant, direction, data.setups, kept],
@@ -89,22 +90,14 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     },
     [asFlown],
   );
-  const newest = useRef(request);
-  useEffect(() => {
-    newest.current = request;
-  }, [request]);
   const keep = useCallback(() => {
-    setKept(newest.current);
+    pin();
     setOther("kept:now");
-  }, []);
-  const flownTrick = flown?.kind === "flown" ? flown.trick : null;
+  }, [pin]);
   // The old flight stays while the next is on its way, but never under another trick's name.
-  const shown = flownTrick && flownTrick.recipe.id === request.recipe.id ? flownTrick : null;
+  const shown = flown?.kind === "flown" && flown.trick.recipe.id === request.recipe.id ? flown.trick : null;
   const ghost = useGhost(otherRequest, flownOther);
   const stopWithinDeg = request.recipe.turn ? (findStep(syllabus, trick.id)?.stopWithinDeg ?? USUAL_STOP_DEG) : null;
-  // The drawings follow a moving slider when there is time.
-  const drawn = useDeferredValue(shown);
-  const upToDate = drawn !== null && drawn.recipe.id === shown?.recipe.id;
   return {
     trick,
     ways,
@@ -127,7 +120,7 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     pending,
     shown,
     /** Null while the drawings have not caught up. */
-    drawn: upToDate ? drawn : null,
+    drawn: useDrawn(shown),
     height,
     freeze,
     stopWithinDeg,
@@ -139,6 +132,23 @@ export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
     /** As it is flown, worked-out figures and all. */
     keep,
   };
+}
+
+/** The drawings follow a moving slider when there is time; null while they show another trick. */
+function useDrawn(shown: FlownTrick | null): FlownTrick | null {
+  const drawn = useDeferredValue(shown);
+  return drawn?.recipe.id === shown?.recipe.id ? drawn : null;
+}
+
+/** A run that is pinned, to be held against what comes. */
+function usePinned(request: TrickRequest) {
+  const [pinned, setPinned] = useState<TrickRequest | null>(null);
+  const newest = useRef(request);
+  useEffect(() => {
+    newest.current = request;
+  }, [request]);
+  const pin = useCallback(() => setPinned(newest.current), []);
+  return { pinned, pin };
 }
 
 /** What is flown beside it, once it is flown, with its settings. */

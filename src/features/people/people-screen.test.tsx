@@ -73,7 +73,7 @@ describe("people", () => {
     await userEvent.type(pans.getByLabelText("Time zone"), "Lisb");
     await userEvent.click(await screen.findByRole("option", { name: "Europe/Lisbon" }));
     await userEvent.click(pans.getByRole("combobox", { name: /Advise a sign-off/ }));
-    await userEvent.click(screen.getByRole("option", { name: "once luck is 10 % or less" }));
+    await userEvent.click(screen.getByRole("option", { name: "once luck is 10\u202f% or less" }));
     await userEvent.click(pans.getByRole("checkbox"));
     await userEvent.click(pans.getByRole("button", { name: "Save rules" }));
     await waitFor(() => expect(sent).toHaveLength(1));

@@ -58,7 +58,12 @@ export function SeasonPicture({ season, stages }: { season: Season; stages: read
         ))}
         {months.map((atMs) => (
           <g key={atMs}>
-            <path d={`M${x(atMs)} ${TOP}V${bottom + 20}`} stroke={tokens.inkSoft} strokeWidth={0.6} strokeOpacity={0.5} />
+            <path
+              d={`M${x(atMs)} ${TOP}V${bottom + 20}`}
+              stroke={tokens.inkSoft}
+              strokeWidth={0.6}
+              strokeOpacity={0.5}
+            />
             <text x={x(atMs) + 4} y={bottom + 34} fontSize={11} fill={tokens.inkSoft}>
               {format(atMs, "MMM yyyy")}
             </text>

@@ -28,5 +28,5 @@ it("points to mid and expo where it bounces, to hand or tune where it swings, to
   );
   expect(await says(/Swings/, null)).toMatch(/goes back and forth, it is the hand.*If it rests, it is the tune/);
   // ((1 - 0.14 - 0.12) / (1 - 0.12))² of the five inch.
-  expect(await says(/late in the pack/, null)).toContain("gives 71 % of its full thrust");
+  expect(await says(/late in the pack/, null)).toContain("gives 71\u202f% of its full thrust");
 });

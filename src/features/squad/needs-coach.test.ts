@@ -42,8 +42,8 @@ it("names each reason with its counts, what cannot wait first", () => {
     "slow flip slips: 1 of 7 clean on the last 2 days",
     "by eye first: Spindle",
     "no flight for 40 days",
-    "review due: pure roll (61 % remembered)",
-    "favours backward, 99 % sure",
+    "review due: pure roll (61\u202f% remembered)",
+    "favours backward, 99\u202f% sure",
     "no aircraft yet",
   ]);
 });

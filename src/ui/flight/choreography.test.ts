@@ -10,9 +10,9 @@ describe("instructions", () => {
       .join("\n");
 
   it("name the hand of the stick mode and the sense of the direction", () => {
-    expect(text("flip-one-move-back", 2)).toContain("right stick back 100 %");
-    expect(text("flip-one-move-front", 2)).toContain("right stick forward 100 %");
-    expect(text("flip-one-move-back", 1)).toContain("left stick back 100 %");
+    expect(text("flip-one-move-back", 2)).toContain("right stick back 100\u202f%");
+    expect(text("flip-one-move-front", 2)).toContain("right stick forward 100\u202f%");
+    expect(text("flip-one-move-back", 1)).toContain("left stick back 100\u202f%");
   });
 
   it("are in order, one for each phase, each within the flight", () => {
@@ -28,7 +28,7 @@ describe("instructions", () => {
     const { recipe } = brief("flip-ease-quarter-back");
     const eased = text("flip-ease-quarter-back", 2);
     expect(eased).toMatch(/Close the throttle 0\.15.s/);
-    expect(eased).toContain("down to 35 % of the stick");
+    expect(eased).toContain("down to 35\u202f% of the stick");
     const at = Math.round(recipe.parameters.centreDeg.value);
     expect(eased).toContain(`it carries on ${360 - at}° by itself at ${at}°`);
     expect(text("flip-slow-back", 2)).toMatch(/Turn slowly: right stick back \d+\s% 250.°\/s/);

@@ -132,7 +132,13 @@ export function SideView({ trace, phases, level, cursor, everyS }: SideViewProps
           </text>
         </g>
       )}
-      <path d={way(trace.heightM) ?? undefined} fill="none" stroke={tokens.shoal} strokeWidth="2" strokeOpacity="0.75" />
+      <path
+        d={way(trace.heightM) ?? undefined}
+        fill="none"
+        stroke={tokens.shoal}
+        strokeWidth="2"
+        strokeOpacity="0.75"
+      />
       {glyphs.map((i) => (
         <Glyph key={i} trace={trace} sample={i} x={x(i)} y={y(trace.heightM[i])} strong={false} />
       ))}

@@ -11,7 +11,7 @@ it("is silent about equal settings and says each change with its figures", () =>
   };
   expect(differencesInWords(firstSettings, faster)).toEqual([
     "pitch end 667 → 800, half stick 140 → 146 °/s",
-    "throttle limit off → scale 70 %",
+    "throttle limit off → scale 70\u202f%",
     "tilt 15° → 25°",
   ]);
 });
