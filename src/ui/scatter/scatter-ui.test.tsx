@@ -20,7 +20,9 @@ it("says how often it goes clean with the interval, and what went wrong with how
   ];
   const summary = summarise(runs);
   expect(shareWords(summary.clean)).toMatch(/^80\s% \(71 to 87\s%\)$/);
-  expect(failuresInWords(summary)).toBe('overshoots 12\u202f%, "Centre it" never finishes 6\u202f%, flies into the wall 2\u202f%');
+  expect(failuresInWords(summary)).toBe(
+    'overshoots 12\u202f%, "Centre it" never finishes 6\u202f%, flies into the wall 2\u202f%',
+  );
 });
 
 it("tells a difference only where the interval leaves no doubt", () => {
