@@ -43,7 +43,7 @@ const choose = async (label: string, option: string | RegExp) => {
   fireEvent.mouseDown(screen.getByLabelText(label));
   await userEvent.click(await screen.findByRole("option", { name: option }));
   // The list has gone before the next one is opened.
-  await waitFor(() => expect(screen.queryByRole("listbox")).toBeNull());
+  await waitFor(() => expect(screen.queryByRole("listbox", { hidden: true })).toBeNull());
 };
 const figure = (name: RegExp) => screen.getByRole("button", { name }).getAttribute("aria-label");
 
