@@ -11,7 +11,7 @@ const FIELD = "server/app/(field)";
 const CHUNK = /static\/chunks\/[\w.~-]+\.(?:js|css)/g;
 
 /** The script and style files that the field pages of a build may ask for, as named in it. */
-export function fieldChunks(built) {
+function fieldChunks(built) {
   const read = (file) => readFileSync(join(built, file), "utf8");
   const manifests = readdirSync(join(built, FIELD), { recursive: true, encoding: "utf8" })
     .filter((file) => file.endsWith("page_client-reference-manifest.js"))
