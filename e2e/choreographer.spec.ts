@@ -54,6 +54,16 @@ test("phases are dragged, set by keys, split, added, removed and mirrored, flown
     await expect(knob).toHaveAttribute("aria-valuetext", "100\u202f% back");
   });
 
+  await test.step("what is typed fast is there letter by letter, where it was typed", async () => {
+    const does = page.getByRole("textbox", { name: /^What the pilot does in phase/ });
+    const said = await does.inputValue();
+    await does.press("Home");
+    await page.keyboard.type("At once, without a stop: ");
+    await expect(does).toHaveValue(`At once, without a stop: ${said}`);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(does).toHaveValue(said);
+  });
+
   await test.step("an end that is never reached is told at its phase, with how near it came", async () => {
     await page.getByRole("combobox", { name: "End 1" }).click();
     await page.getByRole("option", { name: "angle turned" }).click();

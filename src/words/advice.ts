@@ -1,3 +1,4 @@
+import { percent } from "./numbers";
 import { SETTLING_ATTEMPTS, type Advice, type DirectionCount, type Focus, type WayOn } from "@/core";
 import { cueFor, directionName, findStep, onGround, stepName, type Syllabus } from "@/syllabus";
 import { capital } from "./capital";
@@ -67,7 +68,7 @@ function wayOnWords(wayOn: WayOn, stepId: string, syllabus: Syllabus): string {
       return `Go back to ${stepName(syllabus, wayOn.toStepId)} and build it again.`;
     case "mend": {
       const fault = findStep(syllabus, stepId)?.faults.find(({ id }) => id === wayOn.faultId);
-      const share = `${Math.round(100 * wayOn.share)}\u202f% of what goes wrong`;
+      const share = `${percent(wayOn.share)} of what goes wrong`;
       return fault
         ? `${fault.sees}, in ${share}: ${cueFor(fault, wayOn.direction)}`
         : `One fault is in ${share}: work at that alone.`;

@@ -1,7 +1,7 @@
 "use client";
 
 import { usePreferences } from "@/ui/theme/preferences";
-import { problemWords, refusedWords } from "@/words";
+import { problemWords, refusedWords, percent } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -194,7 +194,7 @@ function Ladder({ aircraft, settings, air: day }: { aircraft: Aircraft; settings
   return (
     <Box component="section" aria-labelledby="ladder" sx={{ mt: 2 }}>
       <Typography variant="h2" id="ladder" sx={{ mb: 0.5 }}>
-        Punch ladder, <span className="num">{Math.round(100 * stick)}&#8239;%</span> stick
+        Punch ladder, <span className="num">{percent(stick)}</span> stick
       </Typography>
       <PunchLadder
         aircraft={aircraft}

@@ -1,6 +1,6 @@
 import { curveFeel, type Settings } from "@/core";
 import { toBeChecked, type Aircraft } from "@/contract";
-import { defectWords, lower } from "@/words";
+import { defectWords, lower, percent } from "@/words";
 import { usualAt, type Step } from "@/syllabus";
 
 /** A throttle limit this much below what is usual is worth a word. Ours. */
@@ -79,7 +79,7 @@ function stageCautions(stage: number, { rates, throttle }: Settings): string[] {
       : []),
     ...(throttle.limit.kind !== "off" && throttle.limit.fraction < least - LOWER_BY
       ? [
-          `The throttle is limited to ${Math.round(100 * throttle.limit.fraction)}\u202f%: the bail-out has less power than the aircraft could give.`,
+          `The throttle is limited to ${percent(throttle.limit.fraction)}: the bail-out has less power than the aircraft could give.`,
         ]
       : []),
   ];

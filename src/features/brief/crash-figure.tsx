@@ -14,7 +14,7 @@ import { inParts } from "@/ui/scatter/in-parts";
 import type { Pool } from "@/ui/scatter/pool";
 import { useComputed } from "@/ui/scatter/use-scatter";
 import { usePreferences } from "@/ui/theme/preferences";
-import { refusedWords } from "@/words";
+import { refusedWords, percent } from "@/words";
 import { MODEL_LEAVES_OUT } from "@/ui/why/why";
 import { Figure } from "@/ui/units/figure";
 
@@ -53,7 +53,7 @@ export function CrashFigure({ recipe, flown, stage }: { recipe: Recipe; flown: F
         <Box sx={{ fontSize: "0.85rem" }}>{LABEL}</Box>
         {state.kind === "broken"
           ? `not counted: ${refusedWords(state.why, units)}`
-          : `being counted, ${Math.round(100 * (state.kind === "flying" ? state.share : 0))}\u202f%`}
+          : `being counted, ${percent(state.kind === "flying" ? state.share : 0)}`}
       </Box>
     );
   return (

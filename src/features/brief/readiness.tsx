@@ -23,7 +23,7 @@ import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { failuresInWords, habitWords, readinessOf } from "@/ui/scatter/words";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { refusedWords } from "@/words";
+import { refusedWords, percent } from "@/words";
 import type { BriefData } from "./load";
 
 const RUNS = 200;
@@ -114,9 +114,7 @@ export function Readiness({
           sx={{ mt: 0.5 }}
           onClick={() => (state.kind === "flying" ? cancel() : start(key, fly))}
         >
-          {state.kind === "flying"
-            ? `Stop, ${Math.round(100 * state.share)}\u202f% flown`
-            : `Simulate ${RUNS} imperfect runs`}
+          {state.kind === "flying" ? `Stop, ${percent(state.share)} flown` : `Simulate ${RUNS} imperfect runs`}
         </Button>
       )}
     </Box>

@@ -4,7 +4,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import {
   type FlownTrick,
   hangsOn,
@@ -80,6 +80,7 @@ export function Board(props: BoardProps) {
   useKeys(keys);
   const trick = trickOf(data.trickId);
   const cursor = cursorS === null ? null : indexAt(flight.trace, cursorS);
+  const [held, setHeld] = useState(false);
   const stays = whyItStays(hangsOn(present, selected), present.phases.length);
   const faults = recipeFaults(present);
   return (
@@ -96,9 +97,10 @@ export function Board(props: BoardProps) {
           cursorS={cursorS}
           onSelect={onSelect}
           onChange={onChange}
+          onHold={setHeld}
         />
       </Box>
-      <WhenTime>
+      <WhenTime held={held}>
         <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.5, mb: 1 }}>
           {edits.map(({ name, run }) => (
             <Button key={name} size="small" disabled={run === null} onClick={run ?? undefined}>
@@ -129,7 +131,7 @@ export function Board(props: BoardProps) {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          <WhenTime>
+          <WhenTime held={held}>
             <Typography variant="h2" sx={{ mb: 1 }}>
               Phase <span className="num">{selected + 1}</span> of <span className="num">{present.phases.length}</span>
             </Typography>
@@ -146,7 +148,7 @@ export function Board(props: BoardProps) {
           flownWith={`${aircraft.name}, setup ${setup.number}`}
         />
       </Box>
-      <WhenTime>{props.keep}</WhenTime>
+      <WhenTime held={held}>{props.keep}</WhenTime>
     </>
   );
 }

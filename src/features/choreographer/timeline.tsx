@@ -30,6 +30,8 @@ interface TimelineProps {
   readonly onSelect: (phase: number) => void;
   /** Changes of one gesture belong together. */
   readonly onChange: (recipe: Recipe, gesture: string) => void;
+  /** Something is held by the pointer, or let go of. */
+  readonly onHold: (held: boolean) => void;
 }
 
 /** A stick that never leaves its middle further than this rests. */
@@ -40,8 +42,8 @@ const KEY_STICK = 0.02;
 
 /** The phases of a flown trick over time, with what each stick does. Ends and stick targets are dragged, or moved by the arrow keys. */
 export function Timeline(props: TimelineProps) {
-  const { recipe, flight, pending, context, stickMode, notes, selected, cursorS, onSelect, onChange } = props;
-  const { frozenS, askedS, gripFor } = useGrips(onChange);
+  const { recipe, flight, pending, context, stickMode, notes, selected, cursorS, onSelect, onChange, onHold } = props;
+  const { frozenS, askedS, gripFor } = useGrips(onChange, onHold);
   const spans = phaseSpans(recipe, flight);
   const handles = recipe.phases.flatMap((_, i) => (spans[i] ? handlesOf(recipe, i, context) : []));
   const quiet = lanes.filter((lane) => {

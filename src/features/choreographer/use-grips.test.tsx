@@ -16,12 +16,16 @@ const moves = (orientation: Moves["orientation"]): Moves => ({
 /** A grip on a made-up drawing half as wide as the timeline is drawn; what came of it. */
 function show({ orientation = "horizontal" as Moves["orientation"], pending = false } = {}) {
   const emitted: [recipe: string, gesture: string][] = [];
+  const holds: boolean[] = [];
   function Drawing() {
     const [recipe, setRecipe] = useState(named("base"));
-    const { frozenS, askedS, gripFor } = useGrips((next, gesture) => {
-      emitted.push([next.id, gesture]);
-      setRecipe(next);
-    });
+    const { frozenS, askedS, gripFor } = useGrips(
+      (next, gesture) => {
+        emitted.push([next.id, gesture]);
+        setRecipe(next);
+      },
+      (held) => holds.push(held),
+    );
     const base = { recipe, flight: {} as Flight, context: {} as FlightContext };
     return (
       <svg>
@@ -32,7 +36,7 @@ function show({ orientation = "horizontal" as Moves["orientation"], pending = fa
   }
   const { container } = render(<Drawing />);
   container.querySelector("svg")!.getBoundingClientRect = () => ({ left: 10, top: 20, width: WIDTH / 2 }) as DOMRect;
-  return { emitted, grip: screen.getByRole("slider") };
+  return { emitted, holds, grip: screen.getByRole("slider") };
 }
 /** jsdom has no pointer events with a place: a mouse event by their name has one. */
 const point = (grip: HTMLElement, type: string, at: { clientX?: number; clientY?: number } = {}) =>
@@ -41,7 +45,7 @@ const press = (grip: HTMLElement, ...keys: { key: string; shiftKey?: boolean }[]
   keys.forEach((key) => fireEvent.keyDown(grip, key));
 
 it("is dragged from where it was taken hold of, in the units of the drawing, all of it one gesture", () => {
-  const { emitted, grip } = show();
+  const { emitted, holds, grip } = show();
   point(grip, "move", { clientX: 60, clientY: 40 });
   expect(emitted).toEqual([]);
   point(grip, "down", { clientX: 60, clientY: 40 });
@@ -55,7 +59,9 @@ it("is dragged from where it was taken hold of, in the units of the drawing, all
     ["base to 2.0,40", "drag 2"],
   ]);
   expect(screen.getByText("frozen 7, asked 2")).toBeInTheDocument();
+  expect(holds).toEqual([true]);
   point(grip, "up");
+  expect(holds).toEqual([true, false]);
   expect(screen.getByText("frozen null, asked null")).toBeInTheDocument();
   point(grip, "move", { clientX: 300, clientY: 40 });
   expect(emitted).toHaveLength(2);

@@ -31,8 +31,8 @@ interface Pressed extends Base {
 
 const KEYS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
 
-/** Takes hold of ends and stick targets by pointer and by key. All changes of one hold go under one gesture. */
-export function useGrips(onChange: (recipe: Recipe, gesture: string) => void) {
+/** Takes hold of ends and stick targets by pointer and by key. All changes of one hold go under one gesture; `onHold`: by pointer. */
+export function useGrips(onChange: (recipe: Recipe, gesture: string) => void, onHold: (held: boolean) => void) {
   const held = useRef<Held | null>(null);
   const pressed = useRef<Pressed | null>(null);
   const gestures = useRef(0);
@@ -40,6 +40,7 @@ export function useGrips(onChange: (recipe: Recipe, gesture: string) => void) {
   const [askedS, setAsked] = useState<number | null>(null);
   const letGo = () => {
     held.current = null;
+    onHold(false);
     setFrozen(null);
     setAsked(null);
   };
@@ -67,6 +68,7 @@ export function useGrips(onChange: (recipe: Recipe, gesture: string) => void) {
         event.currentTarget.setPointerCapture?.(event.pointerId);
         gestures.current++;
         held.current = { ...base, scale, moves, gesture: `drag ${gestures.current}` };
+        onHold(true);
         setFrozen(scale.domainS);
       },
       onPointerMove: drag,

@@ -1,6 +1,6 @@
 "use client";
 
-import { adviceWords, capital, markWords } from "@/words";
+import { adviceWords, capital, chancePercent, markWords } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -113,9 +113,8 @@ function Judged({ pilot, known, step, own, today, maySignOff, onSignOff }: Verdi
       </Box>
       {imbalance && imbalance.chance >= TELLING_IMBALANCE && (
         <Typography sx={{ fontSize: "0.9rem" }}>
-          {capital(names[imbalance.better])} goes better, with{" "}
-          <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))}&#8239;%</b> chance, by{" "}
-          <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
+          {capital(names[imbalance.better])} goes better, with <b className="num">{chancePercent(imbalance.chance)}</b>{" "}
+          chance, by <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
         </Typography>
       )}
       <Box sx={{ mt: 1.5 }}>

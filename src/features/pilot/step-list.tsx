@@ -12,6 +12,7 @@ import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { PilotData } from "./load";
+import { percent } from "@/words";
 
 /** The same as the depth chart, as a list with the evidence of each step. */
 export function StepList({
@@ -163,7 +164,7 @@ function StepRow({
             {one.reviewDue && one.review && (
               <Typography sx={(theme) => ({ fontSize: "0.88rem", color: theme.tokens.ochreText, fontWeight: 600 })}>
                 Review due since <Moment atMs={one.review.dueMs} />: about{" "}
-                <span className="num">{Math.round(100 * one.review.memory)}&#8239;%</span> remembered.
+                <span className="num">{percent(one.review.memory)}</span> remembered.
               </Typography>
             )}
           </Box>

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { chancePercent, markWords, placeWords } from "@/words";
+import { chancePercent, markWords, placeWords, percent, percentRange } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {
   directionNames,
@@ -72,7 +72,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
           {one.review && (
             <Typography sx={{ fontSize: "0.9rem" }}>
               {one.reviewDue ? "Review due since" : "Review due on"} <Moment atMs={one.review.dueMs} />; now about{" "}
-              <span className="num">{Math.round(100 * one.review.memory)}&#8239;%</span> remembered.
+              <span className="num">{percent(one.review.memory)}</span> remembered.
             </Typography>
           )}
           <Places tallies={tallies} names={names} />
@@ -150,9 +150,7 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
               <td>{placeWords[place]}</td>
               <td className="num">{counts.clean}</td>
               <td className="num">{all}</td>
-              <td className="num">
-                {Math.round(100 * interval.low)}–{Math.round(100 * interval.high)}&#8239;%
-              </td>
+              <td className="num">{percentRange(interval)}</td>
               <td className="num">{counts.rough}</td>
               <td className="num">{counts.bailed}</td>
               <td className="num">{counts.crashed}</td>

@@ -13,7 +13,7 @@ import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import { adviceWords, evidenceWords } from "@/words";
+import { adviceWords, evidenceWords, percent, percentRange } from "@/words";
 import type { Season } from "./load";
 import { SeasonPicture } from "./season-picture";
 
@@ -116,14 +116,12 @@ function FlownLine({ line }: { line: Season["figures"]["lines"][number] }) {
         <b className="num">{line.counts.clean}</b> of <span className="num">{line.attempts}</span>
       </span>
       <RateBar mean={line.counts.clean / line.attempts} low={line.low} high={line.high} mark={0.75} />
-      <span className="num">
-        {Math.round(100 * line.low)}–{Math.round(100 * line.high)}&#8239;%
-      </span>
+      <span className="num">{percentRange(line)}</span>
       <Box component="span" sx={{ fontSize: "0.88rem" }}>
         {line.halves && (
           <>
             <span className="num">{Math.round(100 * line.halves[0])}</span> then{" "}
-            <span className="num">{Math.round(100 * line.halves[1])}&#8239;%</span>
+            <span className="num">{percent(line.halves[1])}</span>
           </>
         )}
       </Box>

@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { numeral, quantityText, type UnitSystem } from "@/words";
+import { numeral, quantityText, type UnitSystem, percent } from "@/words";
 import type { Content } from "pdfmake/interfaces";
 import type { Paper } from "@/server/files";
 import {
@@ -73,9 +73,7 @@ export function cardContent(
   const leanDeg = rounded(level?.leanDeg ?? tiltDeg, 0);
   const { throttle, modes } = settings;
   const limit =
-    throttle.limit.kind === "off"
-      ? "no limit"
-      : `${throttle.limit.kind} to ${Math.round(100 * throttle.limit.fraction)}\u202f%`;
+    throttle.limit.kind === "off" ? "no limit" : `${throttle.limit.kind} to ${percent(throttle.limit.fraction)}`;
   return {
     pageSize: paper === "a6" ? "A6" : "A4",
     pageMargins: 12 * k,
@@ -125,7 +123,7 @@ export function cardContent(
             words(`${numeral(throttle.mid, 2)}, ${numeral(throttle.expo, 2)}, ${limit}`),
             level
               ? words(
-                  `${quantityText(level.speedMps, "speed", units)} at ${Math.round(100 * stickForThrottleClamped(throttle, level.throttle))}\u202f% stick, ${numeral(level.thrustG, 2)} g`,
+                  `${quantityText(level.speedMps, "speed", units)} at ${percent(stickForThrottleClamped(throttle, level.throttle))} stick, ${numeral(level.thrustG, 2)} g`,
                 )
               : words("not with this thrust"),
             words(modesText(modes)),

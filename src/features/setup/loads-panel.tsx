@@ -12,11 +12,11 @@ import { useAir } from "@/ui/air/use-air";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
-import { entryIn, numeral, quantityText } from "@/words";
+import { entryIn, numeral, percent, quantityText } from "@/words";
 import { gramsFrom } from "./grams";
 
-const percent = (share: number | null | undefined) =>
-  share === null || share === undefined ? "out of reach" : `${Math.round(100 * share)}\u202f%`;
+const reached = (share: number | null | undefined) =>
+  share === null || share === undefined ? "out of reach" : percent(share);
 
 /** Other batteries and cameras of the aircraft, each with what it does to hover, cruise and the throttle's mid. */
 export function LoadsPanel({
@@ -47,9 +47,9 @@ export function LoadsPanel({
       load?.name ?? "as it is",
       quantityText(airframe.massKg, "mass", units),
       `${numeral(airframe.thrustToWeight, 1)} ×${load && load.thrustToWeight === null ? " (by weight)" : ""}`,
-      percent(points.hover.stick),
+      reached(points.hover.stick),
       cruise ? quantityText(cruise.speedMps, "speed", units) : "none",
-      cruise ? percent(points.cruise?.stick) : "none",
+      cruise ? reached(points.cruise?.stick) : "none",
       cruise ? numeral(proposedMid(settings.throttle, cruise.throttle), 2) : "none",
       ...(mayChange
         ? [

@@ -1,4 +1,4 @@
-import { numeral } from "@/words";
+import { numeral, percent } from "@/words";
 import { mixFor, rateAtStick, stickForRateClamped, type Mix, type MixKind, type Settings } from "@/core";
 import { handsFor } from "@/ui/sticks/modes";
 
@@ -66,8 +66,7 @@ function inWords({ sticks }: Mix, stickMode: number): string {
 }
 
 /** A stick position as a share of its travel; a rate the curve does not reach is beyond it. */
-export const stickText = (value: number | null) =>
-  value === null ? "beyond" : `${Math.round(100 * Math.abs(value))}\u202f%`;
+export const stickText = (value: number | null) => (value === null ? "beyond" : `${percent(Math.abs(value))}`);
 
 /** Errors of tilt whose effect is shown. */
 export const TILT_ERRORS_DEG = [1, 2, 5] as const;

@@ -141,7 +141,7 @@ function MidAdvice({
         <Typography>■ The mid lies on the cruise: small corrections there stay small.</Typography>
       ) : (
         <Typography>
-          ▲ The mid lies <b className="num">{Math.round(100 * Math.abs(verdict.offBy))}&#8239;%</b> of the stick{" "}
+          ▲ The mid lies <b className="num">{percent(Math.abs(verdict.offBy))}</b> of the stick{" "}
           {verdict.kind === "too-low" ? "below" : "above"} the cruise. There the throttle answers{" "}
           <b className="num">{numeral(verdict.gainRatio, 1)}</b> times as quickly as at the mid, so corrections come out
           too large and the height pumps.

@@ -1,5 +1,6 @@
 import Typography from "@mui/material/Typography";
 import { TELLING_IMBALANCE, type Imbalance } from "@/core";
+import { chancePercent } from "@/words";
 
 /** Which direction is the better one, with its chance; nothing while it may be noise. */
 export function FavouredSide({
@@ -13,8 +14,7 @@ export function FavouredSide({
   if (!imbalance || imbalance.chance < TELLING_IMBALANCE) return null;
   return (
     <Typography sx={{ fontSize: "0.9rem" }}>
-      Favours {names[imbalance.better]}: better with{" "}
-      <b className="num">{Math.min(99, Math.round(100 * imbalance.chance))}&#8239;%</b> chance, by{" "}
+      Favours {names[imbalance.better]}: better with <b className="num">{chancePercent(imbalance.chance)}</b> chance, by{" "}
       <span className="num">{Math.round(100 * imbalance.difference)}</span> points of clean rate.
     </Typography>
   );

@@ -2,7 +2,11 @@
 
 import { useDeferredValue, type ReactNode } from "react";
 
-/** Draws its contents anew when there is time for it: what is under the hand comes first, and pictures in between are left out. */
-export function WhenTime({ children }: { children: ReactNode }) {
-  return useDeferredValue(children);
+/**
+ * While something beside it is `held`, draws its contents anew when there is time for it: what is under the hand comes first, and pictures in between
+ * are left out. At once otherwise: a field that is typed into must never show what was before.
+ */
+export function WhenTime({ held, children }: { held: boolean; children: ReactNode }) {
+  const later = useDeferredValue(children);
+  return held ? later : children;
 }

@@ -1,4 +1,5 @@
 import { curveFeel, type RateCurve, type Settings } from "@/core";
+import { percent } from "@/words";
 
 const familyNames = {
   "base-rise": "base and rise",
@@ -45,7 +46,7 @@ function figureChange(name: string, before: number, after: number): string | nul
 }
 
 function limitText({ throttle: { limit } }: Settings): string {
-  return limit.kind === "off" ? "off" : `${limit.kind} ${Math.round(100 * limit.fraction)}\u202f%`;
+  return limit.kind === "off" ? "off" : `${limit.kind} ${percent(limit.fraction)}`;
 }
 
 const mixText = ({ modes: { mixAngleDeg } }: Settings) => (mixAngleDeg == null ? "no angle" : `${mixAngleDeg}°`);

@@ -5,7 +5,7 @@ import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
 import { MODEL_LEAVES_OUT } from "../why/why";
 import { Figure } from "@/ui/units/figure";
-import { quantityText, refusedWords, type UnitSystem } from "@/words";
+import { quantityText, refusedWords, type UnitSystem, percent } from "@/words";
 import type { StartHeightState } from "./use-start-height";
 
 /** The minimum start height with what decided it, or how far it is worked out. Never a figure that is not the whole one. */
@@ -28,7 +28,7 @@ export function StartHeightFigure({
         <Box sx={{ fontSize: "0.85rem" }}>Minimum start height</Box>
         {state.kind === "broken" && "not worked out: " + refusedWords(state.why, units)}
         {state.kind === "absent" && "not worked out yet: it is when a coach opens this brief"}
-        {state.kind === "computing" && `being worked out, ${Math.round(100 * state.share)}\u202f%`}
+        {state.kind === "computing" && `being worked out, ${percent(state.share)}`}
       </Box>
     );
   if (state.startHeight === null) return null;
