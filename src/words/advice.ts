@@ -1,9 +1,8 @@
-import { percent } from "./numbers";
 import { SETTLING_ATTEMPTS, type Advice, type DirectionCount, type Focus, type WayOn } from "@/core";
 import { cueFor, directionName, findStep, onGround, stepName, type Syllabus } from "@/syllabus";
 import { capital } from "./capital";
 import { countWords, missingWords } from "./marks";
-import { chancePercent, counted, percentRange } from "./numbers";
+import { chancePercent, counted, percent, percentRange } from "./numbers";
 import type { UnitSystem } from "./quantity";
 
 /** To whom something is said, and in which units. */

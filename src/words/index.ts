@@ -20,7 +20,7 @@ export {
   trickName,
 } from "./lines";
 export { countWords, markWords, measureSides, measureWords, placeWords, unitOf } from "./marks";
-export { chancePercent, counted, percent, percentRange } from "./numbers";
+export { chancePercent, counted, percent, percentRange, seldomPercent } from "./numbers";
 export { outlookWords } from "./outlook";
 export type { Outlook } from "./outlook";
 export { problemWords } from "./problems";

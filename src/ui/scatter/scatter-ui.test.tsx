@@ -25,6 +25,11 @@ it("says how often it goes clean with the interval, and what went wrong with how
   );
 });
 
+it("never says of what did happen that it happens in no run", () => {
+  expect(failuresInWords(summarise([...many(999), ...many(1, { kind: "past" })]))).toBe("overshoots under 1\u202f%");
+  expect(failuresInWords(summarise(many(3, { kind: "past" })))).toBe("overshoots 100\u202f%");
+});
+
 it("tells a difference only where the interval leaves no doubt", () => {
   const worse = [...many(50), ...many(50, { kind: "short" })];
   expect(comparedInWords(compareRuns(many(100), worse), "setup 1")).toMatch(

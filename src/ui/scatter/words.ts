@@ -1,4 +1,4 @@
-import { failureWords, percent, quantityText, type UnitSystem } from "@/words";
+import { failureWords, percent, quantityText, seldomPercent, type UnitSystem } from "@/words";
 import type { Comparison, Estimate, Mark, PilotErrors, ScatterSummary } from "@/core";
 
 /** "74 % (71 to 77 %)". */
@@ -40,7 +40,7 @@ export function markInWords(mark: Mark, units: UnitSystem): string {
 
 /** What went wrong, with how often: "stops short 12 %, overshoots 9 %". */
 export function failuresInWords({ failures, runs }: ScatterSummary): string {
-  return failures.map((one) => `${failureWords(one)} ${percent(one.count / runs)}`).join(", ");
+  return failures.map((one) => `${failureWords(one)} ${seldomPercent(one.count / runs)}`).join(", ");
 }
 
 /** ", 35 ms late on the whole"; nothing where they are on time to the millisecond. */
