@@ -5,10 +5,12 @@ import {
   chanceGreater,
   dayIn,
   digestOf,
+  distinctDays,
   markIn,
   recentOf,
   judge,
   mergedDays,
+  remembering,
   reviewOf,
   weighEvidence,
   wilsonInterval,
@@ -22,6 +24,7 @@ import {
   type Review,
   type SquadRules,
   type StepEvidence,
+  type Tallied,
   Z90,
 } from "@/core";
 import { bailCreditOf, type BailCredit } from "./bails";
@@ -236,13 +239,7 @@ function stepStanding(
   const attempts = own?.digest.attempts ?? 0;
   // Nobody tires, crashes or settles into a setup in a simulator.
   const real = recent.filter(flownForReal);
-  const evidence = weighEvidence(
-    recent,
-    step.mark,
-    step.directions.map(({ id }) => id),
-    own?.digest.tallies ?? [],
-    rules,
-  );
+  const evidence = evidenceAt(recent, step, own?.digest.tallies ?? noTallies, rules.attendedOnly);
   const signed = signedOff.has(step.id);
   const review = (signed && reviews.get(step.id)) || null;
   return {
@@ -274,6 +271,18 @@ function stepStanding(
   };
 }
 
+const noTallies: readonly Tallied[] = [];
+const evidenceAt = remembering(
+  (recent: readonly Attempt[], step: Step, tallies: readonly Tallied[], attendedOnly: boolean): StepEvidence =>
+    weighEvidence(
+      recent,
+      step.mark,
+      step.directions.map(({ id }) => id),
+      tallies,
+      { attendedOnly },
+    ),
+);
+
 /** Whether the school wants the step flown in the simulator first and its mark is not met there. */
 export function simulatorLacking(step: Step, school: School, recent: readonly Attempt[]): boolean {
   if (!step.simulatorFirst || sideOf(school, "simulator").id !== "first") return false;
@@ -297,12 +306,16 @@ export function reviewsOf(
       const own = flown.get(step.id)?.digest.days ?? [];
       const review = wanted.has(step) ? reviewOf(mergedDays(own, contained), nowMs, rules.timeZone) : null;
       if (review) reviews.set(step.id, review);
-      const clean = own.filter(([, count]) => count > 0).map(([day, count]): FlyingDay => [day, count, count]);
-      contained = mergedDays(clean, contained);
+      contained = mergedDays(cleanDays(own), contained);
     }
   }
   return reviews;
 }
+
+/** The clean tries alone, day by day. */
+const cleanDays = remembering((days: readonly FlyingDay[]): readonly FlyingDay[] =>
+  days.filter(([, count]) => count > 0).map(([day, count]): FlyingDay => [day, count, count]),
+);
 
 /** How far a signed-off step has slipped below its mark, if it has. */
 export function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
@@ -317,11 +330,7 @@ const idleDaysOf = ({ nowMs, rules }: StandingInput, { lastFlownMs }: Context) =
   lastFlownMs === null ? null : dayIn(rules.timeZone, nowMs) - dayIn(rules.timeZone, lastFlownMs);
 
 function lastBurst({ flown, nowMs, rules }: StandingInput): Burst | null {
-  const days = new Set([...flown.values()].flatMap(({ digest }) => digest.days.map(([day]) => day)));
-  return burstOf(
-    [...days].sort((a, b) => a - b),
-    dayIn(rules.timeZone, nowMs),
-  );
+  return burstOf(distinctDays([...flown.values()].map(({ digest }) => digest.days)), dayIn(rules.timeZone, nowMs));
 }
 
 /** The clearest difference between two directions of the current step, from raw counts. */

@@ -5,6 +5,7 @@ export { entryOf } from "./entry";
 export { evenly } from "./evenly";
 export { interpolate } from "./interpolate";
 export { nonNegativeLeastSquares, solvedLinear } from "./least-squares";
+export { remembering } from "./remembering";
 export { rounded } from "./rounded";
 export { NormalDraws, seededNormal, seededRandom } from "./random";
 export { DomainError, requireFinite, requireNumber, requireOneOf, requireWhole } from "./require";

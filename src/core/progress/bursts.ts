@@ -1,5 +1,6 @@
 import { requireFinite } from "../numbers";
 import { GAP_DAYS } from "./curve";
+import type { FlyingDay } from "./digest";
 
 /** Flying days close together, then a long time without one. */
 export interface Burst {
@@ -15,6 +16,18 @@ const LEAST_DAYS = 3;
 const MOST_APART = 2;
 /** A burst that ended longer ago is over and done with. Ours. */
 const TOLD_DAYS = 60;
+
+/** The days of several lists in order, each once, in order. A mark for each day of the time they span: there are thousands of days and few years. */
+export function distinctDays(lists: readonly (readonly FlyingDay[])[]): number[] {
+  const flown = lists.filter(({ length }) => length > 0);
+  if (flown.length === 0) return [];
+  const first = Math.min(...flown.map((days) => days[0][0]));
+  const last = Math.max(...flown.map((days) => days[days.length - 1][0]));
+  const marked = new Uint8Array(last - first + 1);
+  // By place: taken apart one by one, a squad's take ten times as long.
+  for (const days of flown) for (let i = 0; i < days.length; i++) marked[days[i][0] - first] = 1;
+  return Array.from(marked.keys()).flatMap((at) => (marked[at] ? [first + at] : []));
+}
 
 /** The last burst and the gap after it, from flying days in order and today; null where the days are spread. The gap is longer than ten days. */
 export function burstOf(days: readonly number[], today: number): Burst | null {

@@ -5,7 +5,7 @@ export type { Attempt, AttemptMeasure, Outcome, Place } from "./attempt";
 export { betaCdf, betaQuantile } from "./beta";
 export { rateChange, SETTLING_ATTEMPTS } from "./change";
 export type { Counted, RateChange } from "./change";
-export { burstOf } from "./bursts";
+export { burstOf, distinctDays } from "./bursts";
 export type { Burst } from "./bursts";
 export { GAP_DAYS, learningCurve } from "./curve";
 export type { CurvePoint, LearningCurve } from "./curve";

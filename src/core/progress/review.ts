@@ -1,4 +1,4 @@
-import { requireFinite, requireNumber } from "../numbers";
+import { remembering, requireFinite, requireNumber } from "../numbers";
 import { fsrs, Rating, type FSRSState, type Grade } from "ts-fsrs";
 import { dayBegins, dayIn } from "./day";
 import type { FlyingDay } from "./digest";
@@ -18,7 +18,6 @@ const scheduler = fsrs({ request_retention: 0.9, enable_fuzz: false, enable_shor
  */
 export function reviewOf(days: readonly FlyingDay[], nowMs: number, timeZone: string): Review | null {
   if (days.length === 0) return null;
-  days.forEach(([day], i) => requireNumber("days", day, i === 0 ? -1e6 : days[i - 1][0] + 1, 1e6));
   requireFinite("nowMs", nowMs);
   const last = days[days.length - 1][0];
   const stability = stabilityAfter(days);
@@ -32,39 +31,30 @@ export function reviewOf(days: readonly FlyingDay[], nowMs: number, timeZone: st
 /** The days of two lists in order as one in order, each day once with the counts of both. */
 export function mergedDays(some: readonly FlyingDay[], others: readonly FlyingDay[]): readonly FlyingDay[] {
   if (others.length === 0) return some;
-  if (some.length === 0) return others;
-  const merged: FlyingDay[] = [];
+  return some.length === 0 ? others : merged(some, others);
+}
+
+// A squad's days are asked for at every look, and only change when somebody flies.
+const merged = remembering((some: readonly FlyingDay[], others: readonly FlyingDay[]): readonly FlyingDay[] => {
+  const both: FlyingDay[] = [];
   for (let i = 0, k = 0; i < some.length || k < others.length;) {
     const own = some[i]?.[0] ?? Infinity;
     const other = others[k]?.[0] ?? Infinity;
-    if (own < other) merged.push(some[i++]);
-    else if (other < own) merged.push(others[k++]);
-    else merged.push([own, some[i][1] + others[k][1], some[i++][2] + others[k++][2]]);
+    if (own < other) both.push(some[i++]);
+    else if (other < own) both.push(others[k++]);
+    else both.push([own, some[i][1] + others[k][1], some[i++][2] + others[k++][2]]);
   }
-  return merged;
-}
-
-/** Stabilities of histories seen before: a squad's are asked for again at every look, and only change when somebody flies. */
-const known = new Map<string, number>();
-const MOST_KNOWN = 20_000;
-/** Gaps of more than 44 years are all alike; so a gap and a grade fit one character of the key. */
-const LONGEST_GAP_DAYS = 2 ** 14 - 1;
+  return both;
+});
 
 /** Stability, days, after repetitions on days in order. */
-function stabilityAfter(days: readonly FlyingDay[]): number {
-  const repetitions = days.map(([day, clean, all], i): [gapDays: number, grade: Grade] => [
-    i === 0 ? 0 : Math.min(LONGEST_GAP_DAYS, day - days[i - 1][0]),
-    gradeOf(clean / all),
-  ]);
-  const key = String.fromCharCode(...repetitions.map(([gap, grade]) => gap * 4 + grade - 1));
-  const before = known.get(key);
-  if (before !== undefined) return before;
+const stabilityAfter = remembering((days: readonly FlyingDay[]): number => {
+  days.forEach(([day], i) => requireNumber("days", day, i === 0 ? -1e6 : days[i - 1][0] + 1, 1e6));
   let memory: FSRSState | null = null;
-  for (const [gap, grade] of repetitions) memory = scheduler.next_state(memory, gap, grade);
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(key, memory!.stability);
+  for (const [i, [day, clean, all]] of days.entries())
+    memory = scheduler.next_state(memory, i === 0 ? 0 : day - days[i - 1][0], gradeOf(clean / all));
   return memory!.stability;
-}
+});
 
 function gradeOf(cleanShare: number): Grade {
   if (cleanShare >= 0.75) return Rating.Good;

@@ -3,7 +3,7 @@ import { jStat } from "jstat";
 import { DAY_MS, seededRandom } from "../numbers";
 import { usualRules, advise, dayBegins, dayIn, isTimeZone, luckOf, posteriorOf, rateAfterEach, weighEvidence } from ".";
 import type { Attempt } from ".";
-import { burstOf } from "./bursts";
+import { burstOf, distinctDays } from "./bursts";
 import { chanceOfSoManyLate } from "./exact-test";
 import { stuckAt } from "./stuck";
 
@@ -232,6 +232,9 @@ it("names days in a heap with a long time without after them, and not a steady h
   expect(burstOf([0, 1, 2, 3], 9)).toBeNull();
   expect(burstOf([0, 1, 2, 3], 100)).toBeNull();
   expect(burstOf([], 3)).toBeNull();
+  const days = (...list: number[]) => list.map((day) => [day, 1, 2] as const);
+  expect(distinctDays([days(3, 5, 9), [], days(-1, 5)])).toEqual([-1, 3, 5, 9]);
+  expect(distinctDays([[]])).toEqual([]);
 });
 
 describe("stuck", () => {

@@ -14,6 +14,7 @@ import { useUndoable } from "@/ui/actions/use-undoable";
 import { useKeys } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
+import type { Attendance } from "./attendance";
 import type { Gap } from "./gaps";
 import type { CalendarData } from "./load";
 import { PlanForm } from "./plan-form";
@@ -108,6 +109,8 @@ function EntryLine({
   const siteName = (id: string | null | undefined) => data.sites.find((site) => site.id === id)?.name;
   const names = (ids: readonly string[]) =>
     ids.flatMap((id) => data.pilots.find((pilot) => pilot.id === id)?.name ?? []).join(", ");
+  const who = ({ all, pilotIds }: Attendance) =>
+    !all ? names(pilotIds) : pilotIds.length === 0 ? "The whole squad" : `The whole squad but ${names(pilotIds)}`;
   if (entry.kind === "gap")
     return (
       <Box
@@ -157,7 +160,7 @@ function EntryLine({
           </>
         ) : (
           <>
-            {names((entry as Extract<Entry, { kind: "past" }>).session.pilots.map(({ pilotId }) => pilotId))}
+            {who((entry as Extract<Entry, { kind: "past" }>).session.attendance)}
             <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>
               <span className="num">{(entry as Extract<Entry, { kind: "past" }>).session.attempts}</span> attempts
             </Box>

@@ -3,6 +3,7 @@ import { need, requireAccess } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import { calendarText, type CalendarEvent } from "@/server/files";
 import { squadNames } from "@/server/repositories";
+import { presentAt } from "./attendance";
 import { loadCalendar } from "./load";
 
 const MINUTE_MS = 60_000;
@@ -14,6 +15,7 @@ export async function downloadCalendar(who: SignedIn, squadId: string, now = new
     loadCalendar(who, now.getTime()),
     squadNames([squadId]),
   ]);
+  const inSquad = pilots.filter((one) => one.squadId === squadId).map(({ id }) => id);
   const squadName = names.get(squadId) ?? "";
   const siteName = (id: string | null | undefined) => sites.find((site) => site.id === id)?.name ?? "";
   const namesOf = (ids: readonly string[]) =>
@@ -38,7 +40,7 @@ export async function downloadCalendar(who: SignedIn, squadId: string, now = new
         endMs: one.endedAtMs ?? one.startedAtMs + 60 * MINUTE_MS,
         summary: `${squadName}: flown`,
         location: siteName(one.siteId),
-        description: `${one.attempts} attempts\n${namesOf(one.pilots.map(({ pilotId }) => pilotId))}`,
+        description: `${one.attempts} attempts\n${namesOf(presentAt(one.attendance, inSquad))}`,
         tentative: false,
       })),
   ];

@@ -14,9 +14,19 @@ import {
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
 import { findStep } from "@/syllabus";
+import { attendanceOf, type Attendance } from "./attendance";
 import { gapsBetween, type Gap } from "./gaps";
 import type { Outlook } from "@/words";
 import { outlookOf } from "./outlook";
+
+export interface PastSession extends Pick<
+  Session,
+  "id" | "squadId" | "siteId" | "place" | "startedAtMs" | "endedAtMs"
+> {
+  readonly pilots: number;
+  readonly attendance: Attendance;
+  readonly attempts: number;
+}
 
 export interface CalendarData {
   readonly squads: readonly { readonly id: string; readonly name: string }[];
@@ -24,7 +34,7 @@ export interface CalendarData {
   readonly sites: readonly Site[];
   readonly planned: readonly PlannedSession[];
   /** Newest first. */
-  readonly past: readonly (Session & { readonly attempts: number })[];
+  readonly past: readonly PastSession[];
   readonly gaps: readonly Gap[];
   /** The nearest first, with what it takes. */
   readonly targets: readonly (Target & { readonly outlook: Outlook })[];
@@ -50,6 +60,7 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
     listSites(squadIds),
   ]);
   const seen = new Set(pilotIds);
+  const pilotIdsIn = (squadId: string) => pilots.filter((one) => one.squadId === squadId).map(({ id }) => id);
   const own = isCoach(who) ? planned : planned.filter(({ pilotIds: to }) => to.some((id) => seen.has(id)));
   const aimed = new Set(targets.map(({ pilotId }) => pilotId));
   const [attempts, progress] = await Promise.all([
@@ -65,11 +76,20 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
     sites,
     // A pilot is told who else comes by nobody but the coach.
     planned: own.map((one) => ({ ...one, pilotIds: one.pilotIds.filter((id) => seen.has(id)) })),
-    past: sessions.map((session) => ({
-      ...session,
-      pilots: session.pilots.filter(({ pilotId }) => seen.has(pilotId)),
-      attempts: attempts.get(session.id) ?? 0,
-    })),
+    past: sessions.map(({ id, squadId, siteId, place, startedAtMs, endedAtMs, pilots: flew }) => {
+      const there = flew.flatMap(({ pilotId }) => (seen.has(pilotId) ? [pilotId] : []));
+      return {
+        id,
+        squadId,
+        siteId,
+        place,
+        startedAtMs,
+        endedAtMs,
+        pilots: there.length,
+        attendance: attendanceOf(there, pilotIdsIn(squadId)),
+        attempts: attempts.get(id) ?? 0,
+      };
+    }),
     gaps: gapsBetween(
       [
         ...sessions.map(({ startedAtMs }) => ({ atMs: startedAtMs, planned: false })),

@@ -130,7 +130,7 @@ function Day(props: { day: Date; data: CalendarData; isToday: boolean; tokens: T
           }}
         >
           {format(session.startedAtMs, "HH:mm")} ■ {session.place === "simulator" ? "sim, " : ""}
-          {counted(session.pilots.length, "pilot")}
+          {counted(session.pilots, "pilot")}
         </Box>
       ))}
       {planned.map((one) => (

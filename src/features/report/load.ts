@@ -1,9 +1,9 @@
 import { dayBegins, dayIn, dayText, entryOf, DAY_MS } from "@/core";
 import "server-only";
-import { loadProgress } from "@/server/progress";
+import { loadProgressBriefly } from "@/server/progress";
 import type { Milestone, Pilot, Setup } from "@/contract";
 import { listAircraft, listAttemptsSince, listMilestones, listSetups } from "@/server/repositories";
-import { pathOf, routeOf, setupFlownLast, standingOf, type PilotStanding, type Syllabus } from "@/syllabus";
+import { pathOf, routeOf, setupFlownLast, glanceOf, type Glance, type StepStanding, type Syllabus } from "@/syllabus";
 import { seasonDrawn, seasonFigures, type SeasonDrawn, type SeasonFigures } from "./season";
 
 /** A pilot's season: what was flown, signed off and changed since a day, and where they stand. */
@@ -20,7 +20,9 @@ export interface Season {
   /** Signed off since then, oldest first. */
   readonly milestones: readonly Milestone[];
   readonly setups: readonly (Setup & { readonly aircraftName: string })[];
-  readonly standing: PilotStanding;
+  /** The step they are at, and what to do there; null when all of the way is signed off. */
+  readonly current: { readonly stepId: string; readonly advice: StepStanding["advice"] } | null;
+  readonly reviewsDue: Glance["reviewsDue"];
 }
 
 /** What is shown when no day is asked for. */
@@ -35,7 +37,7 @@ function sinceOf(text: string | null, nowMs: number, timeZone: string): number {
 
 /** The season since a day such as 2026-09-01, else of the last half year. */
 export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Date.now()): Promise<Season> {
-  const progress = entryOf(await loadProgress([pilot]), pilot.id);
+  const progress = entryOf(await loadProgressBriefly([pilot], nowMs), pilot.id);
   const { timeZone } = progress.rules;
   const sinceMs = sinceOf(since, nowMs, timeZone);
   const [attempts, milestones, setups, aircraft] = await Promise.all([
@@ -48,6 +50,7 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
   // Newest first: the present settings of the aircraft they fly.
   const flownWith = setups.find(({ id }) => id === setupFlownLast(progress));
   const newest = setups.find(({ aircraftId }) => aircraftId === flownWith?.aircraftId);
+  const { current, reviewsDue } = glanceOf({ ...progress, setupId: newest?.id ?? null, nowMs });
   return {
     pilot,
     sinceMs,
@@ -70,7 +73,8 @@ export async function loadSeason(pilot: Pilot, since: string | null, nowMs = Dat
     setups: setups
       .filter(({ createdAtMs }) => createdAtMs >= sinceMs)
       .map((one) => ({ ...one, aircraftName: aircraft.find(({ id }) => id === one.aircraftId)?.name ?? "" })),
-    standing: standingOf({ ...progress, setupId: newest?.id ?? null, nowMs }),
+    current: current && { stepId: current.stepId, advice: current.advice },
+    reviewsDue,
   };
 }
 

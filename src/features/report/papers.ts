@@ -45,8 +45,7 @@ const heading = (text: string): Content => ({ text, bold: true, fontSize: 12.5, 
 /** A pilot's season on paper. */
 export function seasonPaper(season: Season, syllabus: Syllabus, to: Listener): Paper {
   const day = (atMs: number) => dayText(season.timeZone, atMs);
-  const { pilot, figures, milestones, setups, standing, sinceMs, nowMs } = season;
-  const { current, reviewsDue } = standing;
+  const { pilot, figures, milestones, setups, current, reviewsDue, sinceMs, nowMs } = season;
   const name = (id: string) => stepName(syllabus, id);
   return sheet(`${pilot.name}, ${day(sinceMs)} to ${day(nowMs)}`, [
     { text: pilot.name, bold: true, fontSize: 20 },

@@ -32,7 +32,8 @@ it("says what was flown, better or worse, the gap, and where they stand; another
         picture: seasonDrawn(attempts, [], () => 5, 0, "UTC"),
         milestones: [],
         setups: [],
-        standing: standingWith(attempts, { nowMs }).standing,
+        current: standingWith(attempts, { nowMs }).standing.current,
+        reviewsDue: [],
       }}
     />,
     { address: "/season?pilot=odo" },

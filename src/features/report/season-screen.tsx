@@ -19,7 +19,7 @@ import { SeasonPicture } from "./season-picture";
 
 /** A pilot's season: what was flown, with counts and intervals, what was signed off and changed, and where they stand. */
 export function SeasonScreen({ season }: { season: Season }) {
-  const { pilot, figures, milestones, setups, standing, since } = season;
+  const { pilot, figures, milestones, setups, current, since } = season;
   const syllabus = useSyllabus();
   const listener = useListener();
   const router = useRouter();
@@ -50,8 +50,8 @@ export function SeasonScreen({ season }: { season: Season }) {
         </Typography>
       ))}
       <Typography sx={{ mt: 1, fontWeight: 600 }}>
-        {standing.current
-          ? `${name(standing.current.stepId)}. ${adviceWords(standing.current.advice, standing.current.stepId, syllabus, listener)}`
+        {current
+          ? `${name(current.stepId)}. ${adviceWords(current.advice, current.stepId, syllabus, listener)}`
           : "Every step of the way is signed off."}
       </Typography>
       <SeasonPicture season={season} stages={syllabus.stages} />

@@ -9,8 +9,8 @@ import { RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { capital, percent, percentRange } from "@/words";
 import { Depths } from "./depths";
-import type { SquadRow } from "./load";
 import { pressing } from "./needs-coach";
+import type { ShownRow } from "./shown";
 import { useRow } from "./use-row";
 
 export const compactColumns = {
@@ -26,7 +26,7 @@ const wide = { display: { xs: "none", lg: "block" } } as const;
 const clipped = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" } as const;
 
 /** A pilot of a large squad in one line; on a phone the name, the depth and what comes next. */
-export const CompactRow = memo(function CompactRow({ row }: { row: SquadRow }) {
+export const CompactRow = memo(function CompactRow({ row }: { row: ShownRow }) {
   const { glance } = row;
   const { syllabus, current, step, advice, next, to } = useRow(row);
   const { idleDays } = glance;
@@ -71,7 +71,7 @@ export const CompactRow = memo(function CompactRow({ row }: { row: SquadRow }) {
         )}
       </Box>
       <Box role="cell" sx={{ display: { xs: "none", lg: "grid" }, gridTemplateColumns: "1fr 1fr", gap: 0.75 }}>
-        {current?.evidence.directions
+        {current?.directions
           .slice(0, MOST_RATES)
           .map(
             (one) =>

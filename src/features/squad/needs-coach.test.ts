@@ -48,6 +48,16 @@ it("names each reason with its counts, what cannot wait first", () => {
   ]);
 });
 
+it("of many steps names the worst three, and says how many more there are", () => {
+  const reviewsDue = [0.9, 0.5, 0.7, 0.6, 0.8].map((memory, n) => ({
+    stepId: ["hang", "split-s", "roll-pure", "loop-over", "orbit"][n],
+    memory,
+  }));
+  expect(reasons({ reviewsDue }).map(({ text }) => text)).toEqual([
+    "review due: split-s (50\u202f% remembered), loop over an obstacle (60\u202f% remembered), pure roll (70\u202f% remembered) and 2 more",
+  ]);
+});
+
 it.each([
   ["advance", "ready"],
   ["step-back", "step-back"],

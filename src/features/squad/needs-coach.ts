@@ -26,6 +26,9 @@ const order = [
 ] as const;
 export type ReasonKind = (typeof order)[number];
 
+/** Steps named in one reason; of more it is told how many. */
+const MOST_NAMED = 3;
+
 export interface PilotAtAGlance {
   readonly glance: Glance;
   /** Steps they ask to have signed off. */
@@ -61,12 +64,13 @@ export function reasonsFor(
     slipping.length > 0
       ? {
           kind: "slipping",
-          text: slipping
-            .map(
-              ({ stepId, clean, all, days }) =>
-                `${names([stepId])} slips: ${clean} of ${all} clean on the last ${days === 1 ? "day" : `${days} days`}`,
-            )
-            .join("; "),
+          text: worstFirst(
+            slipping,
+            ({ clean, all }) => clean / all,
+            ({ stepId, clean, all, days }) =>
+              `${names([stepId])} slips: ${clean} of ${all} clean on the last ${days === 1 ? "day" : `${days} days`}`,
+            "; ",
+          ),
         }
       : null,
     checkFirst.length > 0 ? { kind: "check-first", text: `by eye first: ${checkFirst.join(", ")}` } : null,
@@ -81,9 +85,11 @@ export function reasonsFor(
     reviewsDue.length > 0
       ? {
           kind: "due",
-          text: `review due: ${reviewsDue
-            .map(({ stepId, memory }) => `${names([stepId])} (${percent(memory)} remembered)`)
-            .join(", ")}`,
+          text: `review due: ${worstFirst(
+            reviewsDue,
+            ({ memory }) => memory,
+            ({ stepId, memory }) => `${names([stepId])} (${percent(memory)} remembered)`,
+          )}`,
         }
       : null,
     favours
@@ -95,6 +101,18 @@ export function reasonsFor(
     aircraftName === null ? { kind: "no-aircraft", text: "no aircraft yet" } : null,
   ];
   return found.flatMap((one) => one ?? []).sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
+}
+
+/** The worst few in words, and how many more there are. */
+function worstFirst<One>(
+  all: readonly One[],
+  valueOf: (one: One) => number,
+  inWords: (one: One) => string,
+  between = ", ",
+): string {
+  const worst = [...all].sort((a, b) => valueOf(a) - valueOf(b)).slice(0, MOST_NAMED);
+  const more = all.length - worst.length;
+  return worst.map(inWords).join(between) + (more > 0 ? ` and ${more} more` : "");
 }
 
 function sideName(syllabus: Syllabus, stepId: string, direction: string): string {

@@ -1,7 +1,7 @@
-import type { SquadRow } from "./load";
+import type { ShownRow } from "./shown";
 
 /** What comes next with a pilot, and where that is done. */
-export function nextOf({ aircraftName, setupNumber, glance }: SquadRow): {
+export function nextOf({ aircraftName, setupNumber, glance }: ShownRow): {
   readonly says: string;
   readonly path: string;
 } {

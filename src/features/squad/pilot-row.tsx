@@ -3,24 +3,23 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "next/link";
-import { GAP_DAYS, windowOf, type StepEvidence } from "@/core";
+import { GAP_DAYS, windowOf } from "@/core";
 import { directionNames, stepName, type Step } from "@/syllabus";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { capital, percent, percentRange } from "@/words";
 import { Depths } from "./depths";
-import type { SquadRow } from "./load";
 import { pressing } from "./needs-coach";
+import { LAST_SHOWN, type ShownEvidence, type ShownRow } from "./shown";
 import { useRow } from "./use-row";
 
 export const roomyColumns = {
   xs: "1fr",
   lg: "minmax(140px,0.9fr) minmax(190px,1.2fr) minmax(300px,1.7fr) minmax(230px,1.6fr) 104px",
 };
-const MOST_SHOWN = 5;
 
 /** A pilot with all that a coach asks first, in a few lines. */
-export function PilotRow({ row }: { row: SquadRow }) {
+export function PilotRow({ row }: { row: ShownRow }) {
   const { glance } = row;
   const { syllabus, current, step, advice, next, to } = useRow(row);
   const { idleDays } = glance;
@@ -74,7 +73,7 @@ export function PilotRow({ row }: { row: SquadRow }) {
         )}
       </Box>
       <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
-        {step && current && <EvidenceGlance step={step} evidence={current.evidence} />}
+        {step && current && <EvidenceGlance step={step} directions={current.directions} />}
       </Box>
       <Box role="cell">
         {row.reasons.map(({ kind, text }) => (
@@ -104,10 +103,10 @@ export function PilotRow({ row }: { row: SquadRow }) {
 }
 
 /** A line a direction: the last tries, the clean rate, how many. */
-function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence }) {
+function EvidenceGlance({ step, directions }: { step: Step; directions: readonly ShownEvidence[] }) {
   const names = directionNames(step);
   const window = windowOf(step.mark);
-  return evidence.directions.map((one) => (
+  return directions.map((one) => (
     <Box
       key={one.direction}
       sx={{
@@ -119,7 +118,7 @@ function EvidenceGlance({ step, evidence }: { step: Step; evidence: StepEvidence
       }}
     >
       <span>{names[one.direction]}</span>
-      <LastOutcomes outcomes={one.lastOutcomes.slice(-MOST_SHOWN)} window={Math.min(MOST_SHOWN, window.attempts)} />
+      <LastOutcomes outcomes={one.lastOutcomes} window={Math.min(LAST_SHOWN, window.attempts)} />
       {one.attempts > 0 ? (
         <RateBar
           mean={one.posterior.mean}

@@ -6,6 +6,7 @@ import { oneSquad, standingInput } from "@/ui/testing/made-up";
 import { byNeed, reasonsFor } from "./needs-coach";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { SquadData, SquadRow } from "./load";
+import { shownOf } from "./shown";
 import { SquadScreen } from "./squad-screen";
 
 const DAY_MS = 86_400_000;
@@ -40,12 +41,8 @@ function row(
   };
   return { ...bare, reasons: reasonsFor(bare, builtInSyllabus) };
 }
-const data = (rows: SquadRow[], change: Partial<SquadData> = {}): SquadData => ({
-  rows,
-  squads: [oneSquad],
-  nowMs,
-  ...change,
-});
+const data = (rows: SquadRow[], change: Partial<SquadData> = {}) =>
+  shownOf({ rows, squads: [oneSquad], nowMs, ...change });
 const rowOf = (name: string) => within(screen.getByRole("link", { name }).closest('[role="row"]') as HTMLElement);
 
 it("says what to do first when nobody is there, and adds a pilot by button or key", async () => {

@@ -15,12 +15,12 @@ import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";
-import type { SquadData, SquadRow } from "./load";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
+import type { ShownRow, ShownSquad } from "./shown";
 import { SquadTable } from "./squad-table";
 
 /** Squad: who is on what, what is due, the evidence at a glance. */
-export function SquadScreen({ data }: { data: SquadData }) {
+export function SquadScreen({ data }: { data: ShownSquad }) {
   const [adding, setAdding] = useState(false);
   const keys = useMemo(() => [{ key: "a", label: "Add a pilot", run: () => setAdding(true) }], []);
   useKeys(keys);
@@ -105,7 +105,7 @@ function AddPilot({
 }: {
   open: boolean;
   squadId: string | null;
-  squads: SquadData["squads"];
+  squads: ShownSquad["squads"];
   onClose: () => void;
 }) {
   const { units } = usePreferences();
@@ -137,11 +137,11 @@ function AddPilot({
 }
 
 /** How many there are, and how many want something. */
-function Counts({ rows }: { rows: readonly SquadRow[] }) {
+function Counts({ rows }: { rows: readonly ShownRow[] }) {
   if (rows.length === 0) return null;
   const asking = rows.reduce((sum, row) => sum + row.asksFor.length, 0);
   const signOffs = rows.filter((row) => row.glance.current?.advice.kind === "advance").length;
-  const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue.length, 0);
+  const due = rows.reduce((sum, row) => sum + row.glance.reviewsDue, 0);
   return (
     <>
       <span>

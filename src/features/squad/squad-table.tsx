@@ -14,8 +14,8 @@ import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";
 import { CompactRow, compactColumns, LINE_PX } from "./compact-row";
-import type { SquadRow } from "./load";
 import { PilotRow, roomyColumns } from "./pilot-row";
+import type { ShownRow } from "./shown";
 
 /** Rows that are drawn on the server; those of a large squad follow in the browser. */
 const AT_ONCE = 8;
@@ -41,28 +41,28 @@ const filters = [
 type Filter = (typeof filters)[number][0];
 
 /** `rows` come with most attention first. */
-const sorted: Readonly<Record<Sort, (rows: readonly SquadRow[]) => readonly SquadRow[]>> = {
+const sorted: Readonly<Record<Sort, (rows: readonly ShownRow[]) => readonly ShownRow[]>> = {
   need: (rows) => rows,
   name: (rows) => [...rows].sort((a, b) => a.name.localeCompare(b.name)),
   depth: (rows) => [...rows].sort((a, b) => b.glance.signedOff - a.glance.signedOff),
   flown: (rows) => [...rows].sort((a, b) => (a.glance.lastFlownMs ?? 0) - (b.glance.lastFlownMs ?? 0)),
 };
-const kept: Readonly<Record<Filter, (row: SquadRow) => boolean>> = {
+const kept: Readonly<Record<Filter, (row: ShownRow) => boolean>> = {
   all: () => true,
   need: ({ reasons }) => reasons.length > 0,
   ready: ({ reasons }) => reasons.some(({ kind }) => kind === "ready" || kind === "asks"),
-  due: ({ glance }) => glance.reviewsDue.length > 0,
+  due: ({ glance }) => glance.reviewsDue > 0,
   gap: ({ glance }) => glance.idleDays === null || glance.idleDays > GAP_DAYS,
 };
 
 /** Every pilot in a row: who to take first, and why. */
-export function SquadTable({ rows }: { rows: readonly SquadRow[] }) {
+export function SquadTable({ rows }: { rows: readonly ShownRow[] }) {
   const [sort, setSort] = useState<Sort>("need");
   const [filter, setFilter] = useState<Filter>("all");
   const [text, setText] = useState("");
   const syllabusOf = useSyllabusOf();
   const hydrated = useHydrated();
-  const stepOf = ({ squadId, glance }: SquadRow) =>
+  const stepOf = ({ squadId, glance }: ShownRow) =>
     (glance.current && findStep(syllabusOf(squadId), glance.current.stepId)?.name) ?? "";
   const wanted = text.trim().toLowerCase();
   const shown = sorted[sort](rows).filter(
@@ -145,7 +145,7 @@ const roomyHeads = ["Pilot", "Step", "Evidence: last tries, clean rate, 90\u202f
 const compactHeads = ["Pilot", "Depth", "Step", "Clean rate", "Needs attention", "Flew", "Next"];
 
 /** Of very many rows those in sight. */
-function InSight({ rows }: { rows: readonly SquadRow[] }) {
+function InSight({ rows }: { rows: readonly ShownRow[] }) {
   const [scrollMargin, setMargin] = useState(0);
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up("lg"));
   const virtual = useWindowVirtualizer({

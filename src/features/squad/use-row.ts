@@ -3,11 +3,11 @@ import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { useListener } from "@/ui/units/listener";
 import { adviceWords } from "@/words";
-import type { SquadRow } from "./load";
 import { nextOf } from "./next-of";
+import type { ShownRow } from "./shown";
 
 /** What every row of the squad says of its pilot, however much room it has. */
-export function useRow(row: SquadRow) {
+export function useRow(row: ShownRow) {
   const { hrefFor } = useAtHand();
   const syllabus = useSyllabusOf()(row.squadId);
   const listener = useListener();

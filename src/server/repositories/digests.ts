@@ -47,7 +47,7 @@ export async function listFlownBriefly(
       : await database()("step_digest")
           .select("pilot_id", "step_id", "recent")
           .whereIn(["pilot_id", "step_id"], wanted as never[]);
-  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, fromJson<Attempt[]>(row.recent)]));
+  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, recentFrom(row.recent!)]));
   return new Map(
     [...counts].map(([pilotId, steps]) => [
       pilotId,
@@ -58,25 +58,27 @@ export async function listFlownBriefly(
   );
 }
 
-/** Digests by their text: between two looks at a squad hardly one changes, and to read them all anew is a good part of the work. */
-const read = new Map<string, StepDigest>();
-const MOST_READ = 3000;
-
-function digestFrom(text: string): StepDigest {
-  const known = read.get(text);
-  if (known) return known;
-  if (read.size >= MOST_READ) read.clear();
-  const digest = fromJson<StepDigest>(text);
-  read.set(text, digest);
-  return digest;
+/** Reads JSON, and keeps what was read by its text: between two looks at a squad hardly one changes, and to read them all anew is a good part of the work. */
+function readOnce<T>(most: number): (text: string) => T {
+  const read = new Map<string, T>();
+  return (text) => {
+    const known = read.get(text);
+    if (known !== undefined) return known;
+    if (read.size >= most) read.clear();
+    const value = fromJson<T>(text);
+    read.set(text, value);
+    return value;
+  };
 }
+const digestFrom = readOnce<StepDigest>(3000);
+const recentFrom = readOnce<readonly Attempt[]>(500);
 
 function flownFrom(pilotIds: readonly string[], rows: readonly DigestRow[]): Flown {
   const flown = new Map(pilotIds.map((id) => [id, new Map<string, DigestedStep>()]));
   for (const row of rows) {
     const digest = digestFrom(row.digest);
     if (digest.attempts > 0)
-      flown.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? fromJson(row.recent) : [] });
+      flown.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? recentFrom(row.recent) : [] });
   }
   return flown;
 }

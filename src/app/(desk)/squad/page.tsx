@@ -1,8 +1,8 @@
 import { enterAsCoach } from "@/features/shell";
-import { loadSquad, SquadScreen } from "@/features/squad";
+import { loadSquad, shownOf, SquadScreen } from "@/features/squad";
 
 export const metadata = { title: "Squad" };
 
 export default async function SquadPage() {
-  return <SquadScreen data={await loadSquad(await enterAsCoach())} />;
+  return <SquadScreen data={shownOf(await loadSquad(await enterAsCoach()))} />;
 }
