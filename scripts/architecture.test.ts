@@ -54,16 +54,19 @@ it("lint refuses every arrow against the one way and lets the others pass", () =
   expect(complaints([...against, ...along])).toEqual([...against.map(() => 1), ...along.map(() => 0)]);
 }, 60_000);
 
+/** Where what is imported may stand. */
+function placesOf(from: string, to: string): readonly string[] {
+  const base = to.startsWith("@/") ? join(root, "src", to.slice(2)) : join(dirname(from), to);
+  return [`${base}.ts`, `${base}.tsx`, join(base, "index.ts")];
+}
+
 /** What each file of the house imports of it, types too. */
 function arrows(): ReadonlyMap<string, readonly string[]> {
   const files = readdirSync(join(root, "src"), { recursive: true, encoding: "utf8" })
     .map((name) => join(root, "src", name))
     .filter((name) => /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) && statSync(name).isFile());
   const known = new Set(files);
-  const resolved = (from: string, to: string) => {
-    const base = to.startsWith("@/") ? join(root, "src", to.slice(2)) : join(dirname(from), to);
-    return [`${base}.ts`, `${base}.tsx`, join(base, "index.ts")].filter((name) => known.has(name));
-  };
+  const resolved = (from: string, to: string) => placesOf(from, to).filter((name) => known.has(name));
   return new Map(
     files.map((name) => {
       const { importedFiles } = ts.preProcessFile(readFileSync(name, "utf8"));
@@ -86,3 +89,49 @@ it("no file imports itself by way of others, types counted in", () => {
   for (const name of from.keys()) walk(name, []);
   expect(circles).toEqual([]);
 });
+
+/** The house alone, without the packages it takes: who imports what of whom is known in a moment. */
+function programOf(files: readonly string[]): ts.Program {
+  const options: ts.CompilerOptions = { noLib: true, types: [], jsx: ts.JsxEmit.Preserve };
+  const host = ts.createCompilerHost(options);
+  host.resolveModuleNameLiterals = (literals, from) =>
+    literals.map(({ text }) => {
+      const found = /^(@\/|\.)/.test(text) ? placesOf(from, text).find((name) => ts.sys.fileExists(name)) : undefined;
+      return { resolvedModule: found ? { resolvedFileName: found, extension: ts.Extension.Ts } : undefined };
+    });
+  return ts.createProgram(files, options, host);
+}
+
+/** The files whose values each file takes, through whatever passes them on: what a bundler puts beside it. */
+function carriedBy(program: ts.Program): (name: string) => readonly string[] {
+  const checker = program.getTypeChecker();
+  const madeIn = (node: ts.Identifier) => {
+    const symbol = checker.getSymbolAtLocation(node);
+    const made = symbol && symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;
+    return made && made.flags & ts.SymbolFlags.Value
+      ? (made.declarations ?? []).map((one) => one.getSourceFile().fileName)
+      : [];
+  };
+  return (name) =>
+    (program.getSourceFile(name)?.statements ?? []).flatMap((one) => {
+      if (!ts.isImportDeclaration(one) || !one.importClause || one.importClause.isTypeOnly) return [];
+      const { namedBindings, name: whole } = one.importClause;
+      const named = namedBindings && ts.isNamedImports(namedBindings) ? namedBindings.elements : [];
+      const taken = named.filter(({ isTypeOnly }) => !isTypeOnly).map((element) => element.name);
+      return [...taken, ...(whole ? [whole] : [])].flatMap(madeIn).filter((file) => file.startsWith(join(root, "src")));
+    });
+}
+
+it("no screen carries the flight model: it flies in workers", () => {
+  const carried = carriedBy(programOf([...arrows().keys()]));
+  // The gallery of shared parts is not in the build that is served.
+  const screens = [...arrows().keys()].filter((name) => /\/features\/(?!gallery).*-screen\.tsx$/.test(name));
+  expect(screens.length).toBeGreaterThan(20);
+  const wayTo = new Map(screens.map((name) => [name, relative(root, name)]));
+  for (const [name, way] of wayTo)
+    for (const next of carried(name)) if (!wayTo.has(next)) wayTo.set(next, `${way} → ${relative(root, next)}`);
+  const model = ["flight/dynamics.ts", "flight/integrator.ts", "recipes/pilot.ts"];
+  expect(model.map((file) => wayTo.get(join(root, "src/core", file)) ?? "in no screen")).toEqual(
+    model.map(() => "in no screen"),
+  );
+}, 60_000);

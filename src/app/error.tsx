@@ -1,10 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { startTransition, useEffect } from "react";
+import { Notice } from "@/ui/layout/notice";
 
 const LOOK_EVERY_MS = 2500;
 
@@ -25,14 +23,12 @@ export default function PageError({ error, reset }: { error: Error & { digest?: 
     return () => clearInterval(timer);
   }, [router, reset]);
   return (
-    <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
-      <Typography variant="h1">The records cannot be read just now</Typography>
-      <Typography sx={{ my: 2 }}>
+    <Notice heading="The records cannot be read just now">
+      <p>
         The application is up, but this page could not be made; most often the database is being restarted. Nothing is
         lost. The page looks for it every few seconds and comes back by itself.
-      </Typography>
-      <Button
-        variant="contained"
+      </p>
+      <button
         onClick={() =>
           startTransition(() => {
             router.refresh();
@@ -41,12 +37,12 @@ export default function PageError({ error, reset }: { error: Error & { digest?: 
         }
       >
         Try now
-      </Button>
+      </button>
       {error.digest && (
-        <Typography sx={{ mt: 2, color: "text.secondary", fontSize: "0.85rem" }}>
-          Error {error.digest}, also in the server&apos;s log.
-        </Typography>
+        <p>
+          <small>Error {error.digest}, also in the server&apos;s log.</small>
+        </p>
       )}
-    </Box>
+    </Notice>
   );
 }

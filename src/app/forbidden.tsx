@@ -1,20 +1,11 @@
-"use client";
-
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
-import Link from "next/link";
+import { Notice } from "@/ui/layout/notice";
 
 export default function Forbidden() {
   return (
-    <Box sx={{ maxWidth: 560, mx: "auto", p: 4 }}>
-      <Typography variant="h1">You don’t have access to this page</Typography>
-      <Typography sx={{ my: 2 }}>
-        This belongs to someone else. If you should see it, ask an owner of the squad to share it with you.
-      </Typography>
-      <Button variant="contained" component={Link} href="/">
-        To your own page
-      </Button>
-    </Box>
+    <Notice heading="You don’t have access to this page">
+      <p>This belongs to someone else. If you should see it, ask an owner of the squad to share it with you.</p>
+      {/* Loaded anew: whatever was kept of pages may be what is not to be seen. */}
+      <a href="/">To your own page</a>
+    </Notice>
   );
 }

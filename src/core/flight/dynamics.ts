@@ -1,33 +1,7 @@
 import { inducedSpeedMps, requireAirframe, rotorThrustN, densityRatio, type Airframe } from "../airframe";
 import { SEA_LEVEL_DENSITY_KGM3, STANDARD_GRAVITY_MPS2 } from "../atmosphere";
-import { RAD_PER_DEG, requireNumber } from "../numbers";
-
-/**
- * Layout of the state vector. Position north, east, down (m); velocity in the world (m/s); attitude quaternion
- * body to world; body rates p, q, r (rad/s); speed fractions of the rotors front right, rear right, rear left, front left;
- * share of the pack used, 0 when full.
- */
-export const STATE = {
-  north: 0,
-  east: 1,
-  down: 2,
-  vNorth: 3,
-  vEast: 4,
-  vDown: 5,
-  qw: 6,
-  qx: 7,
-  qy: 8,
-  qz: 9,
-  p: 10,
-  q: 11,
-  r: 12,
-  rotor: 13,
-  packUsed: 17,
-} as const;
-export const STATE_SIZE = 18;
-
-/** Length of the command vector: commanded body rates p, q, r (rad/s) and collective thrust fraction 0..1. */
-export const COMMAND_SIZE = 4;
+import { requireNumber } from "../numbers";
+import { STATE_SIZE } from "./state";
 
 /** Largest thrust difference per rotor spent on yaw, as a share of its full thrust. Common practice, no source. */
 export const YAW_SHARE_LIMIT = 0.35;
@@ -354,17 +328,4 @@ function inOwnWake(sink: number, n: number, lossShare: number, shakeShare: numbe
   const inside = (over - 0.5) * (1.5 - over);
   const depth = 16 * inside * inside;
   return depth * (lossShare + shakeShare * shake);
-}
-
-/** Rest state at a height above the ground: level, heading north, rotors at the speed that gives `thrustFraction` of full thrust, on a full pack. */
-export function levelState(heightM: number, thrustFraction: number, pitchDeg = 0): Float64Array {
-  requireNumber("heightM", heightM, -1e5, 1e5);
-  requireNumber("thrustFraction", thrustFraction, 0, 1);
-  requireNumber("pitchDeg", pitchDeg, -360, 360);
-  const state = new Float64Array(STATE_SIZE);
-  state[STATE.down] = -heightM;
-  state[STATE.qw] = Math.cos(0.5 * pitchDeg * RAD_PER_DEG);
-  state[STATE.qy] = Math.sin(0.5 * pitchDeg * RAD_PER_DEG);
-  state.fill(Math.sqrt(thrustFraction), STATE.rotor, STATE.rotor + 4);
-  return state;
 }

@@ -1,4 +1,5 @@
-export { COMMAND_SIZE, createDerivative, levelState, STATE, STATE_SIZE, YAW_SHARE_LIMIT } from "./dynamics";
+export { createDerivative, YAW_SHARE_LIMIT } from "./dynamics";
+export { COMMAND_SIZE, levelState, STATE, STATE_SIZE } from "./state";
 export type { Derivative, FlightMedium } from "./dynamics";
 export { createStep } from "./integrator";
 export type { Step } from "./integrator";

@@ -1,4 +1,5 @@
-import { COMMAND_SIZE, STAGE_SIZE, STATE_SIZE, type Derivative } from "./dynamics";
+import { STAGE_SIZE, type Derivative } from "./dynamics";
+import { COMMAND_SIZE, STATE_SIZE } from "./state";
 
 /** Advances `state` in place by `dtS`; the command runs linearly from `start` to `end` across the step. */
 export type Step = (state: Float64Array, start: Float64Array, end: Float64Array, dtS: number) => void;

@@ -1,7 +1,8 @@
 import { SEA_LEVEL_DENSITY_KGM3 } from "../atmosphere";
 import type { Airframe } from "../airframe";
 import { DEG_PER_RAD, RAD_PER_DEG, requireNumber } from "../numbers";
-import { createDerivative, levelState, STATE } from "./dynamics";
+import { createDerivative } from "./dynamics";
+import { levelState, STATE } from "./state";
 import { createStep } from "./integrator";
 
 const STEP_S = 1 / 500;

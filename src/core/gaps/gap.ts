@@ -3,16 +3,11 @@ import type { Settings } from "../flight";
 import { DomainError, requireNumber } from "../numbers";
 import { recipes, wayOut, withParameters, type Environment } from "../recipes";
 
-/** From tip to tip of the propellers, as a multiple of the motor diagonal. Estimate; common practice, no source. */
-const SPAN = 1.5;
 /** How far off a line the nose is held, standard deviation by stage 0 to 7, °: from 4 down to 1.5. Common practice, no source. */
 const NOSE_OFF_DEG = [4, 1.5] as const;
 const LAST_STAGE = 7;
 /** Nobody corrects later than this before a gap without being told off for it, s. Common practice, no source. */
 const LAST_CORRECTION_S = 1;
-
-/** Widest part of an aircraft, m. */
-export const spanM = ({ motorDiagonalM }: Pick<Airframe, "motorDiagonalM">): number => SPAN * motorDiagonalM;
 
 /**
  * How far beside the middle a pilot at a stage comes to a gap, standard deviation in m: what the nose is off over the way flown since the last correction, and

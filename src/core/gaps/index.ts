@@ -1,1 +1,2 @@
-export { chanceThrough, lastGoAroundM, spanM, usualCrossTrackM, widthForChance } from "./gap";
+export { chanceThrough, lastGoAroundM, usualCrossTrackM, widthForChance } from "./gap";
+export { spanM } from "./span";

@@ -12,7 +12,7 @@ export { BEST_LINES, bestFirst, inventLines, lineCandidates, proposedLine, requi
 export type { InventedLine, LineProposal, LineReason, LineScore, Wish } from "./invent";
 export { joins } from "./joins";
 export type { Joint, JointFigures } from "./joins";
-export { requireLine } from "./line";
+export { LINES_STAGE, requireLine } from "./line";
 export type { Anchor, AnchorWay, Join, JoinItem, Line, LineItem, TrickItem } from "./line";
 export { lineEvidence } from "./line-evidence";
 export type { CountedShare, FlownTry, LineEvidence } from "./line-evidence";
@@ -27,7 +27,7 @@ export { lineWayOut } from "./line-way-out";
 export type { ItemWayOut } from "./line-way-out";
 export { mirroredLine } from "./mirrored-line";
 export { partOfLine } from "./part";
-export { aloneShare, LINES_STAGE, lineRuns, oddsOf, scatterLine } from "./scatter-line";
+export { aloneShare, lineRuns, oddsOf, scatterLine } from "./scatter-line";
 export type { LineOdds, LineRun, LineScatterOptions, LineScatterPlan } from "./scatter-line";
 export { lineStyles, styleLimits } from "./styles";
 export type { LineStyle, StyleFault } from "./styles";

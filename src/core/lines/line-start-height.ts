@@ -14,8 +14,8 @@ import { USUAL_STOP_DEG, usualErrors, type PilotErrors } from "../scatter";
 import { START_HEIGHT_RUNS, startHeightOf } from "../start-height";
 import { withFirstWorkedOut } from "./first-trick";
 import { flyLegs, type LineLeg } from "./fly-line";
-import type { Line } from "./line";
-import { LINES_STAGE, strayed } from "./scatter-line";
+import { LINES_STAGE, type Line } from "./line";
+import { strayed } from "./scatter-line";
 
 /** Least height to begin a line at, and what decided it. */
 export interface LineStartHeight {

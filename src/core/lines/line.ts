@@ -1,6 +1,9 @@
 import { DomainError, requireNumber, requireOneOf } from "../numbers";
 import { recipes, requireObstacle, withParameters, type Aim, type Obstacle, type Recipe, type Start } from "../recipes";
 
+/** The stage of the first loops, from which on lines are flown. */
+export const LINES_STAGE = 6;
+
 /** What is flown between two tricks, by the pilot's eye. Degrees to the right are positive, metres up. */
 export type Join =
   | { readonly kind: "on"; readonly m: number }

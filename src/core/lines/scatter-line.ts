@@ -16,7 +16,7 @@ import {
 } from "../scatter";
 import { endedClean } from "./clean";
 import { flyLegs, type LineLeg } from "./fly-line";
-import { recipeOf, type Line, type TrickItem } from "./line";
+import { LINES_STAGE, recipeOf, type Line, type TrickItem } from "./line";
 
 /** One flight of a line with errors. */
 export interface LineRun {
@@ -64,8 +64,6 @@ const Z95 = 1.959964;
 /** Runs whose paths are kept, and points of each leg. */
 const DRAWN = 60;
 const POINTS = 24;
-/** The stage of the first loops, from which on lines are flown. */
-export const LINES_STAGE = 6;
 
 /**
  * Flies a whole line many times with seeded errors of the hands and the wind, the hands straying in every phase of every item, and says how likely it is clean

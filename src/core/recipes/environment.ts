@@ -1,4 +1,4 @@
-import { airDensity, type Air } from "../atmosphere";
+import { airDensity, airOfDay, coarseDay, type Air, type DayAir } from "../atmosphere";
 import { DomainError, requireNumber } from "../numbers";
 import { requireGusts, type GustPlan } from "./gusts";
 import { requireObstacle, type Obstacle } from "./obstacles";
@@ -78,3 +78,29 @@ export function acrossWind(environment: Environment, leastMps: number): Environm
   const windMps = Math.min(MOST_WIND_MPS, Math.max(Math.abs(leastMps), Math.hypot(windNorthMps, windEastMps)));
   return { ...environment, windNorthMps: 0, windEastMps: Math.sign(leastMps) * windMps };
 }
+
+/** Where the wind comes from as the pilot faces at the start. */
+export type Facing = "into-wind" | "downwind" | "wind-from-left" | "wind-from-right";
+
+/** The environment of a trick on a day, made coarse, begun facing the wind if nothing else is said. */
+export function environmentOn(day: DayAir, facing: Facing = "into-wind"): Environment {
+  const coarse = coarseDay(day);
+  const { heightM, isaOffsetK } = airOfDay(coarse);
+  const { windMps } = coarse;
+  const [north, east] = towards[facing];
+  return {
+    ...CALM_AIR,
+    siteElevationM: heightM,
+    isaOffsetK,
+    windNorthMps: north * windMps + 0,
+    windEastMps: east * windMps + 0,
+  };
+}
+
+/** Every flight begins heading north, so that a head wind blows south. */
+const towards: Readonly<Record<Facing, readonly [north: number, east: number]>> = {
+  "into-wind": [-1, 0],
+  downwind: [1, 0],
+  "wind-from-left": [0, 1],
+  "wind-from-right": [0, -1],
+};

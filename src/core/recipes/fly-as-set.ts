@@ -1,7 +1,8 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Problem } from "./problem";
-import { draftBrief, whyNot, type StartHeight } from "./brief";
+import { draftBrief, whyNot } from "./brief";
+import type { StartHeight } from "./start-height";
 import type { Environment } from "./environment";
 import { fly, type Flight } from "./fly";
 import { resolve, withParameters, type Recipe } from "./recipe";

@@ -7,7 +7,7 @@ import { Body } from "./body";
 import { flownInto, metGround } from "./contact";
 import { acrossWind, densityOf, requireEnvironment, type Environment } from "./environment";
 import { outOfPicture, type OutOfPicture, type SeenObject } from "./in-picture";
-import { indexAt, measure, outcomeOf, type Measures } from "./measures";
+import { measure, outcomeOf, type Measures } from "./measures";
 import { Hands } from "./pilot";
 import { distanceTo, requireObstacle, type Obstacle } from "./obstacles";
 import { Guards } from "./guards";
@@ -19,7 +19,7 @@ import { Shake } from "./shake";
 import type { Slip } from "./slips";
 import { startTrim, type StartTrim } from "./start-trim";
 import { stateGoingOn, type GoingOn, type UnderWay } from "./under-way";
-import type { FlightEvent, Happening, InPhase, Trace } from "./trace";
+import { indexAt, type FlightEvent, type Happening, type InPhase, type Trace } from "./trace";
 
 export interface Flight {
   /** What stood about, in m along, across and above the ground. */

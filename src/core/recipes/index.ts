@@ -1,39 +1,35 @@
 export {
-  begunAtM,
   draftBrief,
   flyBrief,
-  freezeMargins,
   highestPointM,
   highUp,
-  NEARLY_EMPTY,
-  onPacks,
-  reactionRangeS,
   solveInTurn,
   solveTrick,
   startHeightByFreezes,
-  USUAL_FREEZE,
   whyNot,
 } from "./brief";
-export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason, TrickBrief } from "./brief";
+export type { TrickBrief } from "./brief";
+export { begunAtM, freezeMargins, NEARLY_EMPTY, onPacks, reactionRangeS, USUAL_FREEZE } from "./start-height";
+export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason } from "./start-height";
 export type { Problem } from "./problem";
 export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
-export { CALM_AIR, densityOf, requireEnvironment } from "./environment";
-export type { Environment } from "./environment";
+export { CALM_AIR, densityOf, environmentOn, requireEnvironment } from "./environment";
+export type { Environment, Facing } from "./environment";
 export { GUSTS_PER_WIND } from "./gusts";
 export { fly, flyMeasured, flyOn, flyOutcome, LONGEST_FLIGHT_S, standingAbout, STEP_S, sticksFlown } from "./fly";
 export type { Flight, FlightOutcome, FlownOn } from "./fly";
 export { frameAhead, SAME_FRAME } from "./under-way";
 export type { Frame, GoingOn, UnderWay } from "./under-way";
 export type { ChangeOfPlan } from "./phase-runner";
-export { boundOf, senseOf } from "./guards";
+export { boundOf, senseOf } from "./guard-bounds";
 export { recipes } from "./library";
 export { atPace, headingHeld, heightHeld, heldStill, noDriftAside, pitchHeld, PRACTISED_EYE } from "./library/parts";
 export { outOfPicture, seenAt, seenShare } from "./in-picture";
 export type { OutOfPicture, SeenObject } from "./in-picture";
 export { missedMarks, missedOnTrace } from "./marks";
 export type { Mark, MarkKind } from "./mark";
-export { fitCircle, indexAt } from "./measures";
+export { fitCircle } from "./measures";
 export type { Measures } from "./measures";
 export { distanceTo, edgesOf, obstacleKinds, requireObstacle } from "./obstacles";
 export type { Obstacle, ObstacleKind, ObstaclePlan } from "./obstacles";
@@ -59,12 +55,12 @@ export { stoppedAs } from "./stop-style";
 export type { StopStyle } from "./stop-style";
 export { solve, withSlip } from "./solve";
 export type { Goal, Solution } from "./solve";
-export { emptyTrace } from "./trace";
+export { emptyTrace, indexAt } from "./trace";
 export type { FlightEvent, Trace, TraceColumn } from "./trace";
 export { flyUncaught, marginsBySpeed, wayOut, withoutCatch } from "./way-out";
 export type { SpeedMargin, Uncaught, WayOut } from "./way-out";
-export { environmentOn, windAdvice } from "./wind";
-export type { Facing, WindAdvice } from "./wind";
+export { windAdvice } from "./wind";
+export type { WindAdvice } from "./wind";
 export { flyAsSet } from "./fly-as-set";
 export type { FlownTrick, TrickRequest } from "./fly-as-set";
 export { thrownTurn } from "./thrown-turn";

@@ -5,7 +5,7 @@ import type { Camera } from "../camera";
 import { seenShare, type SeenObject } from "./in-picture";
 import { distanceTo, type Obstacle } from "./obstacles";
 import type { Recipe, TurnAxis } from "./recipe";
-import type { FlightEvent, Trace } from "./trace";
+import { indexAt, type FlightEvent, type Trace } from "./trace";
 
 /** Figures read off a flight. Null where the flight never came to what the figure needs. */
 export interface Measures {
@@ -406,11 +406,6 @@ function hangTime(trace: Trace, cutIndex: number, cutHeightM: number, cutS: numb
     return trace.timeS[i - 1] + Math.max(0, Math.min(1, share)) * trace.sampleS - cutS;
   }
   return null;
-}
-
-/** Index of the sample at or just after a time. */
-export function indexAt(trace: Pick<Trace, "sampleS" | "timeS">, timeS: number): number {
-  return Math.min(trace.timeS.length - 1, Math.max(0, Math.ceil(timeS / trace.sampleS - 1e-6)));
 }
 
 function minimum(values: readonly number[]): number {

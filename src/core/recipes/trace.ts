@@ -77,3 +77,8 @@ export function emptyTrace(sampleS: number): Trace {
   >;
   return { sampleS, ...columns };
 }
+
+/** Index of the sample at or just after a time. */
+export function indexAt(trace: Pick<Trace, "sampleS" | "timeS">, timeS: number): number {
+  return Math.min(trace.timeS.length - 1, Math.max(0, Math.ceil(timeS / trace.sampleS - 1e-6)));
+}

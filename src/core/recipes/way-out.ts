@@ -4,8 +4,8 @@ import type { Settings } from "../flight";
 import type { Environment } from "./environment";
 import { flyOn, type Flight } from "./fly";
 import type { GoingOn } from "./under-way";
-import { indexAt } from "./measures";
 import { withParameters, type Phase, type Recipe } from "./recipe";
+import { indexAt } from "./trace";
 
 /** The end of the time in which the abort still works, if the pilot freezes where the recipe says. */
 export interface WayOut {

@@ -1,38 +1,12 @@
 import type { Airframe } from "../airframe";
-import { airOfDay, coarseDay, type DayAir } from "../atmosphere";
+import { coarseDay, type DayAir } from "../atmosphere";
 import type { Settings } from "../flight";
 import { DEG_PER_RAD } from "../numbers";
 import { highUp } from "./brief";
-import { CALM_AIR, type Environment } from "./environment";
+import { environmentOn, type Environment } from "./environment";
 import { fly } from "./fly";
 import type { Recipe } from "./recipe";
 import { startTrim } from "./start-trim";
-
-/** Where the wind comes from as the pilot faces at the start. */
-export type Facing = "into-wind" | "downwind" | "wind-from-left" | "wind-from-right";
-
-/** The environment of a trick on a day, made coarse, begun facing the wind if nothing else is said. */
-export function environmentOn(day: DayAir, facing: Facing = "into-wind"): Environment {
-  const coarse = coarseDay(day);
-  const { heightM, isaOffsetK } = airOfDay(coarse);
-  const { windMps } = coarse;
-  const [north, east] = towards[facing];
-  return {
-    ...CALM_AIR,
-    siteElevationM: heightM,
-    isaOffsetK,
-    windNorthMps: north * windMps + 0,
-    windEastMps: east * windMps + 0,
-  };
-}
-
-/** Every flight begins heading north, so that a head wind blows south. */
-const towards: Readonly<Record<Facing, readonly [north: number, east: number]>> = {
-  "into-wind": [-1, 0],
-  downwind: [1, 0],
-  "wind-from-left": [0, 1],
-  "wind-from-right": [0, -1],
-};
 
 /** What the wind of a day does to a trick that is begun facing it. */
 export interface WindAdvice {

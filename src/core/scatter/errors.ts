@@ -52,3 +52,6 @@ export function usualErrors(stage: number): PilotErrors {
     stickNoise: between("stickNoise"),
   };
 }
+
+/** What counts as stopped where nothing else is said. Common practice, no source. */
+export const USUAL_STOP_DEG = 15;

@@ -1,9 +1,11 @@
-export { errorRanges, NO_ERRORS, requireErrors, usualErrors } from "./errors";
+export { errorRanges, NO_ERRORS, requireErrors, USUAL_STOP_DEG, usualErrors } from "./errors";
 export type { PilotErrors } from "./errors";
-export { fitOwnErrors, fittedMeasures, LEAST_MEASURED, measuredEnough, measuredIn, measuredOn } from "./own-errors";
-export type { FittedMeasure, HandError, MeasuredByDirection, MeasuredValues, OwnErrors } from "./own-errors";
+export { fittedMeasures, LEAST_MEASURED, measuredEnough, measuredIn, measuredOn } from "./measured";
+export type { FittedMeasure, MeasuredByDirection, MeasuredValues } from "./measured";
+export { fitOwnErrors } from "./own-errors";
+export type { HandError, OwnErrors } from "./own-errors";
 export { drawRun, scatterRuns } from "./run";
-export { scatter, USUAL_STOP_DEG } from "./scatter";
+export { scatter } from "./scatter";
 export type { ScatterOptions } from "./scatter";
 export type { Failure, ScatterPlan, ScatterRun } from "./run";
 export { compareRuns, quantileOf, summarise } from "./summary";

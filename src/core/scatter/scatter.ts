@@ -2,7 +2,7 @@ import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { requireNumber, requireWhole } from "../numbers";
 import type { Environment, Recipe } from "../recipes";
-import { NO_ERRORS, usualErrors, type PilotErrors } from "./errors";
+import { USUAL_STOP_DEG, NO_ERRORS, usualErrors, type PilotErrors } from "./errors";
 import { scatterRuns, type ScatterRun } from "./run";
 import { summarise, type ScatterSummary } from "./summary";
 
@@ -19,9 +19,6 @@ export interface ScatterOptions {
 }
 
 const FIRST_FLIPS = 4;
-/** What counts as stopped where nothing else is said. Common practice, no source. */
-export const USUAL_STOP_DEG = 15;
-
 /**
  * Flies a recipe as it stands many times with seeded errors of the hands and the wind, and says how forgiving it is: the share clean with its interval, the
  * spread of the stop, the height kept at a risk and what went wrong, with every run. The same seed gives the same answer. Throws a DomainError naming

@@ -1,10 +1,13 @@
 export { compareAircraft } from "./fleet";
 export type { FleetDifference, SetAircraft } from "./fleet";
-export { endRateFromRolls, fitAirframe, measuredNumbers, measurementKinds, requireMeasurement } from "./measured";
-export type { FittedAirframe, MeasuredNumber, Measurement } from "./measured";
+export { fitAirframe } from "./measured";
+export type { FittedAirframe } from "./measured";
+export { endRateFromRolls, measuredNumbers, measurementKinds, requireMeasurement } from "./measurement";
+export type { MeasuredNumber, Measurement } from "./measurement";
 export { fastestMix, mixFor, pureHalfTurnViewDeg, tiltError, tiltOfSticks } from "./mix";
 export type { Mix, MixKind, TiltError } from "./mix";
-export { CATCH_S, punchLadder, punchStick } from "./punch";
+export { CATCH_S, punchLadder } from "./punch";
+export { punchStick } from "./punch-stick";
 export type { PunchRung } from "./punch";
 export { limitEffect, midVerdict, proposedMid, throttleExpoByFlying, throttlePoints } from "./throttle-advice";
 export type { LimitEffect, MidVerdict, ThrottlePoint, ThrottlePoints } from "./throttle-advice";

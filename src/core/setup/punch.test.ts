@@ -3,7 +3,8 @@ import { SEA_LEVEL_AIR } from "../atmosphere";
 import { firstSettings } from "../flight";
 import { throttleOut } from "../throttle";
 import { fitAirframe } from "./measured";
-import { flyPunch, punchLadder, punchStick } from "./punch";
+import { flyPunch, punchLadder } from "./punch";
+import { punchStick } from "./punch-stick";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 const noDrag = (airframe: Airframe): Airframe => ({

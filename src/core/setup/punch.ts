@@ -5,7 +5,7 @@ import { createDerivative, createStep, levelState, STATE, type Settings } from "
 import { RAD_PER_DEG, requireNumber } from "../numbers";
 import { rateAtStick } from "../rates";
 import { powerFor, TooLittleThrust } from "../sustained";
-import { stickForThrottleClamped, throttleAtStick } from "../throttle";
+import { throttleAtStick } from "../throttle";
 
 const STEP_S = 1 / 500;
 /** Nothing hangs longer: a punch that has not come down by then is an aircraft that cannot be. */
@@ -109,17 +109,6 @@ export interface PunchRung extends PunchFlight {
 
 /** Of the hang so much is kept for the throttle to come back and the catch, s. Common practice, no source. */
 export const CATCH_S = 0.3;
-/** A learner's punch: so many times the thrust that hovers. Common practice, no source. */
-const USUAL_TIMES = 2;
-
-/** Throttle stick of a learner's punch, 0..1: full where the limit leaves less. Null for an aircraft that cannot hover. */
-export function punchStick(airframe: Airframe, { throttle }: Settings, air: Air): number | null {
-  const density = airDensity(air);
-  if (powerFor(airframe, 1, 0, density) === null) return null;
-  const power = powerFor(airframe, USUAL_TIMES, 0, density);
-  return power === null ? 1 : stickForThrottleClamped(throttle, power.throttle);
-}
-
 /** What punches of growing length at one throttle stick buy: height, hang and the flips that fit, with these settings; `alsoS` are further punches. */
 export function punchLadder(
   airframe: Airframe,

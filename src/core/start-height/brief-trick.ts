@@ -11,7 +11,8 @@ import {
   type TrickBrief,
 } from "../recipes";
 import { usualErrors, type PilotErrors } from "../scatter";
-import { startHeightByScatter, worseStartHeight } from "./start-height";
+import { startHeightByScatter } from "./scattered-heights";
+import { START_HEIGHT_SEED, worseStartHeight } from "./start-height";
 
 /** What the start height must cover: every freeze, and the hands; null leaves the hands out. */
 export interface SafetyMargins extends FreezeMargins {
@@ -21,8 +22,6 @@ export interface SafetyMargins extends FreezeMargins {
 /** Hands as usual where the first flips are learnt. */
 const FIRST_FLIPS = 4;
 export const USUAL_MARGINS: SafetyMargins = { ...USUAL_FREEZE, hands: usualErrors(FIRST_FLIPS) };
-/** The seed of the figure, so that it is the same wherever it is worked out. */
-export const START_HEIGHT_SEED = 20261;
 
 /**
  * Solves a trick for an aircraft and settings and flies it: the numbers of a brief. Its minimum start height covers every freeze and, with hands in the

@@ -7,6 +7,7 @@ import { ThemeProvider } from "@mui/material/styles";
 import { SnackbarProvider } from "notistack";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { unitSystems, type UnitSystem } from "@/words";
+import { noticeStyles } from "./notice-styles";
 import { themeFor } from "./theme";
 import { numberFont, themeNames, type ThemeName } from "./tokens";
 import { untilLoaded } from "./until-loaded";
@@ -65,7 +66,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
               body: { fontVariantNumeric: "tabular-nums", fontSize: "0.92rem", lineHeight: 1.45 },
               ".num": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600, letterSpacing: "-0.03em" },
               a: { color: theme.tokens.ink },
-              "a:focus-visible, [tabindex]:focus-visible": {
+              "a:focus-visible, .notice button:focus-visible, [tabindex]:focus-visible": {
                 outline: `3px solid ${theme.themeName === "dark" ? theme.tokens.ochre : theme.tokens.buoy}`,
                 outlineOffset: 2,
               },
@@ -83,6 +84,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
               },
             })}
           />
+          <GlobalStyles styles={noticeStyles} />
           <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: "bottom", horizontal: "center" }}>
             {children}
           </SnackbarProvider>
