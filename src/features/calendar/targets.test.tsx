@@ -49,7 +49,7 @@ it("sets one for a pilot and a step; one that is refused says why and stays open
   await userEvent.click(screen.getByRole("button", { name: "Add target" }));
   const form = within(screen.getByRole("dialog"));
   expect(form.getByRole("button", { name: "Save target" })).toBeDisabled();
-  expect(await dateShown("By")).toBe("25/12/2026");
+  expect(await dateShown("By")).toBe("25 Dec 2026");
   fireEvent.mouseDown(form.getByRole("combobox", { name: "Pilot" }));
   fireEvent.click(screen.getByRole("option", { name: "Ida Rook" }));
   fireEvent.mouseDown(form.getByRole("combobox", { name: "Step signed off" }));

@@ -147,6 +147,7 @@ function Mark(props: {
   const { sounding, says, selected, entry, dim, onPoint, onSelect, onKey } = props;
   const { one, label, frameWidth, stage, x, y, parts } = sounding;
   const { tokens } = useTheme();
+  const band = selected ? tokens.sheet : depthOf(tokens, stage);
   const ink = inkOn(depthOf(tokens, stage), tokens);
   const state = one.reviewDue ? "due" : one.state;
   return (
@@ -176,13 +177,18 @@ function Mark(props: {
         stroke={selected ? tokens.buoy : "transparent"}
         strokeWidth={2}
       />
-      <StateShape state={state} x={x} y={y} stroke={selected ? tokens.ink : ink} />
+      <StateShape state={state} x={x} y={y} stroke={selected ? tokens.ink : ink} band={band} />
       <text
         x={x + 11}
         y={y + (parts.length > 0 ? 1.5 : 4)}
         fontSize={11.3}
         fontWeight={state === "being-learnt" ? 650 : 500}
         fill={selected ? tokens.ink : ink}
+        // The links pass behind the name, not through it.
+        stroke={band}
+        strokeWidth={5}
+        strokeLinejoin="round"
+        paintOrder="stroke"
       >
         {label}
       </text>
@@ -210,7 +216,8 @@ function Mark(props: {
   );
 }
 
-function StateShape({ state, x, y, stroke }: { state: keyof typeof stateWords; x: number; y: number; stroke: string }) {
+function StateShape(props: { state: keyof typeof stateWords; x: number; y: number; stroke: string; band: string }) {
+  const { state, x, y, stroke, band } = props;
   const { tokens } = useTheme();
   if (state === "signed-off") return <rect x={x - 5.5} y={y - 5.5} width={11} height={11} fill={stroke} />;
   if (state === "due")
@@ -220,7 +227,7 @@ function StateShape({ state, x, y, stroke }: { state: keyof typeof stateWords; x
         <path d={`M${x - 5} ${y - 5}h10v10h-10ZM${x - 5} ${y}h10`} fill="none" stroke={stroke} strokeWidth={1.6} />
       </>
     );
-  if (state === "not-begun") return <circle cx={x} cy={y} r={4.6} fill="none" stroke={stroke} strokeWidth={1.8} />;
+  if (state === "not-begun") return <circle cx={x} cy={y} r={4.6} fill={band} stroke={stroke} strokeWidth={1.8} />;
   return (
     <path
       d={`M${x} ${y - 6.5}L${x + 7} ${y + 6}L${x - 7} ${y + 6}Z`}

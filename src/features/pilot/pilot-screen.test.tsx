@@ -212,7 +212,7 @@ describe("depth chart", () => {
 it("places a pilot who comes with experience, and takes it back", async () => {
   const sent = fakeServer({ "place-pilot": { status: 200, body: { ok: true, data: { count: 17 } } } });
   renderScreen(<PilotScreen data={data([])} />);
-  await userEvent.click(screen.getByRole("button", { name: "Starts at…" }));
+  await userEvent.click(screen.getByRole("button", { name: "Set starting step" }));
   await userEvent.click(screen.getByRole("combobox", { name: "Starts at" }));
   await userEvent.click(screen.getByRole("option", { name: "Slow flip" }));
   expect(screen.getByText(/^\d+ steps before it are signed off as from before this record/)).toBeVisible();

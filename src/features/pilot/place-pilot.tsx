@@ -43,7 +43,7 @@ export function PlacePilot({ data }: { data: PilotData }) {
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)}>Starts at…</Button>
+      <Button onClick={() => setOpen(true)}>Set starting step</Button>
       <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="place-pilot" fullWidth maxWidth="xs">
         <DialogTitle id="place-pilot">Where does {data.pilot.name} start?</DialogTitle>
         <DialogContent>

@@ -196,7 +196,7 @@ function Files({ data }: { data: RecordsData }) {
       <BringIn squads={data.squads} />
       {chosen && (
         <Box sx={{ mt: 3 }}>
-          <Button color="error" onClick={() => setErasing(true)}>
+          <Button color="error" onClick={() => setErasing(true)} sx={{ ml: -1 }}>
             Erase {chosen.name} for good
           </Button>
           <Dialog open={erasing} onClose={() => setErasing(false)} aria-labelledby="erase" fullWidth maxWidth="sm">

@@ -15,7 +15,7 @@ import { useRow } from "./use-row";
 
 export const roomyColumns = {
   xs: "1fr",
-  lg: "minmax(140px,0.9fr) minmax(190px,1.2fr) minmax(300px,1.7fr) minmax(230px,1.6fr) 104px",
+  lg: "minmax(140px,0.9fr) minmax(180px,1.1fr) minmax(268px,1.4fr) minmax(260px,2fr) 80px",
 };
 
 /** A pilot with all that a coach asks first, in a few lines. */

@@ -16,6 +16,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { StateMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
+import { FirstWay } from "./first-way";
 import type { ShownRow, ShownSquad } from "./shown";
 import { SquadTable } from "./squad-table";
 
@@ -49,7 +50,7 @@ export function SquadScreen({ data }: { data: ShownSquad }) {
         )}
         <Counts rows={rows} />
         <Box sx={{ flex: 1 }} />
-        {data.squads
+        {(rows.length === 0 ? [] : data.squads)
           .filter(({ id }) => shownId === null || id === shownId)
           .map(({ id, name }) => (
             <span key={id}>
@@ -76,19 +77,7 @@ export function SquadScreen({ data }: { data: ShownSquad }) {
           </Button>
         </Box>
       ) : rows.length === 0 ? (
-        <Box sx={{ maxWidth: 620, mt: 4 }}>
-          <Typography variant="h2">No pilots yet</Typography>
-          <Typography sx={{ my: 1.5 }}>
-            Add your first pilot. Then give them an aircraft and a setup, read the brief of their first step, and run a
-            session.
-          </Typography>
-          <Button variant="contained" onClick={() => setAdding(true)}>
-            Add the first pilot
-          </Button>{" "}
-          <Button component="a" href="/guides/first-session" download>
-            Print the first-session guide
-          </Button>
-        </Box>
+        <FirstWay onAdd={() => setAdding(true)} />
       ) : (
         <SquadTable rows={rows} />
       )}

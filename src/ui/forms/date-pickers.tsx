@@ -10,7 +10,7 @@ import { useState } from "react";
 
 const shapes = { day: "yyyy-MM-dd", minute: "yyyy-MM-dd'T'HH:mm", second: "yyyy-MM-dd'T'HH:mm:ss" } as const;
 const views = { minute: ["day", "hours", "minutes"], second: ["day", "hours", "minutes", "seconds"] } as const;
-const shown = { minute: "dd/MM/yyyy HH:mm", second: "dd/MM/yyyy HH:mm:ss" } as const;
+const shown = { minute: "dd MMM yyyy HH:mm", second: "dd MMM yyyy HH:mm:ss" } as const;
 
 const EARLIEST = new Date(2000, 0, 1);
 
@@ -49,7 +49,7 @@ export function DatePickers({
   return (
     <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={enGB}>
       {to === "day" ? (
-        <DesktopDatePicker {...common} format="dd/MM/yyyy" />
+        <DesktopDatePicker {...common} format="dd MMM yyyy" />
       ) : (
         <DesktopDateTimePicker {...common} ampm={false} views={views[to]} format={shown[to]} />
       )}

@@ -12,5 +12,5 @@ export async function typeDate(label: string, digits: string): Promise<void> {
 /** What a date field shows. */
 export async function dateShown(label: string): Promise<string> {
   const parts = within(await screen.findByRole("group", { name: label })).getAllByRole("spinbutton");
-  return parts.map(({ textContent }) => textContent).join("/");
+  return parts.map(({ textContent }) => textContent).join(" ");
 }
