@@ -8,7 +8,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { forgetOnDevice } from "@/ui/outbox/forget";
 import { flush, outboxNow, reread } from "@/ui/outbox/outbox";
@@ -23,7 +23,6 @@ import { SecondFactorPart } from "./second-factor";
 export function AccountScreen({ data }: { data: AccountData }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const { items } = useOutbox();
   const [leaving, setLeaving] = useState<boolean | null>(null);
   const signOut = async (everywhere: boolean, sure = false) => {
@@ -65,7 +64,7 @@ export function AccountScreen({ data }: { data: AccountData }) {
           }}
           input={(values) => values}
           onDone={() => {
-            enqueueSnackbar("Password changed; other devices are signed out", { variant: "success" });
+            tell("Password changed; other devices are signed out", { kind: "done" });
             router.refresh();
           }}
         />

@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import { useTheme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useSend } from "@/ui/actions/use-send";
@@ -95,7 +95,6 @@ function Result({ data, round, onAgain }: { data: BriefData; round: Round; onAga
   const { pilot, standing } = data;
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [kept, setKept] = useState(false);
   const [ids] = useState(() => ({ session: newId(), attempt: newId() }));
   const clean = round.wrong.length === 0;
@@ -115,7 +114,7 @@ function Result({ data, round, onAgain }: { data: BriefData; round: Round; onAga
       (await sendAction("end-session", { id: ids.session })).ok;
     if (!sent) return;
     setKept(true);
-    enqueueSnackbar("Kept as an attempt", { variant: "success" });
+    tell("Kept as an attempt", { kind: "done" });
     router.refresh();
   };
   return (

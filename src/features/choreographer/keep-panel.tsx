@@ -8,7 +8,7 @@ import FormGroup from "@mui/material/FormGroup";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { otherDirection, recipeFaults, type Recipe } from "@/core";
@@ -132,7 +132,6 @@ function useKeep({ data, opened, draft, recipe }: KeepProps) {
   const { hrefFor } = useAtHand();
   const { sendAction, pending } = useSend();
   const undoable = useUndoable();
-  const { enqueueSnackbar } = useSnackbar();
   const [name, setName] = useState(opened?.name ?? "");
   const [bothWays, setBothWays] = useState(opened?.bothWays ?? true);
   const [pilotIds, setPilotIds] = useState<readonly string[]>(opened?.pilotIds ?? []);
@@ -144,7 +143,7 @@ function useKeep({ data, opened, draft, recipe }: KeepProps) {
   const document = documentOf({ data, name: name.trim(), bothWays: sides && bothWays, draft, recipe });
   const finish = (done: string, ownId: string, version: number) => {
     draft.drop(draft.document, version);
-    enqueueSnackbar(done, { variant: "success" });
+    tell(done, { kind: "done" });
     router.push(hrefFor("/lab/choreographer", { step: data.trickId, own: ownId }));
     router.refresh();
   };

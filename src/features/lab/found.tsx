@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import {
@@ -61,7 +61,6 @@ export function Found({
   const router = useRouter();
   const { coaches, hrefFor } = useAtHand();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [id] = useState(() => newId());
   const { gain, present, proposed, better } = result;
   const values = result.values as Partial<Record<KnobId, number>>;
@@ -89,7 +88,7 @@ export function Found({
     });
     if (!saved.ok) return;
     onSaved();
-    enqueueSnackbar(`Saved as setup ${setup.number + 1}`, { variant: "success" });
+    tell(`Saved as setup ${setup.number + 1}`, { kind: "done" });
     router.push(hrefFor("/setup"));
     router.refresh();
   };

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useSend } from "@/ui/actions/use-send";
@@ -84,7 +84,6 @@ export function LineHeading(props: { data: LinesData; draft: Draft<LineDraft>; w
 function useKeep({ open, pilot }: LinesData, draft: Draft<LineDraft>) {
   const { document } = draft;
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const router = useRouter();
   const { hrefFor } = useAtHand();
   // Made once, so that a repeated send changes nothing.
@@ -93,7 +92,7 @@ function useKeep({ open, pilot }: LinesData, draft: Draft<LineDraft>) {
   const overtaken = open !== null && draft.basedOn < open.line.version;
   const finish = (lineId: string, version: number, done: string) => {
     draft.drop(document, version);
-    enqueueSnackbar(done, { variant: "success" });
+    tell(done, { kind: "done" });
     router.push(hrefFor("/lines", { line: lineId }));
     router.refresh();
   };

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { FindSticks } from "@/ui/radio/find-sticks";
@@ -24,7 +24,6 @@ interface SourceChoiceProps {
 
 /** Where frames come from. */
 export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps) {
-  const { enqueueSnackbar } = useSnackbar();
   const inBrowser = useHydrated();
   const [baudRate, setBaudRate] = useState<number>(115_200);
   const [hz, setHz] = useState<number>(250);
@@ -38,7 +37,7 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
       onChoose(serialSource(port, baudRate));
     } catch (error) {
       // Nothing was chosen, or the browser does not allow it.
-      enqueueSnackbar(error instanceof Error ? error.message : "No line was chosen.", { variant: "warning" });
+      tell(error instanceof Error ? error.message : "No line was chosen.", { kind: "warning" });
     }
   };
   return (

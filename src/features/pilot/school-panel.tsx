@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState, type SyntheticEvent } from "react";
 import { sideOf, type School } from "@/syllabus";
 import { SchoolChoices } from "@/ui/syllabus/school-choices";
@@ -16,14 +16,13 @@ export function SchoolPanel({ data }: { data: PilotData }) {
   const { pilot, squadSchool, coaches } = data;
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<School>(pilot.school);
   const changed = JSON.stringify(chosen) !== JSON.stringify(pilot.school);
   const save = async () => {
     const result = await sendAction("set-pilot-school", { id: pilot.id, school: chosen, version: pilot.version });
     if (!result.ok) return;
-    enqueueSnackbar("Choices saved: steps, briefs and recipes follow them", { variant: "success" });
+    tell("Choices saved: steps, briefs and recipes follow them", { kind: "done" });
     router.refresh();
   };
   return (

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { directionNames, type Step, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
@@ -25,7 +25,6 @@ export function SignOff({
   onDone: () => void;
 }) {
   const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
   const syllabus = useSyllabus();
   const listener = useListener();
   const names = directionNames(step);
@@ -54,7 +53,7 @@ export function SignOff({
         fields={{ note: { label: "Note (optional)", initial: "", lines: 2 } }}
         input={({ note }, id) => ({ id, pilotId: data.pilot.id, stepId: step.id, note })}
         onDone={() => {
-          enqueueSnackbar(`${step.name} signed off for ${data.pilot.name}`, { variant: "success" });
+          tell(`${step.name} signed off for ${data.pilot.name}`, { kind: "done" });
           onDone();
           router.refresh();
         }}

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import type { Session } from "@/contract";
 import { DAY_MS } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
@@ -49,7 +49,6 @@ const isIdle = ({ begun, endedAtMs, startedAtMs }: Session, attempts: number, no
 /** Deletes a session in which nothing was flown; taken back, it stands there prepared. */
 function DeleteSession({ session }: { session: Session }) {
   const router = useRouter();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   const { sendAction, pending } = useSend();
   const { id, place, siteId, temperatureC, windMps, pilots } = session;
   const again = async () => {
@@ -66,19 +65,7 @@ function DeleteSession({ session }: { session: Session }) {
   const remove = async () => {
     if (!(await sendAction("drop-session", { id })).ok) return;
     router.refresh();
-    enqueueSnackbar("Session deleted", {
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            closeSnackbar(key);
-            void again();
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    });
+    tell("Session deleted", { undo: () => void again() });
   };
   return (
     <Button size="small" disabled={pending} onClick={remove}>

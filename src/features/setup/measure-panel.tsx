@@ -8,7 +8,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import {
   type Airframe,
@@ -55,7 +55,6 @@ export function MeasurePanel({
   const router = useRouter();
   const { units } = usePreferences();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [list, setList] = useState<readonly Measurement[]>(aircraft.measurements);
   const changed = JSON.stringify(list) !== JSON.stringify(aircraft.measurements);
   const fit = tryFit(aircraft.estimate, list, units);
@@ -66,7 +65,7 @@ export function MeasurePanel({
       measurements: list,
     });
     if (!result.ok) return;
-    enqueueSnackbar("Saved; briefs and figures now use it", { variant: "success" });
+    tell("Saved; briefs and figures now use it", { kind: "done" });
     router.refresh();
   };
   return (

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import {
   DomainError,
@@ -81,7 +81,6 @@ type Texts = Readonly<Partial<Record<(typeof fields)[number][0], string>>>;
 function CountedHang({ aircraft, command }: { aircraft: Aircraft; command: number }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const { units } = usePreferences();
   const [texts, setTexts] = useState<Texts>({ punchS: "0.6" });
   const [problem, setProblem] = useState<string | null>(null);
@@ -98,7 +97,7 @@ function CountedHang({ aircraft, command }: { aircraft: Aircraft; command: numbe
     const { id, version, measurements } = aircraft;
     const kept = await sendAction("measure-aircraft", { id, version, measurements: [...measurements, counted] });
     if (!kept.ok) return;
-    enqueueSnackbar("Count kept, under Measured too", { variant: "success" });
+    tell("Count kept, under Measured too", { kind: "done" });
     setTexts({ ...texts, hangS: "" });
     router.refresh();
   };

@@ -8,7 +8,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { builtInSyllabus, syllabusChanges, type SyllabusDocument } from "@/syllabus";
@@ -227,7 +227,6 @@ function SaveBar({
 }) {
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [reason, setReason] = useState("");
   const [id, setId] = useState(() => newId());
   const changes = useMemo(
@@ -248,7 +247,7 @@ function SaveBar({
     setId(newId());
     setReason("");
     draft.drop(draft.document, result.data.number);
-    enqueueSnackbar(`Syllabus ${result.data.number} is now active`, { variant: "success" });
+    tell(`Syllabus ${result.data.number} is now active`, { kind: "done" });
     router.refresh();
   };
   return (

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 import type { FoundTrick, Pack } from "@/core";
@@ -115,13 +115,12 @@ export function Footage({ pack, trick, pilotId, name, matching, coaches }: Foota
 function NoteHere({ pilotId, placeOf }: { pilotId: string; placeOf: () => string }) {
   const [text, setText] = useState("");
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const add = async () => {
     const place = placeOf();
     const { ok } = await sendAction("add-note", { id: newId(), pilotId, text: `${place}: ${text.trim()}` });
     if (!ok) return;
     setText("");
-    enqueueSnackbar(`Noted at ${place}.`, { variant: "success" });
+    tell(`Noted at ${place}.`, { kind: "done" });
   };
   return (
     <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>

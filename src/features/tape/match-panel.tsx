@@ -7,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { format } from "date-fns";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, type TapMatch } from "@/core";
@@ -80,7 +80,6 @@ function Matched(
   const { tricks } = pack;
   const router = useRouter();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [taken, setTaken] = useState<ReadonlyMap<number, Taken>>(new Map());
   const lateS = match.pairs.map((pair) => pair.lateS).sort((a, b) => a - b)[Math.floor(match.pairs.length / 2)];
@@ -97,8 +96,8 @@ function Matched(
       taken: [...taken].map(([trick, one]) => ({ id: newId(), trick, ...one })),
     });
     if (!ok) return;
-    enqueueSnackbar(`${counted(count, "attempt")} measured. Marks count them at once; signing off stays with you.`, {
-      variant: "success",
+    tell(`${counted(count, "attempt")} measured. Marks count them at once; signing off stays with you.`, {
+      kind: "done",
     });
     setTaken(new Map());
     router.refresh();

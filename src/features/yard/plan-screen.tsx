@@ -7,7 +7,7 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { fromGeoJson, toGeoJson, type SitePlan } from "@/core";
@@ -201,14 +201,13 @@ function Files({
 
 function Save({ data: { site, kept }, draft, blocked }: { data: PlanData; draft: Draft<SitePlan>; blocked: boolean }) {
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const router = useRouter();
   const save = async () => {
     const plan = draft.document;
     const result = await sendAction("save-plan", { id: site.id, version: draft.basedOn, plan });
     if (!result.ok) return;
     draft.drop(plan, draft.basedOn + 1);
-    enqueueSnackbar("The plan is saved", { variant: "success" });
+    tell("The plan is saved", { kind: "done" });
     router.refresh();
   };
   return (

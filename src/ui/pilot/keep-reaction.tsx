@@ -2,7 +2,7 @@
 
 import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "../messages/messages";
 import type { Pilot } from "@/contract";
 import { reactionRangeS, rounded } from "@/core";
 import { quantityText } from "@/words";
@@ -13,7 +13,6 @@ import { usePreferences } from "../theme/preferences";
 export function KeepReaction({ pilot, reactionS }: { pilot: Pilot; reactionS: number }) {
   const { units } = usePreferences();
   const { sendAction, pending } = useSend();
-  const { enqueueSnackbar } = useSnackbar();
   const router = useRouter();
   const [least, most] = reactionRangeS;
   const kept = rounded(Math.min(most, Math.max(least, reactionS)), 2);
@@ -23,7 +22,7 @@ export function KeepReaction({ pilot, reactionS }: { pilot: Pilot; reactionS: nu
     const own = { id, squadId, name, stickMode, grip, settingsFrozen, cruiseMps, reachShare, stickLengthMm, version };
     const { ok } = await sendAction("edit-pilot", { ...own, reactionS: kept });
     if (!ok) return;
-    enqueueSnackbar(`Margins for ${name} are worked out with ${words}.`, { variant: "success" });
+    tell(`Margins for ${name} are worked out with ${words}.`, { kind: "done" });
     router.refresh();
   };
   return (

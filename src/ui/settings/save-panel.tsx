@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "../messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { Setup } from "@/contract";
@@ -29,7 +29,6 @@ interface SavePanelProps {
 /** What was changed and not saved, why, and the way to save it; for a pilot only what was changed. */
 export function SavePanel({ aircraftId, latest, draft, differences, mayChange, frozen, onBack }: SavePanelProps) {
   const { any: anyBad } = useBadFields();
-  const { enqueueSnackbar } = useSnackbar();
   const router = useRouter();
   const [failure, setFailure] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
@@ -53,7 +52,7 @@ export function SavePanel({ aircraftId, latest, draft, differences, mayChange, f
       return;
     }
     draft.drop(settings);
-    enqueueSnackbar(`Saved as setup ${result.data.number}`, { variant: "success" });
+    tell(`Saved as setup ${result.data.number}`, { kind: "done" });
     router.refresh();
   };
   const lines = differences.map((line) => (

@@ -4,9 +4,9 @@ import { AppRouterCacheProvider } from "@mui/material-nextjs/v16-appRouter";
 import CssBaseline from "@mui/material/CssBaseline";
 import GlobalStyles from "@mui/material/GlobalStyles";
 import { ThemeProvider } from "@mui/material/styles";
-import { SnackbarProvider } from "notistack";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { unitSystems, type UnitSystem } from "@/words";
+import { MessageBoardLater } from "../messages/message-board-later";
 import { noticeStyles } from "./notice-styles";
 import { themeFor } from "./theme";
 import { numberFont, themeNames, type ThemeName } from "./tokens";
@@ -85,9 +85,8 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
             })}
           />
           <GlobalStyles styles={noticeStyles} />
-          <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: "bottom", horizontal: "center" }}>
-            {children}
-          </SnackbarProvider>
+          {children}
+          <MessageBoardLater />
         </ThemeProvider>
       </Context>
     </AppRouterCacheProvider>

@@ -1,30 +1,18 @@
 "use client";
 
-import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
-import { useSnackbar } from "notistack";
+import { tell } from "../messages/messages";
 import type { ActionById } from "@/contract";
 import { useSend } from "./use-send";
 
 /** Reports something done, with a way to take it back; `undo` tells whether that went. */
 export function useUndoOffer() {
   const router = useRouter();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   return (done: string, undo: () => Promise<{ readonly ok: boolean }>): void => {
     router.refresh();
-    enqueueSnackbar(done, {
-      autoHideDuration: 10_000,
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={async () => {
-            closeSnackbar(key);
-            if ((await undo()).ok) router.refresh();
-          }}
-        >
-          Undo
-        </Button>
-      ),
+    tell(done, {
+      forMs: 10_000,
+      undo: () => void undo().then(({ ok }) => ok && router.refresh()),
     });
   };
 }
