@@ -16,7 +16,8 @@ export type { LessonPart, LessonState } from "./lesson";
 export { mostSeenFault } from "./most-seen";
 export { offersOf } from "./offers";
 export type { OfferReason, ReasonedOffer } from "./offers";
-export { ownRecipe, requireVariant } from "./own-variants";
+export { ownRecipe } from "./own-variants";
+export { requireVariant } from "./require-variant";
 export type { OwnVariant, VariantDocument } from "./own-variants";
 export {
   currentStepOf,
@@ -35,7 +36,8 @@ export { startHeightInputsOf } from "./start-height";
 export type { FlownWith } from "./start-height";
 export { siteRefusal } from "./refusals";
 export type { BrokenLimit, LeftOut, SiteLimits, SiteRefusal, StepRefusal } from "./refusals";
-export { settingsProposals, settingsToBegin, usualAt, usualTilt, settingsSchoolOf } from "./stage-settings";
+export { settingsProposals, settingsToBegin, settingsSchoolOf } from "./stage-settings";
+export { usualAt, usualTilt } from "./usual-settings";
 export type { Hands, SettingsProposal, SettingsSchool } from "./stage-settings";
 export * from "./syllabus";
 export { directionWords, findTrick, flownBy, trickOf, tricks } from "./tricks";

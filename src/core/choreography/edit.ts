@@ -2,9 +2,7 @@ import { DomainError } from "../numbers";
 import {
   boundOf,
   senseOf,
-  mirrored,
   resolve,
-  type Axis,
   type Flight,
   type Guard,
   type Phase,
@@ -148,17 +146,6 @@ export function withEndAt(recipe: Recipe, at: number, flight: Flight, atS: numbe
   const wanted = inside.value + inside.perS * Math.max(0, endS - span.endS);
   const place = { phase: at, part: "until", guard, name: guardFields[ended.kind][0].name } as const;
   return withFigureAt(roomy, place, wanted, figures);
-}
-
-const others: Readonly<Record<string, string>> = { back: "front", front: "back", right: "left", left: "right" };
-
-/** The direction a trick has when it is mirrored; one that has no sides is mirrored about its line and keeps its name. */
-export const otherDirection = (direction: string): string => others[direction] ?? direction;
-
-/** The recipe flown in the other direction. */
-export function mirrorImage(recipe: Recipe, direction: string): Recipe {
-  const axes: readonly Axis[] = direction === "back" || direction === "front" ? ["pitch"] : ["roll", "yaw"];
-  return mirrored(recipe, axes, recipe.id, recipe.label);
 }
 
 /** A list in which `gone` items from a place on gave way to others. */

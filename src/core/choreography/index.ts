@@ -2,15 +2,14 @@ export { recipeFaults, requireRecipe } from "./check";
 export type { RecipeFault } from "./check";
 export {
   hangsOn,
-  mirrorImage,
   MOST_PHASES,
-  otherDirection,
   SHORTEST_PHASE_S,
   withEndAt,
   withoutPhase,
   withPhaseAdded,
   withPhaseSplit,
 } from "./edit";
+export { mirrorImage, otherDirection } from "./mirror";
 export {
   fieldsOfThrottle,
   figureAt,

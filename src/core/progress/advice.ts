@@ -1,9 +1,8 @@
 import type { Attempt } from "./attempt";
-import { SETTLING_ATTEMPTS } from "./change";
-import { TELLING_IMBALANCE, type StepEvidence } from "./evidence";
+import type { StepEvidence } from "./evidence";
 import { chanceOfSoManyLate } from "./exact-test";
 import { leavesOf, windowOf, type JudgedRule, type PassMark, type RuleCount } from "./mark";
-import { usualRules, type SquadRules } from "./rules";
+import { SETTLING_ATTEMPTS, TELLING_IMBALANCE, usualRules, type SquadRules } from "./rules";
 import { stuckAt, type Stuck } from "./stuck";
 
 /** How one rule of the mark stands, of one direction where it asks for each. */

@@ -1,9 +1,7 @@
 import { requireNumber, Z90 } from "../numbers";
 import { chanceGreater } from "./evidence";
+import { SETTLING_ATTEMPTS } from "./rules";
 import { wilsonInterval, type Interval } from "./wilson";
-
-/** Attempts a changed setup is given before it is judged. Common practice, no source. */
-export const SETTLING_ATTEMPTS = 12;
 
 /** Attempts at one step, counted. */
 export interface Counted {

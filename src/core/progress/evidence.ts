@@ -54,9 +54,6 @@ export interface StepEvidence {
   readonly aloneDecides: boolean;
 }
 
-/** An imbalance between directions below this chance is noise and is not spoken of. Our choice. */
-export const TELLING_IMBALANCE = 0.9;
-
 /**
  * Evidence per direction and over all, from the attempts at one step in any order. With `tallies` the attempts may be the recent ones only; the
  * counts are then the whole ones. Where the rules ask for it, only what was flown with a coach there counts.

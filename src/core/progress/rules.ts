@@ -13,3 +13,9 @@ export const usualRules: SquadRules = { timeZone: "UTC", mostLuck: 0.3, attended
 
 /** Chances of luck a coach can choose between. */
 export const luckLimits: readonly number[] = [1, 0.5, 0.3, 0.1, 0.05];
+
+/** Attempts a changed setup is given before it is judged. Common practice, no source. */
+export const SETTLING_ATTEMPTS = 12;
+
+/** An imbalance between directions below this chance is noise and is not spoken of. Our choice. */
+export const TELLING_IMBALANCE = 0.9;

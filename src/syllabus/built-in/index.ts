@@ -1,6 +1,6 @@
 import { DomainError, type PassMark } from "@/core";
 import type { Skill, SyllabusDocument } from "../types";
-import { usualSettings } from "../stage-settings";
+import { usualSettings } from "../usual-settings";
 import { chart } from "./chart";
 import { flip } from "./flip";
 import { byEye, firstGoggles, gapSteps, ground, smoothLines } from "./ground";
