@@ -3,7 +3,8 @@
 import { AppRouterCacheProvider } from "@mui/material-nextjs/v16-appRouter";
 import CssBaseline from "@mui/material/CssBaseline";
 import GlobalStyles from "@mui/material/GlobalStyles";
-import { ThemeProvider } from "@mui/material/styles";
+// That of the component family comes with colour schemes, which are not used here.
+import ThemeProvider from "@mui/system/ThemeProvider";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { unitSystems, type UnitSystem } from "@/words";
 import { MessageBoardLater } from "../messages/message-board-later";
