@@ -1,14 +1,13 @@
 import { DomainError } from "../numbers";
+import { MOST_VERTICES, requireSitePlan } from "./check-plan";
 import { courseKinds, type CourseKind, type CourseParameters } from "./course";
 import { toEarth, toPlan, requireEarthPlace, type EarthPlace } from "./plane";
 import { between, FARTHEST_M, type PlanPoint } from "./point";
 import {
   EMPTY_PLAN,
   groundKinds,
-  MOST_VERTICES,
   planKinds,
   planShapes,
-  requireSitePlan,
   type GroundKind,
   type PlanFeature,
   type PlanKind,

@@ -22,16 +22,15 @@ export type { PlanPoint } from "./point";
 export { areaM2, depthInside, distanceToLine, inside } from "./polygon";
 export { arcErrorM, bestBaseline, inSteps, settingOut, TAPE_TOLERANCE_M } from "./setting-out";
 export type { Baseline, SetPole } from "./setting-out";
+export { knownSitePlan, requireSitePlan } from "./check-plan";
+export { obstaclesOf } from "./plan-obstacles";
 export {
   boundaryOf,
   EMPTY_PLAN,
   groundKinds,
-  knownSitePlan,
-  obstaclesOf,
   planKinds,
   planOrigin,
   planShapes,
-  requireSitePlan,
   shortenedPlan,
   standOf,
 } from "./site-plan";

@@ -6,7 +6,8 @@ import { CALM_AIR, type Environment, type Trace } from "../recipes";
 import { USUAL_STOP_DEG, type PilotErrors } from "../scatter";
 import { conflictsAlong, planConflicts, worse, type Conflict, type PlacedPoint } from "./conflicts";
 import { placedAlong, requirePoint, type PlanPoint } from "./point";
-import { obstaclesOf, type SitePlan } from "./site-plan";
+import { obstaclesOf } from "./plan-obstacles";
+import type { SitePlan } from "./site-plan";
 import { throwDistanceM } from "./throw";
 
 /** A line, or a single trick as a line of one item, laid on a plan: where it begins and which way it goes, ° clockwise from up on the plan. */

@@ -3,7 +3,6 @@
 import MenuIcon from "@mui/icons-material/Menu";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Drawer from "@mui/material/Drawer";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import Select from "@mui/material/Select";
@@ -13,9 +12,6 @@ import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
 import { later } from "../loading/later";
 import { KeysProvider } from "../keys/keys";
-import { useOffline } from "../outbox/use-offline";
-import { takeSquadsAlong } from "../outbox/squads";
-import { useOutbox } from "../outbox/use-outbox";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";
 import { capital, unitSystems } from "@/words";
@@ -23,6 +19,8 @@ import { WhyProvider } from "../why/why";
 import { AtHandProvider, useAtHand, type ShellData } from "./at-hand";
 import { screensFor } from "./screens";
 
+const MenuDrawer = later(() => import("./menu-drawer").then((part) => part.MenuDrawer));
+const WaitingNote = later(() => import("./waiting-note").then((part) => part.WaitingNote));
 const CommandBox = later(() => import("./command-box").then((part) => part.CommandBox));
 
 const RAIL_WIDTH = 148;
@@ -46,7 +44,8 @@ function Frame({ children }: { children: ReactNode }) {
   const { hrefFor, coaches, name } = useAtHand();
   // Whoever was at the desk can begin a session where there is no network. A device that keeps nothing says so in the field.
   useEffect(() => {
-    if (coaches) void takeSquadsAlong(name).catch(() => undefined);
+    if (coaches)
+      void import("../outbox/squads").then(({ takeSquadsAlong }) => takeSquadsAlong(name)).catch(() => undefined);
   }, [coaches, name]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -75,14 +74,11 @@ function Frame({ children }: { children: ReactNode }) {
           <Rail />
         </Box>
       </Box>
-      <Drawer open={menuOpen} onClose={() => setMenuOpen(false)} sx={{ display: { md: "none" } }}>
-        <Box
-          sx={{ width: 220, height: "100%" }}
-          onClick={(event) => (event.target as HTMLElement).closest("a") && setMenuOpen(false)}
-        >
+      {menuOpen && (
+        <MenuDrawer onClose={() => setMenuOpen(false)}>
           <Rail />
-        </Box>
-      </Drawer>
+        </MenuDrawer>
+      )}
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Box
           component="header"
@@ -133,22 +129,6 @@ function Frame({ children }: { children: ReactNode }) {
         </Box>
       </Box>
       {finding && <CommandBox open onClose={() => setFinding(false)} />}
-    </Box>
-  );
-}
-
-/** What was tapped in the field and waits on this device; the desk sends it, too. */
-function WaitingNote() {
-  const { items } = useOutbox();
-  useOffline();
-  if (items.length === 0) return null;
-  return (
-    <Box
-      component="a"
-      href="/field"
-      sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 650, whiteSpace: "nowrap" })}
-    >
-      ▲ <span className="num">{items.length}</span> to send
     </Box>
   );
 }
