@@ -14,7 +14,8 @@ export type { FreezeMargins, SolvedTrick, StartHeight, StartHeightReason } from 
 export type { Problem } from "./problem";
 export { freezeLosses } from "./freeze";
 export type { FreezeLoss } from "./freeze";
-export { CALM_AIR, densityOf, environmentOn, requireEnvironment } from "./environment";
+export { requireEnvironment } from "./check-environment";
+export { CALM_AIR, densityOf, environmentOn } from "./environment";
 export type { Environment, Facing } from "./environment";
 export { GUSTS_PER_WIND } from "./gusts";
 export { fly, flyMeasured, flyOn, flyOutcome, LONGEST_FLIGHT_S, standingAbout, STEP_S, sticksFlown } from "./fly";

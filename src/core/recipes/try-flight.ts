@@ -1,6 +1,7 @@
 import type { Airframe } from "../airframe";
 import { createDerivative, createStep, requireSettings, type Settings } from "../flight";
-import { densityOf, requireEnvironment, type Environment } from "./environment";
+import { requireEnvironment } from "./check-environment";
+import { densityOf, type Environment } from "./environment";
 import { Body } from "./body";
 import { flownInto, metGround } from "./contact";
 import { HALF_SPAN, SAMPLE_STEPS, STEP_S } from "./fly";
