@@ -8,7 +8,7 @@ const way = [
   ["Add a pilot", "Name, stick mode and grip. If they fly already, set the step they start at."],
   ["Add their aircraft", "From a preset, then weighed and measured. Its first flight is by eye."],
   ["Save a setup", "Rates, throttle and camera tilt for their stage, each with its reason."],
-  ["Read the brief", "What to say, how high to start, and the way out."],
+  ["Read the brief", "What to say, how high to start, and how to bail out."],
   ["Run the session", "Tap each try. The record works out what comes next."],
 ] as const;
 
