@@ -15,7 +15,7 @@ import { useRow } from "./use-row";
 
 export const roomyColumns = {
   xs: "1fr",
-  lg: "minmax(140px,0.9fr) minmax(180px,1.1fr) minmax(268px,1.4fr) minmax(260px,2fr) 80px",
+  lg: "minmax(140px,0.9fr) minmax(180px,1.1fr) minmax(286px,1.5fr) minmax(250px,1.9fr) 80px",
 };
 
 /** A pilot with all that a coach asks first, in a few lines. */
@@ -128,7 +128,7 @@ function EvidenceGlance({ step, directions }: { step: Step; directions: readonly
           label={`clean rate ${percent(one.posterior.mean)}, 90\u202f% interval ${percentRange(one.posterior)}`}
         />
       ) : (
-        <Box component="span" sx={{ color: "text.secondary" }}>
+        <Box component="span" sx={{ color: "text.secondary", whiteSpace: "nowrap" }}>
           not flown
         </Box>
       )}
