@@ -22,7 +22,10 @@ const parts: readonly Part[] = [
         "Measure what you can",
         "A kitchen scale, the throttle that hovers, the camera tilt. Every figure gets better by it.",
       ],
-      ["Place the pilot", "Pilot. Sign off what they can do already, or use “Set starting step” to sign off all before it."],
+      [
+        "Place the pilot",
+        "Pilot. Sign off what they can do already, or use “Set starting step” to sign off all before it.",
+      ],
       ["Read the brief together", "Brief. Sticks, path, start height, bail-out, and what counts as clean."],
       ["Add the site", "Yard. Clear ground, height limit, hazards, and whom to ask."],
       ["Plan the session", "Calendar, “Plan a session”. Open it once on the phone: then it works without a network."],
