@@ -19,7 +19,7 @@ import { typablePassword } from "../lib/secrets.mjs";
  * meanwhile. Ratios tell more than times: the load comes from the same machine.
  */
 const CONNECTIONS = 20;
-const SECONDS = 8;
+const SECONDS = 20;
 const VISITS = 40;
 
 /** At most, as a share of the bare page's and of the account page's median. */

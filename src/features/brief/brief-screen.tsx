@@ -1,7 +1,7 @@
 "use client";
 
 import { usePreferences } from "@/ui/theme/preferences";
-import { problemWords, refusedWords, percent } from "@/words";
+import { percent, problemWords, refusedWords } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";

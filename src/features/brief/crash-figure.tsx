@@ -14,7 +14,7 @@ import { inParts } from "@/ui/scatter/in-parts";
 import type { Pool } from "@/ui/scatter/pool";
 import { useComputed } from "@/ui/scatter/use-scatter";
 import { usePreferences } from "@/ui/theme/preferences";
-import { refusedWords, percent } from "@/words";
+import { percent, refusedWords } from "@/words";
 import { MODEL_LEAVES_OUT } from "@/ui/why/why";
 import { Figure } from "@/ui/units/figure";
 

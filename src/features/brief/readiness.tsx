@@ -23,7 +23,7 @@ import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { failuresInWords, habitWords, readinessOf } from "@/ui/scatter/words";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
-import { refusedWords, percent } from "@/words";
+import { percent, refusedWords } from "@/words";
 import type { BriefData } from "./load";
 
 const RUNS = 200;

@@ -6,11 +6,11 @@ import Button from "@mui/material/Button";
 import { useTheme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useSend } from "@/ui/actions/use-send";
 
+import { tell } from "@/ui/messages/messages";
 import { quizQuestions, type QuizQuestion, type Side, type Way } from "@/ui/sticks/quiz";
 import type { BriefData } from "./load";
 

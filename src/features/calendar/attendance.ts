@@ -5,7 +5,7 @@ export interface Attendance {
   readonly pilotIds: readonly string[];
 }
 
-/** Fewer pilots than this are named one by one. Ours. */
+/** So many pilots, or fewer, are named one by one. Ours. */
 const MANY = 6;
 
 /** Who was there, of those in the squad. Somebody who was there and is in the squad no more is named with the others. */

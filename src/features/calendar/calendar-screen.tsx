@@ -110,7 +110,7 @@ function EntryLine({
   const names = (ids: readonly string[]) =>
     ids.flatMap((id) => data.pilots.find((pilot) => pilot.id === id)?.name ?? []).join(", ");
   const who = ({ all, pilotIds }: Attendance) =>
-    !all ? names(pilotIds) : pilotIds.length === 0 ? "The whole squad" : `The whole squad but ${names(pilotIds)}`;
+    !all ? names(pilotIds) : pilotIds.length === 0 ? "Everyone" : `Everyone but ${names(pilotIds)}`;
   if (entry.kind === "gap")
     return (
       <Box

@@ -2,7 +2,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import {
@@ -19,6 +18,7 @@ import {
 import type { Aircraft, Setup } from "@/contract";
 import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
+import { tell } from "@/ui/messages/messages";
 import { TradePlot } from "@/ui/scatter/pictures";
 import { differencesInWords } from "@/ui/settings/differences";
 import { useAtHand } from "@/ui/shell/at-hand";

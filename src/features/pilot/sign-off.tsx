@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "@/ui/messages/messages";
 import { directionNames, type Step, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { tell } from "@/ui/messages/messages";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { adviceWords } from "@/words";

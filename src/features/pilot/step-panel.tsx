@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo } from "react";
-import { chancePercent, markWords, placeWords, percent, percentRange } from "@/words";
+import { chancePercent, markWords, percent, percentRange, placeWords } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {
   directionNames,
@@ -22,7 +22,7 @@ import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark } from "@/ui/marks/marks";
-import { Moment } from "@/ui/moment/moment";
+import { dayAndMonth, Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -211,8 +211,10 @@ function Curve({ looked, stepName }: { looked: LookedAt; stepName: string }) {
   );
 }
 
-const dayName = (day: number) =>
-  new Date(day * DAY_MS).toLocaleDateString("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+function dayName(day: number): string {
+  const date = new Date(day * DAY_MS);
+  return dayAndMonth(date.getUTCDate(), date.getUTCMonth());
+}
 
 function drawnCurve({ points, setupChanges, gaps }: LearningCurve, setupNames: Readonly<Record<string, string>>) {
   const line = (pick: (point: LearningCurve["points"][number]) => number) =>

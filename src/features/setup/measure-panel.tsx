@@ -8,7 +8,6 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import {
   type Airframe,
@@ -26,6 +25,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
+import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, type Quantity, numeral, quantityText, refusedWords, type UnitSystem } from "@/words";
 import { PlainTable } from "@/ui/layout/plain-table";

@@ -5,7 +5,6 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "@/ui/messages/messages";
 import { useState } from "react";
 import {
   DomainError,
@@ -20,6 +19,7 @@ import { typedNumber, type Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { useAir } from "@/ui/air/use-air";
 import { PunchLadder } from "@/ui/flight/punch-ladder";
+import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { percent, refusedWords } from "@/words";

@@ -141,3 +141,13 @@ it("of a very large squad only the rows in sight are drawn", () => {
   expect(screen.getByRole("table")).toHaveAttribute("aria-rowcount", "201");
   expect(screen.getAllByRole("row").length).toBeLessThan(80);
 });
+
+it("sends of a pilot what a row shows, and none of the rest that is known of them", () => {
+  const [one] = data([row("Odo", flown("rough", 9), { checkFirst: ["Plank"] }, ["sticks", "arm-reflex"])]).rows;
+  expect(Object.keys(one.glance.current!).sort()).toEqual(["advice", "directions", "state", "stepId"]);
+  expect(one.glance.current!.directions.map((direction) => Object.keys(direction).sort())).toEqual(
+    ["back", "front"].map(() => ["attempts", "direction", "lastOutcomes", "posterior"]),
+  );
+  expect(one).not.toHaveProperty("checkFirst");
+  expect(one.reasons.map(({ text }) => text)).toContain("by eye first: Plank");
+});

@@ -41,13 +41,13 @@ export async function listFlownBriefly(
       .whereIn("pilot_id", [...pilotIds]),
   );
   const wanted = recentOfSteps(counts);
-  const rows: DigestRow[] =
+  const rows: (Pick<DigestRow, "pilot_id" | "step_id"> & { recent: string })[] =
     wanted.length === 0
       ? []
       : await database()("step_digest")
           .select("pilot_id", "step_id", "recent")
           .whereIn(["pilot_id", "step_id"], wanted as never[]);
-  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, recentFrom(row.recent!)]));
+  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, recentFrom(row.recent)]));
   return new Map(
     [...counts].map(([pilotId, steps]) => [
       pilotId,

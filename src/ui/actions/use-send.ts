@@ -1,8 +1,8 @@
 "use client";
 
-import { tell } from "../messages/messages";
 import { useCallback, useState } from "react";
 import type { ActionInput, ActionName } from "@/contract";
+import { tell } from "../messages/messages";
 import { send, type SendResult } from "./send";
 
 /** Sends an action and shows its message when it is refused. `pending` is true meanwhile. */

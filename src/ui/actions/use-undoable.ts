@@ -1,8 +1,8 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { tell } from "../messages/messages";
 import type { ActionById } from "@/contract";
+import { tell } from "../messages/messages";
 import { useSend } from "./use-send";
 
 /** Reports something done, with a way to take it back; `undo` tells whether that went. */

@@ -2,11 +2,14 @@
 
 import { useHydrated } from "../hydration/use-hydrated";
 
-const month = new Intl.DateTimeFormat("en-US", { month: "short" });
-const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
-const day = (date: Date) => `${date.getDate()} ${month.format(date)} ${date.getFullYear()}`;
+const months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
-/** By the platform: this stands on every page, and a package for it is as large as the shell around them. */
+/** "24 Sep": the day, 1 to 31, of a month, 0 to 11. */
+export const dayAndMonth = (day: number, month: number): string => `${day} ${months[month]}`;
+
+// Without a package: this stands on every page, and one is as large as the shell around them.
+const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+const day = (date: Date) => `${dayAndMonth(date.getDate(), date.getMonth())} ${date.getFullYear()}`;
 const inWords = {
   day,
   time: (date: Date) => clock.format(date),

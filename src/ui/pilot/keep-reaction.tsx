@@ -2,11 +2,11 @@
 
 import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
-import { tell } from "../messages/messages";
 import type { Pilot } from "@/contract";
 import { reactionRangeS, rounded } from "@/core";
 import { quantityText } from "@/words";
 import { useSend } from "../actions/use-send";
+import { tell } from "../messages/messages";
 import { usePreferences } from "../theme/preferences";
 
 /** A coach has margins worked out with a reaction that was measured. */

@@ -6,12 +6,12 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
-import { tell } from "../messages/messages";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { Setup } from "@/contract";
 import { send } from "../actions/send";
 import { useBadFields } from "../forms/bad-fields";
+import { tell } from "../messages/messages";
 import type { useSetupDraft } from "./use-setup-draft";
 
 interface SavePanelProps {

@@ -11,6 +11,7 @@ import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
 import { later } from "../loading/later";
+import { useSoon } from "../loading/use-soon";
 import { KeysProvider } from "../keys/keys";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";
@@ -41,6 +42,7 @@ export function Shell({ data, children }: { data: ShellData; children: ReactNode
 function Frame({ children }: { children: ReactNode }) {
   const [finding, setFinding] = useState(false);
   const [menuOpen, setMenuOpen] = useState(false);
+  useSoon([MenuDrawer]);
   const { hrefFor, coaches, name } = useAtHand();
   // Whoever was at the desk can begin a session where there is no network. A device that keeps nothing says so in the field.
   useEffect(() => {
