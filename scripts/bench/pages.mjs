@@ -165,7 +165,9 @@ const settled = async (page) => {
   await page.waitForTimeout(1000);
   // What is flown in the model first; what is still at it after half a minute is measured as it is.
   await page
-    .waitForFunction(() => !document.querySelector(".MuiLinearProgress-indeterminate"), null, { timeout: 30_000 })
+    .waitForFunction(() => !document.querySelector("[role=progressbar]:not([aria-valuenow])"), null, {
+      timeout: 30_000,
+    })
     .catch(() => undefined);
   await page.waitForTimeout(500);
 };

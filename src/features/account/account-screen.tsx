@@ -2,13 +2,13 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { Dialog } from "@/ui/layout/opened";
 import { tell } from "@/ui/messages/messages";
 import { forgetOnDevice } from "@/ui/outbox/forget";
 import { flush, outboxNow, reread } from "@/ui/outbox/outbox";

@@ -1,11 +1,11 @@
 "use client";
 
+import { Progress } from "@/ui/layout/progress";
 import { usePreferences } from "@/ui/theme/preferences";
 import { percent, problemWords, refusedWords } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useMemo, useState } from "react";
@@ -262,7 +262,7 @@ function FullBrief({
         {state.kind === "computing" && (
           <Box sx={{ py: 6, maxWidth: 420 }}>
             <Typography sx={{ mb: 1 }}>Flying it in the model with {aircraft.name}</Typography>
-            <LinearProgress aria-label="Flying it in the model" />
+            <Progress aria-label="Flying it in the model" />
           </Box>
         )}
         {state.kind === "done" && (

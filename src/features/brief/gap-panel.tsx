@@ -2,7 +2,6 @@
 
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import {
@@ -16,6 +15,7 @@ import {
   type Settings,
 } from "@/core";
 import type { Aircraft } from "@/contract";
+import { TextField } from "@/ui/forms/text-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText, refusedWords, type Entry } from "@/words";
 import { MODEL_LEAVES_OUT } from "@/ui/why/why";

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -12,6 +11,7 @@ import { useMemo, useState } from "react";
 import type { PlannedSession } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useKeys } from "@/ui/keys/keys";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { Attendance } from "./attendance";

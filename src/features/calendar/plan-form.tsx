@@ -6,14 +6,15 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { PlannedSession } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { DateField } from "@/ui/forms/date-field";
 import type { CalendarData } from "./load";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 
 /** `2026-12-05T10:00` of a moment, by the clock of this device, as date fields want it. */
 function localText(ms: number): string {
@@ -69,13 +70,13 @@ export function PlanForm({
   return (
     <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
       {planned === null && data.squads.length > 1 && (
-        <TextField select label="Squad" value={squadId} onChange={(event) => setSquad(event.target.value)}>
+        <SelectField label="Squad" value={squadId} onChange={(event) => setSquad(event.target.value)}>
           {data.squads.map((squad) => (
-            <MenuItem key={squad.id} value={squad.id}>
+            <Option key={squad.id} value={squad.id}>
               {squad.name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       <DateField to="minute" label="Starts" value={starts} onChange={setStarts} {...error("startsAtMs")} />
       <TextField
@@ -146,20 +147,19 @@ function SiteField({
   helperText: string | undefined;
 }) {
   return (
-    <TextField
-      select
+    <SelectField
       label="Site"
       value={value}
       onChange={(event) => onChange(event.target.value)}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+
       {...shown}
     >
-      <MenuItem value="">no site</MenuItem>
+      <Option value="">no site</Option>
       {sites.map((site) => (
-        <MenuItem key={site.id} value={site.id}>
+        <Option key={site.id} value={site.id}>
           {site.name}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
 }

@@ -4,11 +4,8 @@ import { DAY_MS } from "@/core";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -17,6 +14,9 @@ import { stepName } from "@/syllabus";
 import { send } from "@/ui/actions/send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { DateField } from "@/ui/forms/date-field";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
@@ -127,16 +127,16 @@ function TargetForm({ data, onDone }: { data: CalendarData; onDone: () => void }
   };
   return (
     <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
-      <TextField select label="Pilot" value={pilotId} onChange={(event) => setPilot(event.target.value)}>
+      <SelectField label="Pilot" value={pilotId} onChange={(event) => setPilot(event.target.value)}>
         {data.pilots.map(({ id: one, name }) => (
-          <MenuItem key={one} value={one}>
+          <Option key={one} value={one}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
-      <TextField select label="Step signed off" value={stepId} onChange={(event) => setStep(event.target.value)}>
+      </SelectField>
+      <SelectField label="Step signed off" value={stepId} onChange={(event) => setStep(event.target.value)}>
         {stepOptions(syllabus)}
-      </TextField>
+      </SelectField>
       <DateField label="By" value={due} onChange={setDue} />
       {failure && <Alert severity="error">{failure}</Alert>}
       <Button

@@ -1,13 +1,13 @@
 "use client";
 
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { usePreferences } from "@/ui/theme/preferences";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -87,7 +87,7 @@ function Choreographer({ data, aircraft, setup }: { data: ChoreographerData; air
   return (
     <>
       <Heading data={data} direction={direction} />
-      <Box sx={{ height: 4, mb: 0.5 }}>{pending && <LinearProgress aria-label="Flying it in the model" />}</Box>
+      <Box sx={{ height: 4, mb: 0.5 }}>{pending && <Progress aria-label="Flying it in the model" />}</Box>
       {draft.restored && (
         <Alert
           severity="info"
@@ -184,8 +184,7 @@ function Heading({ data, direction }: { data: ChoreographerData; direction: stri
         {trick.name}
         {direction !== data.direction && `, now ${directionWords[direction]}`}
       </Typography>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Open"
         value={value}
@@ -196,11 +195,11 @@ function Heading({ data, direction }: { data: ChoreographerData; direction: stri
         }}
       >
         {choices.map(({ key, name }) => (
-          <MenuItem key={key} value={key}>
+          <Option key={key} value={key}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <Box sx={{ flex: 1 }} />
       <Button component={Link} href={hrefFor("/lab", { step: trick.id })}>
         In the lab

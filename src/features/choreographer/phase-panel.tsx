@@ -3,9 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import {
   rounded,
@@ -42,6 +40,9 @@ import {
   throttleWords,
   type ThrottleChoice,
 } from "./words";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 
 const MOST_GUARDS = 6;
 
@@ -117,13 +118,13 @@ function Choice<T extends string>(props: {
 }) {
   const { label, value, words, onChange } = props;
   return (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
+    <SelectField size="small" label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
       {(Object.entries(words) as [T, string][]).map(([id, name]) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {name}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
 }
 

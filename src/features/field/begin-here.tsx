@@ -4,14 +4,14 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { v7 as newId } from "uuid";
 import { tallyBegun, type ActionInput, type FieldSquad, type TallyPilot } from "@/contract";
 import { stepName, syllabusFrom, builtInSyllabus, type Syllabus } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
 import { Moment } from "@/ui/moment/moment";
 import { enqueue, outboxNow } from "@/ui/outbox/outbox";
 import { squadsAlong } from "@/ui/outbox/squads";
@@ -37,19 +37,18 @@ export function BeginHere() {
         {known.squad.squadName} as last seen <Moment atMs={known.keptAtMs} show="both" />.
       </Typography>
       {along.length > 1 && (
-        <TextField
-          select
+        <SelectField
           label="Squad"
           value={known.squad.squadId}
           onChange={(event) => setSquadId(event.target.value)}
           sx={{ mt: 1.5, minWidth: 220 }}
         >
           {along.map(({ squad }) => (
-            <MenuItem key={squad.squadId} value={squad.squadId}>
+            <Option key={squad.squadId} value={squad.squadId}>
               {squad.squadName}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       <Who key={known.squad.squadId} squad={known.squad} />
     </Box>
@@ -104,21 +103,20 @@ function Who({ squad }: { squad: FieldSquad }) {
           buttonSx={{ minHeight: 56, px: 2 }}
         />
         {squad.sites.length > 0 && (
-          <TextField
-            select
+          <SelectField
             label="Site"
             value={siteId}
             onChange={(event) => setSiteId(event.target.value)}
-            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+
             sx={{ minWidth: 160 }}
           >
-            <MenuItem value="">no site</MenuItem>
+            <Option value="">no site</Option>
             {squad.sites.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
         )}
         <Button
           variant="outlined"

@@ -3,7 +3,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import List from "@mui/material/List";
@@ -12,6 +11,7 @@ import ListSubheader from "@mui/material/ListSubheader";
 import { useState } from "react";
 import type { PlannedBlock } from "@/contract";
 import { stepName } from "@/syllabus";
+import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { blockNames } from "@/words";
 

@@ -1,11 +1,11 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import { useState } from "react";
 import { FieldBrief, type BriefData } from "@/features/brief/client";
+import { Dialog } from "@/ui/layout/opened";
 
 /** The brief of the step flown now, from this device. */
 export function BriefDialog({

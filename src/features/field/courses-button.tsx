@@ -1,10 +1,10 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import { useState } from "react";
+import { Dialog } from "@/ui/layout/opened";
 import { later } from "@/ui/loading/later";
 import { useSoon } from "@/ui/loading/use-soon";
 import type { FieldPlan } from "@/contract";

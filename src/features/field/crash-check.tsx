@@ -2,18 +2,18 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { propsFound, typedNumber, type PropsFound, type TallyAircraft } from "@/contract";
 import { isRecord, isText } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
 import { PickOne } from "@/ui/forms/pick-one";
+import { TextField } from "@/ui/forms/text-field";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { quantityText } from "@/words";
 

@@ -1,11 +1,11 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
+import { Dialog } from "@/ui/layout/opened";
 
 /** Ends the session, after asking once: a tap with a glove on may be a mistake. */
 export function EndSession({ waiting, onEnd }: { waiting: number; onEnd: () => void }) {

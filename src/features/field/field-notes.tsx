@@ -1,14 +1,14 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { TextField } from "@/ui/forms/text-field";
+import { Dialog } from "@/ui/layout/opened";
 
 const LONGEST = 2000;
 

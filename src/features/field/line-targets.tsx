@@ -3,13 +3,13 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { LoggedAttempt, PlannedBlock, TallyPilot } from "@/contract";
 import type { Outcome } from "@/core";
 import { LINES_STEP } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { trickName } from "@/words";
 import { Target } from "./tally-parts";
@@ -55,19 +55,19 @@ export function LineTargets({
   return (
     <Box sx={{ flex: "1 0 auto", display: "grid", gap: 1, gridTemplateRows: "auto auto 1fr" }}>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-        <TextField
-          select
+        <SelectField
+          large
           label="Line"
           value={line.id}
           onChange={(event) => choose(event.target.value)}
-          sx={{ flex: 1, minWidth: 0, "& .MuiInputBase-root": { minHeight: 56 } }}
+          sx={{ flex: 1, minWidth: 0 }}
         >
           {lines.map(({ id, name }) => (
-            <MenuItem key={id} value={id} sx={{ minHeight: 56 }}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
         <FormControlLabel
           sx={{ minHeight: 56, mr: 0 }}
           control={<Switch checked={crashing} onChange={(_, on) => setCrashing(on)} />}

@@ -3,13 +3,13 @@
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { countedMeasures, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { capital, measureSides, measureWords, unitOf } from "@/words";
+import { TextField } from "@/ui/forms/text-field";
 
 /** A number as it is typed. Where a measure has sides it is typed without a sign: keypads of phones often have no minus. */
 interface Entry {

@@ -3,7 +3,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import List from "@mui/material/List";
@@ -14,6 +13,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { LoggedAttempt, TallyPilot } from "@/contract";
 import { counted } from "@/words";
+import { Dialog } from "@/ui/layout/opened";
 
 interface PilotSwitchProps {
   readonly pilot: TallyPilot;

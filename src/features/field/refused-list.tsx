@@ -2,11 +2,11 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { outcomes, type Outcome } from "@/core";
 import { flownStep, type Step } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { outcomeWords } from "@/ui/marks/marks";
 import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -103,13 +103,13 @@ function MendTap({ data, tap, onSend }: { data: TallyData; tap: ActionInput<"log
     onChange: (value: string) => void,
     options: readonly { readonly id: string; readonly name: string }[],
   ) => (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+    <SelectField size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {options.map(({ id, name }) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {name}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1, my: 1 }}>

@@ -2,14 +2,14 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
 import type { TrickRequest } from "@/core";
 import type { Setup } from "@/contract";
 import { directionWords } from "@/syllabus";
 import type { Way } from "./ways";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 
 /** What is flown beside it: another setup of this aircraft, another school, the other direction, or what was kept to be held against. */
 export interface Other {
@@ -101,8 +101,7 @@ export const OtherControl = memo(function OtherControl(props: {
   return (
     <Box sx={{ mt: 1.5 }}>
       <Typography variant="h2">Compare</Typography>
-      <TextField
-        select
+      <SelectField
         fullWidth
         size="small"
         margin="dense"
@@ -110,13 +109,13 @@ export const OtherControl = memo(function OtherControl(props: {
         value={choices.some(({ key }) => key === value) ? value : "none"}
         onChange={(event) => onChange(event.target.value)}
       >
-        <MenuItem value="none">nothing</MenuItem>
+        <Option value="none">nothing</Option>
         {choices.map(({ key, name }) => (
-          <MenuItem key={key} value={key}>
+          <Option key={key} value={key}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <Button size="small" onClick={onKeep}>
         Pin this run
       </Button>

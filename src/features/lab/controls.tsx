@@ -2,8 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo, useCallback, useEffect, useRef } from "react";
 import { dayAirRanges, obstacleKinds, standardTemperatureC, type ObstacleKind, type Recipe } from "@/core";
@@ -11,6 +9,8 @@ import type { Day } from "@/syllabus";
 import { airInWords } from "@/ui/air/air-line";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { AtSiteControls } from "@/ui/site/at-site";
@@ -139,8 +139,7 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         onChange={(next) => set({ entryHeightM: next })}
       />
       <AirControls surroundings={surroundings} set={set} />
-      <TextField
-        select
+      <SelectField
         fullWidth
         size="small"
         margin="dense"
@@ -148,13 +147,13 @@ export const SurroundingsControls = memo(function SurroundingsControls({
         value={ceilingM ?? "none"}
         onChange={(event) => set({ ceilingM: event.target.value === "none" ? null : Number(event.target.value) })}
       >
-        <MenuItem value="none">none known</MenuItem>
+        <Option value="none">none known</Option>
         {ceilingsWith(ceilingM).map((value) => (
-          <MenuItem key={value} value={value}>
+          <Option key={value} value={value}>
             {quantityText(value, "length", units, 0)}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <AtSiteControls
         sites={sites}
         at={surroundings.atSite}
@@ -232,8 +231,7 @@ function ObstacleControls({
     obstacle && onChange({ ...obstacle, ...change });
   return (
     <>
-      <TextField
-        select
+      <SelectField
         fullWidth
         size="small"
         margin="dense"
@@ -243,13 +241,13 @@ function ObstacleControls({
           onChange(event.target.value === "none" ? null : usualObstacles[event.target.value as ObstacleKind])
         }
       >
-        <MenuItem value="none">nothing more</MenuItem>
+        <Option value="none">nothing more</Option>
         {obstacleKinds.map((kind) => (
-          <MenuItem key={kind} value={kind}>
+          <Option key={kind} value={kind}>
             {kind}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {obstacle && (
         <>
           <NumberSlider

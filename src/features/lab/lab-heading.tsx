@@ -3,9 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import ListSubheader from "@mui/material/ListSubheader";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -13,7 +10,9 @@ import { memo, useMemo } from "react";
 import type { FlownTrick } from "@/core";
 import { directionWords, findStep, tricks, type Trick } from "@/syllabus";
 import type { useFlown } from "@/ui/flight/use-flown";
+import { Option, OptionHeading } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
 import { useKeys } from "@/ui/keys/keys";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
@@ -59,8 +58,7 @@ export const LabHeading = memo(function LabHeading(props: {
       <Typography variant="h1" sx={{ mr: 1 }}>
         Trick lab
       </Typography>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Trick"
         value={trick.id}
@@ -72,15 +70,15 @@ export const LabHeading = memo(function LabHeading(props: {
           return own.length === 0
             ? []
             : [
-                <ListSubheader key={stageName}>{stageName}</ListSubheader>,
+                <OptionHeading key={stageName}>{stageName}</OptionHeading>,
                 ...own.map(({ id, name }) => (
-                  <MenuItem key={id} value={id}>
+                  <Option key={id} value={id}>
                     {name}
-                  </MenuItem>
+                  </Option>
                 )),
               ];
         })}
-      </TextField>
+      </SelectField>
       {ways.length > 1 && (
         <PickOne
           label="Way to fly it"

@@ -1,11 +1,11 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useCallback, useMemo } from "react";
 import { measuredIn, type FlownTrick } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
+import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { flagFrom } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
@@ -71,7 +71,7 @@ function Lab({ data, aircraft, setup }: { data: LabData; aircraft: Aircraft; set
       {variant.gains && (
         <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>{variant.gains}</Typography>
       )}
-      <Box sx={{ height: 4, mb: 0.5 }}>{lab.pending && <LinearProgress aria-label="Flying it in the model" />}</Box>
+      <Box sx={{ height: 4, mb: 0.5 }}>{lab.pending && <Progress aria-label="Flying it in the model" />}</Box>
       <Statements flown={flown} shown={shown} ceilingM={surroundings.ceilingM} />
       <StartLine
         height={lab.height}

@@ -5,10 +5,11 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import TextField from "@mui/material/TextField";
+import FamilyTextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { Knob } from "@/core";
 import { settingsProposals, settingsSchoolOf, tricks } from "@/syllabus";
+import { TextField } from "@/ui/forms/text-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords } from "@/words";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
@@ -106,7 +107,7 @@ function KnobBounds({
         <TextField
           key={end}
           size="small"
-          variant="standard"
+          look="lined"
           value={bounds[end]}
           disabled={!bounds.on}
           error={bounds.on && wrong}
@@ -142,7 +143,7 @@ function WeighedTogether({
         getOptionLabel={({ name }) => name}
         value={[...others]}
         onChange={(_, next) => setOthers(next.slice(0, MOST_OTHERS))}
-        renderInput={(params) => <TextField {...params} label="Also keep these tricks clean" />}
+        renderInput={(params) => <FamilyTextField {...params} label="Also keep these tricks clean" />}
         sx={{ width: 320 }}
       />
       {others.length > 0 &&

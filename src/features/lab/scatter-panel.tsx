@@ -3,8 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
-import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import {
@@ -22,7 +20,9 @@ import {
   type Settings,
 } from "@/core";
 import type { Aircraft } from "@/contract";
+import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
 import { ErrorFields, errorsOf, type ErrorSource } from "@/ui/scatter/error-fields";
 import { Cloud, StopSpread } from "@/ui/scatter/pictures";
 import { handedErrors } from "@/ui/scatter/handed-errors";
@@ -202,19 +202,18 @@ function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName 
         </Typography>
       )}
       <Typography component="div" sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 0.7 }}>
-        <TextField
-          select
-          variant="standard"
+        <SelectField
+          look="lined"
           value={oneIn}
           onChange={(event) => setOneIn(Number(event.target.value))}
-          slotProps={{ select: { SelectDisplayProps: { "aria-label": "Risk of the height" } } }}
+          aria-label={"Risk of the height"}
         >
           {risks.map((one) => (
-            <MenuItem key={one} value={one}>
+            <Option key={one} value={one}>
               risk 1 in {one}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
         {lowest.value > 0 ? (
           <span>
             {oneIn - 1} of {oneIn} runs clear the ground by <b className="num">{metres(lowest.value)}</b> (

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import type { Join, Joint, LineItem } from "@/core";
+import { TextField } from "@/ui/forms/text-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { joinWords, percent, quantityText, refusedWords, type UnitSystem } from "@/words";
 import { usualJoins } from "./edits";

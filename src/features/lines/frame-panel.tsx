@@ -2,12 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { lineStyles, type Anchor, type LineStyle, type Obstacle, type SitePlan } from "@/core";
 import type { Site } from "@/contract";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { styleNames, styleWords, type Quantity } from "@/words";
@@ -33,21 +33,19 @@ export function FramePanel({ draft, sites, plan, onChange }: FramePanelProps) {
       <Typography variant="h2" id="frame">
         Where it is flown
       </Typography>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Site"
-        value={sites.some(({ id }) => id === draft.siteId) ? draft.siteId : ""}
+        value={sites.find(({ id }) => id === draft.siteId)?.id ?? ""}
         onChange={({ target }) => onChange({ ...draft, siteId: target.value || null })}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       >
-        <MenuItem value="">anywhere</MenuItem>
+        <Option value="">anywhere</Option>
         {sites.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <NumberSlider
         label="Begins at a height of"
         quantity="length"
@@ -74,22 +72,20 @@ export function FramePanel({ draft, sites, plan, onChange }: FramePanelProps) {
           )
         }
       />
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Style"
         value={draft.style ?? ""}
         helperText={draft.style ? styleWords(draft.style, units) : "held to no limits of its own"}
         onChange={({ target }) => onChange({ ...draft, style: (target.value || null) as LineStyle | null })}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       >
-        <MenuItem value="">any</MenuItem>
+        <Option value="">any</Option>
         {lineStyles.map((style) => (
-          <MenuItem key={style} value={style}>
+          <Option key={style} value={style}>
             {styleNames[style]}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <Fold title="Things to fly at" beside={String(line.anchors.length)} level={3}>
         <AnchorList draft={draft} plan={plan} onChange={onChange} />
       </Fold>
@@ -101,8 +97,7 @@ export function FramePanel({ draft, sites, plan, onChange }: FramePanelProps) {
 function FromPlan({ offered, onTake }: { offered: readonly Anchor[]; onTake: (anchor: Anchor) => void }) {
   if (offered.length === 0) return null;
   return (
-    <TextField
-      select
+    <SelectField
       size="small"
       label="From the plan of the site"
       value=""
@@ -112,11 +107,11 @@ function FromPlan({ offered, onTake }: { offered: readonly Anchor[]; onTake: (an
       }}
     >
       {offered.map(({ id }) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {id}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
 }
 

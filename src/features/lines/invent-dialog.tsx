@@ -2,12 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import LinearProgress from "@mui/material/LinearProgress";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import {
@@ -20,7 +16,11 @@ import {
   type Wish,
 } from "@/core";
 import type { Site } from "@/contract";
+import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
+import { Dialog } from "@/ui/layout/opened";
+import { Progress } from "@/ui/layout/progress";
 import { usePreferences } from "@/ui/theme/preferences";
 import { counted, lineItemName, lineReasonWords, percent, quantityText, refusedWords, styleNames } from "@/words";
 import { isForLines, type Tile } from "./repertoire";
@@ -209,21 +209,19 @@ function Choice(props: {
   onPick: (value: string) => void;
 }) {
   return (
-    <TextField
-      select
+    <SelectField
       size="small"
       label={props.label}
       value={props.value}
       onChange={(event) => props.onPick(event.target.value)}
       sx={{ minWidth: 170 }}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
     >
       {props.options.map(([id, name]) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {name}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
 }
 
@@ -249,7 +247,7 @@ function Proposals({ state, onTake }: { state: Inventing; onTake: (line: Line) =
           <Typography sx={{ fontSize: "0.88rem" }} role="status">
             {stageWords[state.stage]}: {percent(state.share)}
           </Typography>
-          <LinearProgress variant="determinate" value={100 * state.share} aria-label={stageWords[state.stage]} />
+          <Progress share={state.share} aria-label={stageWords[state.stage]} />
         </Box>
       )}
       {state.kind === "stopped" && <Typography>Stopped. This is what there was until then.</Typography>}

@@ -2,13 +2,13 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { recipes, type AnchorWay, type FlownItem, type Join, type LineItem, type TrickItem } from "@/core";
 import { directionWords, flownBy } from "@/syllabus";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { capital, lineItemName, problemWords, type Quantity } from "@/words";
 import { usualJoins } from "./edits";
@@ -72,24 +72,22 @@ function TrickPart({ item, flown, anchorIds, onChange }: ItemPanelProps & { item
   return (
     <Box sx={{ display: "grid", gap: 1.5, maxWidth: 420 }}>
       {ways.length > 1 && typeof item.recipe === "string" && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Flown"
           value={item.recipe}
           onChange={(event) => onChange({ ...item, recipe: event.target.value, parameters: undefined })}
         >
           {ways.map(([id, name]) => (
-            <MenuItem key={id} value={id} disabled={!(id in recipes)}>
+            <Option key={id} value={id} disabled={!(id in recipes)}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       {anchorIds.length > 0 && (
         <Box sx={{ display: "flex", gap: 1 }}>
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Flown at"
             value={item.anchor?.id ?? ""}
@@ -99,16 +97,15 @@ function TrickPart({ item, flown, anchorIds, onChange }: ItemPanelProps & { item
               onChange(value === "" ? rest : { ...rest, anchor: { id: value, how: before?.how ?? "over" } });
             }}
           >
-            <MenuItem value="">nothing</MenuItem>
+            <Option value="">nothing</Option>
             {anchorIds.map((id) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {id}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           {item.anchor && (
-            <TextField
-              select
+            <SelectField
               size="small"
               label="How"
               value={item.anchor.how}
@@ -118,11 +115,11 @@ function TrickPart({ item, flown, anchorIds, onChange }: ItemPanelProps & { item
               }
             >
               {Object.entries(anchorWays).map(([how, name]) => (
-                <MenuItem key={how} value={how}>
+                <Option key={how} value={how}>
                   {name}
-                </MenuItem>
+                </Option>
               ))}
-            </TextField>
+            </SelectField>
           )}
         </Box>
       )}
@@ -193,8 +190,7 @@ function JoinPart({ join, anchorIds, onChange }: ItemPanelProps & { join: Join }
   );
   return (
     <Box sx={{ display: "grid", gap: 1.5, maxWidth: 420 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Join"
         value={join.kind}
@@ -203,25 +199,24 @@ function JoinPart({ join, anchorIds, onChange }: ItemPanelProps & { join: Join }
         }
       >
         {kinds.map((kind) => (
-          <MenuItem key={kind} value={kind}>
+          <Option key={kind} value={kind}>
             {joinNames[kind]}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {join.kind === "round" && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Round"
           value={join.anchorId}
           onChange={({ target }) => onChange({ kind: "join", join: { ...join, anchorId: target.value } })}
         >
           {anchorIds.map((id) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {id}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       <NumberSlider
         label={label}

@@ -3,10 +3,10 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { flownOf, type Aircraft, type Setup } from "@/contract";
+import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { useKeys } from "@/ui/keys/keys";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -77,9 +77,7 @@ export function LineBoard(props: { data: LinesData; draftKey: string; aircraft: 
           Not saved yet, kept on this device from before.
         </Alert>
       )}
-      <Box sx={{ height: 4, mb: 0.5 }}>
-        {line.pending && <LinearProgress aria-label="Flying the line in the model" />}
-      </Box>
+      <Box sx={{ height: 4, mb: 0.5 }}>{line.pending && <Progress aria-label="Flying the line in the model" />}</Box>
       {line.refused && (
         <Alert severity="error" sx={{ mb: 1 }}>
           <b>This cannot be flown:</b> {refusedWords(line.refused, units)}. Undo, or change what it says.

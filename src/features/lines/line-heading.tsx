@@ -2,13 +2,13 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { useSend } from "@/ui/actions/use-send";
 import type { Draft } from "@/ui/drafts/use-draft";
+import { TextField } from "@/ui/forms/text-field";
 import { tell } from "@/ui/messages/messages";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { documentOf, type LineDraft } from "./edits";

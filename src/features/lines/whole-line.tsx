@@ -2,11 +2,11 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { ItemWayOut, LineFault, LineFlight, LineItem, LineStartHeight } from "@/core";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import type { Computed } from "@/ui/scatter/use-scatter";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -100,8 +100,7 @@ export function WholeLine(props: WholeLineProps) {
               <Button variant="outlined" disabled={found !== null} onClick={onFly}>
                 Run 200 flights
               </Button>
-              <TextField
-                select
+              <SelectField
                 size="small"
                 label="Pilot skill: typical for stage"
                 value={stage}
@@ -109,11 +108,11 @@ export function WholeLine(props: WholeLineProps) {
                 sx={{ minWidth: 170 }}
               >
                 {[4, 5, 6, 7].map((one) => (
-                  <MenuItem key={one} value={one}>
+                  <Option key={one} value={one}>
                     {one}
-                  </MenuItem>
+                  </Option>
                 ))}
-              </TextField>
+              </SelectField>
             </RunOrStop>
           </Box>
           {safety.kind === "broken" && (

@@ -2,10 +2,10 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { tell } from "@/ui/messages/messages";
 import { FindSticks } from "@/ui/radio/find-sticks";
@@ -57,19 +57,18 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
             : "This browser has no serial lines; others, on a desk computer, do."
         }
       >
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Bits a second"
           value={baudRate}
           onChange={({ target }) => setBaudRate(Number(target.value))}
         >
           {BAUD_RATES.map((one) => (
-            <MenuItem key={one} value={one}>
+            <Option key={one} value={one}>
               {one}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
         <Button variant="outlined" disabled={!serial} onClick={() => void openSerial()}>
           Open a serial line
         </Button>
@@ -95,8 +94,7 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
           title="Made-up aircraft"
           about={`Flies as ${pilotName} does in the made-up camp, or soundly. For trying all this out.`}
         >
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Frames a second"
             sx={{ minWidth: 130 }}
@@ -104,11 +102,11 @@ export function SourceChoice({ standIn, pilotName, onChoose }: SourceChoiceProps
             onChange={({ target }) => setHz(Number(target.value))}
           >
             {HZ.map((one) => (
-              <MenuItem key={one} value={one}>
+              <Option key={one} value={one}>
                 {one}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           <Button
             variant="outlined"
             onClick={() => onChoose(standInSource(`${standIn}&hz=${hz}&pilot=${encodeURIComponent(pilotName)}`))}

@@ -2,8 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { TextField } from "@/ui/forms/text-field";
 import { later } from "@/ui/loading/later";
 import { useState } from "react";
 

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -14,6 +13,7 @@ import type { SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import type { PeopleData } from "./load";
 import { SquadRulesForm } from "./squad-rules";

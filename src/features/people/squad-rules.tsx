@@ -4,14 +4,14 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Squad } from "@/contract";
 import { luckLimits, type SquadRules } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { later } from "@/ui/loading/later";
 import { chancePercent } from "@/words";
 
@@ -35,8 +35,7 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
         <Box sx={{ width: 240, minHeight: 40 }}>
           <TimeZoneField value={chosen.timeZone} disabled={!owns} onChange={(timeZone) => change({ timeZone })} />
         </Box>
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Advise a sign-off"
           value={chosen.mostLuck}
@@ -45,11 +44,11 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
           sx={{ width: 280 }}
         >
           {luckLimits.map((limit) => (
-            <MenuItem key={limit} value={limit}>
+            <Option key={limit} value={limit}>
               {limit === 1 ? "as soon as the pass mark is met" : `once luck is ${chancePercent(limit)} or less`}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
         <FormControlLabel
           control={<Checkbox checked={chosen.attendedOnly} disabled={!owns} />}
           label="Marks count only what was flown with a coach there"

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -11,6 +10,7 @@ import { useState } from "react";
 import { pathOf, routeOf } from "@/syllabus";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Dialog } from "@/ui/layout/opened";
 import { StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

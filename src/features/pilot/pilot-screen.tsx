@@ -1,13 +1,13 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { findStep, type StepStanding } from "@/syllabus";
 import { useKeys } from "@/ui/keys/keys";
+import { Dialog } from "@/ui/layout/opened";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { History } from "./history";

@@ -2,18 +2,18 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { pathOf, routeOf } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoOffer } from "@/ui/actions/use-undoable";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";
 import type { PilotData } from "./load";
@@ -48,13 +48,13 @@ export function PlacePilot({ data }: { data: PilotData }) {
         <DialogTitle id="place-pilot">Where does {data.pilot.name} start?</DialogTitle>
         <DialogContent>
           <Box sx={{ pt: 1, display: "grid", gap: 1.5 }}>
-            <TextField select label="Starts at" value={stepId} onChange={(event) => setStepId(event.target.value)}>
+            <SelectField label="Starts at" value={stepId} onChange={(event) => setStepId(event.target.value)}>
               {way.map(({ id, name }) => (
-                <MenuItem key={id} value={id}>
+                <Option key={id} value={id}>
                   {name}
-                </MenuItem>
+                </Option>
               ))}
-            </TextField>
+            </SelectField>
             <Typography>
               {count === 0
                 ? "Every step before it is signed off already."

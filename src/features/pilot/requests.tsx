@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -10,6 +9,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SignOffRequest } from "@/contract";
 import { stepName, type Step } from "@/syllabus";
+import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { Moment } from "@/ui/moment/moment";

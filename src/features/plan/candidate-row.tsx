@@ -3,11 +3,12 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Checkbox from "@mui/material/Checkbox";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState, type ReactNode } from "react";
 import type { Candidate } from "./load";
 import { MOST_PACKS, type Choice } from "./use-plan";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 
 /** A pilot who may fly: whether, with what, on how many packs; what they fly stands below. */
 export function CandidateRow({
@@ -75,8 +76,7 @@ export function CandidateRow({
       {!choice.taken ? (
         <span />
       ) : one.setups.length > 0 ? (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="With"
           value={choice.setupId}
@@ -84,11 +84,11 @@ export function CandidateRow({
           sx={detail}
         >
           {one.setups.map((setup) => (
-            <MenuItem key={setup.id} value={setup.id}>
+            <Option key={setup.id} value={setup.id}>
               {setup.name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       ) : (
         <Box component="span" sx={{ ...detail, color: "text.secondary", fontSize: "0.9rem" }}>
           no setup yet: attempts count, without one

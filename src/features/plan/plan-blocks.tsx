@@ -5,12 +5,13 @@ import CloseIcon from "@mui/icons-material/Close";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { blockKinds, type BlockKind } from "@/core";
 import type { PlannedBlock } from "@/contract";
 import { findStep, LINES_STEP, stepName, type Syllabus } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { useListener } from "@/ui/units/listener";
@@ -114,7 +115,7 @@ const withDemonstration = (blocks: readonly PlannedBlock[], main: number, packMi
 
 const nameOf = ({ stepId }: PlannedBlock, syllabus: Syllabus) => (stepId ? stepName(syllabus, stepId) : "Free flying");
 
-const small = { variant: "standard", size: "small" } as const;
+const small = { look: "lined", size: "small" } as const;
 
 function Block({
   block,
@@ -143,22 +144,22 @@ function Block({
           alignItems: "center",
         }}
       >
-        <TextField
+        <SelectField
           {...small}
-          select
+
           value={block.kind}
           onChange={(event) => onChange({ kind: event.target.value as BlockKind })}
-          slotProps={{ htmlInput: { "aria-label": `Kind of ${name}` } }}
+          aria-label={`Kind of ${name}`}
         >
           {blockKinds.map((kind) => (
-            <MenuItem key={kind} value={kind}>
+            <Option key={kind} value={kind}>
               {blockNames[kind]}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
-        <TextField
+        </SelectField>
+        <SelectField
           {...small}
-          select
+
           value={block.stepId ?? FREELY}
           onChange={(event) =>
             onChange({
@@ -168,11 +169,11 @@ function Block({
               reason: { kind: "coachs-choice" },
             })
           }
-          slotProps={{ htmlInput: { "aria-label": `Step, now ${name}` } }}
+          aria-label={`Step, now ${name}`}
         >
-          <MenuItem value={FREELY}>Free flying</MenuItem>
+          <Option value={FREELY}>Free flying</Option>
           {stepOptions(syllabus)}
-        </TextField>
+        </SelectField>
         <TextField
           {...small}
           value={block.minutes}
@@ -211,37 +212,37 @@ function LineOrDirection({
 }) {
   if (block.stepId === LINES_STEP && lines.length > 0)
     return (
-      <TextField
+      <SelectField
         {...small}
-        select
-        value={lines.some(({ id }) => id === block.lineId) ? block.lineId : ""}
+
+        value={lines.find(({ id }) => id === block.lineId)?.id ?? ""}
         onChange={(event) => onChange({ lineId: event.target.value || null })}
-        slotProps={{ select: { displayEmpty: true }, htmlInput: { "aria-label": `Line of ${name}` } }}
+        aria-label={`Line of ${name}`}
       >
-        <MenuItem value="">any of the lines</MenuItem>
+        <Option value="">any of the lines</Option>
         {lines.map((line) => (
-          <MenuItem key={line.id} value={line.id}>
+          <Option key={line.id} value={line.id}>
             {line.name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
     );
   const directions = (block.stepId && findStep(syllabus, block.stepId)?.directions) || [];
   if (directions.length < 2) return <span />;
   return (
-    <TextField
+    <SelectField
       {...small}
-      select
+
       value={block.firstDirection ?? directions[0].id}
       onChange={(event) => onChange({ firstDirection: event.target.value })}
-      slotProps={{ htmlInput: { "aria-label": `First direction of ${name}` } }}
+      aria-label={`First direction of ${name}`}
     >
       {directions.map(({ id, name: direction }) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {direction} first
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
 }
 

@@ -1,9 +1,10 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { places } from "@/core";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { LightLeft } from "@/ui/light/light-left";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn } from "@/words";
@@ -16,8 +17,7 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
   const { units } = usePreferences();
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, rowGap: 1.5, mb: 2 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Where"
         value={place}
@@ -25,28 +25,27 @@ export function PlanDay({ plan: { place, setPlace, sites, site, setSiteId, day }
         sx={{ minWidth: 190 }}
       >
         {places.map((one) => (
-          <MenuItem key={one} value={one}>
+          <Option key={one} value={one}>
             {placeNames[one]}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {sites.length > 0 && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Site"
           value={site?.id ?? ""}
           onChange={(event) => setSiteId(event.target.value)}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+
           sx={{ minWidth: 170 }}
         >
-          <MenuItem value="">no site</MenuItem>
+          <Option value="">no site</Option>
           {sites.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
+            <Option key={one.id} value={one.id}>
               {one.name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       {frameFields.map(({ name, label, ...field }) => (
         <TextField

@@ -2,11 +2,11 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Replayed, Score } from "@/core";
 import type { KeptTryFound } from "@/contract";
+import { Progress } from "@/ui/layout/progress";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { usePreferences } from "@/ui/theme/preferences";
@@ -78,7 +78,7 @@ export function EarlierTries({
         </Box>
         {id !== null && (
           <Box sx={{ minWidth: 0 }}>
-            {pending && <LinearProgress aria-label="The try is flown again" />}
+            {pending && <Progress aria-label="The try is flown again" />}
             {result?.kind === "refused" && !pending && (
               <Typography role="alert" color="error.main">
                 ▲ {refusedWords(result.why, units)}

@@ -1,14 +1,13 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import ListSubheader from "@mui/material/ListSubheader";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import { tricksOf, type Setup } from "@/contract";
 import { findStep, lineDirection, LINES_STEP, practisedAs, practisedDirections, stepsPractised } from "@/syllabus";
+import { Option, OptionHeading } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
 import { AtSiteControls, type AtSite } from "@/ui/site/at-site";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { SetHomework } from "./homework";
@@ -76,9 +75,9 @@ export function PracticeHead(props: {
       {line && (
         <HeadSelect label="Line" value={line.id} onPick={setLine}>
           {lines.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
         </HeadSelect>
       )}
@@ -131,8 +130,7 @@ function FlownWith(props: {
 function HeadSelect(props: { label: string; value: string; onPick: (value: string) => void; children: ReactNode }) {
   const { label, value, onPick, children } = props;
   return (
-    <TextField
-      select
+    <SelectField
       size="small"
       label={label}
       value={value}
@@ -140,20 +138,20 @@ function HeadSelect(props: { label: string; value: string; onPick: (value: strin
       sx={{ minWidth: 240 }}
     >
       {children}
-    </TextField>
+    </SelectField>
   );
 }
 
 /** The drills by stage, in the order of learning. */
 const drillOptions = (stages: ReturnType<typeof stepsPractised>) =>
   stages.flatMap(({ stage, name, steps }) => [
-    <ListSubheader key={stage}>
+    <OptionHeading key={stage}>
       {stage} {name}
-    </ListSubheader>,
+    </OptionHeading>,
     ...steps.map(({ id, name: stepName }) => (
-      <MenuItem key={id} value={id}>
+      <Option key={id} value={id}>
         {stepName}
-      </MenuItem>
+      </Option>
     )),
   ]);
 

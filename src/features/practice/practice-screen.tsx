@@ -1,7 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
@@ -17,6 +16,7 @@ import {
 } from "@/core";
 import type { Aircraft, Setup, SquadLine } from "@/contract";
 import { practisedAs, type Step } from "@/syllabus";
+import { Progress } from "@/ui/layout/progress";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useNewest } from "@/ui/worker/use-newest";
@@ -148,7 +148,11 @@ function Practice(props: { data: PracticeData; aircraft: Aircraft; setup: Setup;
       )}
       {/* Its room from the start: what stands below stays where it is. */}
       <Box sx={{ minHeight: BOARD_PX }}>
-        {pending && <LinearProgress aria-label="The model flies it first" sx={{ my: 1 }} />}
+        {pending && (
+          <Box sx={{ py: 1 }}>
+            <Progress aria-label="The model flies it first" />
+          </Box>
+        )}
         {prepared && (
           <PracticeBoard
             key={`${step.id} ${line?.id ?? direction} ${help} ${chosen.windMps} ${chosen.at?.siteId} ${chosen.at?.headingDeg}`}

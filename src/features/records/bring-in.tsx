@@ -2,8 +2,6 @@
 
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Squad } from "@/contract";
@@ -11,6 +9,8 @@ import { send } from "@/ui/actions/send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { counted } from "@/words";
 import { LONGEST_RECORD_BYTES } from "./limits";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 
 type Outcome = { readonly good: boolean; readonly says: string };
 
@@ -35,8 +35,7 @@ export function BringIn({ squads }: { squads: readonly Squad[] }) {
           Import a record
         </JsonFileButton>
         {squads.length > 1 && (
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Into"
             value={squadId}
@@ -44,11 +43,11 @@ export function BringIn({ squads }: { squads: readonly Squad[] }) {
             sx={{ minWidth: 180 }}
           >
             {squads.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
         )}
       </Box>
       {outcome && <Alert severity={outcome.good ? "success" : "error"}>{outcome.says}</Alert>}

@@ -2,19 +2,19 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Binned } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { ButtonGrid } from "@/ui/layout/button-grid";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { BringIn } from "./bring-in";
 import type { RecordsData } from "./load";
@@ -154,8 +154,7 @@ function Files({ data }: { data: RecordsData }) {
       </Typography>
       {chosen && (
         <>
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Whose"
             value={chosen.id}
@@ -163,11 +162,11 @@ function Files({ data }: { data: RecordsData }) {
             sx={{ minWidth: 220 }}
           >
             {data.pilots.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           <Box sx={{ my: 1.5 }}>
             <ButtonGrid columnPx={140}>
               <Button variant="outlined" component="a" href={`/records/${chosen.id}/record.json`} download>

@@ -2,11 +2,9 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -15,6 +13,8 @@ import { checkFindings, checkParts, type Aircraft, type CheckFindings, type Chec
 import { useSend } from "@/ui/actions/use-send";
 import { PickOne } from "@/ui/forms/pick-one";
 import { checkQuestions } from "@/words";
+import { TextField } from "@/ui/forms/text-field";
+import { Dialog } from "@/ui/layout/opened";
 
 type Answers = Partial<CheckFindings>;
 const isBad = (part: CheckPart, answers: Answers) =>

@@ -1,8 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useState } from "react";
@@ -10,6 +8,8 @@ import { compareAircraft, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { useSend } from "@/ui/actions/use-send";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { fleetWords } from "./fleet-words";
 import type { FleetMember } from "./load";
@@ -63,8 +63,7 @@ export function FleetPanel({
         <Typography variant="h2" id="fleet">
           Fleet
         </Typography>
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Reference aircraft"
           value={reference.aircraft.id}
@@ -72,11 +71,11 @@ export function FleetPanel({
           sx={{ minWidth: 220 }}
         >
           {fleet.map((one) => (
-            <MenuItem key={one.aircraft.id} value={one.aircraft.id}>
+            <Option key={one.aircraft.id} value={one.aircraft.id}>
               {one.aircraft.name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       </Box>
       {fleet
         .filter((one) => one !== reference)

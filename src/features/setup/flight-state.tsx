@@ -2,13 +2,13 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { checkParts, toBeChecked, type Aircraft, type CheckFlight, type Defect } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoOffer } from "@/ui/actions/use-undoable";
+import { TextField } from "@/ui/forms/text-field";
 import { Fold } from "@/ui/layout/fold";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { Moment } from "@/ui/moment/moment";

@@ -4,8 +4,6 @@ import { typedNumber } from "@/contract";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -25,6 +23,9 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, type Quantity, numeral, quantityText, refusedWords, type UnitSystem } from "@/words";
@@ -282,8 +283,7 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
   };
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2, alignItems: "start" }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Measured"
         value={kind}
@@ -295,11 +295,11 @@ function AddMeasurement({ settings, onAdd }: { settings: Settings; onAdd: (one: 
         sx={{ minWidth: 250 }}
       >
         {kinds.map(([id, name]) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {fields.map(([name, label, quantity], i) => (
         <TextField
           key={`${kind} ${name}`}

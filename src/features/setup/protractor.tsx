@@ -4,10 +4,10 @@ import { numeral } from "@/words";
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
 import { rounded, settingsRanges } from "@/core";
+import { TextField } from "@/ui/forms/text-field";
 import { askForAngle, phoneAngle, simulatedAngle, type AngleSensor } from "@/ui/sensors/angle-sensor";
 
 const SILENT_MS = 2000;

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -19,6 +18,7 @@ import { typedNumber, type Aircraft } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { useAir } from "@/ui/air/use-air";
 import { PunchLadder } from "@/ui/flight/punch-ladder";
+import { TextField } from "@/ui/forms/text-field";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { NumberSlider } from "@/ui/forms/number-slider";

@@ -4,8 +4,6 @@ import { numeral, capital } from "@/words";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import {
@@ -25,6 +23,8 @@ import {
 } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
 import type { Pilot } from "@/contract";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { familyName } from "@/ui/settings/differences";
 import { CurveSliders } from "@/ui/settings/setting-sliders";
 import { NumberSlider } from "@/ui/forms/number-slider";
@@ -136,19 +136,18 @@ export function RatesPanel({ rates, ghosts: others, tiltDeg, pilot, onChange }: 
           onChange={(value) => setReading(value / 100)}
         />
         {ghost && (
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Compare with"
             value={ghost.id}
             onChange={(event) => setGhostId(event.target.value)}
           >
             {others.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
         )}
       </Box>
       {ghost && <FeelLine rates={rates} ghost={ghost} />}
@@ -188,8 +187,7 @@ function AxisControls({
 }) {
   return (
     <Box>
-      <TextField
-        select
+      <SelectField
         size="small"
         fullWidth
         label={`${capital(axis)}, family`}
@@ -198,11 +196,11 @@ function AxisControls({
         sx={{ mb: 1 }}
       >
         {rateFamilies.map((family) => (
-          <MenuItem key={family} value={family}>
+          <Option key={family} value={family}>
             {familyName(family)}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <CurveSliders axis={axis} curve={rates[axis]} onChange={(curve) => onChange({ ...rates, [axis]: curve })} />
     </Box>
   );

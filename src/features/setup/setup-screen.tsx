@@ -3,7 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -15,6 +14,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField } from "@/ui/forms/form-fields";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Dialog } from "@/ui/layout/opened";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText } from "@/words";
 import { gramsFrom } from "./grams";

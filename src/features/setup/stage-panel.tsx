@@ -2,8 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Airframe, Settings } from "@/core";
@@ -17,6 +15,8 @@ import {
   type SettingsProposal,
 } from "@/syllabus";
 import { useAir } from "@/ui/air/use-air";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
 const sidesOf = (questionId: string) => schoolQuestion(questionId).sides.map(({ id, name }) => [id, name] as const);
@@ -66,8 +66,7 @@ export function StagePanel({
         Usual at this stage
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mb: 2 }}>
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Stage"
           value={stage}
@@ -75,14 +74,13 @@ export function StagePanel({
           sx={{ minWidth: 230 }}
         >
           {stages.map((name, i) => (
-            <MenuItem key={name} value={i}>
+            <Option key={name} value={i}>
               {name}
               {i === currentStage && " (now)"}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
-        <TextField
-          select
+        </SelectField>
+        <SelectField
           size="small"
           label="First route"
           value={school.route}
@@ -90,13 +88,12 @@ export function StagePanel({
           sx={{ minWidth: 250 }}
         >
           {routes.map(([id, name]) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
-        <TextField
-          select
+        </SelectField>
+        <SelectField
           size="small"
           label="Camera angle"
           value={school.tilt}
@@ -104,11 +101,11 @@ export function StagePanel({
           sx={{ minWidth: 170 }}
         >
           {tilts.map(([id, name]) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       </Box>
       {proposals.length === 0 ? (
         <Typography>■ All of it is usual for this stage already.</Typography>

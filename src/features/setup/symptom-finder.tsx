@@ -1,14 +1,14 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { stickTravelOf, throttlePoints, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
 import { symptomNames, symptoms, symptomWords, type Symptom, type SymptomFacts } from "@/words";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 
 /** What feels wrong, what it points to, and what this aircraft and its settings say about it. */
 export function SymptomFinder({ aircraft, settings, pilot }: { aircraft: Aircraft; settings: Settings; pilot: Pilot }) {
@@ -37,21 +37,20 @@ export function SymptomFinder({ aircraft, settings, pilot }: { aircraft: Aircraf
   };
   return (
     <Box component="section" aria-label="Feels wrong?">
-      <TextField
-        select
+      <SelectField
         fullWidth
         size="small"
         label="Feels wrong?"
         value={symptom}
         onChange={(event) => setSymptom(symptoms.find((one) => one === event.target.value) ?? "")}
       >
-        <MenuItem value="">nothing</MenuItem>
+        <Option value="">nothing</Option>
         {symptoms.map((one) => (
-          <MenuItem key={one} value={one}>
+          <Option key={one} value={one}>
             {symptomNames[one]}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {symptom && (
         <Typography role="status" sx={{ mt: 1, fontSize: "0.9rem" }}>
           {symptomWords(symptom, facts())}

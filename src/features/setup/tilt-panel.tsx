@@ -3,9 +3,7 @@
 import { numeral, percent, quantityText } from "@/words";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { memo, useDeferredValue, useMemo, useState } from "react";
 import {
@@ -28,6 +26,8 @@ import { useSend } from "@/ui/actions/use-send";
 import { usualTilt } from "@/syllabus";
 import { LineChart, type Line } from "@/ui/charts/chart";
 import { CameraView } from "@/ui/flight/camera-view";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Figure } from "@/ui/units/figure";
 import { useAir } from "@/ui/air/use-air";
@@ -131,8 +131,7 @@ function Modes({ settings, onChange }: { settings: Settings; onChange: (change: 
         }
         label="Self-level (learning mode)"
       />
-      <TextField
-        select
+      <SelectField
         size="small"
         sx={{ mt: 1, minWidth: 260 }}
         label="Bank limit (learning mode)"
@@ -143,13 +142,13 @@ function Modes({ settings, onChange }: { settings: Settings; onChange: (change: 
           })
         }
       >
-        <MenuItem value="none">none</MenuItem>
+        <Option value="none">none</Option>
         {bankLimits.map((limit) => (
-          <MenuItem key={limit} value={limit}>
+          <Option key={limit} value={limit}>
             {limit}°
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <FormControlLabel
         sx={{ mt: 1, display: "flex" }}
         control={

@@ -2,17 +2,17 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useKeys } from "@/ui/keys/keys";
+import { Dialog } from "@/ui/layout/opened";
 import { StateMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
@@ -33,20 +33,19 @@ export function SquadScreen({ data }: { data: ShownSquad }) {
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3, rowGap: 1, mb: 2 }}>
         <Typography variant="h1">Squad</Typography>
         {data.squads.length > 1 && (
-          <TextField
-            select
-            variant="standard"
+          <SelectField
+            look="lined"
             value={shownId ?? "all"}
             onChange={(event) => setShownId(event.target.value === "all" ? null : event.target.value)}
-            slotProps={{ htmlInput: { "aria-label": "Squad shown" } }}
+            aria-label={"Squad shown"}
           >
-            <MenuItem value="all">all squads</MenuItem>
+            <Option value="all">all squads</Option>
             {data.squads.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
         )}
         <Counts rows={rows} />
         <Box sx={{ flex: 1 }} />

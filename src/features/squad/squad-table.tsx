@@ -1,15 +1,16 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import type { Theme } from "@mui/material/styles";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useState } from "react";
 import { GAP_DAYS } from "@/core";
 import { findStep } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";
@@ -85,8 +86,7 @@ export function SquadTable({ rows }: { rows: readonly ShownRow[] }) {
             sx={{ width: 200, "& input": { py: 0.7 } }}
           />
           <PickOne label="Show" value={filter} options={filters} onPick={setFilter} />
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Sort by"
             value={sort}
@@ -94,11 +94,11 @@ export function SquadTable({ rows }: { rows: readonly ShownRow[] }) {
             sx={{ minWidth: 190 }}
           >
             {sorts.map(([id, name]) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           {shown.length < rows.length && (
             <span role="status">
               {counted(shown.length, "pilot")} of <span className="num">{rows.length}</span>

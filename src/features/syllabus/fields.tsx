@@ -1,8 +1,8 @@
 "use client";
 
 import { typedNumber } from "@/contract";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { TextField } from "@/ui/forms/text-field";
 
 /** A number that is taken once it is one; what is typed meanwhile stays. */
 export function NumberField({

@@ -2,11 +2,11 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { recipes } from "@/core";
 import { findTrick, tricks, type FlownAs, type Step } from "@/syllabus";
 import { NumberField } from "./fields";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 
 /** Which trick of the flight model it is, in which way, with which figures set. */
 export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs: FlownAs | null) => void }) {
@@ -20,39 +20,37 @@ export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs
   const setFigures = (set: Readonly<Record<string, number>>) => flownAs && onChange({ ...flownAs, set });
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, alignItems: "start" }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="In the flight model"
         value={flownAs?.trick ?? ""}
         onChange={(event) => onChange(event.target.value ? { trick: event.target.value } : null)}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+
         sx={{ minWidth: 220 }}
       >
-        <MenuItem value="">not flown: the eye judges</MenuItem>
+        <Option value="">not flown: the eye judges</Option>
         {fits.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {trick && trick.variants.length > 1 && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="In the way"
           value={flownAs.variant ?? ""}
           onChange={(event) => onChange({ ...flownAs, variant: event.target.value || undefined })}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+
           sx={{ minWidth: 180 }}
         >
-          <MenuItem value="">of the pilot&apos;s school</MenuItem>
+          <Option value="">of the pilot&apos;s school</Option>
           {trick.variants.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
       {Object.entries(flownAs?.set ?? {}).map(([name, value]) => (
         <Box key={name} sx={{ display: "flex" }}>
@@ -74,8 +72,7 @@ export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs
         </Box>
       ))}
       {trick && free.length > 0 && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Set a figure"
           value=""
@@ -86,11 +83,11 @@ export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs
           sx={{ minWidth: 150 }}
         >
           {free.map((name) => (
-            <MenuItem key={name} value={name}>
+            <Option key={name} value={name}>
               {parameters[name].label}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
     </Box>
   );

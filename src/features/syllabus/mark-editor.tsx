@@ -2,12 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { measureWords, placeWords, unitOf } from "@/words";
 import { attemptMeasures, places, type PassMark } from "@/core";
 import { NumberField } from "./fields";
 import { markKinds, turnedInto } from "./mark-kinds";
+import { Option } from "@/ui/forms/options";
+import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
 
 /** A pass mark: a rule, or rules within rules. */
 export function MarkEditor({
@@ -28,8 +28,7 @@ export function MarkEditor({
       sx={(theme) => ({ display: "grid", gap: 1, pl: 1.2, borderLeft: `3px solid ${theme.tokens.shoal}` })}
     >
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-        <TextField
-          select
+        <SelectField
           size="small"
           label={label}
           value={mark.kind}
@@ -37,11 +36,11 @@ export function MarkEditor({
           sx={{ minWidth: 200 }}
         >
           {Object.entries(markKinds).map(([kind, { name }]) => (
-            <MenuItem key={kind} value={kind}>
+            <Option key={kind} value={kind}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
         <RuleFigures mark={mark} onChange={onChange} />
         {onRemove && (
           <Button size="small" onClick={onRemove}>
@@ -80,8 +79,7 @@ function RuleFigures({ mark, onChange }: PartProps) {
       )}
       {mark.kind === "measured" && (
         <>
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Measured"
             value={mark.measure}
@@ -89,11 +87,11 @@ function RuleFigures({ mark, onChange }: PartProps) {
             sx={{ minWidth: 170 }}
           >
             {attemptMeasures.map((measure) => (
-              <MenuItem key={measure} value={measure}>
+              <Option key={measure} value={measure}>
                 {measureWords[measure]}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           <NumberField
             label={`Within (${unitOf(mark.measure).trim()})`}
             value={mark.within}
@@ -102,24 +100,19 @@ function RuleFigures({ mark, onChange }: PartProps) {
         </>
       )}
       {mark.kind === "in-places" && (
-        <TextField
-          select
+        <SelectSeveral
           size="small"
           label="Places"
-          value={[...mark.places]}
-          onChange={(event) => {
-            const chosen = event.target.value as unknown as (typeof mark.places)[number][];
-            if (chosen.length > 0) onChange({ ...mark, places: chosen });
-          }}
-          slotProps={{ select: { multiple: true } }}
+          value={mark.places}
+          onChange={(chosen) => chosen.length > 0 && onChange({ ...mark, places: chosen })}
           sx={{ minWidth: 200 }}
         >
           {places.map((place) => (
-            <MenuItem key={place} value={place}>
+            <Option key={place} value={place}>
               {placeWords[place]}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectSeveral>
       )}
     </>
   );

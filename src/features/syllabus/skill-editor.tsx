@@ -1,12 +1,12 @@
 "use client";
 
 import { rounded } from "@/core";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn } from "@/words";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { Skill, SyllabusDocument } from "@/syllabus";
 import { withSkill } from "./change";
@@ -36,19 +36,18 @@ export function SkillEditor({
     <Box sx={{ display: "grid", gap: 1.6, maxWidth: 760 }}>
       <Typography variant="h2">{skill.name}</Typography>
       <TextLine label="Name of the skill" value={skill.name} longest={60} onChange={(name) => name && set({ name })} />
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Stage"
         value={skill.stage}
         onChange={(event) => toStage(Number(event.target.value))}
       >
         {document.stages.map((name, stage) => (
-          <MenuItem key={stage} value={stage}>
+          <Option key={stage} value={stage}>
             {stage} {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <NumberField
         label={`Clear ground all round, ${length.symbol}`}
         value={rounded(length.shown(skill.roomM), 2)}

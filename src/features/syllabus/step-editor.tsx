@@ -4,8 +4,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { markWords, measureWords } from "@/words";
 import { attemptMeasures, type AttemptMeasure } from "@/core";
@@ -25,6 +23,8 @@ import { TextLine, TextList } from "./fields";
 import { MarkEditor } from "./mark-editor";
 import { FaultsEditor } from "./faults-editor";
 import { FlownEditor } from "./flown-editor";
+import { Option } from "@/ui/forms/options";
+import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
 
 const waysToFly: readonly (readonly [name: string, directions: readonly Direction[]])[] = [
   ["one way", [{ id: "on", name: "one way" }]],
@@ -68,19 +68,18 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "2fr 1fr 1fr" }, gap: 1.2 }}>
         <TextLine label="Name" value={step.name} longest={60} onChange={(name) => name && set({ name })} />
         <TextLine label="On the chart" value={step.short} longest={16} onChange={(short) => short && set({ short })} />
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Column"
           value={step.family}
           onChange={(event) => set({ family: event.target.value as Family })}
         >
           {families.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       </Box>
       <TextLine label="Aim" value={step.aim} longest={300} onChange={(aim) => aim && set({ aim })} />
       <TextList label="Drill" values={step.drill} onChange={(drill) => drill.length > 0 && set({ drill })} />
@@ -148,8 +147,7 @@ function Standing({
   );
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1.2 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Flown"
         value={ways?.[0] ?? "own"}
@@ -159,25 +157,24 @@ function Standing({
         }}
       >
         {waysToFly.map(([name]) => (
-          <MenuItem key={name} value={name}>
+          <Option key={name} value={name}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-        {!ways && <MenuItem value="own">{step.directions.map(({ name }) => name).join(", ")}</MenuItem>}
-      </TextField>
-      <TextField
-        select
+        {!ways && <Option value="own">{step.directions.map(({ name }) => name).join(", ")}</Option>}
+      </SelectField>
+      <SelectField
         size="small"
         label="In skill"
         value={skill.id}
         onChange={(event) => onChange(moveStep(document, step.id, event.target.value, 999))}
       >
         {document.skills.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <ManyOf
         label="Needs, signed off before"
         value={step.needs}
@@ -192,21 +189,19 @@ function Standing({
         none="all routes"
         onChange={(chosen) => set({ routes: chosen.length > 0 ? (chosen as Route[]) : null })}
       />
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Part of"
         value={step.partOf ?? ""}
         onChange={(event) => set({ partOf: event.target.value || null })}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       >
-        <MenuItem value="">a whole step</MenuItem>
+        <Option value="">a whole step</Option>
         {others.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       <ManyOf
         label="Measured (optional)"
         value={step.measures}
@@ -223,32 +218,17 @@ function ManyOf(props: {
   value: readonly string[];
   options: readonly (readonly [id: string, name: string])[];
   none: string;
-  onChange: (value: string[]) => void;
+  onChange: (value: readonly string[]) => void;
 }) {
   const { label, value, options, none, onChange } = props;
-  const names = new Map(options);
   return (
-    <TextField
-      select
-      size="small"
-      label={label}
-      value={[...value]}
-      onChange={(event) => onChange(event.target.value as unknown as string[])}
-      slotProps={{
-        inputLabel: { shrink: true },
-        select: {
-          multiple: true,
-          displayEmpty: true,
-          renderValue: (chosen) => (chosen as string[]).map((id) => names.get(id) ?? id).join(", ") || none,
-        },
-      }}
-    >
+    <SelectSeveral size="small" label={label} value={value} onChange={onChange} none={none}>
       {options.map(([id, name]) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {name}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectSeveral>
   );
 }
 

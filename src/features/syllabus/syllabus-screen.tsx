@@ -3,8 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -13,6 +11,9 @@ import { v7 as newId } from "uuid";
 import { builtInSyllabus, syllabusChanges, type SyllabusDocument } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { useKeys } from "@/ui/keys/keys";
 import { tell } from "@/ui/messages/messages";
 import { Moment } from "@/ui/moment/moment";
@@ -178,19 +179,18 @@ function Head({ data, children }: { data: SyllabusData; children?: React.ReactNo
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 1.5 }}>
       <Typography variant="h1">Syllabus</Typography>
       {data.squads.length > 1 ? (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Squad"
           value={data.squadId}
           onChange={(event) => router.push(hrefFor("/syllabus", { squad: event.target.value }))}
         >
           {data.squads.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       ) : (
         <span>{data.squadName}</span>
       )}

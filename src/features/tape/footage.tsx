@@ -2,12 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 import type { FoundTrick, Pack } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
+import { TextField } from "@/ui/forms/text-field";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
 import { tell } from "@/ui/messages/messages";
 import { foundTrickName, momentText } from "@/words";

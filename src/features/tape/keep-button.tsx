@@ -3,7 +3,7 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
+import { Progress } from "@/ui/layout/progress";
 import type { Keeping } from "./use-keeping";
 
 /** Keeps the recording that is open. */
@@ -40,12 +40,7 @@ export function KeepProgress({ keeping, onStop }: { keeping: Keeping; onStop: ()
             ? "No connection; it goes on when the network is back"
             : `Sending piece ${Math.min(keeping.of, keeping.done + 1)} of ${keeping.of}`}
       </span>
-      <LinearProgress
-        aria-label="Keeping the recording"
-        variant="determinate"
-        value={100 * share}
-        sx={{ flex: 1, maxWidth: 360 }}
-      />
+      <Progress aria-label="Keeping the recording" share={share} maxWidth={360} />
       <Button size="small" onClick={onStop}>
         Stop
       </Button>

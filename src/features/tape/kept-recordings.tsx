@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -11,6 +10,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { pieceCount, type Recording } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
+import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { counted, momentText, numeral } from "@/words";
 import type { TapeData } from "./load";

@@ -1,12 +1,11 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import ListSubheader from "@mui/material/ListSubheader";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import type { Recording, Setup } from "@/contract";
 import { recipes, type Airframe, type FoundTrick, type ModelWay, type Pack, type TrickPicture } from "@/core";
+import { Option, OptionHeading } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import type { WorkerClient } from "@/ui/worker/worker-client";
 import { foundTrickName, momentText, percent } from "@/words";
 import type { TapeWorker } from "@/workers/tape.worker";
@@ -57,8 +56,7 @@ export function LayOver({ pack, at, model, others, setups, setup, onLay }: LayOv
   }, [key, onLay]);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Lay over"
         value={chosen}
@@ -68,38 +66,37 @@ export function LayOver({ pack, at, model, others, setups, setup, onLay }: LayOv
         }}
         sx={{ minWidth: 170 }}
       >
-        <MenuItem value="model">The model’s way</MenuItem>
-        <MenuItem value="none">Nothing</MenuItem>
-        {like.length > 0 && <ListSubheader>Of this pack</ListSubheader>}
+        <Option value="model">The model’s way</Option>
+        <Option value="none">Nothing</Option>
+        {like.length > 0 && <OptionHeading>Of this pack</OptionHeading>}
         {like.map((i) => (
-          <MenuItem key={i} value={`trick ${i}`}>
+          <Option key={i} value={`trick ${i}`}>
             {nameIn(pack, i)}
-          </MenuItem>
+          </Option>
         ))}
-        {others.length > 0 && <ListSubheader>Of another recording</ListSubheader>}
+        {others.length > 0 && <OptionHeading>Of another recording</OptionHeading>}
         {others.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name.replace(/\.csv$/i, "")}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {other.kind === "reading" && <span role="status">Reading it, {percent(other.share)}</span>}
       {other.kind === "failed" && <span role="alert">It could not be read. Choose it again.</span>}
       {other.kind === "read" && likeInOther.length === 0 && <span>Nothing like it was found there.</span>}
       {other.kind === "read" && likeInOther.length > 0 && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Which one"
           value={ofOther || `${likeInOther[0]}`}
           onChange={({ target }) => setOfOther(target.value)}
         >
           {likeInOther.map((i) => (
-            <MenuItem key={i} value={`${i}`}>
+            <Option key={i} value={`${i}`}>
               {nameIn(other.pack, i)}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
     </Box>
   );

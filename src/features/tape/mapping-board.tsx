@@ -4,8 +4,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import {
@@ -18,6 +16,9 @@ import {
 } from "@/core";
 import { typedNumber } from "@/contract";
 import { numeral, tapeColumnNames } from "@/words";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 
 interface MappingBoardProps {
   readonly name: string;
@@ -137,23 +138,21 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
       })}
     >
       <b>{title}</b>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Column"
         value={source?.from ?? ""}
         onChange={({ target }) => onChange(target.value === "" ? null : withUnit(target.value, unit, turned))}
-        slotProps={{ htmlInput: { "aria-label": `Column of ${title.toLowerCase()}` } }}
+        aria-label={`Column of ${title.toLowerCase()}`}
       >
-        <MenuItem value="">none</MenuItem>
+        <Option value="">none</Option>
         {guess.names.map((one, i) => (
-          <MenuItem key={i} value={one}>
+          <Option key={i} value={one}>
             {one}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
-      <TextField
-        select
+      </SelectField>
+      <SelectField
         size="small"
         label="Unit"
         disabled={!source}
@@ -162,15 +161,15 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
           setFree(target.value === OWN_UNIT);
           if (source && target.value !== OWN_UNIT) onChange(withUnit(source.from, Number(target.value), turned));
         }}
-        slotProps={{ htmlInput: { "aria-label": `Unit of ${title.toLowerCase()}` } }}
+        aria-label={`Unit of ${title.toLowerCase()}`}
       >
         {units.map(([words], i) => (
-          <MenuItem key={words} value={i}>
+          <Option key={words} value={i}>
             {words}
-          </MenuItem>
+          </Option>
         ))}
-        <MenuItem value={OWN_UNIT}>own: times and plus</MenuItem>
-      </TextField>
+        <Option value={OWN_UNIT}>own: times and plus</Option>
+      </SelectField>
       {free && source ? (
         <OwnUnit title={title} source={source} onChange={onChange} />
       ) : column === "time_s" ? (

@@ -3,8 +3,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { format } from "date-fns";
 import { useState } from "react";
@@ -13,6 +11,8 @@ import { measuredOfTrick, outcomes, type FoundTrick, type Outcome, type Pack, ty
 import { findStep, onTape, type Syllabus } from "@/syllabus";
 import { useRouter } from "next/navigation";
 import { useSend } from "@/ui/actions/use-send";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { tell } from "@/ui/messages/messages";
@@ -42,19 +42,18 @@ export function MatchPanel(props: MatchPanelProps) {
         <Typography variant="h2" id="taps">
           Taps of the session
         </Typography>
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Session"
           value={sessionId}
           onChange={({ target }) => setSessionId(target.value)}
         >
           {sessions.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
+            <Option key={one.id} value={one.id}>
               {inBrowser ? format(one.startedAtMs, "EEE d MMM, HH:mm") : ""} · {counted(one.attempts.length, "attempt")}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       </Box>
       {session && match ? (
         <Matched {...props} key={sessionId} session={session} match={match} syllabus={syllabus} />
@@ -210,8 +209,7 @@ function TapOf({ trick, attempt, syllabus, session, ticked, onTick, taken, onTak
   const ways = waysOf(trick, syllabus, session);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 1.2 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Never tapped"
         value={taken ? keyOf(taken) : ""}
@@ -220,29 +218,27 @@ function TapOf({ trick, attempt, syllabus, session, ticked, onTick, taken, onTak
           onTake(way ? { ...way, outcome: taken?.outcome ?? "clean" } : null);
         }}
         sx={{ minWidth: 260 }}
-        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
       >
-        <MenuItem value="">Leave it out</MenuItem>
+        <Option value="">Leave it out</Option>
         {ways.map((way) => (
-          <MenuItem key={keyOf(way)} value={keyOf(way)}>
+          <Option key={keyOf(way)} value={keyOf(way)}>
             {waysName(syllabus, way)}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {taken && (
-        <TextField
-          select
+        <SelectField
           size="small"
           label="Outcome"
           value={taken.outcome}
           onChange={({ target }) => onTake({ ...taken, outcome: target.value as Outcome })}
         >
           {outcomes.map((one) => (
-            <MenuItem key={one} value={one}>
+            <Option key={one} value={one}>
               {outcomeWords[one]}
-            </MenuItem>
+            </Option>
           ))}
-        </TextField>
+        </SelectField>
       )}
     </Box>
   );

@@ -3,10 +3,10 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import type { Setup } from "@/contract";
 import { tapeProblemWords } from "@/words";
+import { Progress } from "@/ui/layout/progress";
 import type { Reading } from "./use-recording";
 
 /** What is read just now, or why it cannot be. */
@@ -19,11 +19,7 @@ export function Outcome({ reading, onCancel }: { reading: Reading; onCancel: () 
         <Typography sx={{ mb: 1, overflowWrap: "anywhere" }}>
           {reading.share < 1 ? `Reading ${name}` : `Looking for tricks in ${name}`}
         </Typography>
-        <LinearProgress
-          aria-label="Reading the recording"
-          variant={reading.share < 1 ? "determinate" : "indeterminate"}
-          value={100 * reading.share}
-        />
+        <Progress aria-label="Reading the recording" share={reading.share < 1 ? reading.share : undefined} />
         <Button sx={{ mt: 1 }} onClick={onCancel}>
           Cancel
         </Button>

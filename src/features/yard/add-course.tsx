@@ -2,16 +2,16 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { courseKinds, courseRanges, courses, courseSize, NoRoom, type CourseKind, type CourseParameters } from "@/core";
 import { builtInSyllabus, findStep, stepsOfCourse } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { Dialog } from "@/ui/layout/opened";
 import { usePreferences } from "@/ui/theme/preferences";
 import { courseNames, noRoomWords, quantityText, refusedWords, type Quantity } from "@/words";
 import { NumberField } from "./number-field";
@@ -76,8 +76,7 @@ export function AddCourse(props: {
       <DialogTitle id="add-course">Add a course</DialogTitle>
       <DialogContent>
         <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
-          <TextField
-            select
+          <SelectField
             size="small"
             label="Course"
             value={kind}
@@ -88,11 +87,11 @@ export function AddCourse(props: {
             }}
           >
             {courseKinds.map((one) => (
-              <MenuItem key={one} value={one}>
+              <Option key={one} value={one}>
                 {courseNames[one]}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           <Typography sx={{ fontSize: "0.9rem" }}>
             For {steps.join(", ")}. Wants <b className="num">{quantityText(lengthM, "length", units, 0)}</b> by{" "}
             <b className="num">{quantityText(widthM, "length", units, 0)}</b> with its run-out.

@@ -2,10 +2,10 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { bestBaseline, boundaryOf, type PlannedCourse, type SitePlan } from "@/core";
+import { TextField } from "@/ui/forms/text-field";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";

@@ -1,18 +1,17 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import ListSubheader from "@mui/material/ListSubheader";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import type { PlannedFlight } from "@/core";
 import { findStep, flownDirections, stepsInModel, type Manner } from "@/syllabus";
+import { Option, OptionHeading } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
+import { SelectField } from "@/ui/forms/select-field";
+import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { FlyableLine } from "./flights";
 
@@ -54,26 +53,26 @@ export function LayFlight(props: {
           />
         )}
         {kind === "step" ? (
-          <TextField select label="Trick" value={stepId} onChange={({ target }) => setStep(target.value)}>
+          <SelectField label="Trick" value={stepId} onChange={({ target }) => setStep(target.value)}>
             {stagesFlown.flatMap(({ stage, name, steps }) => [
-              <ListSubheader key={stage}>
+              <OptionHeading key={stage}>
                 {stage} {name}
-              </ListSubheader>,
+              </OptionHeading>,
               ...steps.map((one) => (
-                <MenuItem key={one.id} value={one.id}>
+                <Option key={one.id} value={one.id}>
                   {one.name}
-                </MenuItem>
+                </Option>
               )),
             ])}
-          </TextField>
+          </SelectField>
         ) : (
-          <TextField select label="Line" value={lineId} onChange={({ target }) => setLine(target.value)}>
+          <SelectField label="Line" value={lineId} onChange={({ target }) => setLine(target.value)}>
             {lines.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
+              <Option key={id} value={id}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
         )}
         {kind === "step" && directions.length > 1 && (
           <PickOne

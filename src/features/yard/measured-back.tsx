@@ -2,11 +2,11 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { adjust, TAPE_TOLERANCE_M, type Adjusted, type Measured, type PlannedCourse } from "@/core";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { NumberField } from "./number-field";
@@ -38,13 +38,13 @@ export function MeasuredBack(props: {
   const [m, setM] = useState<number | null>(null);
   const length = (value: number) => quantityText(value, "length", units, 2);
   const choice = (label: string, value: string, pick: (id: string) => void) => (
-    <TextField select size="small" label={label} value={value} onChange={(event) => pick(event.target.value)}>
+    <SelectField size="small" label={label} value={value} onChange={(event) => pick(event.target.value)}>
       {ids.map((id) => (
-        <MenuItem key={id} value={id}>
+        <Option key={id} value={id}>
           {id}
-        </MenuItem>
+        </Option>
       ))}
-    </TextField>
+    </SelectField>
   );
   return (
     <Box sx={{ display: "grid", gap: 1, pt: 1 }}>

@@ -1,9 +1,9 @@
 "use client";
 
-import TextField from "@mui/material/TextField";
 import type { SxProps } from "@mui/material/styles";
 import { useState } from "react";
 import { typedNumber } from "@/contract";
+import { TextField } from "@/ui/forms/text-field";
 import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
 import { entryIn, type Quantity } from "@/words";

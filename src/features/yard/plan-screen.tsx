@@ -3,7 +3,6 @@
 import ExpandMore from "@mui/icons-material/ExpandMore";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -15,6 +14,7 @@ import type { Draft } from "@/ui/drafts/use-draft";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
+import { Menu } from "@/ui/layout/opened";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";

@@ -9,12 +9,12 @@ import Undo from "@mui/icons-material/Undo";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
 import { planKinds, planShapes, type PlanKind } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
 import { planKindNames } from "@/words";
+import { Menu } from "@/ui/layout/opened";
 import type { Tool } from "./plan-map";
 
 interface PlanToolsProps {

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
@@ -16,6 +15,7 @@ import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField } from "@/ui/forms/form-fields";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useKeys } from "@/ui/keys/keys";
+import { Dialog } from "@/ui/layout/opened";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";

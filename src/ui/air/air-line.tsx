@@ -3,14 +3,14 @@
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Popover from "@mui/material/Popover";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { coarseDay, dayAirRanges, standardTemperatureC, type DayAir } from "@/core";
 import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, quantityText, type Entry, type UnitSystem } from "@/words";
+import { TextField } from "../forms/text-field";
+import { Popover } from "../layout/opened";
 
 /** The air of a day in words: where from, how high, how warm, how windy. */
 export function airInWords({ air, from }: Day, units: UnitSystem): string {

@@ -3,14 +3,15 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { ActionInput, ActionName, ActionOutput } from "@/contract";
 import { send } from "../actions/send";
 import type { FormFields, FormValues } from "./form-fields";
+import { Option } from "./options";
+import { SelectField } from "./select-field";
+import { TextField } from "./text-field";
 
 interface SendFormProps<Name extends ActionName, Fields extends FormFields> {
   readonly action: Name;
@@ -64,27 +65,31 @@ export function SendForm<Name extends ActionName, Fields extends FormFields>({
           key={name}
           name={name}
           control={form.control}
-          render={({ field }) => (
-            <TextField
-              {...field}
-              label={label}
-              select={options !== undefined}
-              type={secret ? "password" : undefined}
-              autoComplete={autoComplete}
-              multiline={lines !== undefined}
-              minRows={lines}
-              error={errors[name] !== undefined}
-              helperText={errors[name]?.message ?? help}
-              fullWidth
-              size="small"
-            >
-              {options?.map(([value, text]) => (
-                <MenuItem key={value} value={value}>
-                  {text}
-                </MenuItem>
-              ))}
-            </TextField>
-          )}
+          render={({ field: { ref, ...field } }) => {
+            const shared = {
+              ...{ label, fullWidth: true, size: "small" as const },
+              ...{ error: errors[name] !== undefined, helperText: errors[name]?.message ?? help },
+            };
+            return options ? (
+              <SelectField {...field} {...shared}>
+                {options.map(([value, text]) => (
+                  <Option key={value} value={value}>
+                    {text}
+                  </Option>
+                ))}
+              </SelectField>
+            ) : (
+              <TextField
+                {...field}
+                {...shared}
+                inputRef={ref}
+                type={secret ? "password" : undefined}
+                autoComplete={autoComplete}
+                multiline={lines !== undefined}
+                minRows={lines}
+              />
+            );
+          }}
         />
       ))}
       {failure && <Alert severity="error">{failure}</Alert>}

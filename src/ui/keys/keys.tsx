@@ -1,7 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import {
@@ -14,6 +13,7 @@ import {
   useState,
   type ReactNode,
 } from "react";
+import { Dialog } from "../layout/opened";
 
 /** A key of the screen: what is pressed, what it does. */
 export interface ScreenKey {
@@ -102,7 +102,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
       // What has the focus comes first: a button is pressed, something is carried by its handle.
       if (event.defaultPrevented || (event.key === " " && pressable(event.target))) return;
-      if (document.querySelector(".MuiDialog-root")) return;
+      if (document.querySelector(".MuiModal-root")) return;
       if (event.key === "?") {
         setListed(registered.current.flat());
         return;

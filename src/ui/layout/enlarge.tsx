@@ -3,11 +3,11 @@
 import CloseIcon from "@mui/icons-material/Close";
 import OpenInFullIcon from "@mui/icons-material/OpenInFull";
 import Box from "@mui/material/Box";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import IconButton from "@mui/material/IconButton";
 import { useState, type ReactNode } from "react";
+import { Dialog } from "./opened";
 
 /** A drawing that opens as large as the window, at the same moment; `below` stands under it there, to move that moment. */
 export function Enlarge({ title, below, children }: { title: string; below?: ReactNode; children: ReactNode }) {

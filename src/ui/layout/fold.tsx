@@ -1,11 +1,9 @@
 "use client";
 
 import ExpandMore from "@mui/icons-material/ExpandMore";
-import Accordion from "@mui/material/Accordion";
-import AccordionDetails from "@mui/material/AccordionDetails";
-import AccordionSummary from "@mui/material/AccordionSummary";
 import Box from "@mui/material/Box";
-import { useId, type ReactNode } from "react";
+import ButtonBase from "@mui/material/ButtonBase";
+import { useId, useState, type ReactNode } from "react";
 
 /** A part of a column that folds away under its title; what matters of it stands beside the title. */
 export function Fold({
@@ -23,33 +21,31 @@ export function Fold({
   children: ReactNode;
 }) {
   const id = useId();
+  const [unfolded, setUnfolded] = useState(open);
   return (
-    <Accordion
-      disableGutters
-      square
-      elevation={0}
-      defaultExpanded={open}
-      slotProps={{ heading: { component: `h${level}` }, transition: { unmountOnExit: true } }}
-      sx={(theme) => ({
-        bgcolor: "transparent",
-        borderTop: `1.5px solid ${theme.tokens.rule}`,
-        "&::before": { display: "none" },
-      })}
-    >
-      <AccordionSummary
-        id={`${id}title`}
-        aria-controls={`${id}content`}
-        expandIcon={<ExpandMore />}
-        sx={{ px: 0, minHeight: 44, "& .MuiAccordionSummary-content": { my: 0.5, alignItems: "baseline", gap: 1 } }}
-      >
-        <Box component="span" sx={{ fontWeight: 650 }}>
-          {title}
+    <Box sx={{ borderTop: "1.5px solid", borderColor: "divider" }}>
+      <Box component={`h${level}` as const} sx={{ m: 0, font: "inherit" }}>
+        <ButtonBase
+          id={`${id}title`}
+          aria-expanded={unfolded}
+          aria-controls={unfolded ? `${id}content` : undefined}
+          onClick={() => setUnfolded(!unfolded)}
+          sx={{ width: 1, minHeight: 44, gap: 1, font: "inherit", textAlign: "left" }}
+        >
+          <Box component="span" sx={{ fontWeight: 650 }}>
+            {title}
+          </Box>
+          <Box component="span" className="num" sx={{ fontSize: "0.85rem", color: "text.secondary", ml: "auto" }}>
+            {beside}
+          </Box>
+          <ExpandMore sx={{ transform: unfolded ? "rotate(180deg)" : undefined }} aria-hidden />
+        </ButtonBase>
+      </Box>
+      {unfolded && (
+        <Box id={`${id}content`} role="region" aria-labelledby={`${id}title`} sx={{ pb: 1 }}>
+          {children}
         </Box>
-        <Box component="span" className="num" sx={{ fontSize: "0.85rem", color: "text.secondary", ml: "auto", mr: 1 }}>
-          {beside}
-        </Box>
-      </AccordionSummary>
-      <AccordionDetails sx={{ px: 0, pt: 0, pb: 1 }}>{children}</AccordionDetails>
-    </Accordion>
+      )}
+    </Box>
   );
 }

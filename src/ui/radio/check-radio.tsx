@@ -1,13 +1,13 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
 import { percent } from "@/words";
+import { Dialog } from "../layout/opened";
 import { radioFaults, type RadioFault } from "./radio-faults";
 import type { RadioMap } from "./radio-map";
 import { firstRadio } from "./use-radio";

@@ -2,11 +2,12 @@
 
 import { typedNumber } from "@/contract";
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, type Quantity, type UnitSystem } from "@/words";
 import { errorRanges, LEAST_MEASURED, usualErrors, type OwnErrors, type PilotErrors } from "@/core";
+import { Option } from "../forms/options";
+import { SelectField } from "../forms/select-field";
+import { TextField } from "../forms/text-field";
 
 const fields: readonly {
   readonly name: keyof PilotErrors;
@@ -85,23 +86,22 @@ export function ErrorFields({
   const { errors, wrong } = errorsOf(source, stage, own, typed, units, tape?.errors);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Pilot skill"
         value={source}
         onChange={(event) => onSource(event.target.value as ErrorSource)}
         sx={{ minWidth: 210 }}
       >
-        <MenuItem value="stage">typical for stage {stage}</MenuItem>
-        <MenuItem value="own" disabled={!enough}>
+        <Option value="stage">typical for stage {stage}</Option>
+        <Option value="own" disabled={!enough}>
           {enough
             ? `own, from ${measured} measured attempts`
             : `own: ${measured} of ${LEAST_MEASURED} attempts measured`}
-        </MenuItem>
-        {tape && <MenuItem value="tape">of the recording {tape.name}</MenuItem>}
-        <MenuItem value="typed">as typed</MenuItem>
-      </TextField>
+        </Option>
+        {tape && <Option value="tape">of the recording {tape.name}</Option>}
+        <Option value="typed">as typed</Option>
+      </SelectField>
       {fields.map(({ name, label, times, quantity }) => {
         const entry = quantity && entryIn(quantity, units);
         const inUnit = (value: number) => (entry ? entry.shown(value) : value * times);

@@ -1,8 +1,8 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import type { ReactNode } from "react";
+import { Progress } from "../layout/progress";
 import type { Computed } from "./use-scatter";
 
 /** What starts a long computation; while it runs, how far it is and a button that stops it. */
@@ -24,7 +24,7 @@ export function RunOrStop({
       <Button variant="outlined" onClick={onStop}>
         Stop
       </Button>
-      <LinearProgress variant="determinate" value={100 * state.share} aria-label={label} sx={{ width: 180 }} />
+      <Progress share={state.share} aria-label={label} maxWidth={180} />
     </>
   );
 }

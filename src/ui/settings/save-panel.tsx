@@ -3,7 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -11,6 +10,7 @@ import { v7 as newId } from "uuid";
 import type { Setup } from "@/contract";
 import { send } from "../actions/send";
 import { useBadFields } from "../forms/bad-fields";
+import { TextField } from "../forms/text-field";
 import { tell } from "../messages/messages";
 import type { useSetupDraft } from "./use-setup-draft";
 

@@ -10,9 +10,9 @@ import {
   type ThrottleLimitKind,
   type ThrottleProfile,
 } from "@/core";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { NumberSlider } from "../forms/number-slider";
+import { Option } from "../forms/options";
+import { SelectField } from "../forms/select-field";
 
 const parameterNames = {
   base: "Base",
@@ -83,8 +83,7 @@ export function MidAndExpo({ profile, onChange }: ThrottleProps) {
 export function LimitControls({ profile, onChange }: ThrottleProps) {
   return (
     <>
-      <TextField
-        select
+      <SelectField
         size="small"
         label="Limit"
         fullWidth
@@ -95,11 +94,11 @@ export function LimitControls({ profile, onChange }: ThrottleProps) {
         }
       >
         {throttleLimitKinds.map((kind) => (
-          <MenuItem key={kind} value={kind}>
+          <Option key={kind} value={kind}>
             {limitNames[kind]}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {profile.limit.kind !== "off" && (
         <NumberSlider
           label="Limit at"

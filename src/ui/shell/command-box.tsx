@@ -1,7 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Dialog from "@mui/material/Dialog";
 import InputBase from "@mui/material/InputBase";
 import MenuItem from "@mui/material/MenuItem";
 import MenuList from "@mui/material/MenuList";
@@ -10,6 +9,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { stepTitle } from "@/syllabus";
 import { useRunAt } from "../keys/keys";
+import { Dialog } from "../layout/opened";
 import { useSyllabus } from "../syllabus/use-syllabus";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";

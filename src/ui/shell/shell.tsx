@@ -4,15 +4,15 @@ import MenuIcon from "@mui/icons-material/Menu";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import MenuItem from "@mui/material/MenuItem";
-import Select from "@mui/material/Select";
 import Typography from "@mui/material/Typography";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
+import { Option } from "../forms/options";
+import { SelectField } from "../forms/select-field";
+import { KeysProvider } from "../keys/keys";
 import { later } from "../loading/later";
 import { useSoon } from "../loading/use-soon";
-import { KeysProvider } from "../keys/keys";
 import { usePreferences } from "../theme/preferences";
 import { lookNames, themeNames } from "../theme/tokens";
 import { capital, unitSystems } from "@/words";
@@ -192,28 +192,20 @@ function Picker(props: {
       >
         {props.label}
       </Typography>
-      <Select
-        variant="standard"
-        disableUnderline
-        displayEmpty
+      <SelectField
+        look="bare"
+        none="Pick one"
         value={props.value}
         onChange={(event) => props.onChange(event.target.value)}
-        renderValue={(id) => props.options.find((option) => option.id === id)?.text ?? "Pick one"}
-        inputProps={{ "aria-label": props.label }}
-        SelectDisplayProps={{ "aria-label": props.label }}
-        sx={{
-          fontWeight: 650,
-          fontSize: "1rem",
-          maxWidth: { xs: "100%", md: 260 },
-          "& .MuiSelect-select": { py: 0.25, bgcolor: "transparent" },
-        }}
+        aria-label={props.label}
+        sx={{ maxWidth: { xs: "100%", md: 260 }, "& .MuiInputBase-root": { fontWeight: 650, fontSize: "1rem" } }}
       >
         {props.options.map(({ id, text }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {text}
-          </MenuItem>
+          </Option>
         ))}
-      </Select>
+      </SelectField>
     </Box>
   );
 }
@@ -327,28 +319,25 @@ function RailSelect(props: {
       <Typography component="span" sx={{ fontSize: "0.72rem" }}>
         {props.label}
       </Typography>
-      <Select
+      <SelectField
         fullWidth
         size="small"
         value={props.value}
         onChange={(event) => props.onChange(event.target.value)}
-        SelectDisplayProps={{ "aria-label": props.label }}
-        sx={(theme) => ({
+        aria-label={props.label}
+        sx={({ tokens }) => ({
           mt: 0.25,
-          fontSize: "0.85rem",
-          color: theme.tokens.railInk,
-          bgcolor: theme.tokens.rail,
-          "& .MuiSelect-select": { py: 0.6, bgcolor: "transparent" },
-          "& .MuiOutlinedInput-notchedOutline": { border: `1.5px solid ${theme.tokens.railInk}` },
-          "& .MuiSelect-icon": { color: theme.tokens.railInk },
+          "& .MuiInputBase-root": { fontSize: "0.85rem", color: tokens.railInk, bgcolor: tokens.rail },
+          "& .MuiInputBase-input": { py: 0.6 },
+          "& .MuiOutlinedInput-notchedOutline": { border: `1.5px solid ${tokens.railInk}` },
         })}
       >
         {props.options.map(([value, text]) => (
-          <MenuItem key={value} value={value}>
+          <Option key={value} value={value}>
             {text}
-          </MenuItem>
+          </Option>
         ))}
-      </Select>
+      </SelectField>
     </Box>
   );
 }

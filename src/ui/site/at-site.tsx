@@ -1,11 +1,11 @@
 "use client";
 
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { obstaclesOf, standOf, type Obstacle, type SitePlan } from "@/core";
 import { NumberSlider } from "../forms/number-slider";
 import { compassName, counted } from "@/words";
+import { Option } from "../forms/options";
+import { SelectField } from "../forms/select-field";
 
 /** A site that is drawn. */
 interface DrawnSite {
@@ -39,8 +39,7 @@ export function AtSiteControls<Drawn extends DrawnSite>(props: {
   const site = sites.find(({ id }) => id === at?.siteId) ?? null;
   return (
     <>
-      <TextField
-        select
+      <SelectField
         fullWidth
         size="small"
         margin="dense"
@@ -51,13 +50,13 @@ export function AtSiteControls<Drawn extends DrawnSite>(props: {
           onChange(chosen && standingAt(chosen, at?.headingDeg ?? 0), chosen);
         }}
       >
-        <MenuItem value="none">open ground</MenuItem>
+        <Option value="none">open ground</Option>
         {sites.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
+          <Option key={id} value={id}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
-      </TextField>
+      </SelectField>
       {site && at && (
         <>
           <NumberSlider

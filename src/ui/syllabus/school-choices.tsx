@@ -1,10 +1,10 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { schoolQuestions, sideOf, type School } from "@/syllabus";
+import { Option } from "../forms/options";
+import { SelectField } from "../forms/select-field";
 
 const NOT_CHOSEN = "";
 
@@ -31,25 +31,23 @@ export function SchoolChoices({
     <Box sx={{ display: "grid", gap: 1.8 }}>
       {schoolQuestions.map(({ id, name, sides }) => (
         <div key={id}>
-          <TextField
-            select
+          <SelectField
             fullWidth
             size="small"
             label={name}
             value={chosen[id] ?? NOT_CHOSEN}
             disabled={disabled}
             onChange={(event) => choose(id, event.target.value)}
-            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           >
-            <MenuItem value={NOT_CHOSEN}>
+            <Option value={NOT_CHOSEN}>
               {otherwise}: {sideOf(under, id).name}
-            </MenuItem>
+            </Option>
             {sides.map((side) => (
-              <MenuItem key={side.id} value={side.id}>
+              <Option key={side.id} value={side.id}>
                 {side.name}
-              </MenuItem>
+              </Option>
             ))}
-          </TextField>
+          </SelectField>
           <Typography sx={{ fontSize: "0.84rem", color: "text.secondary" }}>
             {sideOf({ ...under, ...chosen }, id).gains}
           </Typography>

@@ -1,4 +1,4 @@
-import { createTheme, keyframes, type Theme } from "@mui/material/styles";
+import { createTheme, type Theme } from "@mui/material/styles";
 import { tokens, wordFont, type ThemeName, type Tokens } from "./tokens";
 
 declare module "@mui/material/styles" {
@@ -11,9 +11,6 @@ declare module "@mui/material/styles" {
     themeName: ThemeName;
   }
 }
-
-/** From before the left end to past the right one, in widths of the bar. */
-const sweep = keyframes({ from: { transform: "translateX(-100%)" }, to: { transform: "translateX(250%)" } });
 
 const built = new Map<ThemeName, Theme>();
 
@@ -54,9 +51,6 @@ export function themeFor(name: ThemeName): Theme {
         styleOverrides: { root: { fontFamily: wordFont, "&:focus-visible": focus } },
       },
       MuiIconButton: { styleOverrides: { root: { color: t.ink } } },
-      MuiSelect: {
-        styleOverrides: { icon: { color: t.ink }, select: { "&:focus-visible": { ...focus, borderRadius: 3 } } },
-      },
       MuiButton: {
         styleOverrides: {
           root: { minHeight: 40, borderWidth: 1.5, "&:hover": { borderWidth: 1.5 } },
@@ -89,20 +83,6 @@ export function themeFor(name: ThemeName): Theme {
             borderColor: t.ink,
             borderWidth: 1.5,
             "&.Mui-selected, &.Mui-selected:hover": { backgroundColor: t.ink, color: t.paper },
-          },
-        },
-      },
-      MuiLinearProgress: {
-        styleOverrides: {
-          // Moved without being laid out or painted anew: what is worked out beside it has the processor.
-          indeterminate: {
-            "& .MuiLinearProgress-bar1": {
-              left: 0,
-              right: "auto",
-              width: "40%",
-              animation: `${sweep} 1.8s cubic-bezier(0.65, 0.2, 0.4, 0.85) infinite`,
-            },
-            "& .MuiLinearProgress-bar2": { display: "none" },
           },
         },
       },

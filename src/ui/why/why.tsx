@@ -2,10 +2,10 @@
 
 import CloseIcon from "@mui/icons-material/Close";
 import Box from "@mui/material/Box";
-import Drawer from "@mui/material/Drawer";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
 import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { Drawer } from "../layout/opened";
 
 /** Where a figure comes from. */
 export interface Why {
