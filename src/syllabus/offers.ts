@@ -139,31 +139,18 @@ function nextAfter(syllabus: Syllabus, step: Step, { school, signedOff }: Standi
 /** Signed-off steps that slip or are due again, the most pressing first. */
 function reviewOffers(input: StandingInput): ReasonedOffer[] {
   const signed = signedOffSteps(input);
-  const reviews = reviewsOf(signed, input);
+  const reviews = reviewsOf(input);
   return signed
-    .flatMap((step): ReasonedOffer[] => {
+    .flatMap((step): (Pick<ReasonedOffer, "worth" | "reason"> & { step: Step })[] => {
       const slip = slipOf(step, input.flown.get(step.id)?.digest.days ?? []);
+      if (slip) return [{ step, worth: WORTH.slipping, reason: { kind: "slipping", ...slip } }];
       const review = reviews.get(step.id);
-      const offer = { ...offerOf(step, input), kind: "review" as const };
-      if (slip)
-        return [
-          {
-            ...offer,
-            worth: WORTH.slipping,
-            reason: { kind: "slipping", ...slip },
-          },
-        ];
       if (!review || review.dueMs > input.nowMs) return [];
-      return [
-        {
-          ...offer,
-          worth: [reviewWorth(review.memory)],
-          reason: { kind: "due-again", recall: review.memory },
-        },
-      ];
+      return [{ step, worth: [reviewWorth(review.memory)], reason: { kind: "due-again", recall: review.memory } }];
     })
     .sort((a, b) => b.worth[0] - a.worth[0])
-    .slice(0, MOST_REVIEWS);
+    .slice(0, MOST_REVIEWS)
+    .map(({ step, ...why }) => ({ ...offerOf(step, input), ...why, kind: "review" }));
 }
 
 /** A step that is sure: of the skill the pilot works at where there is one, else the one signed off furthest on. */
@@ -171,7 +158,7 @@ function warmUpOffer(input: StandingInput, taken: ReadonlySet<string | null>): R
   const { syllabus } = input;
   const current = currentStepOf(input);
   const signed = signedOffSteps(input).filter(({ id, flownAs }) => !taken.has(id) && flownAs !== null);
-  const reviews = reviewsOf(signed, input);
+  const reviews = reviewsOf(input);
   const sure = signed.filter(({ id }) => (reviews.get(id)?.memory ?? 0) >= SURE_RECALL);
   const near = current
     ? sure.filter((step) => skillOf(syllabus, step) === skillOf(syllabus, current)).at(-1)

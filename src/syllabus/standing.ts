@@ -129,7 +129,7 @@ const SLIP = { days: 3, attempts: 6, z: Z90 } as const;
 export function standingOf(input: StandingInput): PilotStanding {
   const { syllabus, flown, signedOff } = input;
   const context = contextOf(input);
-  const reviews = reviewsOf(signedOffSteps(input), input);
+  const reviews = reviewsOf(input);
   const all = syllabus.steps
     .filter((step) => onRoute(step, context.route) || flown.has(step.id) || signedOff.has(step.id))
     .map((step) => stepStanding(step, input, context, reviews));
@@ -144,8 +144,7 @@ export function standingOf(input: StandingInput): PilotStanding {
 
 /** One step for one pilot, whether or not it is on their route. */
 export function standingAt(step: Step, input: StandingInput): StepStanding {
-  const reviews = reviewsOf(input.signedOff.has(step.id) ? [step] : [], input);
-  return stepStanding(step, input, contextOf(input), reviews);
+  return stepStanding(step, input, contextOf(input), input.signedOff.has(step.id) ? reviewsOf(input) : NO_REVIEWS);
 }
 
 /** The squad's look at a pilot. Needs the recent attempts of the current step and of what was flown within the last hours only. */
@@ -154,7 +153,7 @@ export function glanceOf(input: StandingInput): Glance {
   const context = contextOf(input);
   const path = pathOf(syllabus, context.route).filter(({ optional }) => !optional);
   const signed = signedOffSteps(input);
-  const reviews = reviewsOf(signed, input);
+  const reviews = reviewsOf(input);
   return {
     current: context.current && stepStanding(context.current, input, context, reviews),
     steps: path.length,
@@ -179,19 +178,26 @@ export function glanceOf(input: StandingInput): Glance {
 }
 
 /** The step a pilot is at, told from what was flown and signed off. */
-export function currentStepOf({
+export const currentStepOf = ({
   syllabus,
   school,
   flown,
   signedOff,
-}: Pick<StandingInput, "syllabus" | "school" | "signedOff"> & {
-  readonly flown: ReadonlyMap<string, DigestedStep>;
-}): Step | null {
-  const lastFlown = new Map(
-    [...flown].flatMap(([id, { digest }]) => (digest.lastMs === null ? [] : [[id, digest.lastMs]])),
-  );
-  return currentStep(syllabus, routeOf(school), signedOff, lastFlown);
-}
+}: Pick<StandingInput, "syllabus" | "school" | "flown" | "signedOff">): Step | null =>
+  currentStepIn(flown, syllabus, school, signedOff);
+
+const currentStepIn = remembering(
+  (
+    flown: StandingInput["flown"],
+    syllabus: Syllabus,
+    school: School,
+    signedOff: StandingInput["signedOff"],
+  ): Step | null => {
+    const lastFlown = new Map<string, number>();
+    for (const [id, { digest }] of flown) if (digest.lastMs !== null) lastFlown.set(id, digest.lastMs);
+    return currentStep(syllabus, routeOf(school), signedOff, lastFlown);
+  },
+);
 
 /** The setup with which a pilot flew the step they are at last; null before any flight. */
 export const setupFlownLast = (progress: Parameters<typeof currentStepOf>[0]): string | null =>
@@ -224,8 +230,11 @@ function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput)
 }
 
 /** The steps signed off, in the order of the syllabus. */
-export const signedOffSteps = ({ syllabus, signedOff }: StandingInput) =>
-  syllabus.steps.filter(({ id }) => signedOff.has(id));
+export const signedOffSteps = ({ syllabus, signedOff }: StandingInput) => signedOffIn(signedOff, syllabus);
+
+const signedOffIn = remembering((signedOff: StandingInput["signedOff"], { steps }: Syllabus): readonly Step[] =>
+  steps.filter(({ id }) => signedOff.has(id)),
+);
 
 function stepStanding(
   step: Step,
@@ -293,24 +302,36 @@ export function simulatorLacking(step: Step, school: School, recent: readonly At
   ).met;
 }
 
-/** Reviews of steps by id, of those that were flown. A later step of the same skill flown clean keeps the earlier ones fresh: they are contained in it. */
-export function reviewsOf(
-  steps: readonly Step[],
-  { syllabus, flown, nowMs, rules }: StandingInput,
-): ReadonlyMap<string, Review> {
-  const wanted = new Set(steps);
-  const reviews = new Map<string, Review>();
-  for (const skill of new Set(steps.map((step) => skillOf(syllabus, step)))) {
-    let contained: readonly FlyingDay[] = [];
-    for (const step of [...skill.steps].reverse()) {
-      const own = flown.get(step.id)?.digest.days ?? [];
-      const review = wanted.has(step) ? reviewOf(mergedDays(own, contained), nowMs, rules.timeZone) : null;
-      if (review) reviews.set(step.id, review);
-      contained = mergedDays(cleanDays(own), contained);
+/**
+ * Reviews of the steps signed off by id, of those that were flown. A later step of the same skill flown clean keeps the earlier ones fresh: they are
+ * contained in it.
+ */
+export const reviewsOf = ({ syllabus, flown, signedOff, nowMs, rules }: StandingInput): ReadonlyMap<string, Review> =>
+  reviewsIn(flown, syllabus, signedOff, nowMs, rules);
+
+const NO_REVIEWS: ReadonlyMap<string, Review> = new Map();
+
+const reviewsIn = remembering(
+  (
+    flown: StandingInput["flown"],
+    syllabus: Syllabus,
+    signedOff: StandingInput["signedOff"],
+    nowMs: number,
+    rules: SquadRules,
+  ) => {
+    const reviews = new Map<string, Review>();
+    for (const skill of new Set(signedOffIn(signedOff, syllabus).map((step) => skillOf(syllabus, step)))) {
+      let contained: readonly FlyingDay[] = [];
+      for (const step of [...skill.steps].reverse()) {
+        const own = flown.get(step.id)?.digest.days ?? [];
+        const review = signedOff.has(step.id) ? reviewOf(mergedDays(own, contained), nowMs, rules.timeZone) : null;
+        if (review) reviews.set(step.id, review);
+        contained = mergedDays(cleanDays(own), contained);
+      }
     }
-  }
-  return reviews;
-}
+    return reviews;
+  },
+);
 
 /** The clean tries alone, day by day. */
 const cleanDays = remembering((days: readonly FlyingDay[]): readonly FlyingDay[] =>
@@ -334,9 +355,10 @@ function lastBurst({ flown, nowMs, rules }: StandingInput): Burst | null {
 }
 
 /** The clearest difference between two directions of the current step, from raw counts. */
-function favouredSide({ flown }: StandingInput, { current }: Context): Glance["favours"] {
-  if (!current) return null;
-  const tallies = flown.get(current.id)?.digest.tallies ?? [];
+const favouredSide = ({ flown }: StandingInput, { current }: Context): Glance["favours"] =>
+  current && favouredAt(flown.get(current.id)?.digest.tallies ?? noTallies, current);
+
+const favouredAt = remembering((tallies: readonly Tallied[], current: Step): Glance["favours"] => {
   const sides = current.directions
     .map(({ id }) => {
       const own = tallies.filter(({ direction }) => direction === id);
@@ -351,4 +373,4 @@ function favouredSide({ flown }: StandingInput, { current }: Context): Glance["f
   const worse = sides[sides.length - 1];
   const chance = chanceGreater(better, worse);
   return chance < TELLING_IMBALANCE ? null : { stepId: current.id, better: better.id, worse: worse.id, chance };
-}
+});

@@ -1,4 +1,4 @@
-import { requireFinite } from "../numbers";
+import { remembering, requireFinite } from "../numbers";
 import { GAP_DAYS } from "./curve";
 import type { FlyingDay } from "./digest";
 
@@ -19,15 +19,19 @@ const TOLD_DAYS = 60;
 
 /** The days of several lists in order, each once, in order. A mark for each day of the time they span: there are thousands of days and few years. */
 export function distinctDays(lists: readonly (readonly FlyingDay[])[]): number[] {
-  const flown = lists.filter(({ length }) => length > 0);
+  const flown = lists.filter(({ length }) => length > 0).map((days) => dayNumbers(days));
   if (flown.length === 0) return [];
-  const first = Math.min(...flown.map((days) => days[0][0]));
-  const last = Math.max(...flown.map((days) => days[days.length - 1][0]));
+  const first = Math.min(...flown.map((days) => days[0]));
+  const last = Math.max(...flown.map((days) => days[days.length - 1]));
   const marked = new Uint8Array(last - first + 1);
-  // By place: taken apart one by one, a squad's take ten times as long.
-  for (const days of flown) for (let i = 0; i < days.length; i++) marked[days[i][0] - first] = 1;
-  return Array.from(marked.keys()).flatMap((at) => (marked[at] ? [first + at] : []));
+  for (const days of flown) for (let i = 0; i < days.length; i++) marked[days[i] - first] = 1;
+  const distinct: number[] = [];
+  for (let at = 0; at < marked.length; at++) if (marked[at]) distinct.push(first + at);
+  return distinct;
 }
+
+/** Side by side in memory: a squad's are looked at a hundred thousand at a time. */
+const dayNumbers = remembering((days: readonly FlyingDay[]) => Int32Array.from(days, ([day]) => day));
 
 /** The last burst and the gap after it, from flying days in order and today; null where the days are spread. The gap is longer than ten days. */
 export function burstOf(days: readonly number[], today: number): Burst | null {

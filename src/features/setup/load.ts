@@ -1,11 +1,18 @@
 import "server-only";
-import { entryOf, flownForReal } from "@/core";
+import { entryOf } from "@/core";
 import type { Counted } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { loadDay, loadProgress } from "@/server/progress";
 import { currentStepOf, type Day, type School, skillOf, stepName, type Syllabus } from "@/syllabus";
-import type { LoggedAttempt, Aircraft, KeptLoad, Pilot, Setup } from "@/contract";
-import { checkLog, listAircraft, listAttempts, listLoads, listSetups } from "@/server/repositories";
+import type { Aircraft, KeptLoad, Pilot, Setup } from "@/contract";
+import {
+  checkLog,
+  countWithSetups,
+  type FlownWithSetup,
+  listAircraft,
+  listLoads,
+  listSetups,
+} from "@/server/repositories";
 
 /** Another aircraft of the pilot with its newest setup. */
 export interface FleetMember {
@@ -46,11 +53,11 @@ export interface SetupData {
 const NO_CHECKS = { tilts: [], flights: [] };
 
 export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft | null): Promise<SetupData> {
-  const [all, fleet, progresses, attempts, day, loads, checks] = await Promise.all([
+  const [all, fleet, progresses, flown, day, loads, checks] = await Promise.all([
     listSetups(pilot.id),
     listAircraft([pilot.id]),
     loadProgress([pilot]),
-    listAttempts([pilot.id]),
+    countWithSetups(pilot.id),
     loadDay(pilot.squadId),
     listLoads(aircraft ? [aircraft.id] : []),
     aircraft ? checkLog(aircraft.id) : NO_CHECKS,
@@ -69,7 +76,7 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
     loads,
     checks,
     setups,
-    changes: changesOf(setups, attempts.filter(flownForReal), syllabus),
+    changes: changesOf(setups, flown, syllabus),
     elsewhere: fleet
       .filter((other) => other.id !== aircraft?.id)
       .flatMap((other) => {
@@ -79,24 +86,25 @@ export async function loadSetup(who: SignedIn, pilot: Pilot, aircraft: Aircraft 
   };
 }
 
+const counted = ({ attempts, clean }: Counted): Counted => ({ attempts, clean });
+
 /** For each setup after the first, the step flown first with it, counted with the setup before and with this one. */
 function changesOf(
   newestFirst: readonly Setup[],
-  attempts: readonly LoggedAttempt[],
+  flown: readonly FlownWithSetup[],
   syllabus: Syllabus,
 ): Record<string, SetupChange> {
   const changes: Record<string, SetupChange> = {};
   for (const [i, setup] of newestFirst.entries()) {
     const previous = newestFirst[i + 1];
-    const first = attempts.find(({ setupId }) => setupId === setup.id);
-    if (!previous || !first) continue;
-    const counted = (id: string): Counted => {
-      const own = attempts.filter(({ setupId, stepId }) => setupId === id && stepId === first.stepId);
-      return { attempts: own.length, clean: own.filter(({ outcome }) => outcome === "clean").length };
-    };
-    const before = counted(previous.id);
-    if (before.attempts === 0) continue;
-    changes[setup.id] = { stepName: stepName(syllabus, first.stepId), before, after: counted(setup.id) };
+    const after = flown.find(({ setupId }) => setupId === setup.id);
+    const before = after && flown.find(({ setupId, stepId }) => setupId === previous?.id && stepId === after.stepId);
+    if (before)
+      changes[setup.id] = {
+        stepName: stepName(syllabus, after.stepId),
+        before: counted(before),
+        after: counted(after),
+      };
   }
   return changes;
 }

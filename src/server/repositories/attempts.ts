@@ -1,4 +1,5 @@
 import type { LoggedAttempt } from "@/contract";
+import type { Counted } from "@/core";
 import { LINES_STEP } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { attemptFrom, type AttemptRow } from "./attempt-row";
@@ -18,6 +19,34 @@ export async function listAttempts(pilotIds: readonly string[]): Promise<LoggedA
     .whereNull("undone_at")
     .orderBy(["flown_at", "id"]);
   return rows.map(attemptFrom);
+}
+
+/** What was flown of one step with one setup. */
+export interface FlownWithSetup extends Counted {
+  readonly setupId: string;
+  readonly stepId: string;
+}
+
+/** What a pilot flew for real with each setup, counted by step; those begun first stand first. */
+export async function countWithSetups(pilotId: string): Promise<FlownWithSetup[]> {
+  const rows: { setup_id: string; step_id: string; attempts: number; clean: number | string }[] = await database()(
+    "attempt",
+  )
+    .select("setup_id", "step_id")
+    .count({ attempts: "*" })
+    .sum({ clean: database().raw("outcome = 'clean'") })
+    .where({ pilot_id: pilotId })
+    .whereNotNull("setup_id")
+    .whereNull("undone_at")
+    .whereNot({ place: "simulator" })
+    .groupBy("setup_id", "step_id")
+    .orderByRaw("min(flown_at), min(id)");
+  return rows.map(({ setup_id, step_id, attempts, clean }) => ({
+    setupId: setup_id,
+    stepId: step_id,
+    attempts: Number(attempts),
+    clean: Number(clean),
+  }));
 }
 
 export async function findAttempt(transaction: Transaction, id: string): Promise<LoggedAttempt | undefined> {

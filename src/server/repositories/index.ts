@@ -3,6 +3,7 @@ export { livedThrough, noteDay } from "./days-seen";
 export {
   countAlone,
   countAttemptsIn,
+  countWithSetups,
   findAttempt,
   insertAttempt,
   insertAttempts,
@@ -15,6 +16,7 @@ export {
   listStepAttempts,
   setUndone,
   updateAttempt,
+  type FlownWithSetup,
 } from "./attempts";
 export * from "./bin";
 export * from "./checks";
