@@ -1,7 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import ButtonBase from "@mui/material/ButtonBase";
 import { useTheme } from "@mui/material/styles";
 import { findStep, type StepStanding } from "@/syllabus";
 import { StateMark } from "@/ui/marks/marks";
@@ -21,7 +20,18 @@ export function DepthStrip({
   const syllabus = useSyllabus();
   const { tokens } = useTheme();
   return (
-    <div role="group" aria-label="Depth chart">
+    <Box
+      role="group"
+      aria-label="Depth chart"
+      sx={{
+        "& button": { minHeight: 40, px: 0.8, gap: 0.6, fontSize: "0.9rem", borderRadius: "3px" },
+        "& button[aria-pressed=true]": {
+          color: tokens.ink,
+          bgcolor: tokens.sheet,
+          outline: `2px solid ${tokens.buoy}`,
+        },
+      }}
+    >
       {syllabus.stages.map((name, stage) => {
         const own = steps.filter(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage === stage);
         if (own.length === 0) return null;
@@ -33,29 +43,20 @@ export function DepthStrip({
             </Box>
             <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 0.5 }}>
               {own.map((one) => (
-                <ButtonBase
+                <button
                   key={one.stepId}
+                  className="plain-button"
                   aria-pressed={one.stepId === selectedId}
                   onClick={() => onSelect(one.stepId)}
-                  sx={{
-                    minHeight: 40,
-                    px: 0.8,
-                    gap: 0.6,
-                    fontSize: "0.9rem",
-                    color: one.stepId === selectedId ? tokens.ink : "inherit",
-                    bgcolor: one.stepId === selectedId ? tokens.sheet : "transparent",
-                    outline: one.stepId === selectedId ? `2px solid ${tokens.buoy}` : "none",
-                    borderRadius: "3px",
-                  }}
                 >
                   <StateMark state={one.reviewDue ? "due" : one.state} size={13} inherit />
                   {findStep(syllabus, one.stepId)?.short}
-                </ButtonBase>
+                </button>
               ))}
             </Box>
           </Box>
         );
       })}
-    </div>
+    </Box>
   );
 }

@@ -1,9 +1,6 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import ButtonBase from "@mui/material/ButtonBase";
-import IconButton from "@mui/material/IconButton";
 import type { Skill, Step, SyllabusDocument } from "@/syllabus";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { addSkill, addStep, moveSkill, moveStep, newKey } from "./change";
@@ -22,20 +19,34 @@ interface OutlineProps {
 export function Outline(props: OutlineProps) {
   const { document, mayChange, onChoose, onChange } = props;
   return (
-    <nav aria-label="Stages, skills and steps">
+    <Box
+      component="nav"
+      aria-label="Stages, skills and steps"
+      sx={({ tokens }) => ({
+        "& .stage": { mb: 1.5 },
+        "& .stage > div:first-of-type": { fontWeight: 700, borderBottom: `1.5px solid ${tokens.ink}` },
+        "& .skill, & .step": { flex: 1, px: 0.5 },
+        "& .skill": { minHeight: 30, fontWeight: 650, color: tokens.shoal },
+        "& .step": { minHeight: 28 },
+        "& small": { ml: 0.8, fontSize: "0.8rem", color: tokens.inkSoft },
+        "& [aria-pressed=true]": { bgcolor: tokens.sheet, outline: `2px solid ${tokens.buoy}` },
+        "& .arrow": { minWidth: 28, minHeight: 28, justifyContent: "center" },
+        "& .adds": { minHeight: 26, px: 0.5, fontWeight: 650, fontSize: "0.81rem", textDecoration: "underline" },
+      })}
+    >
       {document.stages.map((name, stage) => (
-        <Box key={stage} sx={{ mb: 1.5 }}>
-          <Box sx={(theme) => ({ fontWeight: 700, borderBottom: `1.5px solid ${theme.tokens.ink}` })}>
+        <div key={stage} className="stage">
+          <div>
             <span className="num">{stage}</span> {name}
-          </Box>
+          </div>
           {document.skills
             .filter((skill) => skill.stage === stage)
             .map((skill) => (
               <SkillSteps key={skill.id} {...props} skill={skill} />
             ))}
           {mayChange && (
-            <Button
-              size="small"
+            <button
+              className="plain-button adds"
               onClick={() => {
                 const id = newKey(document, "skill");
                 onChange(addSkill(document, stage, id));
@@ -43,55 +54,45 @@ export function Outline(props: OutlineProps) {
               }}
             >
               Add a skill
-            </Button>
+            </button>
           )}
-        </Box>
+        </div>
       ))}
-    </nav>
+    </Box>
   );
 }
 
 function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: OutlineProps & { skill: Skill }) {
   const on = chosen?.kind === "skill" && chosen.id === skill.id;
   return (
-    <Box sx={{ mt: 0.5 }}>
-      <Box sx={{ display: "flex", alignItems: "center" }}>
-        <ButtonBase
+    <div style={{ marginTop: 4 }}>
+      <div style={{ display: "flex", alignItems: "center" }}>
+        <button
+          className="plain-button skill"
           aria-pressed={on}
           onClick={() => onChoose({ kind: "skill", id: skill.id })}
-          sx={(theme) => ({
-            flex: 1,
-            justifyContent: "flex-start",
-            textAlign: "left",
-            minHeight: 30,
-            px: 0.5,
-            fontWeight: 650,
-            color: theme.tokens.shoal,
-            bgcolor: on ? theme.tokens.sheet : "transparent",
-            outline: on ? `2px solid ${theme.tokens.buoy}` : "none",
-          })}
         >
           {skill.name}
-        </ButtonBase>
+        </button>
         {mayChange && (
           <>
-            <IconButton
-              size="small"
+            <button
+              className="plain-button arrow"
               aria-label={`${skill.name} earlier`}
               onClick={() => onChange(moveSkill(document, skill.id, -1))}
             >
               ↑
-            </IconButton>
-            <IconButton
-              size="small"
+            </button>
+            <button
+              className="plain-button arrow"
               aria-label={`${skill.name} later`}
               onClick={() => onChange(moveSkill(document, skill.id, 1))}
             >
               ↓
-            </IconButton>
+            </button>
           </>
         )}
-      </Box>
+      </div>
       <SortableList
         id={`steps-${skill.id}`}
         ids={skill.steps.map(({ id }) => id)}
@@ -108,9 +109,9 @@ function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: 
         ))}
       </SortableList>
       {mayChange && (
-        <Button
-          size="small"
-          sx={{ ml: 3.2, minHeight: 26, py: 0 }}
+        <button
+          className="plain-button adds"
+          style={{ marginLeft: 26 }}
           onClick={() => {
             const id = newKey(document, "step");
             onChange(addStep(document, skill.id, id));
@@ -118,9 +119,9 @@ function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: 
           }}
         >
           Add a step
-        </Button>
+        </button>
       )}
-    </Box>
+    </div>
   );
 }
 
@@ -128,28 +129,15 @@ function StepLine(props: { step: Step; on: boolean; mayChange: boolean; onChoose
   const { step, on, mayChange, onChoose } = props;
   return (
     <SortableLine id={step.id} label={step.name} movable={mayChange}>
-      <ButtonBase
+      <button
+        className="plain-button step"
         aria-pressed={on}
         onClick={onChoose}
-        sx={(theme) => ({
-          flex: 1,
-          justifyContent: "flex-start",
-          textAlign: "left",
-          minHeight: 28,
-          px: 0.5,
-          bgcolor: on ? theme.tokens.sheet : "transparent",
-          outline: on ? `2px solid ${theme.tokens.buoy}` : "none",
-          pl: step.partOf ? 2 : 0.5,
-          fontStyle: step.optional ? "italic" : "normal",
-        })}
+        style={{ paddingLeft: step.partOf ? 16 : undefined, fontStyle: step.optional ? "italic" : undefined }}
       >
         {step.name}
-        {step.routes && (
-          <Box component="span" sx={{ ml: 0.8, fontSize: "0.8rem", color: "text.secondary" }}>
-            {step.routes.length === 1 ? "one route" : `${step.routes.length} routes`}
-          </Box>
-        )}
-      </ButtonBase>
+        {step.routes && <small>{step.routes.length === 1 ? "one route" : `${step.routes.length} routes`}</small>}
+      </button>
     </SortableLine>
   );
 }

@@ -92,7 +92,7 @@ function Choosing(props: ChoosingProps) {
           text,
           large,
           label: ariaLabel,
-          labelledBy: labelId && `${labelId} ${id}`,
+          labelledBy: labelId,
           open,
         },
         onOpen: () => setOpen(true),

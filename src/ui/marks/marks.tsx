@@ -1,7 +1,5 @@
-import Box from "@mui/material/Box";
 import type { Outcome } from "@/core";
 import type { StepState } from "@/syllabus";
-import { visuallyHidden } from "../layout/visually-hidden";
 
 /** Word of each state, beside or behind its shape. */
 export const stateWords: Readonly<Record<Marked, string>> = {
@@ -28,63 +26,33 @@ export function StateMark({
   /** In the colour of the text round it, on a ground of its own. */
   inherit?: boolean;
 }) {
+  const ink = inherit ? "currentColor" : "var(--ink)";
   return (
-    <Box component="span" sx={{ display: "inline-flex", verticalAlign: "-2px" }}>
+    <span className="mark">
       <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden focusable="false">
-        {state === "signed-off" && (
-          <Box
-            component="rect"
-            x="2"
-            y="2"
-            width="12"
-            height="12"
-            sx={(theme) => ({ fill: inherit ? "currentColor" : theme.tokens.ink })}
-          />
-        )}
+        {state === "signed-off" && <rect x="2" y="2" width="12" height="12" fill={ink} />}
+        {state === "due" && <rect x="3" y="8" width="10" height="5" fill="var(--ochre)" />}
         {(state === "due" || state === "ready") && (
-          <>
-            {state === "due" && (
-              <Box component="rect" x="3" y="8" width="10" height="5" sx={(theme) => ({ fill: theme.tokens.ochre })} />
-            )}
-            <Box
-              component="path"
-              d={state === "due" ? "M3 3H13V13H3ZM3 8H13" : "M3 3H13V13H3ZM5.2 8.2 7.3 10.4 10.8 5.8"}
-              sx={(theme) => ({
-                fill: "none",
-                stroke: inherit ? "currentColor" : theme.tokens.ink,
-                strokeWidth: 1.8,
-              })}
-            />
-          </>
+          <path
+            d={state === "due" ? "M3 3H13V13H3ZM3 8H13" : "M3 3H13V13H3ZM5.2 8.2 7.3 10.4 10.8 5.8"}
+            fill="none"
+            stroke={ink}
+            strokeWidth={1.8}
+          />
         )}
         {state === "being-learnt" && (
-          <Box
-            component="path"
+          <path
             d="M8 1.5 15 14.5H1Z"
-            sx={(theme) => ({
-              fill: theme.tokens.ochre,
-              stroke: theme.tokens.ink,
-              strokeWidth: 1.5,
-              strokeLinejoin: "round",
-            })}
+            fill="var(--ochre)"
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+            strokeLinejoin="round"
           />
         )}
-        {state === "not-begun" && (
-          <Box
-            component="circle"
-            cx="8"
-            cy="8"
-            r="5.5"
-            sx={(theme) => ({ fill: "none", stroke: inherit ? "currentColor" : theme.tokens.ink, strokeWidth: 1.8 })}
-          />
-        )}
+        {state === "not-begun" && <circle cx="8" cy="8" r="5.5" fill="none" stroke={ink} strokeWidth={1.8} />}
       </svg>
-      {labelled && (
-        <Box component="span" sx={visuallyHidden}>
-          {stateWords[state]}
-        </Box>
-      )}
-    </Box>
+      {labelled && <span className="unseen">{stateWords[state]}</span>}
+    </span>
   );
 }
 
@@ -116,7 +84,7 @@ export function OutcomeMark({
   labelled?: boolean;
 }) {
   return (
-    <Box component="span" sx={{ display: "inline-flex", verticalAlign: "middle" }}>
+    <span className="mark" style={{ verticalAlign: "middle" }}>
       <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden focusable="false">
         <path
           d={outcomePaths[outcome]}
@@ -125,12 +93,8 @@ export function OutcomeMark({
           strokeWidth={outcome === "clean" ? 0 : 4}
         />
       </svg>
-      {labelled && (
-        <Box component="span" sx={visuallyHidden}>
-          {outcomeWords[outcome]}
-        </Box>
-      )}
-    </Box>
+      {labelled && <span className="unseen">{outcomeWords[outcome]}</span>}
+    </span>
   );
 }
 
@@ -138,36 +102,25 @@ export function OutcomeMark({
 export function LastOutcomes({ outcomes, window }: { outcomes: readonly Outcome[]; window: number }) {
   const empty = Math.max(0, window - outcomes.length);
   return (
-    <Box component="span" sx={{ display: "inline-flex", gap: 0.5, alignItems: "center" }}>
+    <span className="mark" style={{ gap: 4, alignItems: "center" }}>
       {outcomes.map((outcome, i) => (
-        <Box
-          key={i}
-          component="span"
-          title={outcomeWords[outcome]}
-          sx={(theme) => ({
-            display: "inline-flex",
-            color: {
-              clean: theme.tokens.shoal,
-              rough: theme.tokens.ochreText,
-              bailed: theme.tokens.slate,
-              crashed: theme.tokens.buoyText,
-            }[outcome],
-          })}
-        >
+        <span key={i} className="mark" title={outcomeWords[outcome]} style={{ color: outcomeColours[outcome] }}>
           <OutcomeMark outcome={outcome} size={15} />
-        </Box>
+        </span>
       ))}
       {Array.from({ length: empty }, (_, i) => (
-        <Box
-          key={`empty-${i}`}
-          component="span"
-          aria-hidden
-          sx={(theme) => ({ width: 13, height: 13, border: `1.5px dotted ${theme.tokens.inkSoft}` })}
-        />
+        <span key={`empty-${i}`} aria-hidden style={{ width: 13, height: 13, border: "1.5px dotted var(--inkSoft)" }} />
       ))}
-    </Box>
+    </span>
   );
 }
+
+const outcomeColours: Readonly<Record<Outcome, string>> = {
+  clean: "var(--shoal)",
+  rough: "var(--ochreText)",
+  bailed: "var(--slate)",
+  crashed: "var(--buoyText)",
+};
 
 /** A clean rate with its 90 % interval against the pass mark, as one small bar. */
 export function RateBar({
@@ -186,36 +139,22 @@ export function RateBar({
 }) {
   const x = (share: number) => 100 * share;
   return (
-    <Box
-      component="svg"
+    <svg
       viewBox="0 0 100 14"
       preserveAspectRatio="none"
       {...(label === undefined ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
-      sx={{ width: "100%", height: 14, display: "block" }}
+      style={{ width: "100%", height: 14, display: "block" }}
     >
-      <Box component="rect" x="0" y="6" width="100" height="2" sx={(theme) => ({ fill: theme.tokens.rule })} />
-      <Box
-        component="rect"
-        x={x(low)}
-        y="4"
-        width={Math.max(1, x(high - low))}
-        height="6"
-        sx={(theme) => ({ fill: theme.tokens.shoal, fillOpacity: 0.55 })}
-      />
-      <Box
-        component="rect"
-        x={Math.min(98.4, Math.max(0, x(mean) - 0.8))}
-        y="1"
-        width="1.6"
-        height="12"
-        sx={(theme) => ({ fill: theme.tokens.ink })}
-      />
-      <Box
-        component="path"
+      <rect x="0" y="6" width="100" height="2" fill="var(--rule)" />
+      <rect x={x(low)} y="4" width={Math.max(1, x(high - low))} height="6" fill="var(--shoal)" fillOpacity={0.55} />
+      <rect x={Math.min(98.4, Math.max(0, x(mean) - 0.8))} y="1" width="1.6" height="12" fill="var(--ink)" />
+      <path
         d={`M${x(mark)} 0V14`}
         vectorEffect="non-scaling-stroke"
-        sx={(theme) => ({ stroke: theme.tokens.buoyText, strokeWidth: 1.5, strokeDasharray: "2 2" })}
+        stroke="var(--buoyText)"
+        strokeWidth={1.5}
+        strokeDasharray="2 2"
       />
-    </Box>
+    </svg>
   );
 }

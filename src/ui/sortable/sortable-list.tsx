@@ -19,9 +19,7 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import DragIndicatorIcon from "@mui/icons-material/DragIndicator";
 import Box from "@mui/material/Box";
-import IconButton from "@mui/material/IconButton";
 import type { ReactNode } from "react";
 import { capital } from "@/words";
 
@@ -95,6 +93,9 @@ export function saidOf(ids: readonly string[]): Announcements {
   };
 }
 
+/** Six dots. */
+const GRIP = [9, 15].flatMap((x) => [6, 12, 18].map((y) => `M${x - 2} ${y}a2 2 0 1 0 4 0a2 2 0 1 0-4 0`)).join("");
+
 /** A line of it, with its handle in front where it may be moved. */
 export function SortableLine({
   id,
@@ -114,24 +115,24 @@ export function SortableLine({
     data: { label },
   });
   return (
-    <Box
-      component="li"
+    <li
       ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
-      sx={{ display: "flex", alignItems: "center" }}
+      style={{ display: "flex", alignItems: "center", transform: CSS.Transform.toString(transform), transition }}
     >
       {movable && (
-        <IconButton
-          size="small"
+        <button
+          type="button"
+          className="plain-button handle"
           aria-label={`Move ${label}`}
-          sx={{ cursor: "grab", touchAction: "none" }}
           {...attributes}
           {...listeners}
         >
-          <DragIndicatorIcon fontSize="small" />
-        </IconButton>
+          <svg width="20" height="20" viewBox="0 0 24 24" fill="currentColor" aria-hidden>
+            <path d={GRIP} />
+          </svg>
+        </button>
       )}
       {children}
-    </Box>
+    </li>
   );
 }

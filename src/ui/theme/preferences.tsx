@@ -9,6 +9,7 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import { unitSystems, type UnitSystem } from "@/words";
 import { MessageBoardLater } from "../messages/message-board-later";
 import { noticeStyles } from "./notice-styles";
+import { plainStyles } from "./plain-styles";
 import { themeFor } from "./theme";
 import { numberFont, themeNames, type ThemeName } from "./tokens";
 import { untilLoaded } from "./until-loaded";
@@ -67,7 +68,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
               body: { fontVariantNumeric: "tabular-nums", fontSize: "0.92rem", lineHeight: 1.45 },
               ".num": { fontFamily: numberFont, fontStretch: "75%", fontWeight: 600, letterSpacing: "-0.03em" },
               a: { color: theme.tokens.ink },
-              "a:focus-visible, .notice button:focus-visible, [tabindex]:focus-visible": {
+              "a:focus-visible, .notice button:focus-visible, .plain-button:focus-visible, [tabindex]:focus-visible": {
                 outline: `3px solid ${theme.themeName === "dark" ? theme.tokens.ochre : theme.tokens.buoy}`,
                 outlineOffset: 2,
               },
@@ -86,6 +87,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
             })}
           />
           <GlobalStyles styles={noticeStyles} />
+          <GlobalStyles styles={plainStyles} />
           {children}
           <MessageBoardLater />
         </ThemeProvider>

@@ -1,0 +1,27 @@
+import type { Theme } from "@mui/material/styles";
+
+/**
+ * How plain elements look of which a page has hundreds: a mark, a line of a list that is pressed. As components of the family each would be styled anew by
+ * every visit. The colours stand as custom properties, named as in `tokens`, for what is drawn.
+ */
+export const plainStyles = ({ tokens }: Theme) =>
+  ({
+    ":root": Object.fromEntries(
+      Object.entries(tokens).flatMap(([name, colour]) => (typeof colour === "string" ? [[`--${name}`, colour]] : [])),
+    ),
+    ".mark": { display: "inline-flex", verticalAlign: "-2px" },
+    ".unseen": { position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" },
+    ".plain-button": {
+      display: "inline-flex",
+      alignItems: "center",
+      margin: 0,
+      padding: 0,
+      border: 0,
+      background: "none",
+      font: "inherit",
+      color: "inherit",
+      textAlign: "left",
+      cursor: "pointer",
+    },
+    ".handle": { padding: 5, cursor: "grab", touchAction: "none" },
+  }) as const;
