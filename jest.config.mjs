@@ -15,7 +15,11 @@ const shared = {
   sandboxInjectedGlobals: ["Math", "Number", "Array", "Object", "Float64Array", "Map", "Set"],
   transform: { "^.+\\.tsx?$": swcTs, "^.+\\.m?js$": swcJs },
   transformIgnorePatterns: ["/node_modules/(?!(uuid|ts-fsrs|ml-[a-z-]+|is-any-array|d3-[a-z-]+|internmap)/)"],
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/empty.cjs" },
+  moduleNameMapper: {
+    "^@/(.*)$": "<rootDir>/src/$1",
+    "^server-only$": "<rootDir>/scripts/jest/empty.cjs",
+    "^echarts/(charts|components|core|renderers)$": "<rootDir>/scripts/jest/echarts.cjs",
+  },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/.bathygon/"],
 };
 

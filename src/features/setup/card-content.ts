@@ -1,5 +1,3 @@
-import { scaleLinear } from "d3-scale";
-import { line } from "d3-shape";
 import { numeral, quantityText, type UnitSystem, percent } from "@/words";
 import type { Content } from "pdfmake/interfaces";
 import type { Paper } from "@/server/files";
@@ -21,12 +19,13 @@ import {
 import type { Aircraft, Pilot, Setup } from "@/contract";
 import { stickPairSvg } from "@/ui/sticks/stick-pair-svg";
 import { tokens } from "@/ui/theme/tokens";
+import { curvesSvg } from "./curves-svg";
 import { changeText, mixRows, stickText, TILT_ERRORS_DEG } from "./mix-rows";
 import type { CardPaper } from "./papers";
 
 const { ink, inkSoft, rule, shoal, buoyText, slate } = tokens.light;
 const axes = ["roll", "pitch", "yaw"] as const;
-const axisLooks = { roll: [ink, ""], pitch: [shoal, "5 3"], yaw: [buoyText, "1.5 2.5"] } as const;
+const axisLooks = { roll: [ink, undefined], pitch: [shoal, [5, 3]], yaw: [buoyText, [1.5, 2.5]] } as const;
 /** Heights that there is room for. */
 const MOST_HEIGHTS = 8;
 const TURN_DPS = 90;
@@ -244,48 +243,46 @@ function modesText({ selfLevel, bankLimitDeg, idleAuthority }: Settings["modes"]
   return said.join(", ");
 }
 
-const WIDTH = 128;
-const HEIGHT = 96;
-const PAD = { left: 16, right: 2, top: 9, bottom: 10 };
-
-/** A frame with a grid, figures along the axes and a title, and what is drawn in it. */
-function plot(
-  title: string,
-  topFigure: string,
-  inside: (x: (share: number) => number, y: (share: number) => number) => string,
-): string {
-  const x = scaleLinear([0, 1], [PAD.left, WIDTH - PAD.right]);
-  const y = scaleLinear([0, 1], [HEIGHT - PAD.bottom, PAD.top]);
-  const text = (at: string, anchor: string, words: string) =>
-    `<text ${at} text-anchor="${anchor}" font-family="Words" font-size="5.5" fill="${ink}">${words}</text>`;
-  const grid = [0, 0.25, 0.5, 0.75, 1]
-    .map((share) => `M${x(share)} ${y(0)}V${y(1)}M${x(0)} ${y(share)}H${x(1)}`)
-    .join("");
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${grid}" stroke="${rule}" stroke-width="0.4" fill="none"/><path d="M${x(0)} ${y(1)}V${y(0)}H${x(1)}" stroke="${ink}" stroke-width="0.8" fill="none"/>${text(`x="${x(0) - 2}" y="${y(1) + 4}"`, "end", topFigure)}${text(`x="${x(0) - 2}" y="${y(0)}"`, "end", "0")}${text(`x="${x(1)}" y="${y(0) + 7}"`, "end", "stick 100\u202f%")}${text(`x="${x(0) + 3}" y="${y(1) - 2}"`, "start", title)}${inside(x, y)}</svg>`;
-}
+const PLOT = { widthPt: 128, heightPt: 96, colours: { ink, rule } } as const;
+const RIGHT = `stick ${percent(1)}`;
 
 function ratesSvg({ rates }: Settings): string {
   const top = Math.ceil(Math.max(...axes.map((axis) => rateAtStick(rates[axis], 1))) / 100) * 100;
-  return plot("turning rate, °/s", String(top), (x, y) =>
-    axes
-      .map((axis) => {
-        const [colour, dash] = axisLooks[axis];
-        return `<path d="${sampled((s) => rateAtStick(rates[axis], s) / top, x, y)}" fill="none" stroke="${colour}" stroke-width="1.2"${dash && ` stroke-dasharray="${dash}"`}/>`;
-      })
-      .join(""),
-  );
-}
-
-function throttleSvg({ throttle }: Settings, cruise: number | null): string {
-  return plot("throttle, %", "100", (x, y) => {
-    const line = `<path d="${sampled((s) => throttleAtStick(throttle, s), x, y)}" fill="none" stroke="${ink}" stroke-width="1.2"/>`;
-    if (cruise === null || throttleAtStick(throttle, 1) < cruise) return line;
-    const stick = stickForThrottleClamped(throttle, cruise);
-    return `${line}<path d="M${x(stick)} ${y(0)}V${y(cruise)}H${x(0)}" stroke="${slate}" stroke-width="0.6" stroke-dasharray="2 1.5" fill="none"/><text x="${x(stick) + 2}" y="${y(0) - 2}" font-family="Words" font-size="5.5" fill="${slate}">cruise</text>`;
+  return curvesSvg({
+    ...PLOT,
+    title: "turning rate, °/s",
+    ends: { top: numeral(top, 0), right: RIGHT },
+    curves: axes.map((axis) => {
+      const [colour, dash] = axisLooks[axis];
+      return { points: sampled((stick) => rateAtStick(rates[axis], stick) / top), colour, dash, widthPt: 1.2 };
+    }),
   });
 }
 
-function sampled(value: (stick: number) => number, x: (share: number) => number, y: (share: number) => number): string {
-  const sticks = Array.from({ length: 51 }, (_, i) => i / 50);
-  return line<number>(x, (stick) => y(value(stick))).digits(1)(sticks) ?? "";
+function throttleSvg({ throttle }: Settings, cruise: number | null): string {
+  const stick =
+    cruise !== null && throttleAtStick(throttle, 1) >= cruise ? stickForThrottleClamped(throttle, cruise) : 0;
+  return curvesSvg({
+    ...PLOT,
+    title: "throttle, %",
+    ends: { top: "100", right: RIGHT },
+    curves: [
+      { points: sampled((at) => throttleAtStick(throttle, at)), colour: ink, widthPt: 1.2 },
+      ...(cruise !== null && stick > 0
+        ? [
+            {
+              points: [
+                [stick, 0],
+                [stick, cruise],
+                [0, cruise],
+              ] as const,
+              ...{ colour: slate, widthPt: 0.6, dash: [2, 1.5], label: "cruise" },
+            },
+          ]
+        : []),
+    ],
+  });
 }
+
+const sampled = (value: (stick: number) => number) =>
+  Array.from({ length: 51 }, (_, i) => [i / 50, value(i / 50)] as const);

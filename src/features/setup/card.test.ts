@@ -80,3 +80,19 @@ it("says the same figures as the curves and the turn arithmetic", () => {
   const stick = texts.find((_, i) => texts[i - 1] === "Turn, horizon level, 90\u00a0°/s")!;
   expect(rateDps(setup.settings.rates.roll, Number.parseInt(stick) / 100)).toBeCloseTo(45, -1);
 });
+
+it("its curves are those of the setup: the rate at half and full stick stands as high as it is, in hundredths of the frame", () => {
+  const [{ svg }] = (
+    cardContent(pilot, aircraft, setup, "a6", heights).content as { columns?: { svg: string }[] }[]
+  ).find(({ columns }) => columns?.[0].svg)!.columns!;
+  const drawn = [...svg.matchAll(/<path d="(M[^"]+)" fill="none"[^>]*stroke="(#[^"]+)" stroke-width="12"/g)];
+  const yaw = drawn
+    .at(-1)![1]
+    .match(/-?[\d.]+/g)!
+    .map(Number);
+  // The frame is 770 dots high, its foot at 860, and ends at the next hundred above the fastest axis.
+  const shownDps = (point: number) => ((860 - yaw[2 * point + 1]) / 770) * 700;
+  expect(yaw).toHaveLength(2 * 51);
+  expect(shownDps(25)).toBeCloseTo(rateDps(firstSettings.rates.yaw, 0.5), -0.5);
+  expect(shownDps(50)).toBeCloseTo(rateDps(firstSettings.rates.yaw, 1), -0.5);
+});
