@@ -10,11 +10,12 @@ import {
   DAY_MS,
 } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type { Aircraft, Homework, LoggedAttempt, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
+import type { Aircraft, Homework, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
 import {
   latestSetups,
   countAlone,
-  listAttemptsIn,
+  countOutcomesIn,
+  type FlownInSession,
   listHomework,
   listMilestones,
   listNotes,
@@ -111,15 +112,15 @@ export async function loadPilot(
   const input = { ...progress, setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null, nowMs };
   const standing = standingOf(input);
   const step = findStep(progress.syllabus, stepId ?? standing.current?.stepId ?? "");
-  const [attempts, ofStep] = await Promise.all([
-    listAttemptsIn(
+  const [flown, ofStep] = await Promise.all([
+    countOutcomesIn(
       sessions.map(({ id }) => id),
-      [pilot.id],
+      pilot.id,
     ),
     step ? listStepAttempts(pilot.id, step.id) : [],
   ]);
   const history: HistoryLine[] = [
-    ...sessionLines(attempts),
+    ...sessionLines(flown),
     ...setups.map(({ id, createdAtMs, number, reason, coachName }) => ({
       kind: "setup" as const,
       id,
@@ -156,18 +157,29 @@ export async function loadPilot(
   };
 }
 
-function sessionLines(attempts: readonly LoggedAttempt[]): HistoryLine[] {
-  const sessions = new Map<string, LoggedAttempt[]>();
-  for (const attempt of attempts)
-    sessions.set(attempt.sessionId, [...(sessions.get(attempt.sessionId) ?? []), attempt]);
-  return [...sessions].map(([id, flown]) => {
-    const groups = new Map<string, { stepId: string; direction: string; outcomes: Record<Outcome, number> }>();
-    for (const { stepId, direction, outcome } of flown) {
+/** A line for each session, as of its first attempt; what was flown of a step in one direction counts together, wherever that was. */
+function sessionLines(flown: readonly FlownInSession[]): HistoryLine[] {
+  const sessions = new Map<string, FlownInSession[]>();
+  for (const one of flown) {
+    const own = sessions.get(one.sessionId);
+    if (own) own.push(one);
+    else sessions.set(one.sessionId, [one]);
+  }
+  return [...sessions].map(([id, own]) => {
+    const steps = new Map<string, Extract<HistoryLine, { kind: "session" }>["steps"][number]>();
+    for (const { stepId, direction, outcomes } of own) {
       const key = `${stepId} ${direction}`;
-      const group = groups.get(key) ?? { stepId, direction, outcomes: { clean: 0, rough: 0, bailed: 0, crashed: 0 } };
-      group.outcomes[outcome]++;
-      groups.set(key, group);
+      const before = steps.get(key)?.outcomes;
+      steps.set(key, { stepId, direction, outcomes: before ? added(before, outcomes) : outcomes });
     }
-    return { kind: "session" as const, id, atMs: flown[0].atMs, place: flown[0].place, steps: [...groups.values()] };
+    return { kind: "session", id, atMs: own[0].firstMs, place: own[0].place, steps: [...steps.values()] };
   });
 }
+
+type Outcomes = Readonly<Record<Outcome, number>>;
+const added = (one: Outcomes, other: Outcomes): Outcomes => ({
+  clean: one.clean + other.clean,
+  rough: one.rough + other.rough,
+  bailed: one.bailed + other.bailed,
+  crashed: one.crashed + other.crashed,
+});

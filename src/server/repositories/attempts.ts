@@ -1,5 +1,5 @@
 import type { LoggedAttempt } from "@/contract";
-import type { Counted } from "@/core";
+import { outcomes, type Counted, type Outcome, type Place } from "@/core";
 import { LINES_STEP } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { attemptFrom, type AttemptRow } from "./attempt-row";
@@ -54,18 +54,44 @@ export async function findAttempt(transaction: Transaction, id: string): Promise
   return row && attemptFrom(row);
 }
 
-/** Attempts of some sessions that stand, in the order flown. */
-export async function listAttemptsIn(
-  sessionIds: readonly string[],
-  pilotIds: readonly string[],
-): Promise<LoggedAttempt[]> {
-  const rows: AttemptRow[] = await database()("attempt")
-    .whereIn("session_id", [...sessionIds])
-    .whereIn("pilot_id", [...pilotIds])
-    .whereNull("undone_at")
-    .orderBy(["flown_at", "id"]);
-  return rows.map(attemptFrom);
+/** What a pilot flew of one step in one direction in one session. */
+export interface FlownInSession {
+  readonly sessionId: string;
+  readonly stepId: string;
+  readonly direction: string;
+  readonly place: Place;
+  readonly firstMs: number;
+  readonly outcomes: Readonly<Record<Outcome, number>>;
 }
+
+/** What a pilot flew in some sessions, counted; in the order begun. */
+export async function countOutcomesIn(sessionIds: readonly string[], pilotId: string): Promise<FlownInSession[]> {
+  const of = ["session_id", "step_id", "direction", "place"] as const;
+  type Row = Readonly<Record<(typeof of)[number], string> & Record<Outcome, number | string>> & {
+    readonly first: Date;
+  };
+  const rows: Row[] = await database()("attempt")
+    .select(...of)
+    .min({ first: "flown_at" })
+    .sum(Object.fromEntries(outcomes.map((outcome) => [outcome, database().raw("outcome = ?", [outcome])])))
+    .whereIn("session_id", [...sessionIds])
+    .where({ pilot_id: pilotId })
+    .whereNull("undone_at")
+    .groupBy(...of)
+    .orderByRaw("min(flown_at), min(id)");
+  return rows.map((row) => ({
+    sessionId: row.session_id,
+    stepId: row.step_id,
+    direction: row.direction,
+    place: row.place as Place,
+    firstMs: row.first.getTime(),
+    outcomes: byOutcome((outcome) => Number(row[outcome])),
+  }));
+}
+
+const byOutcome = <Value>(value: (outcome: Outcome) => Value) =>
+  // Every outcome is among them.
+  Object.fromEntries(outcomes.map((outcome) => [outcome, value(outcome)])) as Record<Outcome, Value>;
 
 /** How many attempts of some pilots stand in each of some sessions. */
 export async function countAttemptsIn(

@@ -3,19 +3,20 @@ export { livedThrough, noteDay } from "./days-seen";
 export {
   countAlone,
   countAttemptsIn,
+  countOutcomesIn,
   countWithSetups,
   findAttempt,
   insertAttempt,
   insertAttempts,
   listAttempts,
   listAttemptsBefore,
-  listAttemptsIn,
   listAttemptsSince,
   listLineTries,
   listSessionAttempts,
   listStepAttempts,
   setUndone,
   updateAttempt,
+  type FlownInSession,
   type FlownWithSetup,
 } from "./attempts";
 export * from "./bin";

@@ -202,7 +202,6 @@ const Button = styled("div")(({ theme }) => ({
   cursor: "pointer",
   userSelect: "none",
   "&[aria-disabled]": { cursor: "default", color: theme.palette.text.disabled },
-  "&:focus-visible": { outline: `3px solid ${theme.themeName === "dark" ? theme.tokens.ochre : theme.tokens.buoy}` },
 }));
 
 const Arrow = styled(ArrowDropDownIcon)({

@@ -119,6 +119,8 @@ function Frame({ children }: { children: ReactNode }) {
             sx={(theme) => ({
               bgcolor: theme.tokens.buoy,
               color: theme.tokens.buoyInk,
+              flexShrink: 0,
+              px: { xs: 1.25, sm: 2 },
               whiteSpace: "nowrap",
               "&:hover": { bgcolor: theme.tokens.buoyText },
             })}
