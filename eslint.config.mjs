@@ -91,6 +91,9 @@ const longOnPurpose = {
   "scripts/**": ["max-lines-per-function", "max-lines", "complexity"],
 };
 
+/** A margin, a padding or a gap. */
+const SPACE = "Property[key.name=/^([mp][xytblr]?|gap|rowGap|columnGap)$/]";
+
 const config = [
   { ignores: [".next/", ".bathygon/", "node_modules/", "next-env.d.ts", "test-results/", "playwright-report/"] },
   ...nextVitals,
@@ -159,6 +162,12 @@ const config = [
         {
           selector: "CallExpression[callee.property.name='toFixed']",
           message: "Numbers reach the screen through formatQuantity, quantityText and numeral.",
+        },
+        {
+          selector: [" > ", " > UnaryExpression > ", " > ObjectExpression > Property > "]
+            .map((within) => `JSXAttribute[name.name=/[sS]x$/] ${SPACE}${within}Literal[raw=/\\.(?!50*$)/]`)
+            .join(", "),
+          message: "Spaces stand on a grid of 4 px: halves of 8.",
         },
       ],
     },

@@ -139,7 +139,7 @@ function BySight({ data, step }: { data: BriefData; step: Step }) {
         aria-labelledby="look-at"
         sx={(theme) => ({
           my: 2,
-          py: 1.2,
+          py: 1,
           px: 2,
           borderLeft: `6px solid ${theme.tokens.shoal}`,
           bgcolor: theme.tokens.sheet,

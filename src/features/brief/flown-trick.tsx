@@ -84,7 +84,7 @@ export function FlownTrick(props: FlownTrickProps) {
                 sx={(theme) => ({
                   display: "flex",
                   gap: 1,
-                  py: 0.25,
+                  py: 0.5,
                   px: 0.5,
                   bgcolor: now?.number === one.number ? theme.tokens.depths[1] : "transparent",
                 })}

@@ -108,7 +108,7 @@ export function LowerThird(props: { data: BriefData; state: BriefState; readines
           return (
             <Box
               key={fault.id}
-              sx={(theme) => ({ mt: 0.8, ...(often && { borderLeft: `4px solid ${theme.tokens.buoy}`, pl: 1 }) })}
+              sx={(theme) => ({ mt: 1, ...(often && { borderLeft: `4px solid ${theme.tokens.buoy}`, pl: 1 }) })}
             >
               <b>{fault.sees}.</b> {cueFor(fault, data.direction)}
               {often && (

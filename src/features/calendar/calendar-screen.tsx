@@ -115,7 +115,7 @@ function EntryLine({
     return (
       <Box
         sx={(theme) => ({
-          py: 0.8,
+          py: 1,
           pl: 2,
           borderLeft: `6px solid ${theme.tokens.ochre}`,
           color: theme.tokens.ochreText,

@@ -68,7 +68,7 @@ export function PlanForm({
     helperText: failure?.fields[name],
   });
   return (
-    <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
+    <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
       {planned === null && data.squads.length > 1 && (
         <SelectField label="Squad" value={squadId} onChange={(event) => setSquad(event.target.value)}>
           {data.squads.map((squad) => (

@@ -63,7 +63,7 @@ export function Targets({ data }: { data: CalendarData }) {
               display: "grid",
               gridTemplateColumns: { xs: "minmax(0,1fr)", md: "190px 200px minmax(0,1fr) auto" },
               columnGap: 2,
-              py: 0.8,
+              py: 1,
               borderTop: `1.5px solid ${theme.tokens.rule}`,
             })}
           >
@@ -126,7 +126,7 @@ function TargetForm({ data, onDone }: { data: CalendarData; onDone: () => void }
     else setFailure(result.message);
   };
   return (
-    <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
+    <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
       <SelectField label="Pilot" value={pilotId} onChange={(event) => setPilot(event.target.value)}>
         {data.pilots.map(({ id: one, name }) => (
           <Option key={one} value={one}>

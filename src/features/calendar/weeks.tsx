@@ -62,7 +62,7 @@ function WeekTable({ data }: { data: CalendarData }) {
             Week
           </Box>
           {dayNames.map((name) => (
-            <Box component="th" scope="col" key={name} sx={{ textAlign: "left", fontWeight: 600, pl: 0.75 }}>
+            <Box component="th" scope="col" key={name} sx={{ textAlign: "left", fontWeight: 600, pl: 1 }}>
               {name}
             </Box>
           ))}
@@ -102,7 +102,7 @@ function Day(props: { day: Date; data: CalendarData; isToday: boolean; tokens: T
         height: 40,
         verticalAlign: "top",
         p: 0.5,
-        pl: 0.75,
+        pl: 1,
         border: `1px solid ${tokens.rule}`,
         outline: isToday ? `2.5px solid ${tokens.buoy}` : "none",
         outlineOffset: -2,

@@ -278,7 +278,7 @@ function Notes({
             size="small"
             color="inherit"
             onClick={() => onSelect(note.phase)}
-            sx={{ minHeight: 24, p: 0, mr: 0.6, fontWeight: 700, textDecoration: "underline" }}
+            sx={{ minHeight: 24, p: 0, mr: 0.5, fontWeight: 700, textDecoration: "underline" }}
           >
             {note.phase + 1} {recipe.phases[note.phase]?.label}
           </Button>

@@ -50,7 +50,7 @@ export function KeepPanel(props: KeepProps) {
       <Typography variant="h2" id="keep">
         {opened ? `Your way: ${opened.name}` : "Save as your own version"}
       </Typography>
-      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1.2 }}>
+      <Typography sx={{ fontSize: "0.9rem", color: "text.secondary", mb: 1 }}>
         Pilots it is chosen for get it in their briefs of {trick.name}
         {trick.variants.length > 1 && `, flown "${way.name}"`}, and in the field. The others fly it as before.
       </Typography>
@@ -93,7 +93,7 @@ export function KeepPanel(props: KeepProps) {
           them.
         </Typography>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1.2 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
         {opened ? (
           <>
             <Button variant="contained" disabled={!whole || overtaken || keep.pending} onClick={keep.edit}>

@@ -60,7 +60,7 @@ export function PhasePanel(editing: Editing) {
   const set = (change: (phase: Phase) => Phase, gesture?: string) => onChange(withPhase(recipe, at, change), gesture);
   return (
     <section aria-label={`Phase ${at + 1}`}>
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr) 120px", gap: 1.2, mb: 1.5 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr) 120px", gap: 1, mb: 1.5 }}>
         <TextField
           size="small"
           label={`What the pilot does in phase ${at + 1}`}
@@ -80,7 +80,7 @@ export function PhasePanel(editing: Editing) {
         />
       </Box>
       <Ends {...editing} />
-      <Typography variant="h3" sx={{ mt: 1.5, mb: 0.8, fontSize: "0.95rem", fontWeight: 700 }}>
+      <Typography variant="h3" sx={{ mt: 1.5, mb: 1, fontSize: "0.95rem", fontWeight: 700 }}>
         The sticks
       </Typography>
       <Throttle {...editing} />
@@ -106,7 +106,7 @@ const row = {
   display: "grid",
   gridTemplateColumns: "repeat(auto-fill, minmax(132px, 1fr))",
   gap: 1,
-  mb: 1.2,
+  mb: 1,
   alignItems: "start",
 } as const;
 
@@ -135,7 +135,7 @@ function Ends(editing: Editing) {
   const setOne = (i: number, guard: Guard) => setAll(until.map((one, n) => (n === i ? guard : one)));
   return (
     <>
-      <Typography variant="h3" sx={{ mb: 0.8, fontSize: "0.95rem", fontWeight: 700 }}>
+      <Typography variant="h3" sx={{ mb: 1, fontSize: "0.95rem", fontWeight: 700 }}>
         {until.length > 1 ? "Over as soon as one of these holds" : "Over when"}
       </Typography>
       {until.map((guard, i) => (

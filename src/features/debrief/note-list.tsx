@@ -10,7 +10,7 @@ export function NoteList({ notes }: { notes: readonly TallyNote[] }) {
   return (
     <Box component="ul" aria-label="Notes of this session" sx={{ listStyle: "none", p: 0, my: 1 }}>
       {notes.map(({ id, text, writtenAtMs, forCoaches }) => (
-        <Box component="li" key={id} sx={{ display: "flex", gap: 1.5, py: 0.3, fontSize: "0.95rem" }}>
+        <Box component="li" key={id} sx={{ display: "flex", gap: 1.5, py: 0.5, fontSize: "0.95rem" }}>
           <span className="num">
             <Moment atMs={writtenAtMs} show="time" />
           </span>

@@ -30,7 +30,7 @@ export function BlockSwitch({
   const syllabus = useSyllabus();
   const [adding, setAdding] = useState(false);
   return (
-    <Box role="group" aria-label="Plan of this pilot" sx={{ display: "flex", gap: 0.8, overflowX: "auto", pb: 0.5 }}>
+    <Box role="group" aria-label="Plan of this pilot" sx={{ display: "flex", gap: 1, overflowX: "auto", pb: 0.5 }}>
       {blocks.map(({ kind, stepId, minutes }, i) => (
         <ButtonBase
           // Blocks have nothing else to tell them apart by: the same step may come twice.
@@ -41,7 +41,7 @@ export function BlockSwitch({
             flexShrink: 0,
             display: "block",
             textAlign: "left",
-            px: 1.2,
+            px: 1,
             py: 0.5,
             minHeight: 56,
             fontSize: "0.85rem",

@@ -104,7 +104,7 @@ export function Measurements({
               ]}
               onPick={(side) => set(change(name, { below: side === "below" }))}
               disabled={!last}
-              buttonSx={{ minHeight: 56, px: 1.6 }}
+              buttonSx={{ minHeight: 56, px: 1.5 }}
             />
           )}
         </Box>

@@ -152,7 +152,7 @@ export function Chips({
   onToggle: (id: string) => void;
 }) {
   return (
-    <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 0.8 }}>
+    <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       {options.map(({ id, short }) => {
         const on = chosen.includes(id);
         return (

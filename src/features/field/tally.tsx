@@ -375,7 +375,7 @@ function TallyFoot({
         position: { xs: "sticky", md: "static" },
         bottom: 0,
         zIndex: 2,
-        py: 0.8,
+        py: 1,
         bgcolor: theme.tokens.paper,
         ...whereLow({ position: "static" }),
       })}
@@ -389,7 +389,7 @@ function TallyFoot({
         <Button variant="outlined" disabled={!ready} onClick={onNote} sx={{ minHeight: 56, minWidth: 0 }}>
           Note
           {notes > 0 && (
-            <Box component="span" className="num" sx={{ ml: 0.7 }}>
+            <Box component="span" className="num" sx={{ ml: 0.5 }}>
               {notes}
             </Box>
           )}

@@ -201,7 +201,7 @@ function Result({ runs: [runs, others], stopWithinDeg, entryHeightM, besideName 
           <b className="num">{degrees(stop.lowDeg)}</b> and <b className="num">{degrees(stop.highDeg)}</b>.
         </Typography>
       )}
-      <Typography component="div" sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 0.7 }}>
+      <Typography component="div" sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 0.5 }}>
         <SelectField
           look="lined"
           value={oneIn}

@@ -48,7 +48,7 @@ export function AddPanel({ tiles, after, afterName, anchorIds, request, onAdd }:
           </Typography>
         )}
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mb: 1 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 1 }}>
         {joins.map((kind) => {
           const join = usualJoins[kind](anchorIds[0] ?? "");
           return (
@@ -78,7 +78,7 @@ export function AddPanel({ tiles, after, afterName, anchorIds, request, onAdd }:
           </Button>
         )}
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
         {shown.map((tile) => (
           <TileButton
             key={tile.key}

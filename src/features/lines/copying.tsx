@@ -68,7 +68,7 @@ export function Copying({
           <Box
             component="li"
             key={id}
-            sx={{ display: "grid", gridTemplateColumns: "minmax(0,220px) minmax(0,1fr) 230px", gap: 1.5, py: 0.3 }}
+            sx={{ display: "grid", gridTemplateColumns: "minmax(0,220px) minmax(0,1fr) 230px", gap: 1.5, py: 0.5 }}
           >
             <span>
               <b className="num">{i + 1}</b> {nameOf(id)}

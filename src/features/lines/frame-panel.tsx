@@ -144,7 +144,7 @@ function AnchorList({ draft, plan, onChange }: Pick<FramePanelProps, "draft" | "
   };
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
         {(Object.keys(usualAnchors) as (keyof typeof usualAnchors)[]).map((kind) => (
           <Button
             key={kind}

@@ -282,7 +282,7 @@ function Proposal({ proposal, onTake }: { proposal: LineProposal | InventedLine;
         display: "grid",
         gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "minmax(0,1fr) auto" },
         gap: 1,
-        py: 1.2,
+        py: 1,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
       })}
     >
@@ -293,7 +293,7 @@ function Proposal({ proposal, onTake }: { proposal: LineProposal | InventedLine;
         <Typography sx={{ fontSize: "0.88rem", color: "text.secondary" }}>
           {why.map((reason) => lineReasonWords(reason, units)).join(" · ")}
         </Typography>
-        <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2, fontSize: "0.85rem", mt: 0.3 }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2, fontSize: "0.85rem", mt: 0.5 }}>
           {(Object.keys(partNames) as (keyof LineScore)[]).map((part) => {
             const share = part === "odds" ? (scored?.parts.odds ?? null) : parts[part];
             return (

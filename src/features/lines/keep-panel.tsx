@@ -74,7 +74,7 @@ export function KeepPanel({
             <Box
               component="li"
               key={version.number}
-              sx={{ display: "flex", gap: 1.5, alignItems: "baseline", py: 0.4 }}
+              sx={{ display: "flex", gap: 1.5, alignItems: "baseline", py: 0.5 }}
             >
               <b className="num">{version.number}</b>
               <Box sx={{ flex: 1, minWidth: 0 }}>

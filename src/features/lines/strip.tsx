@@ -100,8 +100,8 @@ function TrickCard(props: {
         textAlign: "left",
         width: 148,
         minHeight: 76,
-        px: 1.1,
-        py: 0.8,
+        px: 1,
+        py: 1,
         bgcolor: theme.tokens.sheet,
         border: `1.5px solid ${theme.tokens.ink}`,
         borderTop: `5px ${broken ? "dashed" : "solid"} ${broken ? theme.tokens.buoyText : theme.tokens.shoal}`,
@@ -111,7 +111,7 @@ function TrickCard(props: {
         lineHeight: 1.3,
       })}
     >
-      <Box component="span" sx={{ display: "block", fontWeight: 700, fontSize: "0.9rem", mb: 0.3 }}>
+      <Box component="span" sx={{ display: "block", fontWeight: 700, fontSize: "0.9rem", mb: 0.5 }}>
         <span className="num">{number}</span> {name}
       </Box>
       {flown === "not-reached" ? (
@@ -149,7 +149,7 @@ function JoinCard(props: {
         sx={(theme) => ({
           display: "block",
           width: 1,
-          py: 0.8,
+          py: 1,
           fontSize: "0.82rem",
           lineHeight: 1.3,
           color: "text.secondary",
@@ -233,7 +233,7 @@ function MendButton({ title, onClick, children }: { title?: string; onClick: () 
       variant="outlined"
       title={title}
       onClick={onClick}
-      sx={{ px: 0.75, py: 0.1, minHeight: 28, fontSize: "0.78rem", lineHeight: 1.2, mt: 0.4, width: 1 }}
+      sx={{ px: 1, py: 0, minHeight: 28, fontSize: "0.78rem", lineHeight: 1.2, mt: 0.5, width: 1 }}
     >
       {children}
     </Button>

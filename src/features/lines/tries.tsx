@@ -47,7 +47,7 @@ export function Tries({
           <Box
             component="li"
             key={place}
-            sx={{ display: "grid", gridTemplateColumns: "minmax(0,220px) minmax(0,1fr) 150px", gap: 1.5, py: 0.3 }}
+            sx={{ display: "grid", gridTemplateColumns: "minmax(0,220px) minmax(0,1fr) 150px", gap: 1.5, py: 0.5 }}
           >
             <span>
               <b className="num">{place + 1}</b> {trickName(tricks[place])}

@@ -47,7 +47,7 @@ export function WholeLine(props: WholeLineProps) {
       <Typography variant="h2" id="whole" sx={{ mb: 0.5 }}>
         The whole line
       </Typography>
-      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 2, rowGap: 0.3, m: 0 }}>
+      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 2, rowGap: 0.5, m: 0 }}>
         <Row name="Clean end to end">
           {first !== null ? (
             <Box component="b" sx={{ color: "error.main" }}>

@@ -40,7 +40,7 @@ export function LeftRecordings({ pilotId }: { pilotId: string }) {
         Left on this device
       </Typography>
       {left.map((one) => (
-        <Box key={one.id} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", py: 0.75 }}>
+        <Box key={one.id} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", py: 1 }}>
           <Box sx={{ flex: "1 1 240px" }}>
             Recorded <Moment atMs={one.beganMs} show="both" />, {counted(one.rows, "row")}
           </Box>

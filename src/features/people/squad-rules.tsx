@@ -60,7 +60,7 @@ export function SquadRulesForm({ squad, owns }: { squad: Squad; owns: boolean })
           </Button>
         )}
       </Box>
-      <Typography sx={{ mt: 0.8, fontSize: "0.85rem", color: "text.secondary" }}>
+      <Typography sx={{ mt: 1, fontSize: "0.85rem", color: "text.secondary" }}>
         Flying days, gaps and reviews are counted by this zone&apos;s clocks. Luck is the chance that a pilot who flies
         half of them clean would have come as far. In 60 made-up camps, waiting for 30&#8239;% left half as many steps
         again still good a week later, and a fifth of the sign-offs given too early; it took 141 tries to a sign-off

@@ -24,7 +24,7 @@ export function DepthStrip({
       role="group"
       aria-label="Depth chart"
       sx={{
-        "& button": { minHeight: 40, px: 0.8, gap: 0.6, fontSize: "0.9rem", borderRadius: "3px" },
+        "& button": { minHeight: 40, px: 1, gap: 0.5, fontSize: "0.9rem", borderRadius: "3px" },
         "& button[aria-pressed=true]": {
           color: tokens.ink,
           bgcolor: tokens.sheet,
@@ -37,7 +37,7 @@ export function DepthStrip({
         if (own.length === 0) return null;
         const ground = depthOf(tokens, stage);
         return (
-          <Box key={name} sx={{ bgcolor: ground, color: inkOn(ground, tokens), px: 1, py: 0.8 }}>
+          <Box key={name} sx={{ bgcolor: ground, color: inkOn(ground, tokens), px: 1, py: 1 }}>
             <Box sx={{ fontSize: "0.82rem", fontWeight: 650 }}>
               <span className="num">{stage}</span> {name}
             </Box>

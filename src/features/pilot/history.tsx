@@ -26,7 +26,7 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
       {(all ? lines : lines.slice(0, SHOWN)).map((line) => (
         <Box
           key={line.id}
-          sx={(theme) => ({ py: 0.8, borderBottom: `1.5px solid ${theme.tokens.rule}`, fontSize: "0.88rem" })}
+          sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}`, fontSize: "0.88rem" })}
         >
           <Box sx={{ display: "flex", gap: 1 }}>
             <Box component="span" sx={{ width: 92, flexShrink: 0, color: "text.secondary" }}>

@@ -23,7 +23,7 @@ export function Practised({ data: { homework, nowMs } }: { data: PilotData }) {
       {homework.map((one) => {
         const { mark, says } = homeworkWords(one, nowMs);
         return (
-          <Box key={one.id} sx={{ py: 0.4 }}>
+          <Box key={one.id} sx={{ py: 0.5 }}>
             {mark} <Link href={hrefFor("/practice", { step: one.stepId })}>{stepName(syllabus, one.stepId)}</Link>:{" "}
             {says}, due <Moment atMs={one.dueAtMs} />
           </Box>

@@ -31,7 +31,7 @@ export function SchoolPanel({ data }: { data: PilotData }) {
       onToggle={(event: SyntheticEvent<HTMLDetailsElement>) => setOpen(event.currentTarget.open)}
       sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}` })}
     >
-      <Box component="summary" sx={{ py: 0.8, cursor: "pointer", fontWeight: 700, fontSize: "1.1rem" }}>
+      <Box component="summary" sx={{ py: 1, cursor: "pointer", fontWeight: 700, fontSize: "1.1rem" }}>
         School{" "}
         <Box component="span" sx={{ fontWeight: 400, fontSize: "0.88rem", color: "text.secondary" }}>
           {sideOf(data.school, "route").name}

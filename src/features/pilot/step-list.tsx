@@ -74,7 +74,7 @@ function StageSteps({
   const happened = own.some(({ state, attempts }) => state !== "not-begun" || attempts > 0);
   return (
     <Box component="details" open={happened} sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.ink}` })}>
-      <Box component="summary" sx={{ py: 0.8, cursor: "pointer", fontWeight: 650 }}>
+      <Box component="summary" sx={{ py: 1, cursor: "pointer", fontWeight: 650 }}>
         {name}{" "}
         <Box component="span" sx={{ fontWeight: 400, fontSize: "0.88rem", color: "text.secondary" }}>
           <span className="num">{signed}</span> of <span className="num">{onWay.length}</span> signed off
@@ -115,11 +115,11 @@ function StepRow({
         display: "grid",
         gridTemplateColumns: "28px 1fr",
         columnGap: 1,
-        py: 1.2,
+        py: 1,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
       })}
     >
-      <Box sx={{ pt: 0.3 }}>
+      <Box sx={{ pt: 0.5 }}>
         <StateMark state={one.reviewDue ? "due" : one.state} size={18} />
       </Box>
       <Box sx={{ minWidth: 0 }}>

@@ -130,7 +130,7 @@ function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readon
           mt: 1.5,
           borderCollapse: "collapse",
           fontSize: "0.88rem",
-          "& td, & th": { pr: 2, py: 0.3, textAlign: "left", borderBottom: `1px solid ${theme.tokens.rule}` },
+          "& td, & th": { pr: 2, py: 0.5, textAlign: "left", borderBottom: `1px solid ${theme.tokens.rule}` },
           "& th": { fontWeight: 400, color: theme.tokens.inkSoft },
         })}
       >

@@ -63,7 +63,7 @@ export function StepsShown({
           value={filterId}
           options={filters.map(({ id, name }) => [id, name])}
           onPick={setFilter}
-          buttonSx={{ px: 1.2, py: 0.3 }}
+          buttonSx={{ px: 1, py: 0.5 }}
         />
         <Box sx={{ fontSize: "0.85rem", display: { xs: "none", md: "block" } }}>
           {(["signed-off", "being-learnt", "due", "not-begun"] as const).map((state) => (

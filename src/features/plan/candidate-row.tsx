@@ -38,7 +38,7 @@ export function CandidateRow({
         columnGap: 1.5,
         rowGap: 0.5,
         alignItems: "center",
-        py: 0.6,
+        py: 0.5,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
       })}
     >

@@ -135,12 +135,12 @@ function Block({
 }) {
   const name = nameOf(block, syllabus);
   return (
-    <Box sx={{ flex: 1, minWidth: 0, py: 0.4 }}>
+    <Box sx={{ flex: 1, minWidth: 0, py: 0.5 }}>
       <Box
         sx={{
           display: "grid",
           gridTemplateColumns: { xs: "1fr 1fr", md: "104px minmax(150px,1fr) 62px 122px 34px" },
-          columnGap: 1.2,
+          columnGap: 1,
           alignItems: "center",
         }}
       >

@@ -51,7 +51,7 @@ export function PlanTurns({
                 display: "grid",
                 gridTemplateColumns: "64px 1fr",
                 borderBottom: `1px solid ${theme.tokens.rule}`,
-                py: 0.3,
+                py: 0.5,
               })}
             >
               <span className="num">{numeral(begins[i], Number.isInteger(begins[i]) ? 0 : 1)} min</span>

@@ -66,7 +66,7 @@ export function Figures(props: {
   const { state, progress, task, shown } = props;
   const speed = Math.hypot(state.northMps, state.eastMps, state.climbMps);
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, mt: 0.75 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, mt: 1 }}>
       {shown && (
         <>
           <span>

@@ -131,7 +131,7 @@ function HomeworkForm(props: { data: PracticeData; step: Step; nowMs: number; on
     router.refresh();
   };
   return (
-    <Box sx={{ display: "grid", gap: 1.8, pt: 1 }}>
+    <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
       <Typography>
         Clean tries of <b>{step.name}</b> in practice.
       </Typography>

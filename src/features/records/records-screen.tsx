@@ -73,12 +73,12 @@ function Trail({ data: { trail, olderMs } }: { data: RecordsData }) {
             display: "grid",
             gridTemplateColumns: { xs: "1fr", sm: "150px 1fr" },
             columnGap: 2,
-            py: 0.8,
+            py: 1,
             borderBottom: `1.5px solid ${theme.tokens.rule}`,
             overflowWrap: "anywhere",
           })}
         >
-          <Box component="span" className="num" sx={{ fontSize: "0.8rem", color: "text.secondary", pt: 0.3 }}>
+          <Box component="span" className="num" sx={{ fontSize: "0.8rem", color: "text.secondary", pt: 0.5 }}>
             <Moment atMs={deed.atMs} show="both" />
           </Box>
           <span>
@@ -115,7 +115,7 @@ function Bin({ data: { bin } }: { data: RecordsData }) {
               display: "flex",
               gap: 2,
               alignItems: "center",
-              py: 0.6,
+              py: 0.5,
               borderBottom: `1.5px solid ${theme.tokens.rule}`,
             })}
           >

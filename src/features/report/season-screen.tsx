@@ -70,7 +70,7 @@ export function SeasonScreen({ season }: { season: Season }) {
       </Typography>
       {milestones.length === 0 && <Typography>Nothing in this time.</Typography>}
       {milestones.map((one) => (
-        <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
+        <Box key={one.id} sx={(theme) => ({ py: 0.5, borderTop: `1px solid ${theme.tokens.rule}` })}>
           <b>{name(one.stepId)}</b> <Moment atMs={one.signedAtMs} />, {one.coachName}.{" "}
           {evidenceWords(one.evidence, one.stepId, syllabus, listener)}
         </Box>
@@ -81,7 +81,7 @@ export function SeasonScreen({ season }: { season: Season }) {
         </Typography>
       )}
       {setups.map((one) => (
-        <Box key={one.id} sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}` })}>
+        <Box key={one.id} sx={(theme) => ({ py: 0.5, borderTop: `1px solid ${theme.tokens.rule}` })}>
           {one.aircraftName}, setup <b className="num">{one.number}</b>, <Moment atMs={one.createdAtMs} />,{" "}
           {one.coachName}: {one.reason}
         </Box>
@@ -104,7 +104,7 @@ function FlownLine({ line }: { line: Season["figures"]["lines"][number] }) {
         },
         columnGap: 2,
         alignItems: "center",
-        py: 0.6,
+        py: 0.5,
         borderTop: `1px solid ${theme.tokens.rule}`,
       })}
     >

@@ -20,7 +20,7 @@ export function SetupVersions({ data, onStartFrom }: { data: SetupData; onStartF
       {data.setups.map((setup, i) => (
         <Box
           key={setup.id}
-          sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.rule}`, pt: 0.8, fontSize: "0.88rem" })}
+          sx={(theme) => ({ borderTop: `1.5px solid ${theme.tokens.rule}`, pt: 1, fontSize: "0.88rem" })}
         >
           <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
             <b className="num">{setup.number}</b>
@@ -39,7 +39,7 @@ export function SetupVersions({ data, onStartFrom }: { data: SetupData; onStartF
             </Box>
           )}
           {i > 0 && (
-            <Button size="small" sx={{ ml: -0.6, minHeight: 32, py: 0 }} onClick={() => onStartFrom(setup)}>
+            <Button size="small" sx={{ ml: -0.5, minHeight: 32, py: 0 }} onClick={() => onStartFrom(setup)}>
               Copy into a new version
             </Button>
           )}

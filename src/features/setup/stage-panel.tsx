@@ -172,7 +172,7 @@ function ProposalLine({
         gridTemplateColumns: { xs: "1fr auto", md: "170px 190px 1fr auto" },
         columnGap: 2,
         alignItems: "center",
-        py: 0.8,
+        py: 1,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
       })}
     >

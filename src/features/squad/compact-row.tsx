@@ -70,7 +70,7 @@ export const CompactRow = memo(function CompactRow({ row }: { row: ShownRow }) {
           </>
         )}
       </Box>
-      <Box role="cell" sx={{ display: { xs: "none", lg: "grid" }, gridTemplateColumns: "1fr 1fr", gap: 0.75 }}>
+      <Box role="cell" sx={{ display: { xs: "none", lg: "grid" }, gridTemplateColumns: "1fr 1fr", gap: 1 }}>
         {current?.directions
           .slice(0, MOST_RATES)
           .map(

@@ -31,7 +31,7 @@ export function PilotRow({ row }: { row: ShownRow }) {
         gridTemplateColumns: roomyColumns,
         columnGap: 2,
         rowGap: 1,
-        py: 1.4,
+        py: 1.5,
         borderTop: `1.5px solid ${theme.tokens.rule}`,
         alignItems: "start",
       })}
@@ -72,7 +72,7 @@ export function PilotRow({ row }: { row: ShownRow }) {
           </>
         )}
       </Box>
-      <Box role="cell" sx={{ display: "grid", gap: 0.6 }}>
+      <Box role="cell" sx={{ display: "grid", gap: 0.5 }}>
         {step && current && <EvidenceGlance step={step} directions={current.directions} />}
       </Box>
       <Box role="cell">

@@ -83,7 +83,7 @@ export function SquadTable({ rows }: { rows: readonly ShownRow[] }) {
             value={text}
             onChange={({ target }) => setText(target.value)}
             slotProps={{ htmlInput: { "aria-label": "Filter pilots", maxLength: 60 } }}
-            sx={{ width: 200, "& input": { py: 0.7 } }}
+            sx={{ width: 200, "& input": { py: 0.5 } }}
           />
           <PickOne label="Show" value={filter} options={filters} onPick={setFilter} />
           <SelectField

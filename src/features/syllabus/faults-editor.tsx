@@ -19,7 +19,7 @@ export function FaultsEditor({ step, onChange }: { step: Step; onChange: (faults
       {faults.map((fault, at) => (
         <Box
           key={fault.id}
-          sx={(theme) => ({ display: "grid", gap: 1, pl: 1.2, borderLeft: `3px solid ${theme.tokens.ochre}` })}
+          sx={(theme) => ({ display: "grid", gap: 1, pl: 1, borderLeft: `3px solid ${theme.tokens.ochre}` })}
         >
           <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 2fr" }, gap: 1 }}>
             <TextLine

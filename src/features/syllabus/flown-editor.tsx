@@ -19,7 +19,7 @@ export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs
   const free = Object.keys(parameters).filter((name) => flownAs?.set?.[name] === undefined);
   const setFigures = (set: Readonly<Record<string, number>>) => flownAs && onChange({ ...flownAs, set });
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, alignItems: "start" }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "start" }}>
       <SelectField
         size="small"
         label="In the flight model"

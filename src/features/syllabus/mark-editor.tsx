@@ -25,7 +25,7 @@ export function MarkEditor({
     <Box
       role="group"
       aria-label={label}
-      sx={(theme) => ({ display: "grid", gap: 1, pl: 1.2, borderLeft: `3px solid ${theme.tokens.shoal}` })}
+      sx={(theme) => ({ display: "grid", gap: 1, pl: 1, borderLeft: `3px solid ${theme.tokens.shoal}` })}
     >
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
         <SelectField

@@ -26,12 +26,12 @@ export function Outline(props: OutlineProps) {
         "& .stage": { mb: 1.5 },
         "& .stage > div:first-of-type": { fontWeight: 700, borderBottom: `1.5px solid ${tokens.ink}` },
         "& .skill, & .step": { flex: 1, px: 0.5 },
-        "& .skill": { minHeight: 30, fontWeight: 650, color: tokens.shoal },
+        "& .skill": { minHeight: 32, fontWeight: 650, color: tokens.shoal },
         "& .step": { minHeight: 28 },
-        "& small": { ml: 0.8, fontSize: "0.8rem", color: tokens.inkSoft },
+        "& small": { ml: 1, fontSize: "0.8rem", color: tokens.inkSoft },
         "& [aria-pressed=true]": { bgcolor: tokens.sheet, outline: `2px solid ${tokens.buoy}` },
         "& .arrow": { minWidth: 28, minHeight: 28, justifyContent: "center" },
-        "& .adds": { minHeight: 26, px: 0.5, fontWeight: 650, fontSize: "0.81rem", textDecoration: "underline" },
+        "& .adds": { minHeight: 28, px: 0.5, fontWeight: 650, fontSize: "0.81rem", textDecoration: "underline" },
       })}
     >
       {document.stages.map((name, stage) => (
@@ -111,7 +111,7 @@ function SkillSteps({ document, chosen, mayChange, onChoose, onChange, skill }: 
       {mayChange && (
         <button
           className="plain-button adds"
-          style={{ marginLeft: 26 }}
+          style={{ marginLeft: 28 }}
           onClick={() => {
             const id = newKey(document, "step");
             onChange(addStep(document, skill.id, id));

@@ -33,7 +33,7 @@ export function SkillEditor({
     onChange({ ...document, skills: [...others.slice(0, after + 1), { ...skill, stage }, ...others.slice(after + 1)] });
   };
   return (
-    <Box sx={{ display: "grid", gap: 1.6, maxWidth: 760 }}>
+    <Box sx={{ display: "grid", gap: 1.5, maxWidth: 760 }}>
       <Typography variant="h2">{skill.name}</Typography>
       <TextLine label="Name of the skill" value={skill.name} longest={60} onChange={(name) => name && set({ name })} />
       <SelectField

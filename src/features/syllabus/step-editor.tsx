@@ -63,9 +63,9 @@ interface StepEditorProps {
 export function StepEditor({ document, step, onChange, onGone }: StepEditorProps) {
   const set = (change: Partial<Step>) => onChange(withStep(document, step.id, change));
   return (
-    <Box sx={{ display: "grid", gap: 1.6, maxWidth: 760 }}>
+    <Box sx={{ display: "grid", gap: 1.5, maxWidth: 760 }}>
       <Typography variant="h2">{step.name}</Typography>
-      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "2fr 1fr 1fr" }, gap: 1.2 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "2fr 1fr 1fr" }, gap: 1 }}>
         <TextLine label="Name" value={step.name} longest={60} onChange={(name) => name && set({ name })} />
         <TextLine label="On the chart" value={step.short} longest={16} onChange={(short) => short && set({ short })} />
         <SelectField
@@ -146,7 +146,7 @@ function Standing({
     ([, own]) => own.map(({ id }) => id).join() === step.directions.map(({ id }) => id).join(),
   );
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1.2 }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1 }}>
       <SelectField
         size="small"
         label="Flown"

@@ -287,7 +287,7 @@ function SaveBar({
           your changes into the new version.
         </Typography>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.2, mt: 1, alignItems: "center" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1, alignItems: "center" }}>
         <TextField
           size="small"
           label="Why it changes"
@@ -320,7 +320,7 @@ function Versions({ data }: { data: SyllabusData }) {
       {data.versions.map(({ id, number, reason, coachName, createdAtMs }) => (
         <Box
           key={id}
-          sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}
+          sx={(theme) => ({ py: 0.5, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}
         >
           <b className="num">{number}</b>
           <Box sx={{ flex: 1 }}>
@@ -336,7 +336,7 @@ function Versions({ data }: { data: SyllabusData }) {
           )}
         </Box>
       ))}
-      <Box sx={(theme) => ({ py: 0.6, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}>
+      <Box sx={(theme) => ({ py: 0.5, borderTop: `1px solid ${theme.tokens.rule}`, display: "flex", gap: 1.5 })}>
         <b className="num">0</b>
         <Box sx={{ flex: 1 }}>the syllabus the program comes with</Box>
         {data.number === 0 ? (

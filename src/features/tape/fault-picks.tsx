@@ -43,7 +43,7 @@ function Picks({ attempt, step }: { attempt: LoggedAttempt; step: NonNullable<Re
   return (
     <Box role="group" aria-label={`Faults of this ${step.name.toLowerCase()}`} sx={{ mt: 1 }}>
       <Typography sx={{ fontWeight: 650 }}>What goes wrong here? ({step.name})</Typography>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, my: 0.5 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 0.5 }}>
         {step.faults.map(({ id, short, sees }) => (
           <ToggleButton
             key={id}

@@ -46,7 +46,7 @@ export function KeptRecordings({ data: { recordings, room, coaches }, onOpen }: 
               flexWrap: "wrap",
               alignItems: "center",
               columnGap: 2,
-              py: 0.75,
+              py: 1,
               borderBottom: `1.5px solid ${theme.tokens.rule}`,
             })}
           >

@@ -133,7 +133,7 @@ function ColumnRow({ column, source, guess, unsure, onChange }: ColumnRowProps) 
         gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px 220px 190px 150px minmax(0,1fr)" },
         alignItems: "center",
         gap: 1.5,
-        py: 1.1,
+        py: 1,
         borderBottom: `1px solid ${theme.tokens.rule}`,
       })}
     >

@@ -208,7 +208,7 @@ function TapOf({ trick, attempt, syllabus, session, ticked, onTick, taken, onTak
     );
   const ways = waysOf(trick, syllabus, session);
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 1.2 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 1 }}>
       <SelectField
         size="small"
         label="Never tapped"

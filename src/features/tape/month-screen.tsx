@@ -61,7 +61,7 @@ export function MonthScreen({ data }: { data: MonthData }) {
               borderLeft: `6px solid ${theme.tokens.shoal}`,
               bgcolor: theme.tokens.sheet,
               px: 1.5,
-              py: 0.75,
+              py: 1,
               mb: 2,
             })}
           >

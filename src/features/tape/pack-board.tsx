@@ -82,7 +82,7 @@ export function PackBoard(props: PackBoardProps) {
           value={zoom}
           options={zooms.map((one) => [one, one === 1 ? "Whole pack" : `${one}×`] as const)}
           onPick={setZoom}
-          buttonSx={{ px: 1, py: 0.2 }}
+          buttonSx={{ px: 1, py: 0.5 }}
         />
       </Box>
       {tricks.length > 0 && (
@@ -107,7 +107,7 @@ function Mend({ pack: { mend, tricks } }: { pack: Pack }) {
         borderLeft: `6px solid ${mend.kind === "nothing" ? theme.tokens.shoal : theme.tokens.ochre}`,
         bgcolor: theme.tokens.sheet,
         px: 1.5,
-        py: 0.75,
+        py: 1,
         mb: 1.5,
         fontSize: "1.1rem",
       })}

@@ -53,7 +53,7 @@ export function PicturePanel(props: {
     picture && onChange({ ...picture, ...part }, `picture ${gesture}`);
   return (
     <Fold title="Picture underneath" beside={picture ? "laid" : undefined} level={2}>
-      <Box sx={{ display: "grid", gap: 1.25, pt: 1 }}>
+      <Box sx={{ display: "grid", gap: 1.5, pt: 1 }}>
         {input}
         <Typography sx={{ fontSize: "0.9rem" }}>
           A photo from above or a sketch. It is redrawn: where and when it was taken is left out.

@@ -90,7 +90,7 @@ function PoleTable(props: {
         mt: 1,
         borderCollapse: "collapse",
         "& th": { textAlign: "left", fontSize: "0.82rem", fontWeight: 600, py: 0.5 },
-        "& td": { borderTop: `1.5px solid ${theme.tokens.rule}`, py: 0.25 },
+        "& td": { borderTop: `1.5px solid ${theme.tokens.rule}`, py: 0.5 },
         "& td.num": { fontSize: "1.05rem", textAlign: "right", pr: 1 },
       })}
     >

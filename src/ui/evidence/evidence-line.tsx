@@ -53,11 +53,11 @@ export function EvidenceLine({ name, one, mark }: EvidenceLineProps) {
         display: "grid",
         gridTemplateColumns: { xs: "78px 88px 1fr", sm: "76px 88px minmax(60px,1fr) 74px 138px" },
         gridTemplateAreas: { xs: '"name last pass" "bar bar range"', sm: '"name last bar range pass"' },
-        gap: 1.2,
+        gap: 1,
         alignItems: "center",
         width: "100%",
         textAlign: "left",
-        py: 0.4,
+        py: 0.5,
         minHeight: 28,
         fontSize: "0.9rem",
       }}

@@ -151,8 +151,9 @@ const InClosedField = createContext<{
 const OPENS = [" ", "Enter", "ArrowUp", "ArrowDown"];
 
 function ClosedField({ className, disabled, onFocus, onBlur, ...given }: InputBaseComponentProps) {
-  const field = useContext(InClosedField);
-  if (!field) throw new Error("It stands in a field that chooses");
+  const closed = useContext(InClosedField);
+  if (!closed) throw new Error("It stands in a field that chooses");
+  const { button, ...field } = closed;
   const onKeyDown = (event: KeyboardEvent) => {
     const letter = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
     if (OPENS.includes(event.key)) field.onOpen();
@@ -161,7 +162,7 @@ function ClosedField({ className, disabled, onFocus, onBlur, ...given }: InputBa
   };
   return (
     <Button
-      ref={field.button}
+      ref={button}
       id={field.id}
       className={className}
       role="combobox"

@@ -23,7 +23,7 @@ export function PlainTable({
           "& th, & td": {
             textAlign: "left",
             verticalAlign: "baseline",
-            py: 0.8,
+            py: 1,
             pr: 2,
             borderBottom: `1.5px solid ${theme.tokens.rule}`,
           },

@@ -120,7 +120,7 @@ function Frame({ children }: { children: ReactNode }) {
               bgcolor: theme.tokens.buoy,
               color: theme.tokens.buoyInk,
               flexShrink: 0,
-              px: { xs: 1.25, sm: 2 },
+              px: { xs: 1.5, sm: 2 },
               whiteSpace: "nowrap",
               "&:hover": { bgcolor: theme.tokens.buoyText },
             })}
@@ -228,7 +228,7 @@ function Rail() {
         overflowY: "auto",
       })}
     >
-      <Typography sx={{ px: 2, pt: 2.2, pb: 2, fontSize: "1.1rem", fontWeight: 750, fontStretch: "118%" }}>
+      <Typography sx={{ px: 2, pt: 2, pb: 2, fontSize: "1.1rem", fontWeight: 750, fontStretch: "118%" }}>
         Bathygon
       </Typography>
       <RailLinks to={work} />
@@ -257,7 +257,7 @@ function RailLinks({ to }: { to: readonly { readonly path: string; readonly name
               sx={(theme) => ({
                 display: "block",
                 px: 2,
-                py: 1.1,
+                py: 1,
                 color: here && theme.themeName === "sun" ? "#000" : theme.tokens.railInk,
                 textDecoration: "none",
                 borderLeft: `4px solid ${here ? theme.tokens.buoy : "transparent"}`,
@@ -328,9 +328,9 @@ function RailSelect(props: {
         onChange={(event) => props.onChange(event.target.value)}
         aria-label={props.label}
         sx={({ tokens }) => ({
-          mt: 0.25,
+          mt: 0.5,
           "& .MuiInputBase-root": { fontSize: "0.85rem", color: tokens.railInk, bgcolor: tokens.rail },
-          "& .MuiInputBase-input": { py: 0.6 },
+          "& .MuiInputBase-input": { py: 0.5 },
           "& .MuiOutlinedInput-notchedOutline": { border: `1.5px solid ${tokens.railInk}` },
         })}
       >

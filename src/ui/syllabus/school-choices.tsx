@@ -28,7 +28,7 @@ export function SchoolChoices({
     onChange(side === NOT_CHOSEN ? others : { ...others, [question]: side });
   };
   return (
-    <Box sx={{ display: "grid", gap: 1.8 }}>
+    <Box sx={{ display: "grid", gap: 2 }}>
       {schoolQuestions.map(({ id, name, sides }) => (
         <div key={id}>
           <SelectField

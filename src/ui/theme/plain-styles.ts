@@ -23,5 +23,5 @@ export const plainStyles = ({ tokens }: Theme) =>
       textAlign: "left",
       cursor: "pointer",
     },
-    ".handle": { padding: 5, cursor: "grab", touchAction: "none" },
+    ".handle": { padding: 4, cursor: "grab", touchAction: "none" },
   }) as const;

@@ -29,7 +29,7 @@ export function Figure({ label, value, quantity, digits, why, warn }: FigureProp
         display: "block",
         textAlign: "left",
         width: "100%",
-        py: 0.9,
+        py: 1,
         borderBottom: `1.5px solid ${theme.tokens.rule}`,
         "&:hover .figure-label": { textDecoration: "underline dotted" },
       })}

@@ -83,7 +83,7 @@ export function WhyProvider({ children }: { children: ReactNode }) {
                       display: "flex",
                       justifyContent: "space-between",
                       gap: 2,
-                      py: 0.6,
+                      py: 0.5,
                       borderBottom: `1px solid ${theme.tokens.rule}`,
                     })}
                   >
