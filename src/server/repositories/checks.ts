@@ -44,34 +44,33 @@ const MOST_LOGGED = 60;
 /** Crashes of one aircraft that are listed while it was not looked at: one alone keeps it on the ground. Ours. */
 const MOST_CRASHES = 20;
 
+/**
+ * The newest crashes of one aircraft since it was cleared, by its id and how many. Said in which order it is read: from the newest crash of the pilot back,
+ * until there are enough; from the setup forward all that was ever flown would be.
+ */
+const NEWEST_CRASHES = `
+  (select straight_join attempt.id, attempt.flown_at, setup.aircraft_id
+    from aircraft
+    join attempt force index (attempt_of_outcome) on attempt.pilot_id = aircraft.pilot_id
+    join setup on setup.id = attempt.setup_id and setup.aircraft_id = aircraft.id
+    where aircraft.id = ? and attempt.outcome = 'crashed' and attempt.undone_at is null and attempt.place <> 'simulator'
+      and attempt.flown_at > aircraft.cleared_at
+    order by attempt.flown_at desc, attempt.id desc limit ?)`;
+
 /** The newest crashes of each aircraft since it was cleared, oldest first. */
 async function openCrashesOf(aircraftIds: readonly string[]) {
-  const newestFirst = database()("attempt")
-    .join("aircraft", "aircraft.pilot_id", "attempt.pilot_id")
-    .join("setup", (join) => join.on("setup.id", "attempt.setup_id").andOn("setup.aircraft_id", "aircraft.id"))
-    .select("attempt.id", "attempt.flown_at", "setup.aircraft_id")
-    .select(
-      database().raw(
-        "row_number() over (partition by setup.aircraft_id order by attempt.flown_at desc, attempt.id desc) as place",
-      ),
-    )
-    .where({ outcome: "crashed" })
-    .whereNull("undone_at")
-    .whereNot("attempt.place", "simulator")
-    .whereRaw("attempt.flown_at > aircraft.cleared_at")
-    .whereIn("aircraft.id", [...aircraftIds]);
-  const rows: { id: string; flown_at: Date; aircraft_id: string }[] = await database()
-    .select("id", "flown_at", "aircraft_id")
-    .from(newestFirst.as("crash"))
-    .where("place", "<=", MOST_CRASHES)
-    .orderBy(["flown_at", "id"]);
+  if (aircraftIds.length === 0) return [];
+  const [rows] = await database().raw<readonly { id: string; flown_at: Date; aircraft_id: string }[][]>(
+    `${aircraftIds.map(() => NEWEST_CRASHES).join(" union all ")} order by flown_at, id`,
+    aircraftIds.flatMap((id) => [id, MOST_CRASHES]),
+  );
   return rows;
 }
 
 /** How some aircraft stand since they were last cleared, by aircraft id; those of which nothing is known are left out. */
 export async function conditionsOf(aircraftIds: readonly string[]): Promise<ReadonlyMap<string, Condition>> {
   const [crashes, tilts, defects]: [
-    { id: string; flown_at: Date; aircraft_id: string }[],
+    readonly { id: string; flown_at: Date; aircraft_id: string }[],
     { aircraft_id: string; tilt_deg: number; tilt_spread_deg: number | null; checked_at: Date }[],
     DefectRow[],
   ] = await Promise.all([
