@@ -15,8 +15,7 @@ export type StartHeightState =
   | { readonly kind: "absent" }
   | { readonly kind: "broken"; readonly why: Error };
 
-/** What is asked so soon after the last is a slider that moves: it is waited for until it rests. */
-const MOVES_MS = 1000;
+/** What is asked after something else may be a slider that moves: it is waited for until it rests. */
 const SETTLED_MS = 400;
 /** Progress is told in steps. */
 const TOLD_EVERY = 0.05;
@@ -32,17 +31,17 @@ export function useStartHeight(
   const [state, setState] = useState<{ key: string; result: StartHeightState } | null>(null);
   const asked = inputs === null ? null : JSON.stringify(inputs);
   const key = inputs === null ? null : startHeightKey(inputs);
-  const askedAtMs = useRef(0);
+  const askedBefore = useRef(false);
   useEffect(() => {
     if (asked === null || key === null || kept) return;
     let gone = false;
     let pool: Pool | null = null;
     // Much hangs on it, and drawing it holds up nobody's hand.
     const settle = (result: StartHeightState) => startTransition(() => (gone ? undefined : setState({ key, result })));
-    const moves = Date.now() - askedAtMs.current < MOVES_MS;
-    askedAtMs.current = Date.now();
+    const mayMove = askedBefore.current;
+    askedBefore.current = true;
     const find = async () => {
-      if (moves) await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+      if (mayMove) await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
       if (gone) return;
       const found = await keptStartHeight(key);
       if (gone) return;
