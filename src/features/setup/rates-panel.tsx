@@ -227,7 +227,7 @@ function FeelTable({
       head={["", ...axes]}
       rows={[
         [`At ${at}\u202f%, °/s`, ...axes.map((axis) => numeral(rateAtStick(rates[axis], reading), 0))],
-        ...(ghost
+        ...(ghost && axes.some((axis) => !sameCurve(ghost[axis], rates[axis]))
           ? [[`Compared at ${at}\u202f%`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]]
           : []),
         ["Centre slope, °/s", ...feel.map((one) => numeral(one.centreSlopeDps, 0))],

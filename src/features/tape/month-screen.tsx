@@ -114,7 +114,7 @@ function Course({ measure, month: { packs } }: { measure: MonthMeasure; month: T
     const most = Math.max(...known.map(([, value]) => value), measure === "logDimensionlessJerk" ? 12 : 10);
     return {
       lines: [{ name, points: known, look: "solid" as const, colour: "shoal" as const }],
-      x: { name: "days", min: 0, max: Math.max(1, known.at(-1)?.[0] ?? 1) },
+      x: { name: "days", min: 0, max: Math.max(1, Math.ceil(known.at(-1)?.[0] ?? 1)) },
       y: { name: "", min: 0, max: Math.ceil(most / 5) * 5 },
       enough: known.length >= 2,
     };
@@ -131,7 +131,8 @@ function Course({ measure, month: { packs } }: { measure: MonthMeasure; month: T
         y={chart.y}
         height={200}
         namesAtEnds={false}
-        tickX={(days) => numeral(days, 0)}
+        // Of a few days there are figures between them, too.
+        tickX={(days) => (Number.isInteger(days) ? numeral(days, 0) : "")}
         tickY={(value) => numeral(value, 0)}
         formatX={(days) => `day ${numeral(days, 0)}`}
         formatY={figure}
