@@ -19,6 +19,7 @@ import { seenAt } from "@/ui/flight/seen-at";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { Enlarge } from "@/ui/layout/enlarge";
+import { FrameLater } from "@/ui/layout/frame-later";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
 import { PlainTable } from "@/ui/layout/plain-table";
@@ -86,14 +87,16 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
       >
         <Box sx={{ minWidth: 0 }}>
           <SidePanel {...{ trick, ghost: beside, cursor, ceilingM, instructions, over }} onOver={setOver} bar={bar} />
-          <HorizonRibbon
-            trace={trace}
-            tiltDeg={settings.tiltDeg}
-            lens={settings.camera}
-            cursor={cursor}
-            notches={instructions.map(({ startS }) => indexAt(trace, startS))}
-            onPick={pick}
-          />
+          <FrameLater frames={2}>
+            <HorizonRibbon
+              trace={trace}
+              tiltDeg={settings.tiltDeg}
+              lens={settings.camera}
+              cursor={cursor}
+              notches={instructions.map(({ startS }) => indexAt(trace, startS))}
+              onPick={pick}
+            />
+          </FrameLater>
           <Phases
             instructions={instructions}
             durationS={measures.durationS}
@@ -110,7 +113,9 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
             />
           </PlayerBar>
         </Box>
-        <FromThePilot {...{ trace, cursor, settings, instructions, obstacles, bar }} stickMode={pilot.stickMode} />
+        <FrameLater>
+          <FromThePilot {...{ trace, cursor, settings, instructions, obstacles, bar }} stickMode={pilot.stickMode} />
+        </FrameLater>
       </Box>
       {ghost && <Beside trick={trick} settings={settings} ghost={ghost} looksAt={looksAt} />}
       <Box
@@ -122,11 +127,13 @@ export const FlightViews = memo(function FlightViews(props: FlightViewsProps) {
           mt: 1,
         }}
       >
-        <Box sx={{ minWidth: 0 }}>
-          <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
-          {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
-        </Box>
-        <FromAboveAndInSpace {...{ trick, ghost: beside, cursor }} />
+        <FrameLater frames={3}>
+          <Box sx={{ minWidth: 0 }}>
+            <Measured trick={trick} looksAt={looksAt} aircraftName={aircraftName} />
+            {trick.bySpeed && <SpeedMargins margins={trick.bySpeed} />}
+          </Box>
+          <FromAboveAndInSpace {...{ trick, ghost: beside, cursor }} />
+        </FrameLater>
       </Box>
       <Box sx={{ mt: 2 }}>
         <WhenSeen minHeight={390}>

@@ -61,9 +61,9 @@ it("takes a moved parameter into the hand, and works it out again when asked", a
   const before = figure(/^Highest point/);
   fireEvent.change(screen.getByLabelText(/^◆ Punch, s, typed/), { target: { value: "1.5" } });
   expect(screen.getByText("Set by hand.")).toBeInTheDocument();
-  expect(figure(/^Highest point/)).not.toBe(before);
+  await waitFor(() => expect(figure(/^Highest point/)).not.toBe(before));
   await userEvent.click(screen.getByRole("button", { name: "Solve for me" }));
-  expect(figure(/^Highest point/)).toBe(before);
+  await waitFor(() => expect(figure(/^Highest point/)).toBe(before));
 });
 
 it("works the rest out again when a figure that is not worked out moves, and holds the one kept against it", async () => {
@@ -178,7 +178,7 @@ it("says plainly what the aircraft cannot do, with no empty drawing", () => {
 it("goes to a phase, names the sticks there, and to another trick", async () => {
   show("roll-level");
   await userEvent.click(screen.getByRole("button", { name: "Phase 3: Roll with the opposite yaw" }));
-  expect(screen.getByText(/right stick right 100\s%, left stick left/)).toBeInTheDocument();
+  expect(await screen.findByText(/right stick right 100\s%, left stick left/)).toBeInTheDocument();
   await userEvent.keyboard("n");
   expect(navigation.journeys.at(-1)).toMatch(/^\/lab\?.*step=gap-knife/);
 });
