@@ -11,10 +11,10 @@ import { v7 as newId } from "uuid";
 import type { PlannedSession } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { DateField } from "@/ui/forms/date-field";
-import type { CalendarData } from "./load";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import type { CalendarData } from "./load";
 
 /** `2026-12-05T10:00` of a moment, by the clock of this device, as date fields want it. */
 function localText(ms: number): string {

@@ -27,6 +27,9 @@ import {
   type Value,
 } from "@/core";
 import { capital } from "@/words";
+import { Option } from "@/ui/forms/options";
+import { SelectField } from "@/ui/forms/select-field";
+import { TextField } from "@/ui/forms/text-field";
 import { firstGuard, firstStick, firstThrottle } from "./defaults";
 import { FigureInput } from "./figure-input";
 import {
@@ -40,9 +43,6 @@ import {
   throttleWords,
   type ThrottleChoice,
 } from "./words";
-import { Option } from "@/ui/forms/options";
-import { SelectField } from "@/ui/forms/select-field";
-import { TextField } from "@/ui/forms/text-field";
 
 const MOST_GUARDS = 6;
 

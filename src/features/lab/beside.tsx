@@ -7,9 +7,9 @@ import { memo } from "react";
 import type { TrickRequest } from "@/core";
 import type { Setup } from "@/contract";
 import { directionWords } from "@/syllabus";
-import type { Way } from "./ways";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import type { Way } from "./ways";
 
 /** What is flown beside it: another setup of this aircraft, another school, the other direction, or what was kept to be held against. */
 export interface Other {

@@ -4,11 +4,11 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Checkbox from "@mui/material/Checkbox";
 import { useState, type ReactNode } from "react";
-import type { Candidate } from "./load";
-import { MOST_PACKS, type Choice } from "./use-plan";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import type { Candidate } from "./load";
+import { MOST_PACKS, type Choice } from "./use-plan";
 
 /** A pilot who may fly: whether, with what, on how many packs; what they fly stands below. */
 export function CandidateRow({

@@ -8,9 +8,9 @@ import type { Squad } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { counted } from "@/words";
-import { LONGEST_RECORD_BYTES } from "./limits";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { LONGEST_RECORD_BYTES } from "./limits";
 
 type Outcome = { readonly good: boolean; readonly says: string };
 

@@ -4,9 +4,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { recipes } from "@/core";
 import { findTrick, tricks, type FlownAs, type Step } from "@/syllabus";
-import { NumberField } from "./fields";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { NumberField } from "./fields";
 
 /** Which trick of the flight model it is, in which way, with which figures set. */
 export function FlownEditor({ step, onChange }: { step: Step; onChange: (flownAs: FlownAs | null) => void }) {

@@ -4,10 +4,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { measureWords, placeWords, unitOf } from "@/words";
 import { attemptMeasures, places, type PassMark } from "@/core";
-import { NumberField } from "./fields";
-import { markKinds, turnedInto } from "./mark-kinds";
 import { Option } from "@/ui/forms/options";
 import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
+import { NumberField } from "./fields";
+import { markKinds, turnedInto } from "./mark-kinds";
 
 /** A pass mark: a rule, or rules within rules. */
 export function MarkEditor({

@@ -18,13 +18,13 @@ import {
   type Step,
   type SyllabusDocument,
 } from "@/syllabus";
+import { Option } from "@/ui/forms/options";
+import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
 import { moveStep, withoutStep, withStep } from "./change";
 import { TextLine, TextList } from "./fields";
 import { MarkEditor } from "./mark-editor";
 import { FaultsEditor } from "./faults-editor";
 import { FlownEditor } from "./flown-editor";
-import { Option } from "@/ui/forms/options";
-import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
 
 const waysToFly: readonly (readonly [name: string, directions: readonly Direction[]])[] = [
   ["one way", [{ id: "on", name: "one way" }]],

@@ -72,7 +72,8 @@ interface ChoosingProps extends FieldProps {
 /** Closed it is a text field with a button in it; the list that opens is fetched once the page is up. */
 function Choosing(props: ChoosingProps) {
   const { chosen, several, onChoose, none = "", large = false, children, "aria-label": ariaLabel, ...field } = props;
-  const id = useId();
+  const made = useId();
+  const id = field.id ?? made;
   const options = offered(children);
   const frame = useRef<HTMLDivElement>(null);
   const button = useRef<HTMLDivElement>(null);
@@ -86,15 +87,13 @@ function Choosing(props: ChoosingProps) {
   return (
     <InClosedField
       value={{
-        ...{
-          id,
-          button,
-          text,
-          large,
-          label: ariaLabel,
-          labelledBy: labelId,
-          open,
-        },
+        id,
+        button,
+        text,
+        large,
+        open,
+        label: ariaLabel,
+        labelledBy: labelId,
         onOpen: () => setOpen(true),
         onLetter: (letter) => {
           const next = several ? undefined : nextBeginning(options, chosen[0], letter);
@@ -105,6 +104,7 @@ function Choosing(props: ChoosingProps) {
     >
       <TextField
         {...field}
+        id={id}
         value={text === "" ? "" : chosen.join()}
         inputComponent={ClosedField}
         slotProps={{

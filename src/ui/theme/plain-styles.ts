@@ -1,4 +1,5 @@
 import type { Theme } from "@mui/material/styles";
+import { visuallyHidden } from "../layout/visually-hidden";
 
 /**
  * How plain elements look of which a page has hundreds: a mark, a line of a list that is pressed. As components of the family each would be styled anew by
@@ -10,7 +11,7 @@ export const plainStyles = ({ tokens }: Theme) =>
       Object.entries(tokens).flatMap(([name, colour]) => (typeof colour === "string" ? [[`--${name}`, colour]] : [])),
     ),
     ".mark": { display: "inline-flex", verticalAlign: "-2px" },
-    ".unseen": { position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" },
+    ".unseen": visuallyHidden,
     ".plain-button": {
       display: "inline-flex",
       alignItems: "center",
