@@ -127,6 +127,10 @@ const config = [
         },
       ],
       "import/no-duplicates": "error",
+      "no-restricted-imports": [
+        "error",
+        { name: "next/link", message: "Links are those of src/ui/actions/link.tsx, which fetch nothing ahead." },
+      ],
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_+$" }],
     },
   },
@@ -193,6 +197,7 @@ const config = [
       ],
     },
   },
+  { files: ["src/ui/actions/link.tsx"], rules: { "no-restricted-imports": "off" } },
   { files: ["scripts/**/*.{cjs,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   prettier,
 ];

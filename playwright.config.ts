@@ -3,8 +3,8 @@ import { defineConfig } from "@playwright/test";
 /** Run by scripts/test.mjs, which starts the applications and says where they are. */
 export default defineConfig({
   testDir: "e2e",
-  // The pages compute on every core: two at a time take as long, and miss what is measured in frames.
-  workers: 1,
+  // As many at a time as there are demos to fly in: what one writes, another does not see.
+  workers: (process.env.E2E_DEMO ?? "").split(" ").length,
   // Only to tell a hang: how long a journey takes is the machine's doing, and no journey is judged by it.
   timeout: 300_000,
   expect: { timeout: 30_000 },

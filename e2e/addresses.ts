@@ -1,9 +1,12 @@
 import axe from "axe-core";
 import type { Page } from "@playwright/test";
 
-/** Where scripts/test.mjs serves an application on an empty database and one with the demo. */
+/** Where scripts/test.mjs serves an application on an empty database. */
 export const emptyAddress = process.env.E2E_EMPTY ?? "";
-export const demoAddress = process.env.E2E_DEMO ?? "";
+
+/** And on one with the demo: each worker of Playwright has its own, of those that `E2E_DEMO` names. */
+const demos = (process.env.E2E_DEMO ?? "").split(" ");
+export const demoAddress = demos[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % demos.length]!;
 
 /** Signs somebody made-up of the demo in, as the form does. */
 export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {

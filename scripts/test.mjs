@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
+import { backUp, restore } from "./lib/dump.mjs";
 import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
@@ -16,6 +17,8 @@ const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
 const suites = asked.length ? asked : SUITES;
 /** `--only=pattern`: of Jest and Playwright the files whose path it is part of. */
 const only = process.argv.flatMap((word) => (word.startsWith("--only=") ? [word.slice("--only=".length)] : []));
+/** One page computes on every core for a while and then waits for its server: two fill each other's pauses. */
+const JOURNEYS_AT_A_TIME = 2;
 let passedInAll = 0;
 /** What failed, in a line each: said once more at the end, where it is found. */
 const failedInAll = [];
@@ -108,28 +111,31 @@ const readPlaywright = ({ stats, suites }) => {
   };
 };
 
-/** Makes an empty database and one with the demo, and serves an application on each; where they are, for e2e/addresses.ts. */
-async function serveForJourneys(build, databaseEnv, password) {
-  const addresses = {};
-  for (const [name, args] of [
-    ["empty", []],
-    ["demo", ["--demo"]],
-  ]) {
-    const own = {
-      ...databaseEnv,
-      BATHYGON_DB_NAME: `bathygon_${name}`,
-      BATHYGON_DEMO_PASSWORD: password,
-      BATHYGON_GALLERY: "1",
-    };
-    await runTypeScript("prepare-database.ts", ["--create", ...args], own);
+/** Makes an empty database and one with the demo for each of the workers, and serves an application on each; where they are, for e2e/addresses.ts. */
+async function serveForJourneys(build, databaseEnv, password, scratch) {
+  const databaseOf = (name) => ({ ...databaseEnv, BATHYGON_DB_NAME: `bathygon_${name}` });
+  const serve = async (name) => {
+    const own = { ...databaseOf(name), BATHYGON_DEMO_PASSWORD: password, BATHYGON_GALLERY: "1" };
     const port = await freePort();
     const standIn = await startStandIn(`http://127.0.0.1:${port}`);
     stops.push(standIn.stop);
     const application = await startApplication(build, port, { ...own, BATHYGON_STAND_IN: standIn.address });
     stops.push(application.stop);
-    addresses[`E2E_${name.toUpperCase()}`] = application.address;
-  }
-  return addresses;
+    return application.address;
+  };
+  await runTypeScript("prepare-database.ts", ["--create"], databaseOf("empty"));
+  const demos = Array.from({ length: JOURNEYS_AT_A_TIME }, (_, index) => `demo${index + 1}`);
+  await runTypeScript("prepare-database.ts", ["--create", "--demo"], {
+    ...databaseOf(demos[0]),
+    BATHYGON_DEMO_PASSWORD: password,
+  });
+  // Made once, copied for the others.
+  const copy = join(scratch, "demo.sql.gz");
+  await backUp(databaseOf(demos[0]), copy);
+  for (const demo of demos.slice(1)) await restore(databaseOf(demo), copy);
+  const addresses = [];
+  for (const demo of demos) addresses.push(await serve(demo));
+  return { E2E_EMPTY: await serve("empty"), E2E_DEMO: addresses.join(" ") };
 }
 
 await runMain(async () => {
@@ -168,7 +174,7 @@ await runMain(async () => {
         E2E_OUTPUT: join(scratch, "e2e"),
         E2E_PASSWORD: typablePassword(),
       };
-      Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD));
+      Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD, scratch));
       say("Playwright");
       await counted("e2e", bin("playwright"), ["test", ...only], env, env.E2E_REPORT, readPlaywright);
     }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Link } from "@/ui/actions/link";
 import { Progress } from "@/ui/layout/progress";
 import { usePreferences } from "@/ui/theme/preferences";
 import { percent, problemWords, refusedWords } from "@/words";
@@ -7,7 +8,6 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { Aircraft, Setup } from "@/contract";
 import {

@@ -3,8 +3,8 @@
 import Box from "@mui/material/Box";
 import { useTheme, type Theme } from "@mui/material/styles";
 import { addDays, addWeeks, differenceInCalendarWeeks, format, isSameDay, startOfDay, startOfWeek } from "date-fns";
-import Link from "next/link";
 import { stepName } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { visuallyHidden } from "@/ui/layout/visually-hidden";

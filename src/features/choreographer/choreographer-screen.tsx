@@ -1,5 +1,6 @@
 "use client";
 
+import { Link } from "@/ui/actions/link";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { Progress } from "@/ui/layout/progress";
@@ -9,7 +10,6 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { CALM_AIR, DomainError, type FlightContext, type Recipe, recipes, startTrim, type TrickRequest } from "@/core";

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { outcomes } from "@/core";
 import type { LoggedAttempt, TallyData, TallyNote, TallyPilot, TallyStep } from "@/contract";
 import { flownStep } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -3,9 +3,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
+import { Link } from "@/ui/actions/link";
 import { later } from "@/ui/loading/later";
 import { Moment } from "@/ui/moment/moment";
 import { dismiss, resubmit } from "@/ui/outbox/outbox";
@@ -52,7 +52,7 @@ export function FieldScreen() {
       ))}
       <BeginHere />
       <WaitingHere sessionIds={new Set(kept?.map(({ tally }) => tally.session.id))} />
-      <Button component={Link} href="/" prefetch={false} variant="outlined" sx={{ mt: 3 }}>
+      <Button component={Link} href="/" variant="outlined" sx={{ mt: 3 }}>
         To the desk, with a network
       </Button>
     </Box>

@@ -1,7 +1,7 @@
 "use client";
 
 import Box from "@mui/material/Box";
-import Link from "next/link";
+import { Link } from "@/ui/actions/link";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useOffline, type Offline } from "@/ui/outbox/use-offline";
 

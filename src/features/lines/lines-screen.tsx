@@ -3,9 +3,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useMemo } from "react";
 import type { SquadLine } from "@/contract";
+import { Link } from "@/ui/actions/link";
 import { useKeys } from "@/ui/keys/keys";
 import { useRouter } from "next/navigation";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useState } from "react";
 import type { Outcome } from "@/core";
 import { findStep, stepName, stepTitle } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

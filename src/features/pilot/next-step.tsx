@@ -3,8 +3,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { stepName, type Step, type StepStanding } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

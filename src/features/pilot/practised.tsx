@@ -2,8 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { stepName } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

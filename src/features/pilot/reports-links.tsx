@@ -3,8 +3,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { pathOf, routeOf } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { PilotData } from "./load";

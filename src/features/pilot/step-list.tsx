@@ -3,8 +3,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { directionNames, findStep, pathOf, routeOf, skillOf, stepName, type StepStanding } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { FavouredSide } from "@/ui/evidence/favoured-side";
 import { StateMark, stateWords } from "@/ui/marks/marks";

@@ -2,8 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useMemo } from "react";
+import { Link } from "@/ui/actions/link";
 import { chancePercent, markWords, percent, percentRange, placeWords } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import {

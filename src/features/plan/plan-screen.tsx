@@ -3,11 +3,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { BeforeGoggles } from "@/features/field/client";
+import { Link } from "@/ui/actions/link";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { Session } from "@/contract";
 import { DAY_MS } from "@/core";
+import { Link } from "@/ui/actions/link";
 import { useSend } from "@/ui/actions/use-send";
 import { tell } from "@/ui/messages/messages";
 import { Moment } from "@/ui/moment/moment";

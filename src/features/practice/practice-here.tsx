@@ -3,9 +3,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
+import { Link } from "@/ui/actions/link";
 import { later } from "@/ui/loading/later";
 import { KeysProvider } from "@/ui/keys/keys";
 import { Moment } from "@/ui/moment/moment";
@@ -27,7 +27,7 @@ export function PracticeHere() {
   return (
     <Box component="main" sx={{ p: { xs: 2, md: 3 } }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1.5, mb: 1 }}>
-        <Button component={Link} href="/practice" prefetch={false} variant="outlined">
+        <Button component={Link} href="/practice" variant="outlined">
           Back online
         </Button>
         {kept &&

@@ -2,10 +2,10 @@
 
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { useState } from "react";
 import { compareAircraft, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
+import { Link } from "@/ui/actions/link";
 import { useAir } from "@/ui/air/use-air";
 import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";

@@ -2,9 +2,9 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Link from "next/link";
 import { GAP_DAYS, windowOf } from "@/core";
 import { directionNames, stepName, type Step } from "@/syllabus";
+import { Link } from "@/ui/actions/link";
 import { LastOutcomes, RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { capital, percent, percentRange } from "@/words";

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
+import { Link } from "../actions/link";
 import { useAtHand } from "./at-hand";
 
 /** Asks for the pilot a screen is about, or for the first pilot where there is none. */

@@ -2,7 +2,7 @@
 
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
+import { Link } from "../actions/link";
 import { useAtHand } from "./at-hand";
 
 /** Where a pilot has no aircraft yet, or that no setup: why it comes first, and the way there. */

@@ -5,9 +5,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
-import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
+import { Link } from "../actions/link";
 import { Option } from "../forms/options";
 import { SelectField } from "../forms/select-field";
 import { KeysProvider } from "../keys/keys";
@@ -115,7 +115,6 @@ function Frame({ children }: { children: ReactNode }) {
             variant="contained"
             component={Link}
             href={hrefFor("/session")}
-            prefetch={false}
             sx={(theme) => ({
               bgcolor: theme.tokens.buoy,
               color: theme.tokens.buoyInk,
@@ -251,8 +250,6 @@ function RailLinks({ to }: { to: readonly { readonly path: string; readonly name
             <Box
               component={Link}
               href={hrefFor(screen)}
-              // Every screen is drawn for the pilot at hand when it is asked for: nothing of it can be fetched before.
-              prefetch={false}
               aria-current={here ? "page" : undefined}
               sx={(theme) => ({
                 display: "block",
@@ -284,7 +281,6 @@ function DeviceSettings() {
       <Box
         component={Link}
         href="/account"
-        prefetch={false}
         sx={(theme) => ({
           color: theme.tokens.railInk,
           fontSize: "0.88rem",
