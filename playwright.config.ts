@@ -8,6 +8,11 @@ export default defineConfig({
   // Only to tell a hang: how long a journey takes is the machine's doing, and no journey is judged by it.
   timeout: 300_000,
   expect: { timeout: 30_000 },
+  projects: [
+    { name: "journeys", testIgnore: "practice.spec.ts" },
+    // Flown by keys in real time, which wants both cores: run by itself, on one demo.
+    { name: "practice", testMatch: "practice.spec.ts" },
+  ],
   outputDir: process.env.E2E_OUTPUT ?? "test-results",
   reporter: [["list"], ...(process.env.E2E_REPORT ? [["json", { outputFile: process.env.E2E_REPORT }] as const] : [])],
   use: {

@@ -175,8 +175,12 @@ await runMain(async () => {
         E2E_PASSWORD: typablePassword(),
       };
       Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD, scratch));
-      say("Playwright");
-      await counted("e2e", bin("playwright"), ["test", ...only], env, env.E2E_REPORT, readPlaywright);
+      const runs = { journeys: env, practice: { ...env, E2E_DEMO: env.E2E_DEMO.split(" ")[0] } };
+      for (const [project, own] of Object.entries(runs)) {
+        say(`Playwright: ${project}`);
+        const args = ["test", `--project=${project}`, "--pass-with-no-tests", ...only];
+        await counted(`e2e ${project}`, bin("playwright"), args, own, env.E2E_REPORT, readPlaywright);
+      }
     }
   } finally {
     await stopAll();

@@ -3,18 +3,19 @@
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import { findStep, needsOf, opensOf, type Route, type StepStanding, type Syllabus } from "@/syllabus";
+import { findStep, needsOf, opensOf, type Route, type Syllabus } from "@/syllabus";
 import { stateWords } from "@/ui/marks/marks";
 import { depthOf, inkOn } from "./depth-colours";
 import { depthLayout, neighbour, type Sounding } from "./depth-layout";
+import type { SoundedStep } from "./sounded";
 
 export interface DepthChartProps {
   readonly syllabus: Syllabus;
-  readonly steps: readonly StepStanding[];
+  readonly steps: readonly SoundedStep[];
   readonly route: Route;
   readonly selectedId: string | null;
   /** Steps that are not dimmed. */
-  readonly shows: (one: StepStanding) => boolean;
+  readonly shows: (one: SoundedStep) => boolean;
   readonly onSelect: (stepId: string) => void;
 }
 

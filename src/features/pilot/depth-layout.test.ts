@@ -1,10 +1,16 @@
 import { builtInSyllabus, routes, type Route } from "@/syllabus";
 import { standingWith, type StepAttempt } from "@/ui/testing/made-up";
 import { depthLayout, neighbour } from "./depth-layout";
+import { shownStanding } from "./sounded";
 
 const WIDTH = 1084;
 const layoutOf = (route: Route, signedOff: readonly string[] = [], attempts: readonly StepAttempt[] = []) =>
-  depthLayout(builtInSyllabus, standingWith(attempts, { school: { route }, signedOff }).standing.steps, route, WIDTH);
+  depthLayout(
+    builtInSyllabus,
+    shownStanding(standingWith(attempts, { school: { route }, signedOff }).standing, false).steps,
+    route,
+    WIDTH,
+  );
 
 it.each(routes)("%s: every whole step is there, and no two marks or names meet", (route) => {
   const { soundings, columns, bands } = layoutOf(route);

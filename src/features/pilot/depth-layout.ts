@@ -1,17 +1,9 @@
-import {
-  families,
-  findStep,
-  needsOf,
-  partsOf,
-  skillOf,
-  type Route,
-  type StepStanding,
-  type Syllabus,
-} from "@/syllabus";
+import { families, findStep, needsOf, partsOf, skillOf, type Route, type Syllabus } from "@/syllabus";
+import type { SoundedStep } from "./sounded";
 
 /** One step on the chart: where its mark stands; its name is written to the right of it. */
 export interface Sounding {
-  readonly one: StepStanding;
+  readonly one: SoundedStep;
   readonly label: string;
   readonly stage: number;
   readonly x: number;
@@ -19,7 +11,7 @@ export interface Sounding {
   /** Width of mark and name together, as they are framed when the step is looked at; clear of the marks of the next column. */
   readonly frameWidth: number;
   /** Parts of the step, told by small marks under its name. */
-  readonly parts: readonly StepStanding[];
+  readonly parts: readonly SoundedStep[];
 }
 
 export interface Link {
@@ -69,7 +61,7 @@ const BOLD_LETTER = 6.4;
 /** Lays out a pilot's steps: a column for each family, a band for each stage, one row for each step of a cell, so that no two ever meet. */
 export function depthLayout(
   syllabus: Syllabus,
-  steps: readonly StepStanding[],
+  steps: readonly SoundedStep[],
   route: Route,
   width: number,
 ): DepthLayout {

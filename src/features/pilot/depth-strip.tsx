@@ -2,10 +2,11 @@
 
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
-import { findStep, type StepStanding } from "@/syllabus";
+import { findStep } from "@/syllabus";
 import { StateMark } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { depthOf, inkOn } from "./depth-colours";
+import type { SoundedStep } from "./sounded";
 
 /** The depth chart of a phone: the stages one under the other, their steps as far as the line is wide. */
 export function DepthStrip({
@@ -13,7 +14,7 @@ export function DepthStrip({
   selectedId,
   onSelect,
 }: {
-  steps: readonly StepStanding[];
+  steps: readonly SoundedStep[];
   selectedId: string | null;
   onSelect: (stepId: string) => void;
 }) {

@@ -22,7 +22,7 @@ it("the history has a line for a session, as of its first attempt: each step and
     ],
   );
   const [pilot] = await listPilots(who);
-  const { history } = await loadPilot(who, pilot, null, null, now.getTime() + 3_600_000);
+  const { history } = await loadPilot(who, pilot, null, {}, now.getTime() + 3_600_000);
   const none = { clean: 0, rough: 0, bailed: 0, crashed: 0 };
   expect(history.find(({ kind }) => kind === "session")).toEqual({
     kind: "session",

@@ -27,7 +27,8 @@ import {
   schoolsOf,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
-import { findStep, standingAt, standingOf, type PilotStanding, type School, type StepStanding } from "@/syllabus";
+import { findStep, standingAt, standingOf, type School, type StepStanding } from "@/syllabus";
+import { shownStanding, type ShownStanding } from "./sounded";
 
 /** One line of a pilot's history, newest first. */
 export type HistoryLine =
@@ -61,9 +62,8 @@ export interface LookedAt {
   readonly setupNames: Readonly<Record<string, string>>;
 }
 
-export interface PilotData {
+export interface PilotData extends ShownStanding {
   readonly pilot: Pilot;
-  readonly standing: PilotStanding;
   readonly lookedAt: LookedAt | null;
   /** Sides the pilot takes where practitioners disagree: their own over the squad's. */
   readonly school: School;
@@ -91,7 +91,7 @@ export async function loadPilot(
   who: SignedIn,
   pilot: Pilot,
   aircraft: Aircraft | null,
-  stepId: string | null = null,
+  { stepId = null, asList = false }: { readonly stepId?: string | null; readonly asList?: boolean } = {},
   nowMs = Date.now(),
 ): Promise<PilotData> {
   const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions, homework] =
@@ -132,7 +132,7 @@ export async function loadPilot(
   ];
   return {
     pilot,
-    standing,
+    ...shownStanding(standing, asList),
     lookedAt: step
       ? {
           one: standing.steps.find((one) => one.stepId === step.id) ?? standingAt(step, input),

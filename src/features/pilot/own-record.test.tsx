@@ -5,6 +5,7 @@ import { odo, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, people, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";
 import { PilotScreen } from "./pilot-screen";
+import { shownStanding } from "./sounded";
 
 const request = (change: Partial<SignOffRequest> = {}): SignOffRequest => ({
   id: "r",
@@ -26,9 +27,11 @@ const tried = [
     atMs: 0,
   },
 ] as const;
+const { standing, lookedAt } = standingWith(tried);
 const data = (change: Partial<PilotData> = {}): PilotData => ({
   pilot: odo,
-  ...standingWith(tried),
+  ...shownStanding(standing, false),
+  lookedAt,
   school: {},
   squadSchool: {},
   milestones: [],

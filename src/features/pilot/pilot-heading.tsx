@@ -21,7 +21,7 @@ import { usePreferences } from "@/ui/theme/preferences";
 
 /** Who it is, how deep they have sounded, and what may be done with the record. */
 export function PilotHeading({ data }: { data: PilotData }) {
-  const { pilot, standing, milestones, coaches } = data;
+  const { pilot, milestones, coaches, reviewsDue, idleDays } = data;
   const syllabus = useSyllabus();
   const router = useRouter();
   const [editing, setEditing] = useState(false);
@@ -42,13 +42,12 @@ export function PilotHeading({ data }: { data: PilotData }) {
           signed off <b className="num">{way.filter(({ id }) => signed.has(id)).length}</b> of{" "}
           <b className="num">{way.length}</b>
         </span>
-        {standing.reviewsDue.length > 0 && (
+        {reviewsDue > 0 && (
           <Box component="span" sx={(theme) => ({ color: theme.tokens.ochreText, fontWeight: 600 })}>
-            <StateMark state="due" size={13} labelled={false} /> review due{" "}
-            <b className="num">{standing.reviewsDue.length}</b>
+            <StateMark state="due" size={13} labelled={false} /> review due <b className="num">{reviewsDue}</b>
           </Box>
         )}
-        <span>{standing.idleDays === null ? "not flown yet" : `flew ${daysAgo(standing.idleDays)}`}</span>
+        <span>{idleDays === null ? "not flown yet" : `flew ${daysAgo(idleDays)}`}</span>
         <span>
           mode <b className="num">{pilot.stickMode}</b>, {pilot.grip}
         </span>

@@ -6,6 +6,7 @@ import { odo, oneSquad, standingWith } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import type { PilotData } from "./load";
 import { PilotScreen } from "./pilot-screen";
+import { shownStanding } from "./sounded";
 
 const DAY_MS = 86_400_000;
 const nowMs = 100 * DAY_MS;
@@ -29,11 +30,13 @@ const milestone: Milestone = {
   signedAtMs: 90 * DAY_MS,
   broughtIn: false,
 };
-function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}): PilotData {
+function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotData> = {}, asList = false): PilotData {
   const milestones = change.milestones ?? [];
+  const { standing, lookedAt } = standingWith(attempts, { signedOff: milestones.map((one) => one.stepId), nowMs });
   return {
     pilot: odo,
-    ...standingWith(attempts, { signedOff: milestones.map((one) => one.stepId), nowMs }),
+    ...shownStanding(standing, asList),
+    lookedAt,
     school: {},
     squadSchool: {},
     milestones,
@@ -49,11 +52,9 @@ function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotD
   };
 }
 
-it("lists every step with its state, and the evidence of each direction", async () => {
-  renderScreen(
-    <PilotScreen data={data([...flown("back", ["clean", "clean", "rough", "clean"]), ...flown("front", ["rough"])])} />,
-  );
-  await userEvent.click(screen.getByRole("button", { name: "As a list" }));
+it("lists every step with its state, and the evidence of each direction", () => {
+  const attempts = [...flown("back", ["clean", "clean", "rough", "clean"]), ...flown("front", ["rough"])];
+  renderScreen(<PilotScreen data={data(attempts, {}, true)} />);
   const stage = screen.getByText("Flips and rolls", { selector: "summary" }).closest("details")!;
   expect(stage).toHaveAttribute("open");
   expect(within(stage).getAllByRole("link", { name: /^\d+ .*flip/i }).length).toBeGreaterThanOrEqual(6);
@@ -180,12 +181,19 @@ describe("depth chart", () => {
     expect(navigation.journeys.at(-1)).toMatch(/^\/pilot\?.*step=flip-ease-quarter/);
   });
 
-  it("dims what a filter leaves out, and lists only what it keeps", async () => {
+  it("dims what a filter leaves out; the list is asked for with the step looked at", async () => {
     renderScreen(<PilotScreen data={data(flown("back", ["clean", "rough"]))} />);
     await userEvent.click(screen.getByRole("button", { name: "learning" }));
     expect(mark(/^Slow flip/)).toHaveStyle({ opacity: "1" });
     expect(mark(/^Hang/)).toHaveStyle({ opacity: "0.28" });
     await userEvent.click(screen.getByRole("button", { name: "As a list" }));
+    expect(navigation.journeys.at(-1)).toMatch(/^\/pilot\?.*step=flip-slow&view=list/);
+  });
+
+  it("lists only what a filter keeps", async () => {
+    renderScreen(<PilotScreen data={data(flown("back", ["clean", "rough"]), {}, true)} />);
+    expect(screen.getByRole("link", { name: /^\d+ Hang/ })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "learning" }));
     expect(screen.getByRole("link", { name: /^\d+ Slow flip/ })).toBeVisible();
     expect(screen.queryByRole("link", { name: /^\d+ Hang/ })).toBeNull();
   });

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { findStep, type StepStanding } from "@/syllabus";
 import { useKeys } from "@/ui/keys/keys";
 import { Dialog } from "@/ui/layout/opened";
@@ -26,15 +26,20 @@ import { StepsShown } from "./steps-shown";
 
 /** Pilot: how deep they have sounded, one step looked at closely, milestones, school, history and notes. */
 export function PilotScreen({ data }: { data: PilotData }) {
-  const { pilot, standing, coaches, lookedAt } = data;
+  const { pilot, current, coaches, lookedAt } = data;
   const syllabus = useSyllabus();
   const router = useRouter();
   const { hrefFor } = useAtHand();
   const [signing, setSigning] = useState<StepStanding | null>(null);
-  const [asList, setAsList] = useState(false);
-  const one = lookedAt?.one ?? standing.current;
+  const one = lookedAt?.one ?? current;
   const step = one ? findStep(syllabus, one.stepId) : undefined;
   const signed = signing && findStep(syllabus, signing.stepId);
+  const asList = data.listed !== null;
+  const turn = useCallback(
+    () =>
+      router.replace(hrefFor("/pilot", { step: one?.stepId, view: asList ? undefined : "list" }), { scroll: false }),
+    [router, hrefFor, one, asList],
+  );
   const keys = useMemo(
     () => [
       {
@@ -43,23 +48,17 @@ export function PilotScreen({ data }: { data: PilotData }) {
         run: () => router.push(hrefFor("/brief", { step: one?.stepId })),
       },
       { key: "s", label: "Setup", run: () => router.push(hrefFor("/setup")) },
-      { key: "l", label: "Chart or list", run: () => setAsList((now) => !now) },
+      { key: "l", label: "Chart or list", run: turn },
       ...(coaches && one ? [{ key: "o", label: "Sign off the step looked at", run: () => setSigning(one) }] : []),
     ],
-    [router, hrefFor, one, coaches],
+    [router, hrefFor, one, coaches, turn],
   );
   useKeys(keys);
   return (
     <>
       <PilotHeading data={data} />
       {one && step && <NextStep data={data} one={one} step={step} onSign={setSigning} />}
-      <StepsShown
-        data={data}
-        selectedId={one?.stepId ?? null}
-        asList={asList}
-        onTurn={() => setAsList((now) => !now)}
-        onSign={setSigning}
-      />
+      <StepsShown data={data} selectedId={one?.stepId ?? null} onTurn={turn} onSign={setSigning} />
       <Box
         sx={{
           mt: 3,

@@ -26,7 +26,7 @@ export function PlacePilot({ data }: { data: PilotData }) {
   const [open, setOpen] = useState(false);
   const way = pathOf(syllabus, routeOf(data.school)).filter(({ optional }) => !optional);
   const signed = new Set(data.milestones.map(({ stepId }) => stepId));
-  const [stepId, setStepId] = useState(data.standing.current?.stepId ?? way[0].id);
+  const [stepId, setStepId] = useState(data.current?.stepId ?? way[0].id);
   const before = way.slice(
     0,
     way.findIndex(({ id }) => id === stepId),

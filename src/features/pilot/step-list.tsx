@@ -17,28 +17,30 @@ import { percent } from "@/words";
 /** The same as the depth chart, as a list with the evidence of each step. */
 export function StepList({
   data,
-  shows,
+  steps,
   onSign,
 }: {
   data: PilotData;
-  shows: (one: StepStanding) => boolean;
+  /** Those that are asked for. */
+  steps: readonly StepStanding[];
   /** Null for whoever may not. */
   onSign: ((one: StepStanding) => void) | null;
 }) {
   const syllabus = useSyllabus();
-  const own = data.standing.steps.filter(shows);
   return (
     <>
       {syllabus.stages.map((name, stage) => (
         <StageSteps
           key={name}
           name={name}
-          own={own.filter(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage === stage)}
+          own={steps.filter(({ stepId }) => syllabus.skillByStep.get(stepId)?.stage === stage)}
           data={data}
           onSign={onSign}
         />
       ))}
-      {own.length === 0 && <Typography sx={{ py: 2 }}>No step is so just now. Show all to see the others.</Typography>}
+      {steps.length === 0 && (
+        <Typography sx={{ py: 2 }}>No step is so just now. Show all to see the others.</Typography>
+      )}
       <Box sx={{ mt: 1, fontSize: "0.85rem", color: "text.secondary" }}>
         {(["signed-off", "being-learnt", "due", "not-begun"] as const).map((state) => (
           <Box component="span" key={state} sx={{ mr: 2.5 }}>
@@ -64,7 +66,7 @@ function StageSteps({
   /** Null for whoever may not. */
   onSign: ((one: StepStanding) => void) | null;
 }) {
-  const { standing, milestones } = data;
+  const { milestones } = data;
   const syllabus = useSyllabus();
   if (own.length === 0) return null;
   // What lies beside the way counts nowhere.
@@ -84,7 +86,7 @@ function StageSteps({
         <StepRow
           key={one.stepId}
           one={one}
-          number={standing.steps.indexOf(one) + 1}
+          number={data.steps.findIndex(({ stepId }) => stepId === one.stepId) + 1}
           signedAtMs={milestones.find((m) => m.stepId === one.stepId)?.signedAtMs ?? null}
           onSign={onSign && (() => onSign(one))}
         />

@@ -6,17 +6,7 @@ import { useMemo } from "react";
 import { Link } from "@/ui/actions/link";
 import { chancePercent, markWords, percent, percentRange, placeWords } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
-import {
-  directionNames,
-  findStep,
-  needsOf,
-  opensOf,
-  partsOf,
-  routeOf,
-  type Step,
-  type StepStanding,
-  type Syllabus,
-} from "@/syllabus";
+import { directionNames, findStep, needsOf, opensOf, partsOf, routeOf, type Step, type Syllabus } from "@/syllabus";
 import { LineChart } from "@/ui/charts/chart";
 import { BailCreditLine } from "@/ui/evidence/bail-credit";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
@@ -27,6 +17,7 @@ import { useAtHand } from "@/ui/shell/at-hand";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { LookedAt, PilotData } from "./load";
+import type { SoundedStep } from "./sounded";
 
 /** One step looked at closely: what it needs and opens, the evidence per direction, raw counts by place, and how it went over the days. */
 export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt }) {
@@ -87,7 +78,7 @@ export function StepPanel({ data, looked }: { data: PilotData; looked: LookedAt 
 function Neighbours({ syllabus, step, data }: { syllabus: Syllabus; step: Step; data: PilotData }) {
   const { hrefFor } = useAtHand();
   const route = routeOf(data.school);
-  const standing = new Map(data.standing.steps.map((one) => [one.stepId, one]));
+  const standing = new Map(data.steps.map((one) => [one.stepId, one]));
   const lines: readonly (readonly [string, readonly Step[]])[] = [
     ["Needs", needsOf(syllabus, step, route)],
     ["Opens", opensOf(syllabus, step, route)],
@@ -113,7 +104,7 @@ function Neighbours({ syllabus, step, data }: { syllabus: Syllabus; step: Step; 
   );
 }
 
-const stateOf = (one: StepStanding | undefined) => (one?.reviewDue ? "due" : (one?.state ?? "not-begun"));
+const stateOf = (one: SoundedStep | undefined) => (one?.reviewDue ? "due" : (one?.state ?? "not-begun"));
 
 /** Raw counts by direction and place, each with the 90 % Wilson interval of its share. */
 function Places({ tallies, names }: { tallies: readonly Tallied[]; names: Readonly<Record<string, string>> }) {

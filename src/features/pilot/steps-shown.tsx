@@ -13,6 +13,7 @@ import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { DepthChart } from "./depth-chart";
 import { DepthStrip } from "./depth-strip";
 import type { PilotData } from "./load";
+import type { SoundedStep } from "./sounded";
 import { StepList } from "./step-list";
 
 const filters = [
@@ -20,15 +21,11 @@ const filters = [
   {
     id: "open",
     name: "open to learn",
-    shows: ({ state, needsFirst }: StepStanding) => state !== "signed-off" && needsFirst.length === 0,
+    shows: ({ state, needsFirst }: SoundedStep) => state !== "signed-off" && needsFirst.length === 0,
   },
-  { id: "learning", name: "learning", shows: ({ state }: StepStanding) => state === "being-learnt" },
-  { id: "due", name: "review due", shows: ({ reviewDue }: StepStanding) => reviewDue },
-  {
-    id: "ready",
-    name: "mark met",
-    shows: ({ state, advice }: StepStanding) => state !== "signed-off" && advice.kind === "advance",
-  },
+  { id: "learning", name: "learning", shows: ({ state }: SoundedStep) => state === "being-learnt" },
+  { id: "due", name: "review due", shows: ({ reviewDue }: SoundedStep) => reviewDue },
+  { id: "ready", name: "mark met", shows: ({ markMet }: SoundedStep) => markMet },
 ] as const;
 type FilterId = (typeof filters)[number]["id"];
 
@@ -36,13 +33,11 @@ type FilterId = (typeof filters)[number]["id"];
 export function StepsShown({
   data,
   selectedId,
-  asList,
   onTurn,
   onSign,
 }: {
   data: PilotData;
   selectedId: string | null;
-  asList: boolean;
   /** From chart to list and back. */
   onTurn: () => void;
   onSign: (one: StepStanding) => void;
@@ -57,7 +52,7 @@ export function StepsShown({
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 0.5 }}>
-        <Typography variant="h2">{asList ? "Steps" : "Depth chart"}</Typography>
+        <Typography variant="h2">{data.listed ? "Steps" : "Depth chart"}</Typography>
         <PickOne
           label="Steps shown"
           value={filterId}
@@ -74,17 +69,21 @@ export function StepsShown({
         </Box>
         <Box sx={{ flex: 1 }} />
         <Button size="small" variant="outlined" onClick={() => onTurn()}>
-          {asList ? "As a chart" : "As a list"}
+          {data.listed ? "As a chart" : "As a list"}
         </Button>
       </Box>
-      {asList ? (
-        <StepList data={data} shows={shows} onSign={data.coaches ? onSign : null} />
+      {data.listed ? (
+        <StepList
+          data={data}
+          steps={data.listed.filter((_, i) => shows(data.steps[i]))}
+          onSign={data.coaches ? onSign : null}
+        />
       ) : (
         <>
           <Box sx={{ display: { xs: "none", md: "block" } }}>
             <DepthChart
               syllabus={syllabus}
-              steps={data.standing.steps}
+              steps={data.steps}
               route={route}
               selectedId={selectedId}
               shows={shows}
@@ -92,7 +91,7 @@ export function StepsShown({
             />
           </Box>
           <Box sx={{ display: { xs: "block", md: "none" } }}>
-            <DepthStrip steps={data.standing.steps.filter(shows)} selectedId={selectedId} onSelect={look} />
+            <DepthStrip steps={data.steps.filter(shows)} selectedId={selectedId} onSelect={look} />
           </Box>
         </>
       )}

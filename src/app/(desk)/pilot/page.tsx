@@ -9,6 +9,11 @@ export default async function PilotPage({ searchParams }: { searchParams: Search
   const atHand = await pilotAtHand(searchParams, who);
   if (!atHand) return <ChoosePilot screen="Pilot" path="/pilot" />;
   return (
-    <PilotScreen data={await loadPilot(who, atHand.pilot, atHand.aircraft, await parameter(searchParams, "step"))} />
+    <PilotScreen
+      data={await loadPilot(who, atHand.pilot, atHand.aircraft, {
+        stepId: await parameter(searchParams, "step"),
+        asList: (await parameter(searchParams, "view")) === "list",
+      })}
+    />
   );
 }
