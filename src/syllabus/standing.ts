@@ -151,31 +151,47 @@ export function standingAt(step: Step, input: StandingInput): StepStanding {
 export function glanceOf(input: StandingInput): Glance {
   const { syllabus, flown, signedOff, nowMs } = input;
   const context = contextOf(input);
-  const path = pathOf(syllabus, context.route).filter(({ optional }) => !optional);
-  const signed = signedOffSteps(input);
   const reviews = reviewsOf(input);
   return {
     current: context.current && stepStanding(context.current, input, context, reviews),
-    steps: path.length,
-    signedOff: path.filter(({ id }) => signedOff.has(id)).length,
-    depths: syllabus.stages.map((_, stage) => {
-      const own = path.filter((step) => skillOf(syllabus, step).stage === stage);
-      return { steps: own.length, signedOff: own.filter(({ id }) => signedOff.has(id)).length };
-    }),
-    reviewsDue: signed.flatMap(({ id }) => {
+    ...depthsOf(signedOff, syllabus, context.route),
+    reviewsDue: signedOffSteps(input).flatMap(({ id }) => {
       const review = reviews.get(id);
       return review && review.dueMs <= nowMs ? [{ stepId: id, memory: review.memory }] : [];
     }),
-    slipping: signed.flatMap((step) => {
-      const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
-      return slip ? [{ stepId: step.id, ...slip }] : [];
-    }),
+    slipping: slippingIn(flown, syllabus, signedOff),
     favours: favouredSide(input, context),
     burst: lastBurst(input),
     lastFlownMs: context.lastFlownMs,
     idleDays: idleDaysOf(input, context),
   };
 }
+
+const depthsOf = remembering(
+  (
+    signedOff: StandingInput["signedOff"],
+    syllabus: Syllabus,
+    route: Route,
+  ): Pick<Glance, "steps" | "signedOff" | "depths"> => {
+    const path = pathOf(syllabus, route).filter(({ optional }) => !optional);
+    const count = (steps: readonly Step[]) => ({
+      steps: steps.length,
+      signedOff: steps.filter(({ id }) => signedOff.has(id)).length,
+    });
+    return {
+      ...count(path),
+      depths: syllabus.stages.map((_, stage) => count(path.filter((step) => skillOf(syllabus, step).stage === stage))),
+    };
+  },
+);
+
+const slippingIn = remembering(
+  (flown: StandingInput["flown"], syllabus: Syllabus, signedOff: StandingInput["signedOff"]): Glance["slipping"] =>
+    signedOffIn(signedOff, syllabus).flatMap((step) => {
+      const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
+      return slip ? [{ stepId: step.id, ...slip }] : [];
+    }),
+);
 
 /** The step a pilot is at, told from what was flown and signed off. */
 export const currentStepOf = ({
@@ -184,18 +200,18 @@ export const currentStepOf = ({
   flown,
   signedOff,
 }: Pick<StandingInput, "syllabus" | "school" | "flown" | "signedOff">): Step | null =>
-  currentStepIn(flown, syllabus, school, signedOff);
+  currentStepIn(flown, syllabus, routeOf(school), signedOff);
 
 const currentStepIn = remembering(
   (
     flown: StandingInput["flown"],
     syllabus: Syllabus,
-    school: School,
+    route: Route,
     signedOff: StandingInput["signedOff"],
   ): Step | null => {
     const lastFlown = new Map<string, number>();
     for (const [id, { digest }] of flown) if (digest.lastMs !== null) lastFlown.set(id, digest.lastMs);
-    return currentStep(syllabus, routeOf(school), signedOff, lastFlown);
+    return currentStep(syllabus, route, signedOff, lastFlown);
   },
 );
 
@@ -214,20 +230,36 @@ interface Context {
 
 function contextOf({ syllabus, school, flown, signedOff, nowMs }: StandingInput): Context {
   const route = routeOf(school);
-  const path = pathOf(syllabus, route);
-  const furthest = path.reduce((last, { id }, i) => (signedOff.has(id) ? i : last), -1);
-  const times = [...flown.values()].flatMap(({ digest }) => (digest.lastMs === null ? [] : [digest.lastMs]));
+  const lastFlownMs = lastFlownIn(flown);
+  // A hard day matters while it is fresh; after a night the pilot has rested.
+  const rested = lastFlownMs === null || nowMs - lastFlownMs >= REST_MEMORY_MS;
   return {
     route,
     current: currentStepOf({ syllabus, school, flown, signedOff }),
-    // A hard day matters while it is fresh; after a night the pilot has rested.
-    latestDay: [...flown.values()]
-      .flatMap(({ recent }) => recent.filter((one) => flownForReal(one) && nowMs - one.atMs < REST_MEMORY_MS))
-      .sort((a, b) => a.atMs - b.atMs),
-    lastFlownMs: times.length > 0 ? Math.max(...times) : null,
-    known: new Set([...signedOff, ...path.slice(0, Math.max(0, furthest)).map(({ id }) => id)]),
+    latestDay: rested
+      ? NOTHING_FLOWN
+      : [...flown.values()]
+          .flatMap(({ recent }) => recent.filter((one) => flownForReal(one) && nowMs - one.atMs < REST_MEMORY_MS))
+          .sort((a, b) => a.atMs - b.atMs),
+    lastFlownMs,
+    known: knownOf(signedOff, syllabus, route),
   };
 }
+
+const NOTHING_FLOWN: readonly Attempt[] = [];
+
+const lastFlownIn = remembering((flown: StandingInput["flown"]): number | null => {
+  const times = [...flown.values()].flatMap(({ digest }) => (digest.lastMs === null ? [] : [digest.lastMs]));
+  return times.length > 0 ? Math.max(...times) : null;
+});
+
+const knownOf = remembering(
+  (signedOff: StandingInput["signedOff"], syllabus: Syllabus, route: Route): ReadonlySet<string> => {
+    const path = pathOf(syllabus, route);
+    const furthest = path.reduce((last, { id }, i) => (signedOff.has(id) ? i : last), -1);
+    return new Set([...signedOff, ...path.slice(0, Math.max(0, furthest)).map(({ id }) => id)]);
+  },
+);
 
 /** The steps signed off, in the order of the syllabus. */
 export const signedOffSteps = ({ syllabus, signedOff }: StandingInput) => signedOffIn(signedOff, syllabus);
@@ -246,8 +278,6 @@ function stepStanding(
   const own = flown.get(step.id);
   const recent = own?.recent ?? [];
   const attempts = own?.digest.attempts ?? 0;
-  // Nobody tires, crashes or settles into a setup in a simulator.
-  const real = recent.filter(flownForReal);
   const evidence = evidenceAt(recent, step, own?.digest.tallies ?? noTallies, rules.attendedOnly);
   const signed = signedOff.has(step.id);
   const review = (signed && reviews.get(step.id)) || null;
@@ -257,16 +287,16 @@ function stepStanding(
     evidence,
     attempts,
     lastFlownMs: own?.digest.lastMs ?? null,
-    advice: advise({
+    advice: adviceOn(
       evidence,
-      mark: step.mark,
-      attempts: real,
-      latestDay: context.latestDay,
+      recent,
+      step.mark,
+      context.latestDay,
       setupId,
-      previousStepId: stepBefore(syllabus, step, context.route)?.id ?? null,
-      signedOff: signed,
+      stepBefore(syllabus, step, context.route)?.id ?? null,
+      signed,
       rules,
-    }),
+    ),
     needsFirst: signed
       ? []
       : needsOf(syllabus, step, context.route)
@@ -290,6 +320,23 @@ const evidenceAt = remembering(
       tallies,
       { attendedOnly },
     ),
+);
+
+const adviceOn = remembering(
+  (
+    evidence: StepEvidence,
+    recent: readonly Attempt[],
+    mark: Step["mark"],
+    latestDay: readonly Attempt[],
+    setupId: string | null,
+    previousStepId: string | null,
+    signedOff: boolean,
+    rules: SquadRules,
+  ): Advice => {
+    // Nobody tires, crashes or settles into a setup in a simulator.
+    const attempts = recent.filter(flownForReal);
+    return advise({ evidence, mark, attempts, latestDay, setupId, previousStepId, signedOff, rules });
+  },
 );
 
 /** Whether the school wants the step flown in the simulator first and its mark is not met there. */
@@ -320,16 +367,27 @@ const reviewsIn = remembering(
     rules: SquadRules,
   ) => {
     const reviews = new Map<string, Review>();
+    for (const [stepId, days] of repeatedOn(flown, syllabus, signedOff)) {
+      const review = reviewOf(days, nowMs, rules.timeZone);
+      if (review) reviews.set(stepId, review);
+    }
+    return reviews;
+  },
+);
+
+/** The days on which each step signed off was repeated, by itself or in a later one. */
+const repeatedOn = remembering(
+  (flown: StandingInput["flown"], syllabus: Syllabus, signedOff: StandingInput["signedOff"]) => {
+    const repeated: (readonly [stepId: string, days: readonly FlyingDay[]])[] = [];
     for (const skill of new Set(signedOffIn(signedOff, syllabus).map((step) => skillOf(syllabus, step)))) {
       let contained: readonly FlyingDay[] = [];
       for (const step of [...skill.steps].reverse()) {
         const own = flown.get(step.id)?.digest.days ?? [];
-        const review = signedOff.has(step.id) ? reviewOf(mergedDays(own, contained), nowMs, rules.timeZone) : null;
-        if (review) reviews.set(step.id, review);
+        if (signedOff.has(step.id)) repeated.push([step.id, mergedDays(own, contained)]);
         contained = mergedDays(cleanDays(own), contained);
       }
     }
-    return reviews;
+    return repeated;
   },
 );
 
@@ -351,8 +409,12 @@ const idleDaysOf = ({ nowMs, rules }: StandingInput, { lastFlownMs }: Context) =
   lastFlownMs === null ? null : dayIn(rules.timeZone, nowMs) - dayIn(rules.timeZone, lastFlownMs);
 
 function lastBurst({ flown, nowMs, rules }: StandingInput): Burst | null {
-  return burstOf(distinctDays([...flown.values()].map(({ digest }) => digest.days)), dayIn(rules.timeZone, nowMs));
+  return burstOf(daysFlown(flown), dayIn(rules.timeZone, nowMs));
 }
+
+const daysFlown = remembering((flown: StandingInput["flown"]) =>
+  distinctDays([...flown.values()].map(({ digest }) => digest.days)),
+);
 
 /** The clearest difference between two directions of the current step, from raw counts. */
 const favouredSide = ({ flown }: StandingInput, { current }: Context): Glance["favours"] =>

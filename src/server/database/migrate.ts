@@ -31,6 +31,7 @@ import * as sitePlans from "./migrations/0028-site-plans";
 import * as sitePictures from "./migrations/0029-site-pictures";
 import * as homework from "./migrations/0030-homework";
 import * as keptTries from "./migrations/0031-kept-tries";
+import * as digestRevision from "./migrations/0032-digest-revision";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -70,6 +71,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0029-site-pictures", sitePictures],
   ["0030-homework", homework],
   ["0031-kept-tries", keptTries],
+  ["0032-digest-revision", digestRevision],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {

@@ -42,7 +42,7 @@ export interface DefectRow {
 const MOST_LOGGED = 60;
 
 /** Crashes of one aircraft that are listed while it was not looked at: one alone keeps it on the ground. Ours. */
-const MOST_CRASHES = 20;
+const MOST_CRASHES = 6;
 
 /**
  * The newest crashes of one aircraft since it was cleared, by its id and how many. Said in which order it is read: from the newest crash of the pilot back,

@@ -1,3 +1,4 @@
+import { randomBytes } from "node:crypto";
 import { digestOf, recentOf, type Attempt, type StepDigest } from "@/core";
 import type { DigestedStep } from "@/syllabus";
 import { database, type Transaction } from "../database";
@@ -10,7 +11,69 @@ import { inTransaction } from "./transaction";
 const FORMAT = 3;
 
 /** What was flown at each step by each of some pilots, by pilot and step id. */
-export type Flown = ReadonlyMap<string, ReadonlyMap<string, DigestedStep>>;
+export type Flown = ReadonlyMap<string, FlownSteps>;
+type FlownSteps = ReadonlyMap<string, DigestedStep>;
+
+/** Digests of all steps of some pilots, with the recent attempts of each: for a few pilots. */
+export async function listFlown(pilotIds: readonly string[]): Promise<Flown> {
+  const known = await knownOf(pilotIds);
+  await readMissing(known, "whole", ["digest", "recent"]);
+  return new Map(pilotIds.map((id) => [id, known.get(id)?.whole ?? NOTHING_FLOWN]));
+}
+
+/**
+ * The same without recent attempts but for the steps that are asked for: for a whole squad. Three queries at most, whatever their number; one where nothing
+ * changed since the last look.
+ */
+export async function listFlownBriefly(
+  pilotIds: readonly string[],
+  recentOfSteps: (counts: Flown) => readonly (readonly [pilotId: string, stepId: string])[],
+): Promise<Flown> {
+  const known = await knownOf(pilotIds);
+  await readMissing(known, "counts", ["digest"]);
+  const counts = new Map(pilotIds.map((id) => [id, known.get(id)?.counts ?? NOTHING_FLOWN]));
+  const wanted = recentOfSteps(counts);
+  await readRecent(known, wanted);
+  const stepsOf = new Map<string, string[]>();
+  for (const [pilotId, stepId] of wanted) stepsOf.set(pilotId, [...(stepsOf.get(pilotId) ?? []), stepId]);
+  return new Map(
+    pilotIds.map((id) => {
+      const own = known.get(id);
+      return [id, own ? briefOf(own, stepsOf.get(id) ?? []) : NOTHING_FLOWN];
+    }),
+  );
+}
+
+/** What was read of a pilot's digests when they had a revision. To read a squad's all anew is most of the work of a look at it, and hardly one changes. */
+interface Known {
+  readonly revision: string;
+  whole?: FlownSteps;
+  counts?: FlownSteps;
+  readonly recent: Map<string, readonly Attempt[]>;
+  /** As it was last put together, and of which steps it has the recent attempts. */
+  brief?: { readonly steps: string; readonly flown: FlownSteps };
+}
+const MOST_PILOTS = 500;
+const lastKnown = new Map<string, Known>();
+const NOTHING_FLOWN: FlownSteps = new Map();
+const NO_RECENT: readonly Attempt[] = [];
+
+/** What is known of pilots of whom anything was flown, as their digests are now; nothing yet of those whose digests changed. */
+async function knownOf(pilotIds: readonly string[]): Promise<ReadonlyMap<string, Known>> {
+  const rows: { pilot_id: string; revision: string }[] = await database()("step_digest")
+    .select("pilot_id", database().raw("concat(count(*), ' ', bit_xor(revision)) as revision"))
+    .whereIn("pilot_id", [...pilotIds])
+    .groupBy("pilot_id");
+  if (lastKnown.size + rows.length > MOST_PILOTS) lastKnown.clear();
+  return new Map(
+    rows.map(({ pilot_id, revision }) => {
+      const before = lastKnown.get(pilot_id);
+      const known: Known = before?.revision === revision ? before : { revision, recent: new Map() };
+      lastKnown.set(pilot_id, known);
+      return [pilot_id, known];
+    }),
+  );
+}
 
 interface DigestRow {
   pilot_id: string;
@@ -19,46 +82,55 @@ interface DigestRow {
   recent?: string;
 }
 
-/** Digests of all steps of some pilots, with the recent attempts of each: for a few pilots. */
-export async function listFlown(pilotIds: readonly string[]): Promise<Flown> {
-  return flownFrom(
-    pilotIds,
-    await database()("step_digest")
-      .select("pilot_id", "step_id", "digest", "recent")
-      .whereIn("pilot_id", [...pilotIds]),
-  );
+/** Reads what is not known yet. What changed since its revision was read is another revision at the next look, and read again. */
+async function readMissing(
+  known: ReadonlyMap<string, Known>,
+  name: "whole" | "counts",
+  columns: readonly ("digest" | "recent")[],
+): Promise<void> {
+  const missing = [...known].filter(([, own]) => !own[name]).map(([id]) => id);
+  if (missing.length === 0) return;
+  const rows: DigestRow[] = await database()("step_digest")
+    .select("pilot_id", "step_id", ...columns)
+    .whereIn("pilot_id", missing);
+  const read = new Map(missing.map((id) => [id, new Map<string, DigestedStep>()]));
+  for (const row of rows) {
+    const digest = digestFrom(row.digest);
+    if (digest.attempts > 0)
+      read.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? recentFrom(row.recent) : NO_RECENT });
+  }
+  for (const [id, steps] of read) known.get(id)![name] = steps;
 }
 
-/** The same without recent attempts but for the steps that are asked for: for a whole squad. Two queries, whatever their number. */
-export async function listFlownBriefly(
-  pilotIds: readonly string[],
-  recentOfSteps: (counts: Flown) => readonly (readonly [pilotId: string, stepId: string])[],
-): Promise<Flown> {
-  const counts = flownFrom(
-    pilotIds,
-    await database()("step_digest")
-      .select("pilot_id", "step_id", "digest")
-      .whereIn("pilot_id", [...pilotIds]),
-  );
-  const wanted = recentOfSteps(counts);
-  const rows: (Pick<DigestRow, "pilot_id" | "step_id"> & { recent: string })[] =
-    wanted.length === 0
-      ? []
-      : await database()("step_digest")
-          .select("pilot_id", "step_id", "recent")
-          .whereIn(["pilot_id", "step_id"], wanted as never[]);
-  const recent = new Map(rows.map((row) => [`${row.pilot_id} ${row.step_id}`, recentFrom(row.recent)]));
-  return new Map(
-    [...counts].map(([pilotId, steps]) => [
-      pilotId,
-      new Map(
-        [...steps].map(([stepId, one]) => [stepId, { ...one, recent: recent.get(`${pilotId} ${stepId}`) ?? [] }]),
-      ),
-    ]),
-  );
+async function readRecent(
+  known: ReadonlyMap<string, Known>,
+  wanted: readonly (readonly [pilotId: string, stepId: string])[],
+): Promise<void> {
+  const missing = wanted.filter(([pilotId, stepId]) => !known.get(pilotId)?.recent.has(stepId));
+  if (missing.length === 0) return;
+  const rows: { pilot_id: string; step_id: string; recent: string }[] = await database()("step_digest")
+    .select("pilot_id", "step_id", "recent")
+    .whereIn(["pilot_id", "step_id"], missing as never[]);
+  for (const row of rows) known.get(row.pilot_id)?.recent.set(row.step_id, recentFrom(row.recent));
 }
 
-/** Reads JSON, and keeps what was read by its text: between two looks at a squad hardly one changes, and to read them all anew is a good part of the work. */
+/** One and the same for as long as it holds the same, so that what is worked out from it is found again. */
+function briefOf(known: Known, stepIds: readonly string[]): FlownSteps {
+  const steps = stepIds.join();
+  if (known.brief?.steps !== steps) {
+    const recentAt = new Set(stepIds);
+    const flown = new Map(
+      [...(known.counts ?? NOTHING_FLOWN)].map(([stepId, { digest }]) => [
+        stepId,
+        { digest, recent: (recentAt.has(stepId) && known.recent.get(stepId)) || NO_RECENT },
+      ]),
+    );
+    known.brief = { steps, flown };
+  }
+  return known.brief.flown;
+}
+
+/** Reads JSON, and keeps what was read by its text: of a pilot who has just flown, all steps but one are as they were. */
 function readOnce<T>(most: number): (text: string) => T {
   const read = new Map<string, T>();
   return (text) => {
@@ -72,16 +144,6 @@ function readOnce<T>(most: number): (text: string) => T {
 }
 const digestFrom = readOnce<StepDigest>(3000);
 const recentFrom = readOnce<readonly Attempt[]>(500);
-
-function flownFrom(pilotIds: readonly string[], rows: readonly DigestRow[]): Flown {
-  const flown = new Map(pilotIds.map((id) => [id, new Map<string, DigestedStep>()]));
-  for (const row of rows) {
-    const digest = digestFrom(row.digest);
-    if (digest.attempts > 0)
-      flown.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? recentFrom(row.recent) : [] });
-  }
-  return flown;
-}
 
 /**
  * Keeps others from changing attempts of this pilot at this step until the transaction ends. Taken before the attempt itself, so that two who tap
@@ -116,6 +178,8 @@ export async function refreshDigest(transaction: Transaction, pilotId: string, s
       format: FORMAT,
       digest: JSON.stringify(digest),
       recent: JSON.stringify(recentOf(attempts).map(slim)),
+      // Never one that was there before.
+      revision: randomBytes(8).readBigUInt64BE().toString(),
       last_at: digest.lastMs === null ? null : new Date(digest.lastMs),
     });
 }
