@@ -127,9 +127,14 @@ const config = [
         },
       ],
       "import/no-duplicates": "error",
-      "no-restricted-imports": [
+      "@typescript-eslint/no-restricted-imports": [
         "error",
         { name: "next/link", message: "Links are those of src/ui/actions/link.tsx, which fetch nothing ahead." },
+        {
+          name: "@mui/material/Box",
+          allowTypeImports: true,
+          message: "Boxes are those of src/ui/layout/box.tsx, which work out an sx once.",
+        },
       ],
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_+$" }],
     },
@@ -197,7 +202,7 @@ const config = [
       ],
     },
   },
-  { files: ["src/ui/actions/link.tsx"], rules: { "no-restricted-imports": "off" } },
+  { files: ["src/ui/actions/link.tsx"], rules: { "@typescript-eslint/no-restricted-imports": "off" } },
   { files: ["scripts/**/*.{cjs,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   prettier,
 ];

@@ -4,7 +4,7 @@ import {
   reviewsOf,
   signedOffSteps,
   simulatorLacking,
-  slipOf,
+  slippingIn,
   standingAt,
   currentStepOf,
   type Slip,
@@ -140,10 +140,18 @@ function nextAfter(syllabus: Syllabus, step: Step, { school, signedOff }: Standi
 function reviewOffers(input: StandingInput): ReasonedOffer[] {
   const signed = signedOffSteps(input);
   const reviews = reviewsOf(input);
+  const slips = new Map(slippingIn(input.flown, input.syllabus, input.signedOff).map((one) => [one.stepId, one]));
   return signed
     .flatMap((step): (Pick<ReasonedOffer, "worth" | "reason"> & { step: Step })[] => {
-      const slip = slipOf(step, input.flown.get(step.id)?.digest.days ?? []);
-      if (slip) return [{ step, worth: WORTH.slipping, reason: { kind: "slipping", ...slip } }];
+      const slip = slips.get(step.id);
+      if (slip)
+        return [
+          {
+            step,
+            worth: WORTH.slipping,
+            reason: { kind: "slipping", clean: slip.clean, all: slip.all, days: slip.days },
+          },
+        ];
       const review = reviews.get(step.id);
       if (!review || review.dueMs > input.nowMs) return [];
       return [{ step, worth: [reviewWorth(review.memory)], reason: { kind: "due-again", recall: review.memory } }];

@@ -185,7 +185,8 @@ const depthsOf = remembering(
   },
 );
 
-const slippingIn = remembering(
+/** The signed-off steps that slipped, in the order of the syllabus. */
+export const slippingIn = remembering(
   (flown: StandingInput["flown"], syllabus: Syllabus, signedOff: StandingInput["signedOff"]): Glance["slipping"] =>
     signedOffIn(signedOff, syllabus).flatMap((step) => {
       const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -8,6 +7,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { tell } from "@/ui/messages/messages";
 import { forgetOnDevice } from "@/ui/outbox/forget";

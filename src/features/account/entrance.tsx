@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Entrance } from "@/ui/entrance/entrance";
 import type { FormField } from "@/ui/forms/form-fields";
 import { SendForm } from "@/ui/forms/send-form";
+import { Box } from "@/ui/layout/box";
 
 const name: FormField = { label: "Your name", initial: "", autoComplete: "username" };
 

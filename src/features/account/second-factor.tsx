@@ -1,12 +1,12 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ActionOutput } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { saveFile } from "@/ui/forms/save-file";
 import type { FormField } from "@/ui/forms/form-fields";

@@ -1,11 +1,11 @@
 "use client";
 
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { usePreferences } from "@/ui/theme/preferences";
 import { percent, problemWords, refusedWords } from "@/words";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";

@@ -2,7 +2,6 @@
 
 import ChevronLeftIcon from "@mui/icons-material/ChevronLeft";
 import ChevronRightIcon from "@mui/icons-material/ChevronRight";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
@@ -12,6 +11,7 @@ import { pathOf, routeOf, skillOf, type Step, stepBefore, stepTitle } from "@/sy
 import { Link } from "@/ui/actions/link";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { StateMark } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useEffect } from "react";
 import {
   NEARLY_EMPTY,
@@ -10,6 +9,7 @@ import {
   type Recipe,
   type StartHeightTask,
 } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { inParts } from "@/ui/scatter/in-parts";
 import type { Pool } from "@/ui/scatter/pool";
 import { useComputed } from "@/ui/scatter/use-scatter";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { FreezeMargins, ThrownTurn, TrickBrief } from "@/core";
 import type { Step } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, type ReactNode } from "react";
 import { begunAtM, indexAt, recipes, thrownTurn, type FreezeMargins, type TrickBrief } from "@/core";
@@ -12,6 +11,7 @@ import { PlayerBar } from "@/ui/flight/player-bar";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";

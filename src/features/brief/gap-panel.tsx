@@ -1,7 +1,6 @@
 "use client";
 
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import {
@@ -16,6 +15,7 @@ import {
 } from "@/core";
 import type { Aircraft } from "@/contract";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, quantityText, refusedWords, type Entry } from "@/words";
 import { MODEL_LEAVES_OUT } from "@/ui/why/why";

@@ -1,7 +1,7 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { adviceWords, capital, markWords } from "@/words";
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { type ReactNode } from "react";
 import { cueFor, directionNames, schoolQuestions, sideOf, skillOf, type Step } from "@/syllabus";

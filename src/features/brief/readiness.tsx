@@ -1,7 +1,6 @@
 "use client";
 
 import Button from "@mui/material/Button";
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import {
   environmentOn,
@@ -18,6 +17,7 @@ import {
 } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
 import { skillOf, type Step } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import type { Pool } from "@/ui/scatter/pool";
 import { flyMany, useComputed } from "@/ui/scatter/use-scatter";
 import { failuresInWords, habitWords, readinessOf } from "@/ui/scatter/words";

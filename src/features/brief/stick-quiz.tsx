@@ -1,7 +1,7 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { capital } from "@/words";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useTheme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";

@@ -1,5 +1,5 @@
-import Box from "@mui/material/Box";
 import type { WindAdvice } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { Num } from "@/ui/units/figure";
 
 /** Which way to face in the wind of the day, and what it does to the trick. */

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -11,6 +10,7 @@ import type { PlannedSession } from "@/contract";
 import { Link } from "@/ui/actions/link";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";

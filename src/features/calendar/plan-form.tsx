@@ -2,7 +2,6 @@
 
 import { DAY_MS } from "@/core";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -14,6 +13,7 @@ import { DateField } from "@/ui/forms/date-field";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import type { CalendarData } from "./load";
 
 /** `2026-12-05T10:00` of a moment, by the clock of this device, as date fields want it. */

@@ -2,7 +2,6 @@
 
 import { DAY_MS } from "@/core";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -16,6 +15,7 @@ import { useUndoable } from "@/ui/actions/use-undoable";
 import { DateField } from "@/ui/forms/date-field";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { stepOptions } from "@/ui/syllabus/step-options";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme, type Theme } from "@mui/material/styles";
 import { addDays, addWeeks, differenceInCalendarWeeks, format, isSameDay, startOfDay, startOfWeek } from "date-fns";
 import { stepName } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { visuallyHidden } from "@/ui/layout/visually-hidden";
 import { counted } from "@/words";

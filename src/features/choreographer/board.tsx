@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
@@ -31,6 +30,7 @@ import { FromTheSide } from "@/ui/flight/from-the-side";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { WhenTime } from "@/ui/layout/when-time";
 import { usePreferences } from "@/ui/theme/preferences";
 import { problemWords } from "@/words";

@@ -3,11 +3,11 @@
 import { Link } from "@/ui/actions/link";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { usePreferences } from "@/ui/theme/preferences";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";

@@ -2,10 +2,10 @@
 
 import { rounded } from "@/core";
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
 import { entryIn } from "@/words";

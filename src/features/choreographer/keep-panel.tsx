@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -16,6 +15,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import type { useDraft } from "@/ui/drafts/use-draft";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { useAtHand } from "@/ui/shell/at-hand";
 import type { Choreography } from "./choreography";

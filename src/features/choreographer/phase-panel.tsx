@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -26,6 +25,7 @@ import {
   type TrimFigures,
   type Value,
 } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { capital } from "@/words";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";

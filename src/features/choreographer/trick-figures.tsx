@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { withParameterSet, type Recipe } from "@/core";
 import { ParameterSlider } from "@/ui/flight/parameter-slider";
+import { Box } from "@/ui/layout/box";
 
 /** The figures of the trick that its phases refer to: set by hand, or worked out for each aircraft. */
 export function TrickFigures({

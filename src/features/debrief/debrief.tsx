@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { outcomes } from "@/core";
 import type { LoggedAttempt, TallyData, TallyNote, TallyPilot, TallyStep } from "@/contract";
 import { flownStep } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import type { TallyNote } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 
 /** Notes of a session, oldest first. */

@@ -1,7 +1,7 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { adviceWords, capital, chancePercent, markWords } from "@/words";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { TELLING_IMBALANCE, weighEvidence } from "@/core";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Site } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -12,6 +11,7 @@ import { stepName, syllabusFrom, builtInSyllabus, type Syllabus } from "@/syllab
 import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import { enqueue, outboxNow } from "@/ui/outbox/outbox";
 import { squadsAlong } from "@/ui/outbox/squads";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import DialogContent from "@mui/material/DialogContent";
@@ -11,6 +10,7 @@ import ListSubheader from "@mui/material/ListSubheader";
 import { useState } from "react";
 import type { PlannedBlock } from "@/contract";
 import { stepName } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { blockNames } from "@/words";

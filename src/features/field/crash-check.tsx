@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -13,6 +12,7 @@ import { isRecord, isText } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
 import { PickOne } from "@/ui/forms/pick-one";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { quantityText } from "@/words";

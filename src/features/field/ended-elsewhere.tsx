@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Session } from "@/contract";
 import { flagFrom } from "@/ui/device/device-storage";
 import { useDeviceState } from "@/ui/device/use-device-state";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 
 /**

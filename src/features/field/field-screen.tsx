@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { Moment } from "@/ui/moment/moment";
 import { dismiss, resubmit } from "@/ui/outbox/outbox";

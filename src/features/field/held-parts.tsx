@@ -1,6 +1,6 @@
-import Box from "@mui/material/Box";
 import { copyEvidence, lookAgainDue } from "@/core";
 import { copyTries, type GivenLine, type LoggedAttempt } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { counted } from "@/words";
 import { Chips } from "./tally-parts";
 

@@ -1,6 +1,6 @@
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { lessonOf, type LessonState } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { lessonWords } from "@/words";
 import type { useFieldPlace } from "./use-field-place";
 import type { FlownNow } from "./use-taps";

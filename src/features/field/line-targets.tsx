@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -11,6 +10,7 @@ import { LINES_STEP } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { trickName } from "@/words";
 import { Target } from "./tally-parts";
 

@@ -1,13 +1,13 @@
 "use client";
 
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { countedMeasures, type PassMark } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import type { Step } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { capital, measureSides, measureWords, unitOf } from "@/words";
 import { TextField } from "@/ui/forms/text-field";
 

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useEffect, useState } from "react";
 import { packState, tryTimeS, type PackState } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { visuallyHidden } from "@/ui/layout/visually-hidden";
 import type { LoggedAttempt, PlannedBlock, TallyPilot } from "@/contract";
 import { isCount, isRecord } from "@/ui/device/device-storage";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import DialogContent from "@mui/material/DialogContent";
@@ -12,6 +11,7 @@ import ListItemText from "@mui/material/ListItemText";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { LoggedAttempt, TallyPilot } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { counted } from "@/words";
 import { Dialog } from "@/ui/layout/opened";
 

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { outcomes, type Outcome } from "@/core";
 import { flownStep, type Step } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { outcomeWords } from "@/ui/marks/marks";
 import { dismiss, resubmit, type Outgoing } from "@/ui/outbox/outbox";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

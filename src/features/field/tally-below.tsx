@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { BegunAgainst, LoggedAttempt, TallyData } from "@/contract";
 import { NoteList, Verdict } from "@/features/debrief/client";
 import { Link } from "@/ui/actions/link";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { useListener } from "@/ui/units/listener";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Site, TallyPilot } from "@/contract";
 import type { BriefData } from "@/features/brief/client";
 import { recipeOf, type Step } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { LightLeft } from "@/ui/light/light-left";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";

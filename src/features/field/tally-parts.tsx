@@ -1,7 +1,7 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { capital, lineTryWords } from "@/words";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";

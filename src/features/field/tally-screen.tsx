@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { v7 as newId } from "uuid";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { useSoon } from "@/ui/loading/use-soon";
 import { useHydrated } from "@/ui/hydration/use-hydrated";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback, useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { outcomes, type Outcome } from "@/core";
 import { cueFor, directionNames } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { useSoon } from "@/ui/loading/use-soon";
 import { useHydrated } from "@/ui/hydration/use-hydrated";

@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { Link } from "@/ui/actions/link";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { useOffline, type Offline } from "@/ui/outbox/use-offline";
 
 const offlineWords: Readonly<Record<Offline["kind"], string>> = {

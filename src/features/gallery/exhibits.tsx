@@ -22,7 +22,7 @@ import { SideView } from "@/ui/flight/side-view";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { PickOne } from "@/ui/forms/pick-one";
-import Box from "@mui/material/Box";
+import { Box } from "@/ui/layout/box";
 import { Enlarge } from "@/ui/layout/enlarge";
 import { Fold } from "@/ui/layout/fold";
 import { PlainTable } from "@/ui/layout/plain-table";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { airframePresets, CALM_AIR, firstSettings, flyAsSet, recipes } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
 import { KeysProvider } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { themeNames } from "@/ui/theme/tokens";
 import { unitSystems } from "@/words";

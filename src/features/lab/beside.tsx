@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
@@ -9,6 +8,7 @@ import type { Setup } from "@/contract";
 import { directionWords } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import type { Way } from "./ways";
 
 /** What is flown beside it: another setup of this aircraft, another school, the other direction, or what was kept to be held against. */

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { memo, useCallback, useEffect, useRef } from "react";
@@ -11,6 +10,7 @@ import { ParameterSlider } from "@/ui/flight/parameter-slider";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { AtSiteControls } from "@/ui/site/at-site";

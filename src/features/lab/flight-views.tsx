@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { memo, useMemo, useState, type ReactNode } from "react";
@@ -18,6 +17,7 @@ import { FromTheSide } from "@/ui/flight/from-the-side";
 import { seenAt } from "@/ui/flight/seen-at";
 import { GLYPH_EVERY_S, travelsFar } from "@/ui/flight/travels";
 import { usePlayer } from "@/ui/flight/use-player";
+import { Box } from "@/ui/layout/box";
 import { Enlarge } from "@/ui/layout/enlarge";
 import { FrameLater } from "@/ui/layout/frame-later";
 import { PickOne } from "@/ui/forms/pick-one";

@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -18,6 +17,7 @@ import {
 import type { Aircraft, Setup } from "@/contract";
 import type { SettingsProposal } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { TradePlot } from "@/ui/scatter/pictures";
 import { differencesInWords } from "@/ui/settings/differences";

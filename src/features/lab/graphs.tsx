@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import type { Trace } from "@/core";
 import { LineChart, type Line, type LineChartProps } from "@/ui/charts/chart";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { numeral, formatQuantity, quantityText, type UnitSystem } from "@/words";
 

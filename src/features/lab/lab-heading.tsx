@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -14,6 +13,7 @@ import { Option, OptionHeading } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useCallback, useMemo } from "react";
 import { measuredIn, type FlownTrick } from "@/core";
 import type { Aircraft, Setup } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { flagFrom } from "@/ui/device/device-storage";

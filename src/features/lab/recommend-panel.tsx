@@ -2,7 +2,6 @@
 
 import Alert from "@mui/material/Alert";
 import Autocomplete from "@mui/material/Autocomplete";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FamilyTextField from "@mui/material/TextField";
@@ -10,6 +9,7 @@ import Typography from "@mui/material/Typography";
 import type { Knob } from "@/core";
 import { settingsProposals, settingsSchoolOf, tricks } from "@/syllabus";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords } from "@/words";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";

@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
@@ -23,6 +22,7 @@ import type { Aircraft } from "@/contract";
 import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { ErrorFields, errorsOf, type ErrorSource } from "@/ui/scatter/error-fields";
 import { Cloud, StopSpread } from "@/ui/scatter/pictures";
 import { handedErrors } from "@/ui/scatter/handed-errors";

@@ -1,9 +1,9 @@
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { memo, useState } from "react";
 import type { Setup } from "@/contract";
 import type { Settings } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { SavePanel } from "@/ui/settings/save-panel";
 import { CurveSliders, LimitControls, MidAndExpo, TiltSlider } from "@/ui/settings/setting-sliders";

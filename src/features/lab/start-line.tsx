@@ -1,5 +1,5 @@
-import Box from "@mui/material/Box";
 import type { FlownTrick, FreezeMargins, Recipe } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { StartHeightFigure } from "@/ui/start-height/start-height-figure";
 import type { StartHeightState } from "@/ui/start-height/use-start-height";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import type { Join, Joint, LineItem } from "@/core";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { joinWords, percent, quantityText, refusedWords, type UnitSystem } from "@/words";
 import { usualJoins } from "./edits";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { v7 as newId } from "uuid";
 import { MOST_PARTS, type LineCopy, type LinePart } from "@/contract";
 import { PickOne } from "@/ui/forms/pick-one";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { counted } from "@/words";
 import type { LineDraft } from "./edits";

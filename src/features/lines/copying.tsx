@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { copyEvidence, lookAgainDue, type CopiedPart } from "@/core";
 import { copyTries, type LineCopy } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { counted } from "@/words";
 import { ShareBar } from "./share-bar";
 import type { LinesData } from "./load";

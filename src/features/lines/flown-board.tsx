@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
@@ -10,6 +9,7 @@ import { writeDevice } from "@/ui/device/device-storage";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { conflictWords, lineFaultWords, lower } from "@/words";

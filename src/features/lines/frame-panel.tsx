@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { lineStyles, type Anchor, type LineStyle, type Obstacle, type SitePlan } from "@/core";
@@ -8,6 +7,7 @@ import type { Site } from "@/contract";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { styleNames, styleWords, type Quantity } from "@/words";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { lineHabits, type FlownRun } from "@/core";
 import { flownOf, type LoggedAttempt } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { counted, numeral, percent, trickName } from "@/words";
 
 const CELL = 26;

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -19,6 +18,7 @@ import type { Site } from "@/contract";
 import { Option } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Progress } from "@/ui/layout/progress";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import FormGroup from "@mui/material/FormGroup";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
+import { Box } from "@/ui/layout/box";
 import { lineItemName } from "@/words";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";

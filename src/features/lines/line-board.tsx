@@ -1,11 +1,11 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { flownOf, type Aircraft, type Setup } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { later } from "@/ui/loading/later";
 import { useKeys } from "@/ui/keys/keys";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -9,6 +8,7 @@ import { v7 as newId } from "uuid";
 import { useSend } from "@/ui/actions/use-send";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { documentOf, type LineDraft } from "./edits";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
@@ -9,6 +8,7 @@ import { Link } from "@/ui/actions/link";
 import { useKeys } from "@/ui/keys/keys";
 import { useRouter } from "next/navigation";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
+import { Box } from "@/ui/layout/box";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { indexAt, type Line, type LineFlight, type Settings } from "@/core";
 import { CameraView } from "@/ui/flight/camera-view";
 import { InSpace } from "@/ui/flight/in-space";
 import { seenAt } from "@/ui/flight/seen-at";
+import { Box } from "@/ui/layout/box";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { lineItemName, numeral } from "@/words";

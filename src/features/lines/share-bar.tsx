@@ -1,5 +1,5 @@
-import Box from "@mui/material/Box";
 import type { CountedShare } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { percent, percentRange } from "@/words";
 
 /** A share as a bar, its interval as a line; one that is marked is hatched. */

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { ReactNode } from "react";
 import type { FlownItem, LineFault, LineItem, LineMend, LineState } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { usePreferences } from "@/ui/theme/preferences";
 import { headingText, joinWords, lineFaultWords, lineItemName, numeral, quantityText, type UnitSystem } from "@/words";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { lineEvidence, type CountedShare, type LineItem } from "@/core";
 import { tricksOf, tryResult } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { counted, percent, percentRange, trickName } from "@/words";
 import type { LinesData } from "./load";
 import { ShareBar } from "./share-bar";

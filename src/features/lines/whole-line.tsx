@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { ItemWayOut, LineFault, LineFlight, LineItem, LineStartHeight } from "@/core";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import type { Computed } from "@/ui/scatter/use-scatter";
 import { RunOrStop } from "@/ui/scatter/run-or-stop";
 import { usePreferences } from "@/ui/theme/preferences";

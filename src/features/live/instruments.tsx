@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
@@ -9,6 +8,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Setup } from "@/contract";
 import { proposedMid, rounded, throttleAtStick, throttleOut } from "@/core";
 import { LineChart } from "@/ui/charts/chart";
+import { Box } from "@/ui/layout/box";
 import { useSetupDraft } from "@/ui/settings/use-setup-draft";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { StickDials } from "@/ui/sticks/stick-dials";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import { handOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";

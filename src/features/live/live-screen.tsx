@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -11,6 +10,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Setup } from "@/contract";
 import { endsRound, type LiveCall } from "@/core";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { handOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Pilot } from "@/contract";
 import { median } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { KeepReaction } from "@/ui/pilot/keep-reaction";
 import { counted, quantityText } from "@/words";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -9,6 +8,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Setup } from "@/contract";
 import { settingsFile } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { differencesInWords } from "@/ui/settings/differences";
 import { useSetupDraft } from "@/ui/settings/use-setup-draft";
 import { useAtHand } from "@/ui/shell/at-hand";

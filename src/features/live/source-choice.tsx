@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { FindSticks } from "@/ui/radio/find-sticks";
 import { useRadioMap, useRadioName } from "@/ui/radio/use-radio";

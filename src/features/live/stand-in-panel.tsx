@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { Box } from "@/ui/layout/box";
 
 const misdeeds = [
   ["lost-frames", "Lose frames"],

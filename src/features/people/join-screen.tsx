@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -12,6 +11,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { Entrance } from "@/ui/entrance/entrance";
 import type { FormField } from "@/ui/forms/form-fields";
 import { SendForm } from "@/ui/forms/send-form";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 
 const password: FormField = {

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -13,6 +12,7 @@ import type { SendResult } from "@/ui/actions/send";
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import type { PeopleData } from "./load";

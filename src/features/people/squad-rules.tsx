@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -12,6 +11,7 @@ import { luckLimits, type SquadRules } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { chancePercent } from "@/words";
 

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import { findStep, needsOf, opensOf, type Route, type Syllabus } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { stateWords } from "@/ui/marks/marks";
 import { depthOf, inkOn } from "./depth-colours";
 import { depthLayout, neighbour, type Sounding } from "./depth-layout";

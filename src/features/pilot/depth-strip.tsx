@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { findStep } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { StateMark } from "@/ui/marks/marks";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { depthOf, inkOn } from "./depth-colours";

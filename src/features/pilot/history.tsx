@@ -1,18 +1,18 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Outcome } from "@/core";
 import { findStep, stepName, stepTitle } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import type { HistoryLine } from "./load";
 
-const SHOWN = 12;
+const SHOWN = 6;
 
 /** Sessions and setups, newest first. */
 export function History({ lines }: { lines: readonly HistoryLine[] }) {

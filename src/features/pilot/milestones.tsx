@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { stepName } from "@/syllabus";
 import { useUndoable } from "@/ui/actions/use-undoable";
+import { Box } from "@/ui/layout/box";
 import { StateMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useListener } from "@/ui/units/listener";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { stepName, type Step, type StepStanding } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { choiceField } from "@/ui/forms/form-fields";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import type { PilotData } from "./load";
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -10,6 +9,7 @@ import { useState } from "react";
 import { pathOf, routeOf } from "@/syllabus";
 import { pilotFields, pilotFrom } from "@/ui/forms/pilot-fields";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { findStep, type StepStanding } from "@/syllabus";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -13,6 +12,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useUndoOffer } from "@/ui/actions/use-undoable";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";

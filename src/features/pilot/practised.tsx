@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { stepName } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

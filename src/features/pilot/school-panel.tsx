@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState, type SyntheticEvent } from "react";
 import { sideOf, type School } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { SchoolChoices } from "@/ui/syllabus/school-choices";
 import { useSend } from "@/ui/actions/use-send";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { directionNames, type Step, type StepStanding } from "@/syllabus";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { useListener } from "@/ui/units/listener";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { directionNames, findStep, pathOf, routeOf, skillOf, stepName, type StepStanding } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
 import { EvidenceLine } from "@/ui/evidence/evidence-line";
 import { FavouredSide } from "@/ui/evidence/favoured-side";
+import { Box } from "@/ui/layout/box";
 import { StateMark, stateWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { chancePercent, markWords, percent, percentRange, placeWords } from "@/words";
 import { wilsonInterval, type LearningCurve, type Tallied, DAY_MS, Z90 } from "@/core";
 import { directionNames, findStep, needsOf, opensOf, partsOf, routeOf, type Step, type Syllabus } from "@/syllabus";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { routeOf, type StepStanding } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { StateMark, stateWords } from "@/ui/marks/marks";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Checkbox from "@mui/material/Checkbox";
 import { useState, type ReactNode } from "react";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import type { Candidate } from "./load";
 import { MOST_PACKS, type Choice } from "./use-plan";
 

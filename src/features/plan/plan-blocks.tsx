@@ -2,7 +2,6 @@
 
 import { typedNumber } from "@/contract";
 import CloseIcon from "@mui/icons-material/Close";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
@@ -12,6 +11,7 @@ import { findStep, LINES_STEP, stepName, type Syllabus } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { stepOptions } from "@/ui/syllabus/step-options";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { useListener } from "@/ui/units/listener";

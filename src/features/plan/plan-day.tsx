@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { places } from "@/core";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { LightLeft } from "@/ui/light/light-left";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn } from "@/words";

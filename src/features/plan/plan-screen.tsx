@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -10,6 +9,7 @@ import { BeforeGoggles } from "@/features/field/client";
 import { Link } from "@/ui/actions/link";
 import { useSend } from "@/ui/actions/use-send";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { stepName } from "@/syllabus";
 import { counted, leftOutWords, numeral } from "@/words";

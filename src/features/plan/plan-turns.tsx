@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import { Box } from "@/ui/layout/box";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { atOnceIn, turnBegins } from "@/core";
 import { numeral } from "@/words";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -8,6 +7,7 @@ import type { Session } from "@/contract";
 import { DAY_MS } from "@/core";
 import { Link } from "@/ui/actions/link";
 import { useSend } from "@/ui/actions/use-send";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { Moment } from "@/ui/moment/moment";
 import type { PlanData } from "./load";

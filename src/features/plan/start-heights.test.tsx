@@ -53,7 +53,7 @@ it("looks up what is kept, works out only the rest when asked to, and has it kep
   const [back, front] = startHeightsAsked(flying("flip-one-move"), STANDARD_DAY).map(([, inputs]) => inputs);
   jest.mocked(keptStartHeight).mockImplementation(async (key) => (key === startHeightKey(roll) ? height(6) : null));
   jest.mocked(workOut).mockImplementation(async (_, inputs) => height(inputs === back ? 8 : 9));
-  const asked = [roll, back, front].map((inputs) => [startHeightKey(inputs), inputs] as const);
+  const asked = [roll, back, front].map((inputs) => ["", inputs, () => startHeightKey(inputs)] as const);
   const { result } = renderHook(() => useStartHeights(asked));
   await waitFor(() => expect(result.current.missing).toBe(2));
   act(() => result.current.workOutMissing());

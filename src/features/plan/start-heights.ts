@@ -15,7 +15,8 @@ export const dayOfPlan = (
   windMps: frame?.windMps ?? 0,
 });
 
-type Asked = readonly (readonly [direction: string, inputs: StartHeightInputs, key: string])[];
+/** The key is worked out when it is asked for: on the server nobody does. */
+export type Asked = readonly (readonly [direction: string, inputs: StartHeightInputs, key: () => string])[];
 /** What was asked before, by pilot as read: a plan is drawn anew at every key that is typed. */
 const askedBefore = new WeakMap<Flying["one"], Map<string, Asked>>();
 
@@ -43,7 +44,9 @@ function workedOut({ one, stepId, setupId, syllabus }: Flying, day: DayAir): Ask
       day,
       reactionS: one.reactionS,
     });
-    return inputs ? [[id, inputs, startHeightKey(inputs)] as const] : [];
+    if (!inputs) return [];
+    let key: string | null = null;
+    return [[id, inputs, () => (key ??= startHeightKey(inputs))] as const];
   });
 }
 
@@ -57,7 +60,9 @@ export function startHeightText(
   const asked = startHeightsAsked(flying, day);
   if (asked.length === 0) return null;
   const names = directionNames(findStep(flying.syllabus, flying.stepId)!);
-  const found = asked.map(([direction, , key]) => [names[direction], known.get(key)] as const);
+  const found = asked.map(
+    ([direction, , key]) => [names[direction], known.size > 0 ? known.get(key()) : null] as const,
+  );
   const heights = found.flatMap(([name, height]) => (height ? [[name, height.heightM] as const] : []));
   if (heights.length < found.length) return "Minimum start height not worked out yet";
   const same = heights.every(([, heightM]) => heightM === heights[0][1]);

@@ -4,11 +4,11 @@ import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput } from "@/contract";
-import type { Place, StartHeightInputs } from "@/core";
+import type { Place } from "@/core";
 import { brokenLimitWords } from "@/words";
 import type { Candidate, PlanData } from "./load";
 import { limitsBroken, type Flier } from "./planning";
-import { dayOfPlan, startHeightsAsked } from "./start-heights";
+import { dayOfPlan, startHeightsAsked, type Asked } from "./start-heights";
 import { UNTOUCHED, useChecked, type ByHand } from "./use-checked";
 import { usePlanFrame } from "./use-plan-frame";
 import { useStartHeights } from "./use-start-heights";
@@ -19,7 +19,7 @@ export interface Choice {
   readonly setupId: string;
 }
 
-const NOTHING_ASKED: readonly (readonly [string, StartHeightInputs])[] = [];
+const NOTHING_ASKED: Asked = [];
 const MINUTES = 90;
 const PACKS = "4";
 export const MOST_PACKS = 50;
@@ -66,7 +66,7 @@ export function usePlan(data: PlanData) {
     plan && outside
       ? fliers.flatMap((flier) =>
           (plan.blocks.get(flier.one.id) ?? []).flatMap(({ stepId }) =>
-            stepId ? startHeightsAsked({ ...flier, stepId }, air).map(([, inputs, key]) => [key, inputs] as const) : [],
+            stepId ? startHeightsAsked({ ...flier, stepId }, air) : [],
           ),
         )
       : NOTHING_ASKED,

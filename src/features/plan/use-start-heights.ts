@@ -1,9 +1,11 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { StartHeight, StartHeightInputs } from "@/core";
+import type { StartHeight } from "@/core";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { createPool, type Pool } from "@/ui/scatter/pool";
 import { keepOnServer, keptStartHeight, workOut } from "@/ui/start-height/work-out";
+import type { Asked } from "./start-heights";
 
 /** Minimum start heights of a plan, by the key of what they depend on; null for a trick that does not go. What nobody worked out yet is not there. */
 export interface StartHeights {
@@ -17,8 +19,12 @@ export interface StartHeights {
 }
 
 /** Looks up what the server keeps; works out the rest one after the other when asked to, on all cores, and has each kept. */
-export function useStartHeights(inputs: readonly (readonly [key: string, inputs: StartHeightInputs])[]): StartHeights {
-  const asked = useMemo(() => new Map(inputs), [inputs]);
+export function useStartHeights(inputs: Asked): StartHeights {
+  const inBrowser = useHydrated();
+  const asked = useMemo(
+    () => new Map(inBrowser ? inputs.map(([, one, key]) => [key(), one] as const) : []),
+    [inputs, inBrowser],
+  );
   const [known, setKnown] = useState<ReadonlyMap<string, StartHeight | null>>(new Map());
   const [working, setWorking] = useState<StartHeights["working"]>(null);
   const [why, setWhy] = useState<Error | null>(null);
@@ -37,6 +43,8 @@ export function useStartHeights(inputs: readonly (readonly [key: string, inputs:
     }
   }, [asked, add]);
   const missing = [...asked].filter(([key]) => !known.has(key));
+  // Before that every one of them is, as far as anybody knows.
+  const count = inBrowser ? missing.length : inputs.length;
   const workOutMissing = () => {
     const own = (pool.current ??= createPool());
     const work = async () => {
@@ -52,5 +60,5 @@ export function useStartHeights(inputs: readonly (readonly [key: string, inputs:
       .catch((error: Error) => setWhy(error))
       .finally(() => setWorking(null));
   };
-  return { known, missing: missing.length, working, workOutMissing, why };
+  return { known, missing: count, working, workOutMissing, why };
 }

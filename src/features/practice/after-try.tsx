@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { evenly, type Replayed, type Score, type Trace } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import { usePreferences } from "@/ui/theme/preferences";
 import { nextThingWords } from "@/words";

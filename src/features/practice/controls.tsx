@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import type { Drill, PracticeState, TaskProgress } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { Num } from "@/ui/units/figure";
 import { percent } from "@/words";
 import type { TryPhase } from "./use-try";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Replayed, Score } from "@/core";
 import type { KeptTryFound } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";

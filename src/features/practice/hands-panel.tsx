@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Box } from "@/ui/layout/box";
 import { CheckRadio } from "@/ui/radio/check-radio";
 import { FindSticks } from "@/ui/radio/find-sticks";
 import { Num } from "@/ui/units/figure";

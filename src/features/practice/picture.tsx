@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useState, type RefObject } from "react";
 import { spanM, type Airframe, type PreparedDrill, type Settings } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { World, type Looking } from "./world";
 
 /** The picture that is flown by. */

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
 import { median, type Airframe, type PreparedDrill, type Settings } from "@/core";
 import type { Pilot } from "@/contract";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { KeepReaction } from "@/ui/pilot/keep-reaction";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords, taskWords } from "@/words";

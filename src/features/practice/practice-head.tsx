@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import { tricksOf, type Setup } from "@/contract";
@@ -8,6 +7,7 @@ import { findStep, lineDirection, LINES_STEP, practisedAs, practisedDirections, 
 import { Option, OptionHeading } from "@/ui/forms/options";
 import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { AtSiteControls, type AtSite } from "@/ui/site/at-site";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { SetHomework } from "./homework";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
@@ -16,6 +15,7 @@ import {
 } from "@/core";
 import type { Aircraft, Setup, SquadLine } from "@/contract";
 import { practisedAs, type Step } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import { NeedsSetup } from "@/ui/shell/needs-setup";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useState, type PointerEvent } from "react";
 import type { StickAxis, Sticks } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { stickModes } from "@/ui/sticks/modes";
 
 type Axis = StickAxis;

@@ -1,12 +1,12 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Squad } from "@/contract";
 import { send } from "@/ui/actions/send";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { Box } from "@/ui/layout/box";
 import { counted } from "@/words";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -13,6 +12,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { ButtonGrid } from "@/ui/layout/button-grid";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -8,6 +7,7 @@ import { useState } from "react";
 import { outcomes } from "@/core";
 import { directionNames, findStep, stepName } from "@/syllabus";
 import { DateField } from "@/ui/forms/date-field";
+import { Box } from "@/ui/layout/box";
 import { OutcomeMark, RateBar } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";

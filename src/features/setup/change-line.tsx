@@ -1,5 +1,5 @@
-import Box from "@mui/material/Box";
 import { rateChange, SETTLING_ATTEMPTS } from "@/core";
+import { Box } from "@/ui/layout/box";
 import type { SetupChange } from "./load";
 
 const share = (value: number) => `${Math.round(100 * value)}`;

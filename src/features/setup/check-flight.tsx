@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -12,6 +11,7 @@ import { v7 as newId } from "uuid";
 import { checkFindings, checkParts, type Aircraft, type CheckFindings, type CheckPart } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { checkQuestions } from "@/words";
 import { TextField } from "@/ui/forms/text-field";
 import { Dialog } from "@/ui/layout/opened";

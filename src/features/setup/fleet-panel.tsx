@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { compareAircraft, type Settings } from "@/core";
@@ -10,6 +9,7 @@ import { useAir } from "@/ui/air/use-air";
 import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { fleetWords } from "./fleet-words";
 import type { FleetMember } from "./load";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -9,6 +8,7 @@ import { checkParts, toBeChecked, type Aircraft, type CheckFlight, type Defect }
 import { useSend } from "@/ui/actions/use-send";
 import { useUndoOffer } from "@/ui/actions/use-undoable";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { Moment } from "@/ui/moment/moment";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -10,6 +9,7 @@ import type { Aircraft, Pilot, KeptLoad } from "@/contract";
 import { useUndoable } from "@/ui/actions/use-undoable";
 import { useAir } from "@/ui/air/use-air";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
+import { Box } from "@/ui/layout/box";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, numeral, percent, quantityText } from "@/words";

@@ -2,7 +2,6 @@
 
 import { typedNumber } from "@/contract";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -26,6 +25,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, type Quantity, numeral, quantityText, refusedWords, type UnitSystem } from "@/words";

@@ -1,7 +1,7 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { numeral } from "@/words";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";

@@ -1,8 +1,8 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { numeral } from "@/words";
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";

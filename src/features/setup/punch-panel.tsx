@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -19,6 +18,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { useAir } from "@/ui/air/use-air";
 import { PunchLadder } from "@/ui/flight/punch-ladder";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";
 import { NumberSlider } from "@/ui/forms/number-slider";

@@ -1,8 +1,8 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { numeral, capital } from "@/words";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";

@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MuiTab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
@@ -14,6 +13,7 @@ import { airInWords } from "@/ui/air/air-line";
 import { AirProvider } from "@/ui/air/use-air";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { differencesInWords } from "@/ui/settings/differences";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useSetupDraft } from "@/ui/settings/use-setup-draft";

@@ -1,12 +1,12 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { readSettingsFile, settingsFile, type Settings } from "@/core";
 import type { Aircraft } from "@/contract";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
+import { Box } from "@/ui/layout/box";
 import { ButtonGrid } from "@/ui/layout/button-grid";
 import { usePreferences } from "@/ui/theme/preferences";
 import { refusedWords } from "@/words";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import type { Aircraft } from "@/contract";
 import type { Settings } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import type { SetupData } from "./load";
 import { RatesPanel, type Ghost } from "./rates-panel";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { Setup } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import { differencesInWords } from "@/ui/settings/differences";
 import { ChangeLine } from "./change-line";

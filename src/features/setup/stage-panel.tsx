@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
@@ -17,6 +16,7 @@ import {
 import { useAir } from "@/ui/air/use-air";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 
 const sidesOf = (questionId: string) => schoolQuestion(questionId).sides.map(({ id, name }) => [id, name] as const);

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { stickTravelOf, throttlePoints, type Settings } from "@/core";
 import type { Aircraft, Pilot } from "@/contract";
 import { useAir } from "@/ui/air/use-air";
+import { Box } from "@/ui/layout/box";
 import { symptomNames, symptoms, symptomWords, type Symptom, type SymptomFacts } from "@/words";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";

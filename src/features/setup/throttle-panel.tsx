@@ -1,8 +1,8 @@
 "use client";
 
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { numeral, percent, quantityText, type UnitSystem } from "@/words";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
 import { mounts, type Aircraft, type Mount, type TiltReading } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { PlainTable } from "@/ui/layout/plain-table";
 import { Moment } from "@/ui/moment/moment";
 import { quantityText } from "@/words";

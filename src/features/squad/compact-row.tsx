@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { memo } from "react";
 import { GAP_DAYS, windowOf } from "@/core";
 import { directionNames } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { RateBar, StateMark } from "@/ui/marks/marks";
 import { daysAgo } from "@/ui/moment/moment";
 import { capital, percent, percentRange } from "@/words";

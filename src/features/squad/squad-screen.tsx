@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -12,6 +11,7 @@ import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { SendFormLater as SendForm } from "@/ui/forms/send-form-later";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { StateMark } from "@/ui/marks/marks";
 import { usePreferences } from "@/ui/theme/preferences";

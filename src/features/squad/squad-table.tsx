@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import type { Theme } from "@mui/material/styles";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
@@ -12,6 +11,7 @@ import { PickOne } from "@/ui/forms/pick-one";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import { counted } from "@/words";
 import { CompactRow, compactColumns, LINE_PX } from "./compact-row";

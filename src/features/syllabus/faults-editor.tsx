@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { cueFor, type Fault, type Step } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { TextLine } from "./fields";
 
 /** Usual faults: what the picture shows, and what to do; one cue, or one for each direction. */

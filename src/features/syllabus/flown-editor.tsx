@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { recipes } from "@/core";
 import { findTrick, tricks, type FlownAs, type Step } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { NumberField } from "./fields";
 
 /** Which trick of the flight model it is, in which way, with which figures set. */

@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { Box } from "@/ui/layout/box";
 import { measureWords, placeWords, unitOf } from "@/words";
 import { attemptMeasures, places, type PassMark } from "@/core";
 import { Option } from "@/ui/forms/options";

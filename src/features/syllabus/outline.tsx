@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import type { Skill, Step, SyllabusDocument } from "@/syllabus";
+import { Box } from "@/ui/layout/box";
 import { SortableLine, SortableList } from "@/ui/sortable/sortable-list";
 import { addSkill, addStep, moveSkill, moveStep, newKey } from "./change";
 

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Typography from "@mui/material/Typography";
+import { Box } from "@/ui/layout/box";
 import { markWords, measureWords } from "@/words";
 import { attemptMeasures, type AttemptMeasure } from "@/core";
 import {

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState, type DragEvent, type ReactNode } from "react";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
+import { Box } from "@/ui/layout/box";
 
 interface DropAreaProps {
   readonly onFile: (file: File) => void;

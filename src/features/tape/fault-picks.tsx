@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -9,6 +8,7 @@ import type { FoundTrick, Pack } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 import { cueFor, findStep } from "@/syllabus";
 import { useSend } from "@/ui/actions/use-send";
+import { Box } from "@/ui/layout/box";
 import type { Matching } from "./use-match";
 
 /** The faults of the step at hand, picked while its second in the film is looked at: they go to the attempt that was tapped. */

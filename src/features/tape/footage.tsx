@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
@@ -9,6 +8,7 @@ import type { FoundTrick, Pack } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { TextField } from "@/ui/forms/text-field";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
+import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { foundTrickName, momentText } from "@/words";
 import { FaultPicks } from "./fault-picks";

@@ -1,8 +1,8 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { Box } from "@/ui/layout/box";
 import { Progress } from "@/ui/layout/progress";
 import type { Keeping } from "./use-keeping";
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -10,6 +9,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { pieceCount, type Recording } from "@/contract";
 import { useSend } from "@/ui/actions/use-send";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { Moment } from "@/ui/moment/moment";
 import { counted, momentText, numeral } from "@/words";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useEffect, useState } from "react";
 import type { Recording, Setup } from "@/contract";
 import { recipes, type Airframe, type FoundTrick, type ModelWay, type Pack, type TrickPicture } from "@/core";
 import { Option, OptionHeading } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import type { WorkerClient } from "@/ui/worker/worker-client";
 import { foundTrickName, momentText, percent } from "@/words";
 import type { TapeWorker } from "@/workers/tape.worker";

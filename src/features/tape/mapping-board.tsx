@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -15,6 +14,7 @@ import {
   type TapeMapping,
 } from "@/core";
 import { typedNumber } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { numeral, tapeColumnNames } from "@/words";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";

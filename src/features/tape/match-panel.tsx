@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Typography from "@mui/material/Typography";
@@ -14,6 +13,7 @@ import { useSend } from "@/ui/actions/use-send";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { useHydrated } from "@/ui/hydration/use-hydrated";
+import { Box } from "@/ui/layout/box";
 import { OutcomeMark, outcomeWords } from "@/ui/marks/marks";
 import { tell } from "@/ui/messages/messages";
 import { counted, foundTrickName, measuredText, momentText, numeral } from "@/words";

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
@@ -12,6 +11,7 @@ import { useMemo } from "react";
 import { DAY_MS, monthMeasures, type MonthMeasure, type TapeMonth } from "@/core";
 import { Link } from "@/ui/actions/link";
 import { LineChart } from "@/ui/charts/chart";
+import { Box } from "@/ui/layout/box";
 import { Moment } from "@/ui/moment/moment";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { counted, monthChangeWords, monthFigureText, monthMeasureNames, numeral, percent } from "@/words";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import type { Extremes, Pack, TapeWindow } from "@/core";
 import { LineChart, type Line } from "@/ui/charts/chart";
+import { Box } from "@/ui/layout/box";
 import { momentText, numeral } from "@/words";
 
 const looks = { roll: "solid", pitch: "dashed", yaw: "dotted" } as const;

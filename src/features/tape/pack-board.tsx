@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import type { Airframe, FoundTrick, Pack } from "@/core";
 import type { Recording, Setup } from "@/contract";
 import { PickOne } from "@/ui/forms/pick-one";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import type { WorkerClient } from "@/ui/worker/worker-client";
 import { counted, mendWords, momentText, numeral } from "@/words";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { gatheredWobbles, type Pack } from "@/core";
 import type { Setup } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { axisCheckWords, capital, numeral, tapeWarningWords, wobbleWords } from "@/words";
 import { CruiseDraft } from "./cruise-draft";
 import { HandsShown } from "./hands-shown";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useTheme } from "@mui/material/styles";
 import { useMemo } from "react";
 import { endsRound, type FoundTrick, type Pack, type TapeWindow } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { foundTrickName, momentText, signedDeg } from "@/words";
 import { isOff, toneOf } from "./tones";
 

@@ -1,10 +1,10 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { Setup } from "@/contract";
+import { Box } from "@/ui/layout/box";
 import { tapeProblemWords } from "@/words";
 import { Progress } from "@/ui/layout/progress";
 import type { Reading } from "./use-recording";

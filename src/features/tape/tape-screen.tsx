@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Recording, Setup } from "@/contract";
 import type { TapeMapping } from "@/core";
 import { Link } from "@/ui/actions/link";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import { takeHandedOver } from "@/ui/recordings/handed-over";
 import { useAtHand } from "@/ui/shell/at-hand";

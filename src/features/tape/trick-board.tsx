@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import type { Recording, Setup } from "@/contract";
@@ -9,6 +8,7 @@ import { CameraView } from "@/ui/flight/camera-view";
 import { PlayerBar } from "@/ui/flight/player-bar";
 import { usePlayer } from "@/ui/flight/use-player";
 import { useKeys } from "@/ui/keys/keys";
+import { Box } from "@/ui/layout/box";
 import { StickDials } from "@/ui/sticks/stick-dials";
 import type { WorkerClient } from "@/ui/worker/worker-client";
 import { foundTrickName, lower, momentText, percent } from "@/words";

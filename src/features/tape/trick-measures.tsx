@@ -1,6 +1,6 @@
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { endsRound, isSure, type FoundTrick, type TurnMeasures } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { numeral, percent, signedDeg } from "@/words";
 import type { LaidOver } from "./lay-over";
 

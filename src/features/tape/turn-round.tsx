@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import { endsRound, type FoundTrick, type TrickPicture } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { foundTrickName, numeral } from "@/words";
 import type { LaidOver } from "./lay-over";
 

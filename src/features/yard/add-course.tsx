@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -11,6 +10,7 @@ import { courseKinds, courseRanges, courses, courseSize, NoRoom, type CourseKind
 import { builtInSyllabus, findStep, stepsOfCourse } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { Dialog } from "@/ui/layout/opened";
 import { usePreferences } from "@/ui/theme/preferences";
 import { courseNames, noRoomWords, quantityText, refusedWords, type Quantity } from "@/words";

@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { bestBaseline, boundaryOf, type PlannedCourse, type SitePlan } from "@/core";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";

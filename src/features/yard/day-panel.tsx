@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { Moment } from "@/ui/moment/moment";
 import { Num } from "@/ui/units/figure";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { FieldPlan } from "@/contract";
 import type { PlannedCourse } from "@/core";
 import { stepsOfCourse } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { courseNames } from "@/words";
 import { CoursePicture } from "./course-picture";
 import { nextPole } from "./edits";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { CloudOnPlan, PlannedFlight } from "@/core";
 import { NumberSlider } from "@/ui/forms/number-slider";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
 import { cloudConflictWords, compassName, refusedWords } from "@/words";

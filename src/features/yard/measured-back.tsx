@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { adjust, TAPE_TOLERANCE_M, type Adjusted, type Measured, type PlannedCourse } from "@/core";
 import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";
 import { NumberField } from "./number-field";

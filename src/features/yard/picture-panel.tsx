@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
@@ -9,6 +8,7 @@ import type { PlanPicture, PlanPoint } from "@/core";
 import { useSend } from "@/ui/actions/use-send";
 import { NumberSlider } from "@/ui/forms/number-slider";
 import { useFilePicker } from "@/ui/forms/use-file-picker";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { usePreferences } from "@/ui/theme/preferences";
 import { quantityText } from "@/words";

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { boundaryOf, NoRoom, planOrigin, spanM, type SitePlan } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { later } from "@/ui/loading/later";
 import type { Draft } from "@/ui/drafts/use-draft";
 import { useHydrated } from "@/ui/hydration/use-hydrated";

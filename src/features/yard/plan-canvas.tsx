@@ -1,9 +1,9 @@
 "use client";
 
 import "ol/ol.css";
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { useEffect, useRef } from "react";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { planLooks } from "./plan-looks";
 import { PlanMap, type Drawn, type PlanEvents, type Tool } from "./plan-map";

@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import { planConflicts, type PlannedCourse, type SitePlan } from "@/core";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { conflictWords, courseNames, intoWords, lower, quantityText, refusedWords } from "@/words";
 import { wayOf } from "./edits";

@@ -1,7 +1,6 @@
 "use client";
 
 import ExpandMore from "@mui/icons-material/ExpandMore";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
@@ -14,6 +13,7 @@ import type { Draft } from "@/ui/drafts/use-draft";
 import { BadFieldsProvider } from "@/ui/forms/bad-fields";
 import { JsonFileButton, type JsonFile } from "@/ui/forms/json-file-button";
 import { nameForFile, saveFile } from "@/ui/forms/save-file";
+import { Box } from "@/ui/layout/box";
 import { Menu } from "@/ui/layout/opened";
 import { tell } from "@/ui/messages/messages";
 import { usePreferences } from "@/ui/theme/preferences";

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { between, inSteps, settingOut, TAPE_TOLERANCE_M, type PlannedCourse, type SetPole } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
+import { Box } from "@/ui/layout/box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { Num } from "@/ui/units/figure";
 import { formatQuantity, numeral, quantityText } from "@/words";

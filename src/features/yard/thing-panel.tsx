@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -8,6 +7,7 @@ import Typography from "@mui/material/Typography";
 import { areaM2, groundKinds, planShapes, type PlanFeature, type PlanPoint } from "@/core";
 import { PickOne } from "@/ui/forms/pick-one";
 import { TextField } from "@/ui/forms/text-field";
+import { Box } from "@/ui/layout/box";
 import { Fold } from "@/ui/layout/fold";
 import { Num } from "@/ui/units/figure";
 import { groundNames, planKindNames } from "@/words";

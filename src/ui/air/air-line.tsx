@@ -1,7 +1,6 @@
 "use client";
 
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
@@ -10,6 +9,7 @@ import type { Day } from "@/syllabus";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, quantityText, type Entry, type UnitSystem } from "@/words";
 import { TextField } from "../forms/text-field";
+import { Box } from "../layout/box";
 import { Popover } from "../layout/opened";
 
 /** The air of a day in words: where from, how high, how warm, how windy. */

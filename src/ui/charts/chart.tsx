@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import type { EChartsCoreOption } from "echarts/core";
 import dynamic from "next/dynamic";
 import { memo, useDeferredValue, useMemo } from "react";
+import { Box } from "../layout/box";
 import { numberFont, wordFont } from "../theme/tokens";
 
 const ChartCanvas = memo(dynamic(() => import("./chart-canvas"), { ssr: false }));

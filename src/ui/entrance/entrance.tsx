@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import type { ReactNode } from "react";
+import { Box } from "../layout/box";
 
 /** The frame of the pages outside: what this is, and the depths below. */
 export function Entrance({ title, children }: { title: string; children?: ReactNode }) {

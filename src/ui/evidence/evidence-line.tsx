@@ -1,9 +1,9 @@
 "use client";
 
 import { chancePercent, countWords, markWords, numeral, percent, percentRange } from "@/words";
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { leavesOf, windowOf, type DirectionEvidence, type PassMark } from "@/core";
+import { Box } from "../layout/box";
 import { LastOutcomes, RateBar } from "../marks/marks";
 import { usePreferences } from "../theme/preferences";
 import { useWhy } from "../why/why";

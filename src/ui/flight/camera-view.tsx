@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { groundOutline, groundShare, type InFrame, type Lens, type Quaternion } from "@/core";
+import { Box } from "../layout/box";
 
 interface CameraViewProps {
   /** What is shown, such as "rolled half over". */

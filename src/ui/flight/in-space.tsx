@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
 import dynamic from "next/dynamic";
 import { useState } from "react";
+import { Box } from "../layout/box";
 import { WhenSeen } from "../layout/when-seen";
 import type { SceneProps } from "./scene";
 

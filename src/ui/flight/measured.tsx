@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { memo, type ReactNode } from "react";
 import { USUAL_FREEZE, type FlownTrick, type FreezeMargins } from "@/core";
 import type { MeasureName } from "@/syllabus";
+import { Box } from "../layout/box";
 import { measureNames } from "./measure-names";
 import { pictureWords } from "./picture-words";
 import { usePreferences } from "../theme/preferences";

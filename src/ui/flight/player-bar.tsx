@@ -7,10 +7,10 @@ import ChevronRightIcon from "@mui/icons-material/ChevronRight";
 import LoopIcon from "@mui/icons-material/Loop";
 import PauseIcon from "@mui/icons-material/Pause";
 import PlayArrowIcon from "@mui/icons-material/PlayArrow";
-import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import Slider from "@mui/material/Slider";
 import type { ReactNode } from "react";
+import { Box } from "../layout/box";
 import { STEP_S, type Player } from "./use-player";
 
 /** Play, pause and the moment of a flight; `children` stand behind it. */

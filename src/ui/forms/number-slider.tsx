@@ -2,11 +2,11 @@
 
 import { rounded } from "@/core";
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import { usePreferences } from "@/ui/theme/preferences";
 import { numberFont } from "@/ui/theme/tokens";
 import { entryIn, type Quantity } from "@/words";
+import { Box } from "../layout/box";
 import { useMarkBad } from "./bad-fields";
 import { TextField } from "./text-field";
 import { useDragged } from "./use-dragged";

@@ -1,13 +1,13 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { ActionInput, ActionName, ActionOutput } from "@/contract";
 import { send } from "../actions/send";
+import { Box } from "../layout/box";
 import type { FormFields, FormValues } from "./form-fields";
 import { Option } from "./options";
 import { SelectField } from "./select-field";

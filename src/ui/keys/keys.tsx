@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import {
@@ -13,6 +12,7 @@ import {
   useState,
   type ReactNode,
 } from "react";
+import { Box } from "../layout/box";
 import { Dialog } from "../layout/opened";
 
 /** A key of the screen: what is pressed, what it does. */

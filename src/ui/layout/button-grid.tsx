@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
+import { Box } from "./box";
 
 /** Buttons that belong together, all as wide as each other. */
 export function ButtonGrid({ columnPx = 120, children }: { columnPx?: number; children: ReactNode }) {

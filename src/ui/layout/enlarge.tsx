@@ -2,11 +2,11 @@
 
 import CloseIcon from "@mui/icons-material/Close";
 import OpenInFullIcon from "@mui/icons-material/OpenInFull";
-import Box from "@mui/material/Box";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import IconButton from "@mui/material/IconButton";
 import { useState, type ReactNode } from "react";
+import { Box } from "./box";
 import { Dialog } from "./opened";
 
 /** A drawing that opens as large as the window, at the same moment; `below` stands under it there, to move that moment. */

@@ -1,9 +1,9 @@
 "use client";
 
 import ExpandMore from "@mui/icons-material/ExpandMore";
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useId, useState, type ReactNode } from "react";
+import { Box } from "./box";
 
 /** A part of a column that folds away under its title; what matters of it stands beside the title. */
 export function Fold({

@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
+import { Box } from "./box";
 
 /** A table of words and figures: the first column names the row. Wide ones scroll by themselves. */
 export function PlainTable({

@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { keyframes } from "@mui/material/styles";
+import { Box } from "./box";
 
 /** From before the left end to past the right one, in widths of the bar. */
 const sweep = keyframes({ from: { transform: "translateX(-100%)" }, to: { transform: "translateX(250%)" } });

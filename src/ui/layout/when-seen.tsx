@@ -1,7 +1,7 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { memo, useEffect, useRef, useState, type ReactNode } from "react";
+import { Box } from "./box";
 
 /** Keeps what it shows as it was while nobody looks: its contents change only when `live`. */
 const Kept = memo(

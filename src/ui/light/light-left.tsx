@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useEffect, useState } from "react";
 import { dayLight, type EarthPlace } from "@/core";
 import { useHydrated } from "../hydration/use-hydrated";
+import { Box } from "../layout/box";
 import { Moment } from "../moment/moment";
 
 const EVERY_MS = 30_000;

@@ -1,12 +1,12 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
+import { Box } from "../layout/box";
 import { Dialog } from "../layout/opened";
 import { axisMoved, radioSticks, type RadioAxis, type RadioMap, type RadioStick } from "./radio-map";
 import { firstRadio } from "./use-radio";

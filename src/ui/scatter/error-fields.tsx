@@ -1,13 +1,13 @@
 "use client";
 
 import { typedNumber } from "@/contract";
-import Box from "@mui/material/Box";
 import { usePreferences } from "@/ui/theme/preferences";
 import { entryIn, type Quantity, type UnitSystem } from "@/words";
 import { errorRanges, LEAST_MEASURED, usualErrors, type OwnErrors, type PilotErrors } from "@/core";
 import { Option } from "../forms/options";
 import { SelectField } from "../forms/select-field";
 import { TextField } from "../forms/text-field";
+import { Box } from "../layout/box";
 
 const fields: readonly {
   readonly name: keyof PilotErrors;

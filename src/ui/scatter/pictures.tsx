@@ -1,11 +1,11 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import type { ScatterRun } from "@/core";
 import { quantityText } from "@/words";
+import { Box } from "../layout/box";
 import { usePreferences } from "../theme/preferences";
 import { numberFont } from "../theme/tokens";
 

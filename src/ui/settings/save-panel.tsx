@@ -1,7 +1,6 @@
 "use client";
 
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRouter } from "next/navigation";
@@ -11,6 +10,7 @@ import type { Setup } from "@/contract";
 import { send } from "../actions/send";
 import { useBadFields } from "../forms/bad-fields";
 import { TextField } from "../forms/text-field";
+import { Box } from "../layout/box";
 import { tell } from "../messages/messages";
 import type { useSetupDraft } from "./use-setup-draft";
 

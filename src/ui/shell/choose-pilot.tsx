@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link } from "../actions/link";
+import { Box } from "../layout/box";
 import { useAtHand } from "./at-hand";
 
 /** Asks for the pilot a screen is about, or for the first pilot where there is none. */

@@ -1,6 +1,5 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import InputBase from "@mui/material/InputBase";
 import MenuItem from "@mui/material/MenuItem";
 import MenuList from "@mui/material/MenuList";
@@ -9,6 +8,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { stepTitle } from "@/syllabus";
 import { useRunAt } from "../keys/keys";
+import { Box } from "../layout/box";
 import { Dialog } from "../layout/opened";
 import { useSyllabus } from "../syllabus/use-syllabus";
 import { usePreferences } from "../theme/preferences";

@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Drawer from "@mui/material/Drawer";
 import type { ReactNode } from "react";
+import { Box } from "../layout/box";
 
 /** The order of work where a screen is too narrow to have it at its side. Closes when a way is taken. */
 export function MenuDrawer({ onClose, children }: { onClose: () => void; children: ReactNode }) {

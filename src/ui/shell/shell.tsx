@@ -1,7 +1,6 @@
 "use client";
 
 import MenuIcon from "@mui/icons-material/Menu";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
@@ -11,6 +10,7 @@ import { Link } from "../actions/link";
 import { Option } from "../forms/options";
 import { SelectField } from "../forms/select-field";
 import { KeysProvider } from "../keys/keys";
+import { Box } from "../layout/box";
 import { later } from "../loading/later";
 import { useSoon } from "../loading/use-soon";
 import { usePreferences } from "../theme/preferences";

@@ -1,6 +1,6 @@
 "use client";
 
-import Box from "@mui/material/Box";
+import { Box } from "../layout/box";
 import { useOffline } from "../outbox/use-offline";
 import { useOutbox } from "../outbox/use-outbox";
 

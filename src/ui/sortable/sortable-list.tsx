@@ -19,9 +19,9 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { capital } from "@/words";
+import { Box } from "../layout/box";
 
 /** A list whose lines are moved by dragging their handle, or by keys: space, arrows, space. */
 export function SortableList({

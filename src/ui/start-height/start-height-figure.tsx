@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import type { FreezeMargins, Recipe, StartHeight } from "@/core";
 import { usePreferences } from "@/ui/theme/preferences";
+import { Box } from "../layout/box";
 import { MODEL_LEAVES_OUT } from "../why/why";
 import { Figure } from "@/ui/units/figure";
 import { quantityText, refusedWords, type UnitSystem, percent } from "@/words";

@@ -1,9 +1,9 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useTheme } from "@mui/material/styles";
 import type { Trace } from "@/core";
+import { Box } from "../layout/box";
 import { handName, onDial, stickModes, type Hand } from "./modes";
 
 /** A phase of the trick as it is numbered along the sticks and in the text. */

@@ -1,10 +1,10 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { schoolQuestions, sideOf, type School } from "@/syllabus";
 import { Option } from "../forms/options";
 import { SelectField } from "../forms/select-field";
+import { Box } from "../layout/box";
 
 const NOT_CHOSEN = "";
 

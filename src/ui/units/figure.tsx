@@ -1,8 +1,8 @@
 "use client";
 
-import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
+import { Box } from "../layout/box";
 import { usePreferences } from "../theme/preferences";
 import { useWhy, type Why } from "../why/why";
 import { formatQuantity, quantityText, type Quantity } from "@/words";

@@ -1,10 +1,10 @@
 "use client";
 
 import CloseIcon from "@mui/icons-material/Close";
-import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
 import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { Box } from "../layout/box";
 import { Drawer } from "../layout/opened";
 
 /** Where a figure comes from. */
