@@ -46,6 +46,8 @@ export function DepthChart({ syllabus, steps, route, selectedId, shows, onSelect
     ? selectedId
     : (soundings[0]?.one.stepId ?? null);
   const lit = pointed ?? selectedId;
+  const linksOf = (drawn: (link: (typeof layout.links)[number]) => boolean) =>
+    layout.links.flatMap((link) => (drawn(link) ? [link.path] : [])).join("");
   const move = (event: KeyboardEvent, from: Sounding) => {
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
@@ -87,17 +89,16 @@ export function DepthChart({ syllabus, steps, route, selectedId, shows, onSelect
         {layout.bands.map(({ stage, name, top, bottom }) => (
           <StageName key={stage} stage={stage} name={name} y={(top + bottom) / 2} />
         ))}
-        {layout.links.map(({ from, to, path }) => (
+        <g fill="none" stroke={tokens.ink}>
+          <path d={linksOf(({ from, to }) => from !== lit && to !== lit)} strokeOpacity={0.14} />
+          <path d={linksOf(({ from }) => from === lit)} strokeWidth={2} strokeOpacity={0.9} />
           <path
-            key={`${from} ${to}`}
-            d={path}
-            fill="none"
-            stroke={tokens.ink}
-            strokeWidth={from === lit || to === lit ? 2 : 1}
-            strokeDasharray={from === lit ? undefined : to === lit ? "5 3" : undefined}
-            strokeOpacity={from === lit || to === lit ? 0.9 : 0.14}
+            d={linksOf(({ from, to }) => from !== lit && to === lit)}
+            strokeWidth={2}
+            strokeDasharray="5 3"
+            strokeOpacity={0.9}
           />
-        ))}
+        </g>
         <path d={layout.contour} fill="none" stroke={tokens.paper} strokeWidth={6} strokeOpacity={0.75} />
         <path d={layout.contour} fill="none" stroke={tokens.ink} strokeWidth={3} />
         {soundings.map((sounding) => (

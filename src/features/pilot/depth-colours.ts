@@ -14,8 +14,15 @@ export function inkOn(ground: string, { ink, paper, sheet }: Tokens): string {
   return [ink, paper, sheet].reduce((best, one) => (contrast(one) > contrast(best) ? one : best));
 }
 
-/** Relative luminance of a colour #rrggbb (WCAG 2.2). */
+/** Relative luminance of a colour #rrggbb (WCAG 2.2), worked out once for each. */
 function luminance(colour: string): number {
+  const known = luminances.get(colour) ?? worked(colour);
+  luminances.set(colour, known);
+  return known;
+}
+const luminances = new Map<string, number>();
+
+function worked(colour: string): number {
   const [r, g, b] = [1, 3, 5].map((at) => {
     const part = parseInt(colour.slice(at, at + 2), 16) / 255;
     return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;

@@ -77,9 +77,9 @@ function SessionSummary({
       {(Object.keys(outcomes) as Outcome[])
         .filter((outcome) => outcomes[outcome] > 0)
         .map((outcome) => (
-          <Box component="span" key={outcome} sx={{ whiteSpace: "nowrap" }}>
+          <span key={outcome} className="together">
             <OutcomeMark outcome={outcome} size={12} /> <span className="num">{outcomes[outcome]}</span>
-          </Box>
+          </span>
         ))}
     </Box>
   );

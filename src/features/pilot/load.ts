@@ -10,9 +10,8 @@ import {
   DAY_MS,
 } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type { Aircraft, Homework, Milestone, Note, Pilot, SignOffRequest, Squad } from "@/contract";
+import type { Aircraft, Homework, Milestone, Note, Pilot, Setup, SignOffRequest, Squad } from "@/contract";
 import {
-  latestSetups,
   countAlone,
   countOutcomesIn,
   type FlownInSession,
@@ -20,10 +19,10 @@ import {
   listMilestones,
   listNotes,
   listRequests,
-  listSessions,
   listSetups,
   listSquads,
   listStepAttempts,
+  newestSessionIds,
   schoolsOf,
 } from "@/server/repositories";
 import { loadProgress } from "@/server/progress";
@@ -94,29 +93,24 @@ export async function loadPilot(
   { stepId = null, asList = false }: { readonly stepId?: string | null; readonly asList?: boolean } = {},
   nowMs = Date.now(),
 ): Promise<PilotData> {
-  const [all, milestones, notes, setups, latest, requests, alone, squads, schools, sessions, homework] =
-    await Promise.all([
-      loadProgress([pilot]),
-      listMilestones([pilot.id]),
-      listNotes(pilot.id, isCoach(who)),
-      listSetups(pilot.id),
-      latestSetups([pilot.id]),
-      listRequests([pilot.id]),
-      countAlone(pilot.id),
-      who.coachId === null ? [] : listSquads(who.coachId),
-      schoolsOf([pilot.squadId]),
-      listSessions([pilot.id], HISTORY_LINES),
-      listHomework([pilot.id]),
-    ]);
+  const [all, milestones, notes, setups, requests, alone, squads, schools, sessionIds, homework] = await Promise.all([
+    loadProgress([pilot]),
+    listMilestones([pilot.id]),
+    listNotes(pilot.id, isCoach(who)),
+    listSetups(pilot.id),
+    listRequests([pilot.id]),
+    countAlone(pilot.id),
+    who.coachId === null ? [] : listSquads(who.coachId),
+    schoolsOf([pilot.squadId]),
+    newestSessionIds(pilot.id, HISTORY_LINES),
+    listHomework([pilot.id]),
+  ]);
   const progress = entryOf(all, pilot.id);
-  const input = { ...progress, setupId: (aircraft && latest.get(aircraft.id)?.id) ?? null, nowMs };
+  const input = { ...progress, setupId: newestSetupOf(aircraft, setups)?.id ?? null, nowMs };
   const standing = standingOf(input);
   const step = findStep(progress.syllabus, stepId ?? standing.current?.stepId ?? "");
   const [flown, ofStep] = await Promise.all([
-    countOutcomesIn(
-      sessions.map(({ id }) => id),
-      pilot.id,
-    ),
+    countOutcomesIn(sessionIds, pilot.id),
     step ? listStepAttempts(pilot.id, step.id) : [],
   ]);
   const history: HistoryLine[] = [
@@ -156,6 +150,11 @@ export async function loadPilot(
     nowMs,
   };
 }
+
+const newestSetupOf = (aircraft: Aircraft | null, setups: readonly Setup[]) =>
+  setups
+    .filter(({ aircraftId }) => aircraftId === aircraft?.id)
+    .reduce<Setup | null>((newest, one) => (one.number > (newest?.number ?? 0) ? one : newest), null);
 
 /** A line for each session, as of its first attempt; what was flown of a step in one direction counts together, wherever that was. */
 function sessionLines(flown: readonly FlownInSession[]): HistoryLine[] {

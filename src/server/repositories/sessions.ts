@@ -77,19 +77,25 @@ async function withPilots(rows: readonly SessionRow[]): Promise<Session[]> {
 }
 
 /** The newest sessions in which any of some pilots flies, newest first. */
-export async function listSessions(pilotIds: readonly string[], limit: number): Promise<Session[]> {
-  return withPilots(
-    await database()("session")
-      .whereIn(
-        "id",
-        database()("session_pilot")
-          .select("session_id")
-          .whereIn("pilot_id", [...pilotIds]),
-      )
-      .orderBy("started_at", "desc")
-      .limit(limit),
-  );
+export const listSessions = async (pilotIds: readonly string[], limit: number): Promise<Session[]> =>
+  withPilots(await newestSessions(pilotIds, limit));
+
+/** The ids of the newest sessions in which a pilot flies, newest first: without who else flew there. */
+export async function newestSessionIds(pilotId: string, limit: number): Promise<string[]> {
+  const rows: { id: string }[] = await newestSessions([pilotId], limit).select("id");
+  return rows.map(({ id }) => id);
 }
+
+const newestSessions = (pilotIds: readonly string[], limit: number) =>
+  database()<SessionRow>("session")
+    .whereIn(
+      "id",
+      database()("session_pilot")
+        .select("session_id")
+        .whereIn("pilot_id", [...pilotIds]),
+    )
+    .orderBy("started_at", "desc")
+    .limit(limit);
 
 /** Sessions since a moment in which any of some pilots flew, newest first. */
 export async function listSessionsSince(pilotIds: readonly string[], since: Date): Promise<Session[]> {

@@ -28,8 +28,8 @@ export function StateMark({
 }) {
   const ink = inherit ? "currentColor" : "var(--ink)";
   return (
-    <span className="mark">
-      <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden focusable="false">
+    <>
+      <svg className="mark" width={size} height={size} viewBox="0 0 16 16" aria-hidden focusable="false">
         {state === "signed-off" && <rect x="2" y="2" width="12" height="12" fill={ink} />}
         {state === "due" && <rect x="3" y="8" width="10" height="5" fill="var(--ochre)" />}
         {(state === "due" || state === "ready") && (
@@ -52,7 +52,7 @@ export function StateMark({
         {state === "not-begun" && <circle cx="8" cy="8" r="5.5" fill="none" stroke={ink} strokeWidth={1.8} />}
       </svg>
       {labelled && <span className="unseen">{stateWords[state]}</span>}
-    </span>
+    </>
   );
 }
 
@@ -84,8 +84,8 @@ export function OutcomeMark({
   labelled?: boolean;
 }) {
   return (
-    <span className="mark" style={{ verticalAlign: "middle" }}>
-      <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden focusable="false">
+    <>
+      <svg className="outcome-mark" width={size} height={size} viewBox="0 0 24 24" aria-hidden focusable="false">
         <path
           d={outcomePaths[outcome]}
           fill={outcome === "clean" ? "currentColor" : "none"}
@@ -94,7 +94,7 @@ export function OutcomeMark({
         />
       </svg>
       {labelled && <span className="unseen">{outcomeWords[outcome]}</span>}
-    </span>
+    </>
   );
 }
 
@@ -102,9 +102,9 @@ export function OutcomeMark({
 export function LastOutcomes({ outcomes, window }: { outcomes: readonly Outcome[]; window: number }) {
   const empty = Math.max(0, window - outcomes.length);
   return (
-    <span className="mark" style={{ gap: 4, alignItems: "center" }}>
+    <span className="outcomes">
       {outcomes.map((outcome, i) => (
-        <span key={i} className="mark" title={outcomeWords[outcome]} style={{ color: outcomeColours[outcome] }}>
+        <span key={i} title={outcomeWords[outcome]} style={{ color: outcomeColours[outcome], display: "inline-flex" }}>
           <OutcomeMark outcome={outcome} size={15} />
         </span>
       ))}

@@ -10,7 +10,10 @@ export const plainStyles = ({ tokens }: Theme) =>
     ":root": Object.fromEntries(
       Object.entries(tokens).flatMap(([name, colour]) => (typeof colour === "string" ? [[`--${name}`, colour]] : [])),
     ),
-    ".mark": { display: "inline-flex", verticalAlign: "-2px" },
+    ".mark": { display: "inline-block", verticalAlign: "-2px", flexShrink: 0 },
+    ".outcome-mark": { verticalAlign: "middle", flexShrink: 0 },
+    ".outcomes": { display: "inline-flex", verticalAlign: "-2px", gap: 4, alignItems: "center" },
+    ".together": { whiteSpace: "nowrap" },
     ".unseen": visuallyHidden,
     ".plain-button": {
       display: "inline-flex",
