@@ -1,4 +1,5 @@
 import { createTheme, type Theme } from "@mui/material/styles";
+import { Notch } from "./notch";
 import { tokens, wordFont, type ThemeName, type Tokens } from "./tokens";
 
 declare module "@mui/material/styles" {
@@ -65,11 +66,11 @@ export function themeFor(name: ThemeName): Theme {
           },
         },
       },
+      // What a browser's own filling in is told by is styled once for all fields, see the plain styles.
+      MuiInputBase: { defaultProps: { disableInjectingGlobalStyles: true } },
       MuiOutlinedInput: {
-        styleOverrides: {
-          root: { backgroundColor: t.sheet },
-          notchedOutline: { borderColor: name === "light" ? "#7C8590" : t.rule, borderWidth: 1.5 },
-        },
+        defaultProps: { slots: { notchedOutline: Notch } },
+        styleOverrides: { root: { backgroundColor: t.sheet } },
       },
       MuiDialog: { styleOverrides: { paper: { border: `1.5px solid ${t.ink}`, backgroundImage: "none" } } },
       MuiDrawer: { styleOverrides: { paper: { backgroundImage: "none" } } },
