@@ -83,7 +83,8 @@ export async function loadPlan(who: SignedIn, plannedId: string | null = null, n
   const pilots = await listPilots(who);
   const pilotIds = pilots.map(({ id }) => id);
   const [aircraft, setups, progress, coaches, sessions, squads] = await Promise.all([
-    listAircraft(pilotIds),
+    // One crash alone keeps an aircraft on the ground.
+    listAircraft(pilotIds, 1),
     latestSetups(pilotIds),
     loadProgressBriefly(pilots, nowMs),
     listCoaches(),

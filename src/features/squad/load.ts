@@ -41,7 +41,8 @@ export async function loadSquad(who: SignedInCoach, nowMs = Date.now()): Promise
   const [pilots, squads] = await Promise.all([listPilots(who), listSquads(who.coachId)]);
   const pilotIds = pilots.map(({ id }) => id);
   const [aircraft, setups, aircraftOf, progress, requests] = await Promise.all([
-    listAircraft(pilotIds),
+    // One crash alone keeps an aircraft on the ground.
+    listAircraft(pilotIds, 1),
     latestSetups(pilotIds),
     aircraftOfSetups(pilotIds),
     loadProgressBriefly(pilots, nowMs),

@@ -1,7 +1,7 @@
 import type { FlightState, Aircraft, Mount, Setup } from "@/contract";
 import { completedAirframe, MODEL_VERSION } from "@/core";
 import { database, type Transaction } from "../database";
-import { conditionsOf, type Condition } from "./checks";
+import { conditionsOf, MOST_CRASHES, type Condition } from "./checks";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
 
 export interface AircraftRow {
@@ -62,13 +62,16 @@ const setupFrom = (row: SetupRow): Setup => ({
 const setups = () =>
   database()("setup").join("coach", "coach.id", "setup.coach_id").select("setup.*", "coach.name as coach_name");
 
-/** The aircraft of some pilots, oldest first, without those in the bin. */
-export async function listAircraft(pilotIds: readonly string[]): Promise<Aircraft[]> {
+/** The aircraft of some pilots, oldest first, without those in the bin; each with so many of its newest open crashes at most. */
+export async function listAircraft(pilotIds: readonly string[], mostCrashes = MOST_CRASHES): Promise<Aircraft[]> {
   const rows: AircraftRow[] = await database()("aircraft")
     .whereIn("pilot_id", [...pilotIds])
     .whereNull("removed_at")
     .orderBy(["created_at", "id"]);
-  const conditions = await conditionsOf(rows.map(({ id }) => id));
+  const conditions = await conditionsOf(
+    rows.map(({ id }) => id),
+    mostCrashes,
+  );
   return rows.map((row) => aircraftFrom(row, conditions.get(row.id)));
 }
 

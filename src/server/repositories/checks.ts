@@ -42,7 +42,7 @@ export interface DefectRow {
 const MOST_LOGGED = 60;
 
 /** Crashes of one aircraft that are listed while it was not looked at: one alone keeps it on the ground. Ours. */
-const MOST_CRASHES = 6;
+export const MOST_CRASHES = 20;
 
 /**
  * The newest crashes of one aircraft since it was cleared, by its id and how many. Said in which order it is read: from the newest crash of the pilot back,
@@ -58,23 +58,26 @@ const NEWEST_CRASHES = `
     order by attempt.flown_at desc, attempt.id desc limit ?)`;
 
 /** The newest crashes of each aircraft since it was cleared, oldest first. */
-async function openCrashesOf(aircraftIds: readonly string[]) {
+async function openCrashesOf(aircraftIds: readonly string[], most: number) {
   if (aircraftIds.length === 0) return [];
   const [rows] = await database().raw<readonly { id: string; flown_at: Date; aircraft_id: string }[][]>(
     `${aircraftIds.map(() => NEWEST_CRASHES).join(" union all ")} order by flown_at, id`,
-    aircraftIds.flatMap((id) => [id, MOST_CRASHES]),
+    aircraftIds.flatMap((id) => [id, most]),
   );
   return rows;
 }
 
 /** How some aircraft stand since they were last cleared, by aircraft id; those of which nothing is known are left out. */
-export async function conditionsOf(aircraftIds: readonly string[]): Promise<ReadonlyMap<string, Condition>> {
+export async function conditionsOf(
+  aircraftIds: readonly string[],
+  mostCrashes = MOST_CRASHES,
+): Promise<ReadonlyMap<string, Condition>> {
   const [crashes, tilts, defects]: [
     readonly { id: string; flown_at: Date; aircraft_id: string }[],
     { aircraft_id: string; tilt_deg: number; tilt_spread_deg: number | null; checked_at: Date }[],
     DefectRow[],
   ] = await Promise.all([
-    openCrashesOf(aircraftIds),
+    openCrashesOf(aircraftIds, mostCrashes),
     database()("aircraft_check")
       .select("aircraft_id", "tilt_deg", "tilt_spread_deg", "checked_at")
       .whereIn("aircraft_id", [...aircraftIds])

@@ -16,9 +16,8 @@ type FlownSteps = ReadonlyMap<string, DigestedStep>;
 
 /** Digests of all steps of some pilots, with the recent attempts of each: for a few pilots. */
 export async function listFlown(pilotIds: readonly string[]): Promise<Flown> {
-  const known = await knownOf(pilotIds);
-  await readMissing(known, "whole", ["digest", "recent"]);
-  return new Map(pilotIds.map((id) => [id, known.get(id)?.whole ?? NOTHING_FLOWN]));
+  const read = await readOf(pilotIds, "whole");
+  return new Map(pilotIds.map((id) => [id, read.get(id)?.steps ?? NOTHING_FLOWN]));
 }
 
 /**
@@ -29,105 +28,132 @@ export async function listFlownBriefly(
   pilotIds: readonly string[],
   recentOfSteps: (counts: Flown) => readonly (readonly [pilotId: string, stepId: string])[],
 ): Promise<Flown> {
-  const known = await knownOf(pilotIds);
-  await readMissing(known, "counts", ["digest"]);
-  const counts = new Map(pilotIds.map((id) => [id, known.get(id)?.counts ?? NOTHING_FLOWN]));
-  const wanted = recentOfSteps(counts);
-  await readRecent(known, wanted);
+  const counts = await readOf(pilotIds, "counts");
+  const wanted = recentOfSteps(new Map(pilotIds.map((id) => [id, counts.get(id)?.steps ?? NOTHING_FLOWN])));
+  const recent = await readRecent(counts, wanted);
   const stepsOf = new Map<string, string[]>();
   for (const [pilotId, stepId] of wanted) stepsOf.set(pilotId, [...(stepsOf.get(pilotId) ?? []), stepId]);
   return new Map(
     pilotIds.map((id) => {
-      const own = known.get(id);
-      return [id, own ? briefOf(own, stepsOf.get(id) ?? []) : NOTHING_FLOWN];
+      const own = counts.get(id);
+      return [id, own ? briefOf(own, stepsOf.get(id) ?? [], (stepId) => recent.get(`${id} ${stepId}`)) : NOTHING_FLOWN];
     }),
   );
 }
 
-/** What was read of a pilot's digests when they had a revision. To read a squad's all anew is most of the work of a look at it, and hardly one changes. */
-interface Known {
+/**
+ * What was read of a pilot's digests, and at which revision of them: to read a squad's all anew is most of the work of a look at it, and hardly one changes.
+ * The revision is that of the rows themselves: another node of a cluster may know less than the one that was asked first.
+ */
+interface Read {
   readonly revision: string;
-  whole?: FlownSteps;
-  counts?: FlownSteps;
+  readonly steps: FlownSteps;
+  /** Of each step by itself. */
+  readonly revisions: ReadonlyMap<string, string>;
   readonly recent: Map<string, readonly Attempt[]>;
-  /** As it was last put together, and of which steps it has the recent attempts. */
-  brief?: { readonly steps: string; readonly flown: FlownSteps };
+  /** As it was last put together, and of what. */
+  brief?: { readonly recent: readonly (readonly Attempt[])[]; readonly asked: string; readonly flown: FlownSteps };
 }
+/** All of the digests, or only what is counted. */
+type Depth = "whole" | "counts";
+
 const MOST_PILOTS = 500;
-const lastKnown = new Map<string, Known>();
+const lastRead: Readonly<Record<Depth, Map<string, Read>>> = { whole: new Map(), counts: new Map() };
 const NOTHING_FLOWN: FlownSteps = new Map();
 const NO_RECENT: readonly Attempt[] = [];
-
-/** What is known of pilots of whom anything was flown, as their digests are now; nothing yet of those whose digests changed. */
-async function knownOf(pilotIds: readonly string[]): Promise<ReadonlyMap<string, Known>> {
-  const rows: { pilot_id: string; revision: string }[] = await database()("step_digest")
-    .select("pilot_id", database().raw("concat(count(*), ' ', bit_xor(revision)) as revision"))
-    .whereIn("pilot_id", [...pilotIds])
-    .groupBy("pilot_id");
-  if (lastKnown.size + rows.length > MOST_PILOTS) lastKnown.clear();
-  return new Map(
-    rows.map(({ pilot_id, revision }) => {
-      const before = lastKnown.get(pilot_id);
-      const known: Known = before?.revision === revision ? before : { revision, recent: new Map() };
-      lastKnown.set(pilot_id, known);
-      return [pilot_id, known];
-    }),
-  );
-}
 
 interface DigestRow {
   pilot_id: string;
   step_id: string;
   digest: string;
   recent?: string;
+  revision: string;
 }
 
-/** Reads what is not known yet. What changed since its revision was read is another revision at the next look, and read again. */
-async function readMissing(
-  known: ReadonlyMap<string, Known>,
-  name: "whole" | "counts",
-  columns: readonly ("digest" | "recent")[],
-): Promise<void> {
-  const missing = [...known].filter(([, own]) => !own[name]).map(([id]) => id);
-  if (missing.length === 0) return;
+/** The digests of pilots of whom anything was flown; from the database only those that changed since they were read. */
+async function readOf(pilotIds: readonly string[], depth: Depth): Promise<ReadonlyMap<string, Read>> {
+  const now: { pilot_id: string; revision: string }[] = await database()("step_digest")
+    .select("pilot_id", database().raw("concat(count(*), ' ', bit_xor(revision)) as revision"))
+    .whereIn("pilot_id", [...pilotIds])
+    .groupBy("pilot_id");
+  const last = lastRead[depth];
+  const read = new Map<string, Read>();
+  const missing: string[] = [];
+  for (const { pilot_id, revision } of now) {
+    const before = last.get(pilot_id);
+    if (before?.revision === revision) read.set(pilot_id, before);
+    else missing.push(pilot_id);
+  }
+  if (missing.length === 0) return read;
   const rows: DigestRow[] = await database()("step_digest")
-    .select("pilot_id", "step_id", ...columns)
+    .select("pilot_id", "step_id", "digest", ...(depth === "whole" ? ["recent"] : []))
+    .select(database().raw("cast(revision as char) as revision"))
     .whereIn("pilot_id", missing);
-  const read = new Map(missing.map((id) => [id, new Map<string, DigestedStep>()]));
+  if (last.size + missing.length > MOST_PILOTS) last.clear();
+  for (const pilotId of missing) {
+    const own = readFrom(rows.filter(({ pilot_id }) => pilot_id === pilotId));
+    read.set(pilotId, own);
+    last.set(pilotId, own);
+  }
+  return read;
+}
+
+function readFrom(rows: readonly DigestRow[]): Read {
+  const steps = new Map<string, DigestedStep>();
   for (const row of rows) {
     const digest = digestFrom(row.digest);
     if (digest.attempts > 0)
-      read.get(row.pilot_id)?.set(row.step_id, { digest, recent: row.recent ? recentFrom(row.recent) : NO_RECENT });
+      steps.set(row.step_id, { digest, recent: row.recent ? recentFrom(row.recent) : NO_RECENT });
   }
-  for (const [id, steps] of read) known.get(id)![name] = steps;
+  return {
+    revision: `${rows.length} ${rows.reduce((all, { revision }) => all ^ BigInt(revision), BigInt(0))}`,
+    steps,
+    revisions: new Map(rows.map(({ step_id, revision }) => [step_id, revision])),
+    recent: new Map(),
+  };
 }
 
+/** Recent attempts of some steps of pilots, by "pilot step". */
 async function readRecent(
-  known: ReadonlyMap<string, Known>,
+  counts: ReadonlyMap<string, Read>,
   wanted: readonly (readonly [pilotId: string, stepId: string])[],
-): Promise<void> {
-  const missing = wanted.filter(([pilotId, stepId]) => !known.get(pilotId)?.recent.has(stepId));
-  if (missing.length === 0) return;
-  const rows: { pilot_id: string; step_id: string; recent: string }[] = await database()("step_digest")
-    .select("pilot_id", "step_id", "recent")
+): Promise<ReadonlyMap<string, readonly Attempt[]>> {
+  const found = new Map<string, readonly Attempt[]>();
+  const missing = wanted.filter(([pilotId, stepId]) => {
+    const known = counts.get(pilotId)?.recent.get(stepId);
+    if (known) found.set(`${pilotId} ${stepId}`, known);
+    return !known;
+  });
+  if (missing.length === 0) return found;
+  const rows: { pilot_id: string; step_id: string; recent: string; revision: string }[] = await database()(
+    "step_digest",
+  )
+    .select("pilot_id", "step_id", "recent", database().raw("cast(revision as char) as revision"))
     .whereIn(["pilot_id", "step_id"], missing as never[]);
-  for (const row of rows) known.get(row.pilot_id)?.recent.set(row.step_id, recentFrom(row.recent));
+  for (const row of rows) {
+    const recent = recentFrom(row.recent);
+    found.set(`${row.pilot_id} ${row.step_id}`, recent);
+    const own = counts.get(row.pilot_id);
+    if (own?.revisions.get(row.step_id) === row.revision) own.recent.set(row.step_id, recent);
+  }
+  return found;
 }
 
 /** One and the same for as long as it holds the same, so that what is worked out from it is found again. */
-function briefOf(known: Known, stepIds: readonly string[]): FlownSteps {
-  const steps = stepIds.join();
-  if (known.brief?.steps !== steps) {
-    const recentAt = new Set(stepIds);
-    const flown = new Map(
-      [...(known.counts ?? NOTHING_FLOWN)].map(([stepId, { digest }]) => [
-        stepId,
-        { digest, recent: (recentAt.has(stepId) && known.recent.get(stepId)) || NO_RECENT },
-      ]),
-    );
-    known.brief = { steps, flown };
-  }
-  return known.brief.flown;
+function briefOf(
+  own: Read,
+  stepIds: readonly string[],
+  recentAt: (stepId: string) => readonly Attempt[] | undefined,
+): FlownSteps {
+  const asked = stepIds.join();
+  const recent = stepIds.map((stepId) => recentAt(stepId) ?? NO_RECENT);
+  if (own.brief?.asked === asked && recent.every((one, i) => one === own.brief!.recent[i])) return own.brief.flown;
+  const byStep = new Map(stepIds.map((stepId, i) => [stepId, recent[i]]));
+  const flown = new Map(
+    [...own.steps].map(([stepId, { digest }]) => [stepId, { digest, recent: byStep.get(stepId) ?? NO_RECENT }]),
+  );
+  own.brief = { recent, asked, flown };
+  return flown;
 }
 
 /** Reads JSON, and keeps what was read by its text: of a pilot who has just flown, all steps but one are as they were. */
