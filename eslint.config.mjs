@@ -202,7 +202,10 @@ const config = [
       ],
     },
   },
-  { files: ["src/ui/actions/link.tsx"], rules: { "@typescript-eslint/no-restricted-imports": "off" } },
+  {
+    files: ["src/ui/actions/link.tsx", "src/ui/layout/box.test.tsx"],
+    rules: { "@typescript-eslint/no-restricted-imports": "off" },
+  },
   { files: ["scripts/**/*.{cjs,mjs}"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   prettier,
 ];

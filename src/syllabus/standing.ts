@@ -398,7 +398,7 @@ const cleanDays = remembering((days: readonly FlyingDay[]): readonly FlyingDay[]
 );
 
 /** How far a signed-off step has slipped below its mark, if it has. */
-export function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
+function slipOf(step: Step, days: readonly FlyingDay[]): Slip | null {
   const last = days.slice(-SLIP.days);
   const clean = last.reduce((sum, [, own]) => sum + own, 0);
   const all = last.reduce((sum, [, , own]) => sum + own, 0);
