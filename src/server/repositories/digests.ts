@@ -57,7 +57,8 @@ interface Read {
 /** All of the digests, or only what is counted. */
 type Depth = "whole" | "counts";
 
-const MOST_PILOTS = 500;
+/** A pilot's recent attempts at all steps are a megabyte or two, the counts a fiftieth of it. */
+const MOST_PILOTS: Readonly<Record<Depth, number>> = { whole: 16, counts: 200 };
 const lastRead: Readonly<Record<Depth, Map<string, Read>>> = { whole: new Map(), counts: new Map() };
 const NOTHING_FLOWN: FlownSteps = new Map();
 const NO_RECENT: readonly Attempt[] = [];
@@ -89,7 +90,7 @@ async function readOf(pilotIds: readonly string[], depth: Depth): Promise<Readon
     .select("pilot_id", "step_id", "digest", ...(depth === "whole" ? ["recent"] : []))
     .select(database().raw("cast(revision as char) as revision"))
     .whereIn("pilot_id", missing);
-  if (last.size + missing.length > MOST_PILOTS) last.clear();
+  if (last.size + missing.length > MOST_PILOTS[depth]) last.clear();
   for (const pilotId of missing) {
     const own = readFrom(rows.filter(({ pilot_id }) => pilot_id === pilotId));
     read.set(pilotId, own);

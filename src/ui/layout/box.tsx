@@ -66,5 +66,5 @@ function keyOf(value: unknown): string | null {
     if (own === null) return null;
     text += `${name}:${own},`;
   }
-  return text;
+  return `${text}}`;
 }
