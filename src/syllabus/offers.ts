@@ -4,7 +4,7 @@ import {
   reviewsOf,
   signedOffSteps,
   simulatorLacking,
-  slippingIn,
+  slipsOf,
   standingAt,
   currentStepOf,
   type Slip,
@@ -140,18 +140,11 @@ function nextAfter(syllabus: Syllabus, step: Step, { school, signedOff }: Standi
 function reviewOffers(input: StandingInput): ReasonedOffer[] {
   const signed = signedOffSteps(input);
   const reviews = reviewsOf(input);
-  const slips = new Map(slippingIn(input.flown, input.syllabus, input.signedOff).map((one) => [one.stepId, one]));
+  const slips = slipsOf(input);
   return signed
     .flatMap((step): (Pick<ReasonedOffer, "worth" | "reason"> & { step: Step })[] => {
       const slip = slips.get(step.id);
-      if (slip)
-        return [
-          {
-            step,
-            worth: WORTH.slipping,
-            reason: { kind: "slipping", clean: slip.clean, all: slip.all, days: slip.days },
-          },
-        ];
+      if (slip) return [{ step, worth: WORTH.slipping, reason: { kind: "slipping", ...slip } }];
       const review = reviews.get(step.id);
       if (!review || review.dueMs > input.nowMs) return [];
       return [{ step, worth: [reviewWorth(review.memory)], reason: { kind: "due-again", recall: review.memory } }];

@@ -159,7 +159,7 @@ export function glanceOf(input: StandingInput): Glance {
       const review = reviews.get(id);
       return review && review.dueMs <= nowMs ? [{ stepId: id, memory: review.memory }] : [];
     }),
-    slipping: slippingIn(flown, syllabus, signedOff),
+    slipping: [...slipsOf(input)].map(([stepId, slip]) => ({ stepId, ...slip })),
     favours: favouredSide(input, context),
     burst: lastBurst(input),
     lastFlownMs: context.lastFlownMs,
@@ -185,13 +185,21 @@ const depthsOf = remembering(
   },
 );
 
-/** The signed-off steps that slipped, in the order of the syllabus. */
-export const slippingIn = remembering(
-  (flown: StandingInput["flown"], syllabus: Syllabus, signedOff: StandingInput["signedOff"]): Glance["slipping"] =>
-    signedOffIn(signedOff, syllabus).flatMap((step) => {
-      const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
-      return slip ? [{ stepId: step.id, ...slip }] : [];
-    }),
+/** How far signed-off steps slipped, by id, in the order of the syllabus; only those that did. */
+export const slipsOf = ({ flown, syllabus, signedOff }: StandingInput) => slipsIn(flown, syllabus, signedOff);
+
+const slipsIn = remembering(
+  (
+    flown: StandingInput["flown"],
+    syllabus: Syllabus,
+    signedOff: StandingInput["signedOff"],
+  ): ReadonlyMap<string, Slip> =>
+    new Map(
+      signedOffIn(signedOff, syllabus).flatMap((step) => {
+        const slip = slipOf(step, flown.get(step.id)?.digest.days ?? []);
+        return slip ? [[step.id, slip] as const] : [];
+      }),
+    ),
 );
 
 /** The step a pilot is at, told from what was flown and signed off. */

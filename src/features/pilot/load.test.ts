@@ -36,3 +36,16 @@ it("the history has a line for a session, as of its first attempt: each step and
     ],
   });
 });
+
+it("sends the evidence of every step only where the list of them is asked for, each in the order of the chart", async () => {
+  const now = new Date("2026-04-01T10:00:00Z");
+  const setup = newId();
+  const { who } = await onePilot(now, [setup], [[1, setup, "flip-slow", "forward", "clean", "field"]]);
+  const [pilot] = (await listPilots(who)).slice(-1);
+  const look = (asList: boolean) => loadPilot(who, pilot, null, { asList }, now.getTime() + 3_600_000);
+  const [chart, list] = [await look(false), await look(true)];
+  expect(chart.listed).toBeNull();
+  expect(list.steps).toEqual(chart.steps);
+  expect(list.listed!.map(({ stepId }) => stepId)).toEqual(chart.steps.map(({ stepId }) => stepId));
+  expect(chart.steps[0]).not.toHaveProperty("evidence");
+});
