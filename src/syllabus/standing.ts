@@ -149,7 +149,7 @@ export function standingAt(step: Step, input: StandingInput): StepStanding {
 
 /** The squad's look at a pilot. Needs the recent attempts of the current step and of what was flown within the last hours only. */
 export function glanceOf(input: StandingInput): Glance {
-  const { syllabus, flown, signedOff, nowMs } = input;
+  const { syllabus, signedOff, nowMs } = input;
   const context = contextOf(input);
   const reviews = reviewsOf(input);
   return {
