@@ -9,4 +9,4 @@ export { remembering } from "./remembering";
 export { rounded } from "./rounded";
 export { NormalDraws, seededNormal, seededRandom } from "./random";
 export { DomainError, requireFinite, requireNumber, requireOneOf, requireWhole } from "./require";
-export { bisect, goldenMinimum, risingCubicRoot } from "./roots";
+export { bisect, itpRoot, goldenMinimum, risingCubicRoot } from "./roots";

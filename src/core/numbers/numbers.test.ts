@@ -2,6 +2,7 @@ import fc from "fast-check";
 import {
   bisect,
   goldenMinimum,
+  itpRoot,
   nonNegativeLeastSquares,
   requireNumber,
   requireOneOf,
@@ -36,6 +37,32 @@ it("finds roots to the tolerance asked for, and says when there is no change of 
   expect(bisect((x) => x * x + 1, -1, 1, 1e-9)).toBeNull();
   // A jump has no root; bisection still ends, at the jump.
   expect(bisect((x) => (x < 0.3 ? -1 : 1), 0, 1, 1e-9)).toBeCloseTo(0.3, 8);
+});
+
+it("finds a root that is dear to work out in few steps, and in hardly more than by halves where the function jumps", () => {
+  /** The root, and how often the function was asked for. */
+  const asked = (find: typeof itpRoot, f: (x: number) => number, ...within: [number, number, number, number?]) => {
+    let times = 0;
+    const root = find((x) => (times++, f(x)), ...within);
+    return { root, times };
+  };
+  // The omega constant, where x·eˣ is 1 (DLMF 4.13, its decimals from memory).
+  const omega = (x: number) => x * Math.exp(x) - 1;
+  const { root, times } = asked(itpRoot, omega, -1, 1, 1e-10);
+  expect(root).toBeCloseTo(0.5671432904, 9);
+  expect(times).toBeLessThan(0.4 * asked(bisect, omega, -1, 1, 1e-10).times);
+  expect(asked(itpRoot, omega, -1, 1, 1e-10, 0.56).times).toBeLessThan(times);
+  expect(itpRoot((x) => x * x + 1, -1, 1, 1e-9)).toBeNull();
+  expect(itpRoot((x) => x, 0, 1, 1e-9)).toBe(0);
+  const place = fc.double({ min: 0.001, max: 0.999, noNaN: true });
+  fc.assert(
+    fc.property(place, place, place, (at, before, guess) => {
+      const jump = (x: number) => (x < at ? -before : 1 - before);
+      const found = asked(itpRoot, jump, 0, 1, 1e-6, guess);
+      expect(Math.abs(found.root! - at)).toBeLessThanOrEqual(0.500001e-6);
+      expect(found.times).toBeLessThanOrEqual(asked(bisect, jump, 0, 1, 1e-6).times + 3);
+    }),
+  );
 });
 
 it("finds the minimum of a valley", () => {

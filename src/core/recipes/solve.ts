@@ -1,6 +1,6 @@
 import { fullThrustG, type Airframe } from "../airframe";
 import type { Settings } from "../flight";
-import { bisect, wrapDeg } from "../numbers";
+import { itpRoot, wrapDeg } from "../numbers";
 import { densityOf, type Environment } from "./environment";
 import { flyOn } from "./fly";
 import type { Problem } from "./problem";
@@ -136,10 +136,10 @@ function solveParameter(
   const sought = recipe.solveFor.find((one) => one.aim.kind === aim.kind);
   if (!sought) return { answer: null, problem: { kind: "no-parameter", aim: aim.kind, recipe: recipe.id }, recipe };
   const { param, otherwise } = sought;
-  const { min, max } = recipe.parameters[param];
+  const { min, max, value: guess } = recipe.parameters[param];
   for (const moved of otherwise ? movedBy(recipe, otherwise) : [{}]) {
     const tried = withParameters(open, moved);
-    const root = bisect((value) => miss(withParameters(tried, { [param]: value })), min, max, tolerance);
+    const root = itpRoot((value) => miss(withParameters(tried, { [param]: value })), min, max, tolerance, guess);
     if (root !== null && ends(withParameters(tried, { [param]: root })))
       return { answer: root, recipe: withParameters(recipe, { ...moved, [param]: root }) };
   }
