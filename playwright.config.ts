@@ -18,6 +18,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     screenshot: "only-on-failure",
+    // Each journey is a new browser that would fetch all files of the field to keep them: journeys into the field allow it.
+    serviceWorkers: "block",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
       args: [

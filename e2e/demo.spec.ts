@@ -24,6 +24,22 @@ test("the squad tells the camp's stories, most attention first", async ({ page }
   await expect(row("Joss Hathering")).toContainText("step back");
 });
 
+test("a page asks for no other page before somebody goes there", async ({ page }) => {
+  const ahead: string[] = [];
+  page.on("request", (request) => {
+    if (new URL(request.url()).searchParams.has("_rsc")) ahead.push(request.url());
+  });
+  for (const path of ["/squad", "/calendar"]) {
+    await page.goto(demoAddress + path);
+    await page.getByRole("main").getByRole("link").first().hover();
+    await page.waitForLoadState("networkidle");
+  }
+  expect(ahead).toEqual([]);
+  await page.getByRole("navigation").getByRole("link", { name: "Syllabus" }).click();
+  await expect(page).toHaveURL(/syllabus/);
+  expect(ahead).toHaveLength(1);
+});
+
 test("the journey of the slice, from the demo", async ({ page }) => {
   await openPilot(page, "Ysolde Marr");
   await page.getByRole("link", { name: "Brief of this step" }).click();

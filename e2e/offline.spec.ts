@@ -6,6 +6,8 @@ import { join } from "node:path";
 import { v7 as newId } from "uuid";
 import { demoAddress, axeFaults, signIn } from "./addresses";
 
+test.use({ serviceWorkers: "allow" });
+
 /** What the server has of a session: attempts that stand, by pilot name, step, direction and outcome, in order. */
 async function onServer(page: Page, sessionId: string) {
   const response = await page.request.get(`${demoAddress}/field-tallies/${sessionId}`);

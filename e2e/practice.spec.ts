@@ -4,6 +4,8 @@ import { decode } from "jpeg-js";
 import { axeFaults, demoAddress, signIn } from "./addresses";
 import { moveSticks, plugIn, pullPlug } from "./made-up-radio";
 
+test.use({ serviceWorkers: "allow" });
+
 /** With a pilot at hand who practises a step. */
 async function openPractice(page: Page, step: string): Promise<void> {
   await page.goto(`${demoAddress}/squad`);

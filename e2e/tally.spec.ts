@@ -1,6 +1,8 @@
 import { expect, test, type Page } from "@playwright/test";
 import { demoAddress, axeFaults, signIn } from "./addresses";
 
+test.use({ serviceWorkers: "allow" });
+
 /** A session of two, begun and flown a little, on a phone. */
 async function begin(page: Page): Promise<void> {
   await signIn(page);

@@ -2,6 +2,8 @@ import { readFile } from "node:fs/promises";
 import { expect, test, type Browser, type Page } from "@playwright/test";
 import { demoAddress, signIn } from "./addresses";
 
+test.use({ serviceWorkers: "allow" });
+
 test.describe.configure({ mode: "serial" });
 
 /** A browser of someone else, signed in or not. */

@@ -449,6 +449,7 @@ const pageRules: Readonly<Record<string, readonly [sees: readonly Role[], parame
   ],
   "guides/first-session/route.ts": [members, () => ({})],
   "kept-tries/[attempt]/route.ts": [withPilot, () => ({ params: { attempt: made.tried } })],
+  "plan-candidates/[pilots]/route.ts": [withPilot, () => ({ params: { pilots: made.odo } })],
   "field-squads/route.ts": [everyCoach, () => ({})],
   "field-tallies/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],
   "field-briefs/[session]/route.ts": [withPilot, () => ({ params: { session: made.session } })],

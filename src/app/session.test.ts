@@ -14,7 +14,7 @@ import { withFreshDatabase } from "@/server/testing/fresh-database";
 import { runnerFor } from "@/server/testing/run-as";
 import { downloadBriefs, downloadTally, fieldActions, type FieldPacket } from "@/features/field";
 import { pilotActions } from "@/features/pilot";
-import { loadPlan, planActions } from "@/features/plan";
+import { loadCandidates, loadPlan, planActions } from "@/features/plan";
 import { byServerClock } from "@/server/device-clock";
 import { loadTally } from "@/server/tally";
 
@@ -274,7 +274,11 @@ it("takes taps at every step that was planned, also when the syllabus has let go
 });
 
 it("offers every pilot something to fly, with a reason", async () => {
-  const { candidates } = await loadPlan(who);
+  const candidates = await loadCandidates(who, [odo, ida]);
+  expect(candidates).toHaveLength(2);
+  const opened = await loadPlan(who, { pilotId: ida });
+  expect(opened.ready).toEqual(candidates.filter(({ id }) => id === ida));
+  expect(opened.candidates.map(({ id }) => id).sort()).toEqual([odo, ida].sort());
   for (const { offers } of candidates) {
     expect(offers.length).toBeGreaterThan(0);
     for (const { reason } of offers) expect(isBlockReason(reason)).toBe(true);

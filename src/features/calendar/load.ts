@@ -6,7 +6,7 @@ import {
   countAttemptsIn,
   listPilots,
   listPlanned,
-  listSessionsSince,
+  listHeldSince,
   listSites,
   listSquads,
   listTargets,
@@ -56,7 +56,7 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
   const [targets, planned, sessions, sites] = await Promise.all([
     listTargets(pilotIds),
     listPlanned(squadIds, new Date(today)),
-    listSessionsSince(pilotIds, new Date(nowMs - BACK_DAYS * DAY_MS)),
+    listHeldSince(pilotIds, new Date(nowMs - BACK_DAYS * DAY_MS)),
     listSites(squadIds),
   ]);
   const seen = new Set(pilotIds);
@@ -76,20 +76,17 @@ export async function loadCalendar(who: SignedIn, nowMs = Date.now()): Promise<C
     sites,
     // A pilot is told who else comes by nobody but the coach.
     planned: own.map((one) => ({ ...one, pilotIds: one.pilotIds.filter((id) => seen.has(id)) })),
-    past: sessions.map(({ id, squadId, siteId, place, startedAtMs, endedAtMs, pilots: flew }) => {
-      const there = flew.flatMap(({ pilotId }) => (seen.has(pilotId) ? [pilotId] : []));
-      return {
-        id,
-        squadId,
-        siteId,
-        place,
-        startedAtMs,
-        endedAtMs,
-        pilots: there.length,
-        attendance: attendanceOf(there, pilotIdsIn(squadId)),
-        attempts: attempts.get(id) ?? 0,
-      };
-    }),
+    past: sessions.map(({ id, squadId, siteId, place, startedAtMs, endedAtMs, pilotIds: there }) => ({
+      id,
+      squadId,
+      siteId,
+      place,
+      startedAtMs,
+      endedAtMs,
+      pilots: there.length,
+      attendance: attendanceOf(there, pilotIdsIn(squadId)),
+      attempts: attempts.get(id) ?? 0,
+    })),
     gaps: gapsBetween(
       [
         ...sessions.map(({ startedAtMs }) => ({ atMs: startedAtMs, planned: false })),

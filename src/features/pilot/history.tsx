@@ -2,7 +2,6 @@
 
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
 import type { Outcome } from "@/core";
 import { findStep, stepName, stepTitle } from "@/syllabus";
 import { Link } from "@/ui/actions/link";
@@ -10,20 +9,26 @@ import { Box } from "@/ui/layout/box";
 import { OutcomeMark } from "@/ui/marks/marks";
 import { Moment } from "@/ui/moment/moment";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
-import type { HistoryLine } from "./load";
-
-const SHOWN = 6;
+import type { HistoryLine, PilotData } from "./load";
 
 /** Sessions and setups, newest first. */
-export function History({ lines }: { lines: readonly HistoryLine[] }) {
-  const [all, setAll] = useState(false);
+export function History({
+  lines,
+  shown,
+  onTurn,
+}: {
+  lines: readonly HistoryLine[];
+  shown: PilotData["historyShown"];
+  /** From the newest lines to all and back. */
+  onTurn: () => void;
+}) {
   return (
     <section aria-labelledby="history">
       <Typography variant="h2" id="history">
         History
       </Typography>
       {lines.length === 0 && <Typography color="text.secondary">Nothing flown and nothing set up yet.</Typography>}
-      {(all ? lines : lines.slice(0, SHOWN)).map((line) => (
+      {lines.map((line) => (
         <Box
           key={line.id}
           sx={(theme) => ({ py: 1, borderBottom: `1.5px solid ${theme.tokens.rule}`, fontSize: "0.88rem" })}
@@ -51,9 +56,9 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
           </Box>
         </Box>
       ))}
-      {lines.length > SHOWN && (
-        <Button size="small" onClick={() => setAll((now) => !now)}>
-          {all ? "Newest only" : `All ${lines.length}`}
+      {shown !== "newest" && (
+        <Button size="small" onClick={onTurn}>
+          {shown === "all" ? "Newest only" : "Show older"}
         </Button>
       )}
     </section>

@@ -70,6 +70,8 @@ export interface PilotData extends ShownStanding {
   readonly milestones: readonly Milestone[];
   readonly notes: readonly Note[];
   readonly history: readonly HistoryLine[];
+  /** What of it is sent: all of late, or only the newest lines, there being older ones or not. */
+  readonly historyShown: "all" | "newest" | "newest-of-more";
   /** Steps the pilot asks to have signed off, newest first; the answered ones of the last weeks too. */
   readonly requests: readonly SignOffRequest[];
   /** How many of a step's attempts the pilot logged practising without a coach, by step id. */
@@ -84,13 +86,20 @@ export interface PilotData extends ShownStanding {
 }
 
 const HISTORY_LINES = 40;
+const NEWEST_LINES = 6;
+/** Sessions looked through for the newest lines: in some a pilot who was there flew nothing. */
+const NEWEST_SESSIONS = 10;
 const ANSWERS_SHOWN_MS = 21 * DAY_MS;
 
 export async function loadPilot(
   who: SignedIn,
   pilot: Pilot,
   aircraft: Aircraft | null,
-  { stepId = null, asList = false }: { readonly stepId?: string | null; readonly asList?: boolean } = {},
+  {
+    stepId = null,
+    asList = false,
+    wholeHistory = false,
+  }: { readonly stepId?: string | null; readonly asList?: boolean; readonly wholeHistory?: boolean } = {},
   nowMs = Date.now(),
 ): Promise<PilotData> {
   const [all, milestones, notes, setups, requests, alone, squads, schools, sessionIds, homework] = await Promise.all([
@@ -102,7 +111,7 @@ export async function loadPilot(
     countAlone(pilot.id),
     who.coachId === null ? [] : listSquads(who.coachId),
     schoolsOf([pilot.squadId]),
-    newestSessionIds(pilot.id, HISTORY_LINES),
+    newestSessionIds(pilot.id, wholeHistory ? HISTORY_LINES : NEWEST_SESSIONS),
     listHomework([pilot.id]),
   ]);
   const progress = entryOf(all, pilot.id);
@@ -124,6 +133,7 @@ export async function loadPilot(
       coachName,
     })),
   ];
+  const more = sessionIds.length === NEWEST_SESSIONS || history.length > NEWEST_LINES;
   return {
     pilot,
     ...shownStanding(standing, asList),
@@ -139,7 +149,8 @@ export async function loadPilot(
     squadSchool: schools.get(pilot.squadId) ?? {},
     milestones: [...milestones].reverse(),
     notes,
-    history: history.sort((a, b) => b.atMs - a.atMs).slice(0, HISTORY_LINES),
+    history: history.sort((a, b) => b.atMs - a.atMs).slice(0, wholeHistory ? HISTORY_LINES : NEWEST_LINES),
+    historyShown: wholeHistory ? "all" : more ? "newest-of-more" : "newest",
     requests: requests.filter(
       ({ answeredAtMs, answer }) => answeredAtMs === null || (answer !== "" && nowMs - answeredAtMs < ANSWERS_SHOWN_MS),
     ),

@@ -42,6 +42,7 @@ const data = (change: Partial<PilotData> = {}): PilotData => ({
   squads: [],
   coaches: false,
   history: [],
+  historyShown: "newest",
   nowMs: 0,
   ...change,
 });

@@ -42,6 +42,7 @@ function data(attempts: (Attempt & { stepId: string })[], change: Partial<PilotD
     milestones,
     notes: [],
     history: [],
+    historyShown: "newest",
     requests: [],
     loggedAlone: {},
     homework: [],
@@ -138,7 +139,7 @@ it("keeps a note, and changes the pilot on the version that was read", async () 
   );
 });
 
-it("tells sessions and setups of the past in one line each", () => {
+it("tells sessions and setups of the past in one line each, the newest first and older ones when asked", async () => {
   const outcomes = { clean: 3, rough: 1, bailed: 0, crashed: 0 };
   renderScreen(
     <PilotScreen
@@ -153,6 +154,7 @@ it("tells sessions and setups of the past in one line each", () => {
           },
           { kind: "setup", id: "v2", atMs: nowMs, number: 2, reason: "more tilt", coachName: "Ann Pell" },
         ],
+        historyShown: "newest-of-more",
       })}
     />,
   );
@@ -160,6 +162,8 @@ it("tells sessions and setups of the past in one line each", () => {
   expect(within(history).getByRole("link")).toHaveAttribute("href", "/session/s1");
   expect(history).toHaveTextContent("Slow flip, backward");
   expect(history).toHaveTextContent("Setup 2 by Ann Pell: more tilt");
+  await userEvent.click(within(history).getByRole("button", { name: "Show older" }));
+  expect(navigation.journeys.at(-1)).toMatch(/^\/pilot\?.*step=sticks&history=all/);
 });
 
 describe("depth chart", () => {

@@ -35,11 +35,16 @@ export function PilotScreen({ data }: { data: PilotData }) {
   const step = one ? findStep(syllabus, one.stepId) : undefined;
   const signed = signing && findStep(syllabus, signing.stepId);
   const asList = data.listed !== null;
-  const turn = useCallback(
-    () =>
-      router.replace(hrefFor("/pilot", { step: one?.stepId, view: asList ? undefined : "list" }), { scroll: false }),
-    [router, hrefFor, one, asList],
+  const wholeHistory = data.historyShown === "all";
+  /** Another view of the same page, the rest of it as it is. */
+  const show = useCallback(
+    (change: Readonly<Record<string, string | undefined>>) => {
+      const now = { step: one?.stepId, view: asList ? "list" : undefined, history: wholeHistory ? "all" : undefined };
+      router.replace(hrefFor("/pilot", { ...now, ...change }), { scroll: false });
+    },
+    [router, hrefFor, one, asList, wholeHistory],
   );
+  const turn = useCallback(() => show({ view: asList ? undefined : "list" }), [show, asList]);
   const keys = useMemo(
     () => [
       {
@@ -58,7 +63,13 @@ export function PilotScreen({ data }: { data: PilotData }) {
     <>
       <PilotHeading data={data} />
       {one && step && <NextStep data={data} one={one} step={step} onSign={setSigning} />}
-      <StepsShown data={data} selectedId={one?.stepId ?? null} onTurn={turn} onSign={setSigning} />
+      <StepsShown
+        data={data}
+        selectedId={one?.stepId ?? null}
+        onTurn={turn}
+        onLook={(stepId) => show({ step: stepId })}
+        onSign={setSigning}
+      />
       <Box
         sx={{
           mt: 3,
@@ -70,7 +81,11 @@ export function PilotScreen({ data }: { data: PilotData }) {
       >
         <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr)", gap: 3, alignContent: "start" }}>
           {lookedAt && <StepPanel data={data} looked={lookedAt} />}
-          <History lines={data.history} />
+          <History
+            lines={data.history}
+            shown={data.historyShown}
+            onTurn={() => show({ history: wholeHistory ? undefined : "all" })}
+          />
         </Box>
         <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0,1fr)", gap: 3, alignContent: "start" }}>
           <Requests data={data} />

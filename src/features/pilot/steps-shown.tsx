@@ -2,13 +2,11 @@
 
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { routeOf, type StepStanding } from "@/syllabus";
 import { PickOne } from "@/ui/forms/pick-one";
 import { Box } from "@/ui/layout/box";
 import { StateMark, stateWords } from "@/ui/marks/marks";
-import { useAtHand } from "@/ui/shell/at-hand";
 import { useSyllabus } from "@/ui/syllabus/use-syllabus";
 import { DepthChart } from "./depth-chart";
 import { DepthStrip } from "./depth-strip";
@@ -34,21 +32,20 @@ export function StepsShown({
   data,
   selectedId,
   onTurn,
+  onLook,
   onSign,
 }: {
   data: PilotData;
   selectedId: string | null;
   /** From chart to list and back. */
   onTurn: () => void;
+  onLook: (stepId: string) => void;
   onSign: (one: StepStanding) => void;
 }) {
   const syllabus = useSyllabus();
-  const router = useRouter();
-  const { hrefFor } = useAtHand();
   const [filterId, setFilter] = useState<FilterId>("all");
   const { shows } = filters.find(({ id }) => id === filterId) ?? filters[0];
   const route = routeOf(data.school);
-  const look = (stepId: string) => router.replace(hrefFor("/pilot", { step: stepId }), { scroll: false });
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 0.5 }}>
@@ -87,11 +84,11 @@ export function StepsShown({
               route={route}
               selectedId={selectedId}
               shows={shows}
-              onSelect={look}
+              onSelect={onLook}
             />
           </Box>
           <Box sx={{ display: { xs: "block", md: "none" } }}>
-            <DepthStrip steps={data.steps.filter(shows)} selectedId={selectedId} onSelect={look} />
+            <DepthStrip steps={data.steps.filter(shows)} selectedId={selectedId} onSelect={onLook} />
           </Box>
         </>
       )}

@@ -7,7 +7,7 @@ import { Option } from "@/ui/forms/options";
 import { SelectField } from "@/ui/forms/select-field";
 import { TextField } from "@/ui/forms/text-field";
 import { Box } from "@/ui/layout/box";
-import type { Candidate } from "./load";
+import type { CandidateEntry } from "./load";
 import { MOST_PACKS, type Choice } from "./use-plan";
 
 /** A pilot who may fly: whether, with what, on how many packs; what they fly stands below. */
@@ -19,7 +19,7 @@ export function CandidateRow({
   onChange,
   children,
 }: {
-  one: Candidate;
+  one: CandidateEntry;
   choice: Choice;
   packsWrong: boolean;
   /** What they fly in a line, for a screen with no room for more. */

@@ -1,3 +1,4 @@
 export { planActions } from "./actions";
-export { loadPlan } from "./load";
+export { downloadCandidates } from "./download";
+export { loadCandidates, loadPlan } from "./load";
 export { PlanScreen } from "./plan-screen";

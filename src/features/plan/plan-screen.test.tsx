@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { airframePresets, firstSettings, STANDARD_DAY } from "@/core";
 import { builtInSyllabus, type ReasonedOffer } from "@/syllabus";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
-import type { PlanData } from "./load";
+import type { Candidate, PlanData } from "./load";
 import { PlanScreen } from "./plan-screen";
 import { planSession, slotsFit } from "./planning";
 import { peakTasks, siteRefusalFor } from "./site-checks";
@@ -38,50 +38,52 @@ const offer = (
   simulatorFirst: false,
   ...more,
 });
+const candidates: readonly Candidate[] = [
+  {
+    id: "odo",
+    name: "Odo Fenn",
+    squadId: "squad",
+    squadName: null,
+    currentStepId: "flip-one-move",
+    known: ["fp-hover", "stop-course", "flip-one-move"],
+    offers: [
+      offer("warm-up", "stop-course", [10]),
+      offer("main", "flip-one-move", [10, 9, 8, 6], { firstDirection: "front" }),
+      offer("review", "fp-hover", [5]),
+      offer("free", null, [3]),
+    ],
+    simulatorFirst: [],
+    school: {},
+    own: [],
+    reactionS: null,
+    lines: [],
+    setups: [{ id: "v2", name: "Plank · setup 2", setupId: "v2", loadId: null, airframe, settings: firstSettings }],
+    checkFirst: ["Plank"],
+  },
+  {
+    id: "ida",
+    name: "Ida Rook",
+    squadId: "squad",
+    squadName: null,
+    currentStepId: "flip-slow",
+    known: [],
+    offers: [offer("main", "flip-slow", [10, 9], { isNew: true })],
+    simulatorFirst: [],
+    school: {},
+    own: [],
+    reactionS: null,
+    lines: [],
+    setups: [],
+    checkFirst: [],
+  },
+];
 const data: PlanData = {
   nowMs: 0,
   coaches: true,
   sites: [site],
   plan: null,
-  candidates: [
-    {
-      id: "odo",
-      name: "Odo Fenn",
-      squadId: "squad",
-      squadName: null,
-      currentStepId: "flip-one-move",
-      known: ["fp-hover", "stop-course", "flip-one-move"],
-      offers: [
-        offer("warm-up", "stop-course", [10]),
-        offer("main", "flip-one-move", [10, 9, 8, 6], { firstDirection: "front" }),
-        offer("review", "fp-hover", [5]),
-        offer("free", null, [3]),
-      ],
-      simulatorFirst: [],
-      school: {},
-      own: [],
-      reactionS: null,
-      lines: [],
-      setups: [{ id: "v2", name: "Plank · setup 2", setupId: "v2", loadId: null, airframe, settings: firstSettings }],
-      checkFirst: ["Plank"],
-    },
-    {
-      id: "ida",
-      name: "Ida Rook",
-      squadId: "squad",
-      squadName: null,
-      currentStepId: "flip-slow",
-      known: [],
-      offers: [offer("main", "flip-slow", [10, 9], { isNew: true })],
-      simulatorFirst: [],
-      school: {},
-      own: [],
-      reactionS: null,
-      lines: [],
-      setups: [],
-      checkFirst: [],
-    },
-  ],
+  candidates,
+  ready: candidates,
   recent: [
     {
       session: {
@@ -175,7 +177,7 @@ it("stays where it is when the server refuses", async () => {
 });
 
 it("sends an empty squad to its first pilot", () => {
-  renderScreen(<PlanScreen data={{ ...data, candidates: [] }} />);
+  renderScreen(<PlanScreen data={{ ...data, candidates: [], ready: [] }} />);
   expect(screen.getByRole("link", { name: "To the squad" })).toHaveAttribute("href", "/squad");
 });
 
@@ -202,7 +204,7 @@ it("refuses a step at a site that has not the room for it, with the number, and 
 
 it("refuses a trick that goes above the local limit, as the model flies it with the pilot's own aircraft", () => {
   const low = { ...site, ceilingM: 8 };
-  const [odo] = data.candidates;
+  const [odo] = candidates;
   const flying = [{ one: odo, stepId: "flip-one-move", setupId: "v2", syllabus: builtInSyllabus }];
   const siteRefusals = (...[of, ...at]: [typeof flying, typeof low, Map<string, number | null>]) =>
     of.flatMap((who) => {
@@ -303,7 +305,7 @@ describe("the plan", () => {
     await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
     await userEvent.click(screen.getByRole("checkbox", { name: "Odo Fenn flies" }));
     expect(turns()).toEqual(["0 minIda Rook"]);
-    const [ida] = data.candidates.slice(1);
+    const [ida] = candidates.slice(1);
     const fliers = [{ one: ida, packs: 4, setupId: "", syllabus: builtInSyllabus }];
     const frame = { minutes: 60, packMin: 4, changeMin: 3, spots: 1, observers: 1, newSteps: 1, windMps: 0 };
     const { blocks } = planSession(fliers, frame, () => null);
@@ -318,8 +320,31 @@ describe("the plan", () => {
   });
 });
 
+it("asks what a pilot could fly when they are taken, and again after a dead network", async () => {
+  const [odo, ida] = candidates;
+  const sent = fakeServer({ "/plan-candidates/ida": { status: 200, body: [ida] } });
+  const { fetch } = globalThis;
+  let reached = false;
+  globalThis.fetch = jest.fn((address: string, init?: RequestInit) =>
+    reached || init ? fetch(address, init) : Promise.reject(new TypeError("no network")),
+  ) as typeof globalThis.fetch;
+  renderScreen(<PlanScreen data={{ ...data, ready: [odo] }} />, { address: "/session?pilot=odo" });
+  await userEvent.click(screen.getByRole("combobox", { name: "Where" }));
+  await userEvent.click(await screen.findByRole("option", { name: "simulator" }));
+  await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));
+  expect(await screen.findByRole("alert")).toHaveTextContent(
+    "What Ida Rook could fly is not known here. No connection.",
+  );
+  expect(screen.getByRole("button", { name: "Start with 2 pilots" })).toBeDisabled();
+  reached = true;
+  await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+  expect(await screen.findByRole("group", { name: "Plan of Ida Rook" })).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: "Start with 2 pilots" }));
+  await waitFor(() => expect(sent[0].input).toMatchObject({ pilots: [{ pilotId: "odo" }, { stepId: "flip-slow" }] }));
+});
+
 it("plans one of the lines that the pilot has been given, or says that there are none", async () => {
-  const [odo, ida] = data.candidates;
+  const [odo, ida] = candidates;
   const sent = fakeServer();
   const at = (one: typeof odo, lines: typeof odo.lines) => ({
     ...one,
@@ -327,14 +352,14 @@ it("plans one of the lines that the pilot has been given, or says that there are
     currentStepId: "lines",
     offers: [offer("main", "lines", [10])],
   });
-  const candidates = [
+  const ready = [
     at(odo, [
       { id: "hang", name: "Windmill hang" },
       { id: "two", name: "The first two" },
     ]),
     at(ida, []),
   ];
-  renderScreen(<PlanScreen data={{ ...data, candidates }} />, { address: "/session?pilot=odo" });
+  renderScreen(<PlanScreen data={{ ...data, ready }} />, { address: "/session?pilot=odo" });
   fireEvent.mouseDown(await screen.findByRole("combobox", { name: /^Line of/ }));
   await userEvent.click(await screen.findByRole("option", { name: "The first two" }));
   await userEvent.click(screen.getByRole("checkbox", { name: "Ida Rook flies" }));

@@ -16,7 +16,7 @@ import { counted, leftOutWords, numeral } from "@/words";
 import { PlanTurns } from "./plan-turns";
 import { PlanBlocks } from "./plan-blocks";
 import { CandidateRow } from "./candidate-row";
-import type { Candidate, PlanData } from "./load";
+import type { CandidateEntry, PlanData } from "./load";
 import { PlanDay } from "./plan-day";
 import { PlanNotes } from "./plan-notes";
 import { RecentSessions } from "./recent-sessions";
@@ -84,7 +84,7 @@ export function PlanScreen({ data }: { data: PlanData }) {
 }
 
 /** What a pilot flies, in a line. */
-function summaryOf(one: Candidate, { plan, fliers, packsOf }: Plan): string {
+function summaryOf(one: CandidateEntry, { plan, fliers, packsOf }: Plan): string {
   const flier = fliers.find((known) => known.one.id === one.id);
   const blocks = plan?.blocks.get(one.id) ?? [];
   if (!flier || blocks.length === 0) return "Nothing planned";
@@ -130,13 +130,15 @@ function NoPilots() {
 }
 
 /** What a pilot who flies is to fly. */
-function BlocksOf({ one, plan: { plan, fliers, day, heights, air, hand } }: { one: Candidate; plan: Plan }) {
+function BlocksOf({ one, plan: drawn }: { one: CandidateEntry; plan: Plan }) {
+  const { plan, fliers, choices, day, heights, air, hand } = drawn;
   const { units } = usePreferences();
   const flier = fliers.find((known) => known.one.id === one.id);
-  if (!flier || !plan || !day.frame) return null;
+  if (!flier) return choices[one.id].taken ? <NotRead one={one} plan={drawn} /> : null;
+  if (!plan || !day.frame) return null;
   return (
     <PlanBlocks
-      one={one}
+      one={flier.one}
       syllabus={flier.syllabus}
       blocks={plan.blocks.get(one.id) ?? []}
       left={plan.left.flatMap(({ pilotId, because }) => (pilotId === one.id ? [leftOutWords(because, units)] : []))}
@@ -144,6 +146,23 @@ function BlocksOf({ one, plan: { plan, fliers, day, heights, air, hand } }: { on
       startHeight={(stepId) => startHeightText({ ...flier, stepId }, air, heights.known, units)}
       onChange={(blocks) => hand.change({ blocks: { ...hand.byHand.blocks, [one.id]: blocks } })}
     />
+  );
+}
+
+/** A pilot who was taken a moment ago, or whom a dead network keeps from being planned for. */
+function NotRead({ one, plan: { unread, readAgain } }: { one: CandidateEntry; plan: Plan }) {
+  return (
+    <Typography
+      role={unread ? "alert" : "status"}
+      sx={{ gridColumn: "1 / -1", pl: { xs: 0, md: 5 }, fontSize: "0.9rem", color: "text.secondary" }}
+    >
+      {unread ? `What ${one.name} could fly is not known here. ${unread} ` : `Looking up what ${one.name} could fly.`}
+      {unread && (
+        <Button size="small" onClick={readAgain}>
+          Try again
+        </Button>
+      )}
+    </Typography>
   );
 }
 

@@ -6,9 +6,10 @@ import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput } from "@/contract";
 import type { Place } from "@/core";
 import { brokenLimitWords } from "@/words";
-import type { Candidate, PlanData } from "./load";
+import type { CandidateEntry, PlanData } from "./load";
 import { limitsBroken, type Flier } from "./planning";
 import { dayOfPlan, startHeightsAsked, type Asked } from "./start-heights";
+import { useCandidates } from "./use-candidates";
 import { UNTOUCHED, useChecked, type ByHand } from "./use-checked";
 import { usePlanFrame } from "./use-plan-frame";
 import { useStartHeights } from "./use-start-heights";
@@ -49,16 +50,21 @@ export function usePlan(data: PlanData) {
   const hand = useByHand();
   const { units } = usePreferences();
 
-  const packsOf = (one: Candidate) => {
+  const candidates = useCandidates(
+    data,
+    taken.map(({ id }) => id),
+  );
+
+  const packsOf = (one: CandidateEntry) => {
     const packs = Number(choices[one.id].packs);
     return Number.isInteger(packs) && packs >= 0 && packs <= MOST_PACKS ? packs : null;
   };
-  const fliers = taken.map((one): Flier => ({
-    one,
-    packs: packsOf(one) ?? 0,
-    setupId: choices[one.id].setupId,
-    syllabus: syllabusOf(one.squadId),
-  }));
+  const fliers = taken.flatMap(({ id }): Flier[] => {
+    const one = candidates.known.get(id);
+    return one
+      ? [{ one, packs: packsOf(one) ?? 0, setupId: choices[id].setupId, syllabus: syllabusOf(one.squadId) }]
+      : [];
+  });
   const outside = place !== "simulator";
   const { plan, tasks, peaks, refused } = useChecked(day.frame, fliers, hand.byHand, { outside, site, units });
   const air = dayOfPlan(site, day.frame);
@@ -101,7 +107,11 @@ export function usePlan(data: PlanData) {
     choices,
     taken,
     packsOf,
+    /** Those of the pilots taken of whom it is known what they could fly. */
     fliers,
+    /** Why of the others it is not known; null while it is being asked. */
+    unread: candidates.why,
+    readAgain: candidates.readAgain,
     plan,
     heights,
     refused,
@@ -112,6 +122,7 @@ export function usePlan(data: PlanData) {
     flying: flown ? null : { done: peaks.size, of: tasks.length },
     ready:
       taken.length > 0 &&
+      fliers.length === taken.length &&
       plan !== null &&
       taken.every((one) => packsOf(one) !== null) &&
       flown &&
@@ -161,15 +172,15 @@ function useByHand() {
 
 /** What is sent of a plan; null while there is none. */
 export function sessionFrom(
-  { plan, taken, choices, place, site, day }: Plan,
+  { plan, fliers, place, site, day }: Plan,
   id: string,
   prepared: boolean,
 ): ActionInput<"start-session"> | null {
   if (!plan) return null;
-  const pilots = taken.map((one) => {
+  const pilots = fliers.map(({ one, setupId }) => {
     const blocks = plan.blocks.get(one.id) ?? [];
     const main = blocks.find(({ kind, stepId }) => kind === "main" && stepId) ?? blocks.find(({ stepId }) => stepId);
-    const flown = one.setups.find((setup) => setup.id === choices[one.id].setupId);
+    const flown = one.setups.find((setup) => setup.id === setupId);
     return {
       pilotId: one.id,
       stepId: main?.stepId ?? one.currentStepId,

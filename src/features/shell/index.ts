@@ -1,6 +1,6 @@
 export { answerDownload } from "./answer-download";
 export { chosenUnits, unitsIn } from "./chosen-units";
-export { parameter, pilotAtHand } from "./at-hand";
+export { parameter, pilotAtHand, remembered } from "./at-hand";
 export type { SearchParams } from "./at-hand";
 export { enter, enterAsCoach, homeOf, leadIn, requirePageAccess } from "./enter";
 export { isUuid } from "./ids";

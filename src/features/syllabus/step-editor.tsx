@@ -19,6 +19,7 @@ import {
   type SyllabusDocument,
 } from "@/syllabus";
 import { Option } from "@/ui/forms/options";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
 import { moveStep, withoutStep, withStep } from "./change";
 import { TextLine, TextList } from "./fields";
@@ -62,6 +63,7 @@ interface StepEditorProps {
 /** Everything of one step, to be changed. Nothing is saved before the whole is. */
 export function StepEditor({ document, step, onChange, onGone }: StepEditorProps) {
   const set = (change: Partial<Step>) => onChange(withStep(document, step.id, change));
+  const inBrowser = useHydrated();
   return (
     <Box sx={{ display: "grid", gap: 1.5, maxWidth: 760 }}>
       <Typography variant="h2">{step.name}</Typography>
@@ -97,6 +99,17 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
         />
       </Box>
       <Standing document={document} step={step} set={set} onChange={onChange} />
+      {inBrowser && <Below document={document} step={step} set={set} onChange={onChange} onGone={onGone} />}
+    </Box>
+  );
+}
+
+type Part = Pick<StepEditorProps, "document" | "step" | "onChange"> & { set: (change: Partial<Step>) => void };
+
+/** What stands under the first screenful, which the server leaves to the browser to draw: it is most of the fields. */
+function Below({ document, step, set, onChange, onGone }: Part & Pick<StepEditorProps, "onGone">) {
+  return (
+    <>
       <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2 }}>
         <FormControlLabel
           control={<Checkbox checked={step.simulatorFirst} onChange={(_, on) => set({ simulatorFirst: on })} />}
@@ -129,17 +142,12 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
       >
         Delete step
       </Button>
-    </Box>
+    </>
   );
 }
 
 /** How it is flown, where it stands in the syllabus and what is measured of it. */
-function Standing({
-  document,
-  step,
-  set,
-  onChange,
-}: Pick<StepEditorProps, "document" | "step" | "onChange"> & { set: (change: Partial<Step>) => void }) {
+function Standing({ document, step, set, onChange }: Part) {
   const skill = document.skills.find(({ steps }) => steps.some(({ id }) => id === step.id))!;
   const others = document.skills.flatMap(({ steps }) => steps).filter(({ id }) => id !== step.id);
   const ways = waysToFly.find(

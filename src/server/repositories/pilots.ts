@@ -1,3 +1,4 @@
+import { cache } from "react";
 import type { Grip, Pilot } from "@/contract";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
@@ -40,8 +41,8 @@ const fromRow = (row: PilotRow): Pilot => ({
   version: row.version,
 });
 
-/** The pilots somebody may see, by name, without those in the bin. */
-export async function listPilots({ coachId, pilotId }: Reach): Promise<Pilot[]> {
+/** The pilots somebody may see, by name, without those in the bin. Frame and page ask for the same: looked up once a request. */
+export const listPilots = cache(async ({ coachId, pilotId }: Reach): Promise<readonly Pilot[]> => {
   const query = database()("pilot").select("pilot.*").whereNull("removed_at").orderBy(["name", "id"]);
   const rows: PilotRow[] =
     coachId === null
@@ -50,7 +51,7 @@ export async function listPilots({ coachId, pilotId }: Reach): Promise<Pilot[]> 
           .join("squad_coach", "squad_coach.squad_id", "pilot.squad_id")
           .where("squad_coach.coach_id", coachId);
   return rows.map(fromRow);
-}
+});
 
 export async function findPilot(id: string): Promise<Pilot | undefined> {
   const row: PilotRow | undefined = await database()("pilot").where({ id }).first();

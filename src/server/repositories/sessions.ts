@@ -1,5 +1,5 @@
 import type { PilotPlan, Session, SessionPilot } from "@/contract";
-import type { Place } from "@/core";
+import { entryOf, type Place } from "@/core";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
 
@@ -111,6 +111,39 @@ export async function listSessionsSince(pilotIds: readonly string[], since: Date
       )
       .orderBy("started_at", "desc"),
   );
+}
+
+/** A session that was held, and who flew in it. */
+export interface HeldSession extends Pick<
+  Session,
+  "id" | "squadId" | "siteId" | "place" | "startedAtMs" | "endedAtMs"
+> {
+  readonly pilotIds: readonly string[];
+}
+
+/** Sessions since a moment in which any of some pilots flew, newest first; of who flew there those pilots only, without what was planned for them. */
+export async function listHeldSince(pilotIds: readonly string[], since: Date): Promise<HeldSession[]> {
+  const members: { session_id: string; pilot_id: string }[] = await database()("session_pilot")
+    .join("session", "session.id", "session_id")
+    .select("session_id", "pilot_id")
+    .where("started_at", ">=", since)
+    .whereNotNull("begun_at")
+    .whereIn("pilot_id", [...pilotIds])
+    .orderBy("position");
+  const flew = new Map<string, string[]>();
+  for (const { session_id, pilot_id } of members) flew.set(session_id, [...(flew.get(session_id) ?? []), pilot_id]);
+  const rows: SessionRow[] = await database()("session")
+    .whereIn("id", [...flew.keys()])
+    .orderBy("started_at", "desc");
+  return rows.map((row) => ({
+    id: row.id,
+    squadId: row.squad_id,
+    siteId: row.site_id,
+    place: row.place,
+    startedAtMs: row.started_at.getTime(),
+    endedAtMs: row.ended_at?.getTime() ?? null,
+    pilotIds: entryOf(flew, row.id),
+  }));
 }
 
 /** The newest session of a squad since a moment, begun or prepared; none if there is none. */

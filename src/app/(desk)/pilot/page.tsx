@@ -13,6 +13,7 @@ export default async function PilotPage({ searchParams }: { searchParams: Search
       data={await loadPilot(who, atHand.pilot, atHand.aircraft, {
         stepId: await parameter(searchParams, "step"),
         asList: (await parameter(searchParams, "view")) === "list",
+        wholeHistory: (await parameter(searchParams, "history")) === "all",
       })}
     />
   );

@@ -1,9 +1,10 @@
-import { enter, parameter, type SearchParams } from "@/features/shell";
 import { loadPlan, PlanScreen } from "@/features/plan";
+import { enter, parameter, remembered, type SearchParams } from "@/features/shell";
 
 export const metadata = { title: "Session" };
 
 export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
-  const plan = await parameter(searchParams, "plan");
-  return <PlanScreen key={plan} data={await loadPlan(await enter(), plan)} />;
+  const plannedId = await parameter(searchParams, "plan");
+  const pilotId = (await parameter(searchParams, "pilot")) ?? (await remembered("pilot"));
+  return <PlanScreen key={plannedId} data={await loadPlan(await enter(), { plannedId, pilotId })} />;
 }

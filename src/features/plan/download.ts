@@ -1,0 +1,15 @@
+import "server-only";
+import { need, requireAccess } from "@/server/access";
+import type { SignedIn } from "@/server/accounts";
+import { Refusal } from "@/server/actions";
+import { loadCandidates } from "./load";
+
+/** What those pilots could fly. Throws a Refusal where one of them is not theirs to see. */
+export async function downloadCandidates(who: SignedIn, pilotIds: readonly string[]): Promise<Response> {
+  if (pilotIds.length === 0) throw new Refusal(404, "No such pilot.");
+  await requireAccess(
+    who,
+    pilotIds.map((id) => need("reader", "pilot", id)),
+  );
+  return Response.json(await loadCandidates(who, pilotIds), { headers: { "cache-control": "no-store" } });
+}
