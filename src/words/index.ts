@@ -19,7 +19,16 @@ export {
   styleWords,
   trickName,
 } from "./lines";
-export { countWords, markWords, measureSides, measureWords, placeWords, unitOf } from "./marks";
+export {
+  countWords,
+  limitLabel,
+  markWords,
+  measureText,
+  measureSides,
+  measureWords,
+  placeWords,
+  unitOf,
+} from "./marks";
 export { chancePercent, counted, percent, percentRange, seldomPercent } from "./numbers";
 export { outlookWords } from "./outlook";
 export type { Outlook } from "./outlook";

@@ -1,6 +1,6 @@
 import { countedMeasures, type AttemptMeasure, type PassMark, type Place, type RuleCount } from "@/core";
-import { counted } from "./numbers";
-import { quantityText, type UnitSystem } from "./quantity";
+import { counted, percent } from "./numbers";
+import { numeral, quantityText, type UnitSystem } from "./quantity";
 
 /** A mark in words: "3 of the last 4 clean, each direction on its own, in the field". */
 export function markWords(mark: PassMark, units: UnitSystem = "metric"): string {
@@ -91,10 +91,22 @@ export const placeWords: Readonly<Record<Place, string>> = {
 /** The unit of a measure, as written behind its number. */
 export function unitOf(measure: AttemptMeasure): string {
   if (measure.endsWith("DegPerS2")) return " °/s²";
-  if (measure.endsWith("Pct")) return " %";
+  if (measure.endsWith("Pct")) return "\u202f%";
   if (isCounted(measure)) return "";
   return measure.endsWith("Deg") ? "°" : " m";
 }
+
+/** What was measured, with its unit. */
+export function measureText(measure: AttemptMeasure, value: number, units: UnitSystem): string {
+  if (isCounted(measure)) return numeral(value);
+  if (measure.endsWith("Pct")) return percent(value / 100);
+  if (measure.endsWith("DegPerS2")) return `${numeral(value)}${unitOf(measure)}`;
+  return quantityText(value, measure.endsWith("Deg") ? "angle" : "length", units);
+}
+
+/** What the field of a measure's limit is called. */
+export const limitLabel = (measure: AttemptMeasure): string =>
+  isCounted(measure) ? "At most" : `Within (${unitOf(measure).trim()})`;
 
 const isCounted = (measure: AttemptMeasure) => countedMeasures.some((one) => one === measure);
 

@@ -26,7 +26,7 @@ const SEED = 4711;
  * Finds the variances of independent errors, as shares of the usual ones and none negative, that make a model scatter as was seen. `varianceAt` gives the
  * variance of each measure at some shares, null for one the model does not come to, known to about √(2/`runs`) of itself. Least squares, each measure weighed
  * by its own standard error v·√(2/(n−1)) of a normal sample and by the model's, and what the measures do not tell drawn to the usual; linearised
- * again at each solution (Gauss and Newton). The interval is that of a parametric bootstrap of the fit (Efron and Tibshirani 1993, ch. 6.5, from memory):
+ * again at each solution but the last (Gauss and Newton). The interval is that of a parametric bootstrap of the last fit (Efron and Tibshirani 1993, ch. 6.5, from memory):
  * the true variances drawn as they may be for what was seen, s²(n−1)/χ², and what is thought beforehand drawn as far as it is doubted. Null where no measure tells anything.
  */
 export function fitVariances(
@@ -52,11 +52,10 @@ export function fitVariances(
     if (round === ROUNDS - 1) break;
     model = linearised(shares, varianceAt);
   }
-  const last = linearised(shares, varianceAt);
   const normal = seededNormal(seededRandom(SEED));
   const drawn = Array.from({ length: DRAWN }, () =>
     solved(
-      last,
+      model,
       telling,
       telling.map((m) => {
         const free = seen[m].values - 1;

@@ -83,6 +83,10 @@ it("says what was measured: the mean on its side of the mark, of how many", () =
   expect(text).toContain("Stop error 6° short on average, 3 measured.");
   expect(text).toContain("Swing back 3° on average, 1 measured.");
   expect(measuredWords([measured(2, 1), measured(-2, 2)], "metric")).toEqual(["stop error 0° on average, 2 measured"]);
+  expect(measuredWords([{ measured: { jerkDegPerS2: 5200.4, laps: 3 } }], "metric")).toEqual([
+    "jerk 5200 °/s² on average, 1 measured",
+    "laps: 3 in 1 attempt",
+  ]);
   expect(measuredWords([{ measured: { heightErrorM: -0.44 } }], "metric")).toEqual([
     "height off 0.4\u202fm low on average, 1 measured",
   ]);

@@ -1,5 +1,5 @@
-import { counted, measureSides, measureWords, percent, quantityText, unitOf, type UnitSystem } from "@/words";
-import { attemptMeasures, type AttemptMeasure } from "@/core";
+import { counted, measureText, measureSides, measureWords, type UnitSystem } from "@/words";
+import { attemptMeasures, countedMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
 /** What was measured on some attempts, a line for each measure: "stop error 8° past on average, 6 measured". */
@@ -10,7 +10,7 @@ export function measuredWords(
   return attemptMeasures.flatMap((name) => {
     const values = attempts.flatMap(({ measured }) => measured[name] ?? []);
     if (values.length === 0) return [];
-    if (unitOf(name) === "") {
+    if (countedMeasures.some((one) => one === name)) {
       const all = values.reduce((sum, one) => sum + one, 0);
       return [`${measureWords[name]}: ${all} in ${counted(values.length, "attempt")}`];
     }
@@ -20,10 +20,8 @@ export function measuredWords(
 }
 
 function sizeOf(name: AttemptMeasure, value: number, units: UnitSystem): string {
-  if (unitOf(name) === " %") return percent(value / 100);
   const sides = measureSides[name];
-  const quantity = unitOf(name) === " m" ? "length" : "angle";
-  const text = quantityText(sides ? Math.abs(value) : value, quantity, units);
+  const text = measureText(name, sides ? Math.abs(value) : value, units);
   // What rounds to nothing is on neither side.
   const side = sides && Number.parseFloat(text) !== 0 ? ` ${sides[value < 0 ? 0 : 1]}` : "";
   return `${text}${side}`;

@@ -10,7 +10,7 @@ import {
   DAY_MS,
 } from "@/core";
 import { isCoach, type SignedIn } from "@/server/accounts";
-import type { Aircraft, Homework, Milestone, Note, Pilot, Setup, SignOffRequest, Squad } from "@/contract";
+import type { Homework, Milestone, Note, Pilot, Setup, SignOffRequest, Squad } from "@/contract";
 import {
   countAlone,
   countOutcomesIn,
@@ -94,7 +94,7 @@ const ANSWERS_SHOWN_MS = 21 * DAY_MS;
 export async function loadPilot(
   who: SignedIn,
   pilot: Pilot,
-  aircraft: Aircraft | null,
+  aircraftId: string | null,
   {
     stepId = null,
     asList = false,
@@ -115,7 +115,7 @@ export async function loadPilot(
     listHomework([pilot.id]),
   ]);
   const progress = entryOf(all, pilot.id);
-  const input = { ...progress, setupId: newestSetupOf(aircraft, setups)?.id ?? null, nowMs };
+  const input = { ...progress, setupId: newestSetupOf(aircraftId, setups)?.id ?? null, nowMs };
   const standing = standingOf(input);
   const step = findStep(progress.syllabus, stepId ?? standing.current?.stepId ?? "");
   const [flown, ofStep] = await Promise.all([
@@ -162,9 +162,9 @@ export async function loadPilot(
   };
 }
 
-const newestSetupOf = (aircraft: Aircraft | null, setups: readonly Setup[]) =>
+const newestSetupOf = (id: string | null, setups: readonly Setup[]) =>
   setups
-    .filter(({ aircraftId }) => aircraftId === aircraft?.id)
+    .filter(({ aircraftId }) => aircraftId === id)
     .reduce<Setup | null>((newest, one) => (one.number > (newest?.number ?? 0) ? one : newest), null);
 
 /** A line for each session, as of its first attempt; what was flown of a step in one direction counts together, wherever that was. */

@@ -151,13 +151,14 @@ function BlocksOf({ one, plan: drawn }: { one: CandidateEntry; plan: Plan }) {
 
 /** A pilot who was taken a moment ago, or whom a dead network keeps from being planned for. */
 function NotRead({ one, plan: { unread, readAgain } }: { one: CandidateEntry; plan: Plan }) {
+  const why = unread.get(one.id);
   return (
     <Typography
-      role={unread ? "alert" : "status"}
+      role={why ? "alert" : "status"}
       sx={{ gridColumn: "1 / -1", pl: { xs: 0, md: 5 }, fontSize: "0.9rem", color: "text.secondary" }}
     >
-      {unread ? `What ${one.name} could fly is not known here. ${unread} ` : `Looking up what ${one.name} could fly.`}
-      {unread && (
+      {why ? `What ${one.name} could fly is not known here. ${why} ` : `Looking up what ${one.name} could fly.`}
+      {why && (
         <Button size="small" onClick={readAgain}>
           Try again
         </Button>

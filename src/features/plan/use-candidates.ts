@@ -9,7 +9,8 @@ const MOST_AT_A_TIME = 50;
 /** What the pilots who are taken could fly: of those on the plan from the start it came with the screen, of the others it is asked as they are taken. */
 export function useCandidates({ ready, nowMs }: PlanData, taken: readonly string[]) {
   const [asked, setAsked] = useState<ReadonlyMap<string, Candidate>>(new Map());
-  const [why, setWhy] = useState<string | null>(null);
+  /** Why of some it is not known, by their ids. */
+  const [unread, setUnread] = useState<ReadonlyMap<string, string>>(new Map());
   const [tries, setTries] = useState(0);
   const waiting = useRef(new Set<string>());
   // The screen came anew: what was asked for the one before may have changed since.
@@ -29,17 +30,19 @@ export function useCandidates({ ready, nowMs }: PlanData, taken: readonly string
       void candidatesOnServer(some)
         .then((found) => {
           setAsked((before) => new Map([...before, ...found.map((one) => [one.id, one] as const)]));
-          setWhy(found.length < some.length ? "Somebody is in the squad no longer: reload the page." : null);
+          if (found.length < some.length) throw new Error("Reload the page: the squad has changed.");
         })
-        .catch((error: Error) => setWhy(error.message))
+        .catch((error: Error) =>
+          setUnread((before) => new Map([...before, ...some.map((id) => [id, error.message] as const)])),
+        )
         .finally(() => some.forEach((id) => now.delete(id)));
     }
   }, [missing, tries, nowMs]);
   return {
     known,
-    why,
+    unread,
     readAgain: () => {
-      setWhy(null);
+      setUnread(new Map());
       setTries((before) => before + 1);
     },
   };

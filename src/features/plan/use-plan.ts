@@ -109,8 +109,8 @@ export function usePlan(data: PlanData) {
     packsOf,
     /** Those of the pilots taken of whom it is known what they could fly. */
     fliers,
-    /** Why of the others it is not known; null while it is being asked. */
-    unread: candidates.why,
+    /** Why of the others it is not known, by their ids; while it is being asked they are not there. */
+    unread: candidates.unread,
     readAgain: candidates.readAgain,
     plan,
     heights,

@@ -1,24 +1,41 @@
 import "server-only";
-import { cookies } from "next/headers";
 import { need } from "@/server/access";
 import type { SignedIn } from "@/server/accounts";
 import type { Aircraft, KeptLoad, Pilot } from "@/contract";
 import { listAircraft, listLoads, listPilots } from "@/server/repositories";
+import { parameter, remembered, type SearchParams } from "./asked";
 import { requirePageAccess } from "./enter";
 import { isUuid } from "./ids";
+import { loadShell } from "./load";
 
-export type SearchParams = Promise<Record<string, string | string[] | undefined>>;
-
-/** What a person has chosen on this device: kept in cookies, never trusted further than a look-up. */
-export async function remembered(name: "pilot" | "aircraft"): Promise<string | null> {
-  const value = (await cookies()).get(`bathygon-${name}`)?.value;
-  return value && isUuid(value) ? value : null;
+/** The pilot of the address, else the one used last on this device; see `pilotAtHand`. */
+async function pilotOnly(search: SearchParams, who: SignedIn): Promise<Pilot | null> {
+  const asked = await parameter(search, "pilot");
+  if (asked !== null) await requirePageAccess(who, [need("reader", "pilot", isUuid(asked) ? asked : "")]);
+  const pilots = await listPilots(who);
+  const pilotId = who.pilotId ?? asked ?? (await remembered("pilot"));
+  return pilots.find(({ id }) => id === pilotId) ?? null;
 }
 
-/** One text parameter of the address, or null. */
-export async function parameter(search: SearchParams, name: string): Promise<string | null> {
-  const value = (await search)[name];
-  return typeof value === "string" ? value : null;
+/** The one asked for by the address, else the one used last, else the first. */
+async function aircraftOf<One extends { readonly id: string }>(
+  search: SearchParams,
+  own: readonly One[],
+): Promise<One | null> {
+  const asked = (await parameter(search, "aircraft")) ?? (await remembered("aircraft"));
+  return own.find(({ id }) => id === asked) ?? own[0] ?? null;
+}
+
+/** `pilotAtHand` for a page that asks nothing more of the aircraft: by what the frame round it knows, without another look-up. */
+export async function namedAtHand(
+  search: SearchParams,
+  who: SignedIn,
+): Promise<{ pilot: Pilot; aircraftId: string | null } | null> {
+  const pilot = await pilotOnly(search, who);
+  if (!pilot) return null;
+  const { pilots } = await loadShell(who);
+  const aircraft = await aircraftOf(search, pilots.find(({ id }) => id === pilot.id)?.aircraft ?? []);
+  return { pilot, aircraftId: aircraft?.id ?? null };
 }
 
 /**
@@ -29,15 +46,9 @@ export async function pilotAtHand(
   search: SearchParams,
   who: SignedIn,
 ): Promise<{ pilot: Pilot; aircraft: Aircraft | null; load: KeptLoad | null } | null> {
-  const asked = await parameter(search, "pilot");
-  if (asked !== null) await requirePageAccess(who, [need("reader", "pilot", isUuid(asked) ? asked : "")]);
-  const pilots = await listPilots(who);
-  const pilotId = who.pilotId ?? asked ?? (await remembered("pilot"));
-  const pilot = pilots.find(({ id }) => id === pilotId);
+  const pilot = await pilotOnly(search, who);
   if (!pilot) return null;
-  const own = await listAircraft([pilot.id]);
-  const aircraftId = (await parameter(search, "aircraft")) ?? (await remembered("aircraft"));
-  const aircraft = own.find(({ id }) => id === aircraftId) ?? own[0] ?? null;
+  const aircraft = await aircraftOf(search, await listAircraft([pilot.id]));
   const loadId = await parameter(search, "load");
   const loads = aircraft && loadId !== null ? await listLoads([aircraft.id]) : [];
   return { pilot, aircraft, load: loads.find(({ id }) => id === loadId) ?? null };

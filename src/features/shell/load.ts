@@ -1,12 +1,13 @@
 import "server-only";
+import { cache } from "react";
 import { sentSyllabi } from "@/contract";
 import { isCoach, type SignedIn } from "@/server/accounts";
 import { listLoads, listPilots, nameAircraft, syllabiOf } from "@/server/repositories";
 import type { ShellData } from "@/ui/shell/at-hand";
-import { remembered } from "./at-hand";
+import { remembered } from "./asked";
 
 /** What the frame round every desk screen shows: names, and nothing that would have to be worked out for each visit. */
-export async function loadShell(who: SignedIn): Promise<ShellData> {
+export const loadShell = cache(async (who: SignedIn): Promise<ShellData> => {
   const pilots = await listPilots(who);
   const [aircraft, syllabi] = await Promise.all([
     nameAircraft(pilots.map(({ id }) => id)),
@@ -33,4 +34,4 @@ export async function loadShell(who: SignedIn): Promise<ShellData> {
     rememberedPilotId: who.pilotId ?? (await remembered("pilot")),
     rememberedAircraftId: await remembered("aircraft"),
   };
-}
+});

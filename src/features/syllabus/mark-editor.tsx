@@ -2,7 +2,7 @@
 
 import Button from "@mui/material/Button";
 import { Box } from "@/ui/layout/box";
-import { measureWords, placeWords, unitOf } from "@/words";
+import { measureWords, placeWords, limitLabel } from "@/words";
 import { attemptMeasures, places, type PassMark } from "@/core";
 import { Option } from "@/ui/forms/options";
 import { SelectField, SelectSeveral } from "@/ui/forms/select-field";
@@ -93,7 +93,7 @@ function RuleFigures({ mark, onChange }: PartProps) {
             ))}
           </SelectField>
           <NumberField
-            label={`Within (${unitOf(mark.measure).trim()})`}
+            label={limitLabel(mark.measure)}
             value={mark.within}
             onChange={(within) => onChange({ ...mark, within })}
           />
