@@ -125,7 +125,8 @@ export async function measureLoad(minutes) {
     stops.push(application.stop);
     const { address } = application;
     const { headers, pilots, session } = await lookAround(address, password);
-    const [pilot] = pilots;
+    // Who is tapped for by twenty at once has hundreds of attempts of a minute afterwards, as nobody has: another is visited.
+    const [pilot, tapped] = pilots;
     const pages = PAGES.map((name) => ({ name, path: name === "/account" ? name : `${name}?pilot=${pilot}`, headers }));
     const papers = [`/reports/${pilot}/season.pdf`, `/debriefs/${session}`].map((path) => ({
       name: path.replace(/\/[0-9a-f-]{36}/, ""),
@@ -138,9 +139,10 @@ export async function measureLoad(minutes) {
     await underLoad(bare.address, { path: "/", seconds: 3 });
     const nothing = await underLoad(bare.address, { path: "/" });
     let account = null;
-    const toAccount = ({ medianMs }) => {
+    const toAccount = ({ medianMs }, isPage) => {
       const ratio = account && medianMs / account.medianMs;
-      return ratio === null ? "" : `${ratio.toFixed(2)}${ratio > LIMITS.pageToAccount ? " OVER" : ""}`;
+      // Papers wait for each other in a thread of their own.
+      return ratio === null ? "" : `${ratio.toFixed(2)}${isPage && ratio > LIMITS.pageToAccount ? " OVER" : ""}`;
     };
     for (const one of [{ name: "bare page", result: nothing }, ...pages, ...papers]) {
       if (!one.result) await underLoad(address, { ...one, connections: 2, seconds: 2 });
@@ -151,12 +153,12 @@ export async function measureLoad(minutes) {
         `${result.slowMs} ms`,
         result.aSecond.toFixed(1),
         (result.medianMs / nothing.medianMs).toFixed(1),
-        toAccount(result),
+        toAccount(result, pages.includes(one)),
         String(result.failed),
       ]);
     }
     say("Taps of twenty at once, of one pilot at one step and of the whole squad");
-    await taps(address, headers, { name: "one pilot", pilots: [pilot] });
+    await taps(address, headers, { name: "one pilot", pilots: [tapped] });
     await taps(address, headers, { name: "squad", pilots });
 
     say(`One visit at a time, ${VISITS} each`);
