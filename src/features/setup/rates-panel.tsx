@@ -231,7 +231,7 @@ function FeelTable({
           ? [[`Compared at ${at}\u202f%`, ...axes.map((axis) => numeral(rateAtStick(ghost[axis], reading), 0))]]
           : []),
         ["Centre slope, °/s", ...feel.map((one) => numeral(one.centreSlopeDps, 0))],
-        ...(at === 50 ? [] : [["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))]]),
+        ["Half stick, °/s", ...feel.map((one) => numeral(one.halfStickDps, 0))],
         ["End, °/s", ...feel.map((one) => numeral(one.endDps, 0))],
         ["90, 180, 360°, s", ...feel.map((one) => [one.time90S, one.time180S, one.time360S].map(hundredth).join(" "))],
         [`°/s per mm at centre, ${pilot.stickLengthMm === null ? pilot.grip : `${pilot.stickLengthMm} mm`}`, ...perMm],

@@ -99,17 +99,6 @@ export function StepEditor({ document, step, onChange, onGone }: StepEditorProps
         />
       </Box>
       <Standing document={document} step={step} set={set} onChange={onChange} />
-      {inBrowser && <Below document={document} step={step} set={set} onChange={onChange} onGone={onGone} />}
-    </Box>
-  );
-}
-
-type Part = Pick<StepEditorProps, "document" | "step" | "onChange"> & { set: (change: Partial<Step>) => void };
-
-/** What stands under the first screenful, which the server leaves to the browser to draw: it is most of the fields. */
-function Below({ document, step, set, onChange, onGone }: Part & Pick<StepEditorProps, "onGone">) {
-  return (
-    <>
       <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2 }}>
         <FormControlLabel
           control={<Checkbox checked={step.simulatorFirst} onChange={(_, on) => set({ simulatorFirst: on })} />}
@@ -127,6 +116,17 @@ function Below({ document, step, set, onChange, onGone }: Part & Pick<StepEditor
         onChange={(settings) => set({ settings })}
       />
       <TextLine label="Bail-out" value={step.wayOut} longest={300} onChange={(wayOut) => wayOut && set({ wayOut })} />
+      {inBrowser && <Below document={document} step={step} set={set} onChange={onChange} onGone={onGone} />}
+    </Box>
+  );
+}
+
+type Part = Pick<StepEditorProps, "document" | "step" | "onChange"> & { set: (change: Partial<Step>) => void };
+
+/** What stands under the first screenful, which the server leaves to the browser to draw. */
+function Below({ document, step, set, onChange, onGone }: Part & Pick<StepEditorProps, "onGone">) {
+  return (
+    <>
       <FlownEditor step={step} onChange={(flownAs) => set({ flownAs })} />
       {!step.flownAs && (
         <TextList label="What to look at" values={step.lookAt} onChange={(lookAt) => set({ lookAt })} />

@@ -17,6 +17,7 @@ import { useKeys } from "@/ui/keys/keys";
 import { Box } from "@/ui/layout/box";
 import { tell } from "@/ui/messages/messages";
 import { Moment } from "@/ui/moment/moment";
+import { useHydrated } from "@/ui/hydration/use-hydrated";
 import { useAtHand } from "@/ui/shell/at-hand";
 import { syllabusChangeWords } from "@/words";
 import { SquadSchool } from "./squad-school";
@@ -51,6 +52,7 @@ function Present({
   /** The step asked for; the first one where there is none such. */
   stepId: string | null;
 }) {
+  const inBrowser = useHydrated();
   const draft = useSyllabusDraft(data.squadId, data.number, inForce);
   const { document, change, undo, redo } = draft;
   const asked = inForce.skills.flatMap(({ steps }) => steps).find(({ id }) => id === stepId);
@@ -121,7 +123,8 @@ function Present({
             onChange={change}
             onGone={() => setChosen(null)}
           />
-          {data.mayChange && (
+          {data.mayChange && inBrowser && (
+            // Under the first screenful, like the rest of the step.
             <Box sx={{ mt: 4, display: "grid", gap: 3, maxWidth: 760 }}>
               <SquadSchool key={data.squadVersion} data={data} />
               <Versions data={data} />
