@@ -1,10 +1,8 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState } from "react";
+import { MOST_CANDIDATES } from "./limits";
 import type { Candidate, PlanData } from "./load";
-
-/** As many ids as an address holds with room to spare. */
-const MOST_AT_A_TIME = 50;
 
 /** What the pilots who are taken could fly: of those on the plan from the start it came with the screen, of the others it is asked as they are taken. */
 export function useCandidates({ ready, nowMs }: PlanData, taken: readonly string[]) {
@@ -24,8 +22,8 @@ export function useCandidates({ ready, nowMs }: PlanData, taken: readonly string
   useEffect(() => {
     const now = waiting.current;
     const ids = missing.split(",").filter((id) => id && !now.has(id));
-    for (let from = 0; from < ids.length; from += MOST_AT_A_TIME) {
-      const some = ids.slice(from, from + MOST_AT_A_TIME);
+    for (let from = 0; from < ids.length; from += MOST_CANDIDATES) {
+      const some = ids.slice(from, from + MOST_CANDIDATES);
       for (const id of some) now.add(id);
       void candidatesOnServer(some)
         .then((found) => {
