@@ -125,7 +125,7 @@ export async function measureLoad(minutes) {
     stops.push(application.stop);
     const { address } = application;
     const { headers, pilots, session } = await lookAround(address, password);
-    // Who is tapped for by twenty at once has hundreds of attempts of a minute afterwards, as nobody has: another is visited.
+    // Who is tapped for by twenty at once has hundreds of attempts of a minute afterwards: another is visited.
     const [pilot, tapped] = pilots;
     const pages = PAGES.map((name) => ({ name, path: name === "/account" ? name : `${name}?pilot=${pilot}`, headers }));
     const papers = [`/reports/${pilot}/season.pdf`, `/debriefs/${session}`].map((path) => ({
