@@ -21,6 +21,7 @@ export {
 } from "./lines";
 export {
   countWords,
+  isCounted,
   limitLabel,
   markWords,
   measureText,

@@ -108,7 +108,8 @@ export function measureText(measure: AttemptMeasure, value: number, units: UnitS
 export const limitLabel = (measure: AttemptMeasure): string =>
   isCounted(measure) ? "At most" : `Within (${unitOf(measure).trim()})`;
 
-const isCounted = (measure: AttemptMeasure) => countedMeasures.some((one) => one === measure);
+/** Whether a measure is told by a whole number of something. */
+export const isCounted = (measure: AttemptMeasure) => countedMeasures.some((one) => one === measure);
 
 const bracketed = (rule: PassMark, units: UnitSystem) =>
   rule.kind === "all" || rule.kind === "any" ? `(${markWords(rule, units)})` : markWords(rule, units);

@@ -1,5 +1,5 @@
-import { counted, measureText, measureSides, measureWords, type UnitSystem } from "@/words";
-import { attemptMeasures, countedMeasures, type AttemptMeasure } from "@/core";
+import { counted, isCounted, measureText, measureSides, measureWords, type UnitSystem } from "@/words";
+import { attemptMeasures, type AttemptMeasure } from "@/core";
 import type { LoggedAttempt } from "@/contract";
 
 /** What was measured on some attempts, a line for each measure: "stop error 8° past on average, 6 measured". */
@@ -10,7 +10,7 @@ export function measuredWords(
   return attemptMeasures.flatMap((name) => {
     const values = attempts.flatMap(({ measured }) => measured[name] ?? []);
     if (values.length === 0) return [];
-    if (countedMeasures.some((one) => one === name)) {
+    if (isCounted(name)) {
       const all = values.reduce((sum, one) => sum + one, 0);
       return [`${measureWords[name]}: ${all} in ${counted(values.length, "attempt")}`];
     }

@@ -49,3 +49,14 @@ it("sends the evidence of every step only where the list of them is asked for, e
   expect(list.listed!.map(({ stepId }) => stepId)).toEqual(chart.steps.map(({ stepId }) => stepId));
   expect(chart.steps[0]).not.toHaveProperty("evidence");
 });
+
+it("sends the newest lines of the history, says whether there are older ones, and sends all when asked", async () => {
+  const now = new Date("2026-04-01T10:00:00Z");
+  const setup = newId();
+  const { who } = await onePilot(now, [setup], [[1, setup, "flip-slow", "forward", "clean", "field"]]);
+  const [pilot] = (await listPilots(who)).slice(-1);
+  const look = (wholeHistory: boolean) => loadPilot(who, pilot, null, { wholeHistory }, now.getTime() + 3_600_000);
+  const [newest, all] = [await look(false), await look(true)];
+  expect([newest.historyShown, all.historyShown]).toEqual(["newest", "all"]);
+  expect(newest.history).toEqual(all.history);
+});

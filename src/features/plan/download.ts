@@ -7,7 +7,6 @@ import { loadCandidates } from "./load";
 
 /** What those pilots could fly. Throws a Refusal where one of them is not theirs to see. */
 export async function downloadCandidates(who: SignedIn, pilotIds: readonly string[]): Promise<Response> {
-  if (pilotIds.length === 0) throw new Refusal(404, "No such pilot.");
   if (pilotIds.length > MOST_CANDIDATES) throw new Refusal(400, `At most ${MOST_CANDIDATES} pilots at a time.`);
   await requireAccess(
     who,

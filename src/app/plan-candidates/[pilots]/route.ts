@@ -3,6 +3,11 @@ import { answerDownload, isUuid } from "@/features/shell";
 
 /** What some pilots could fly, their ids parted by commas, for a plan that takes them in. */
 export async function GET(_: Request, { params }: { params: Promise<{ pilots: string }> }): Promise<Response> {
-  const ids = decodeURIComponent((await params).pilots).split(",");
-  return answerDownload((who) => downloadCandidates(who, ids.filter(isUuid)));
+  const ids = (await params).pilots.split(/,|%2C/i);
+  return answerDownload((who) =>
+    downloadCandidates(
+      who,
+      ids.map((id) => (isUuid(id) ? id : "")),
+    ),
+  );
 }
