@@ -18,7 +18,9 @@ export const ATTEMPTS_WEIGHED = 80;
 const STEP = 0.25;
 const TOP = 7;
 const SIZE = (2 * TOP) / STEP + 1;
+const LAST = SIZE - 1;
 const rates = Float64Array.from({ length: SIZE }, (_, i) => 1 / (1 + Math.exp(TOP - i * STEP)));
+const ratesOfFailing = rates.map((rate) => 1 - rate);
 /** A uniform rate, seen on the log-odds scale. */
 const uniform = normalised(rates.map((rate) => rate * (1 - rate)));
 /** A move to the cell below, none, and one to the cell above, with just this mean and spread. */
@@ -37,51 +39,65 @@ const TOTAL_WEIGHT = courses.reduce((sum, { weight }) => sum + weight, 0);
  * that stays, jumps, falls, or rises from 0.2 to 0.9 over 40 attempts: `npm run bench -- rates`. The first entry is before any attempt.
  */
 export function rateAfterEach(clean: readonly boolean[]): RateMoments[] {
-  const chances: Float64Array[] = courses.map(() => Float64Array.from(uniform));
-  const weights = courses.map(({ weight }) => weight / TOTAL_WEIGHT);
-  const after = [momentsOf(chances, weights)];
+  const filters = courses.map(({ weight }, k) => ({
+    chances: Float64Array.from(uniform),
+    spare: new Float64Array(SIZE),
+    move: moves[k],
+    weight: weight / TOTAL_WEIGHT,
+  }));
+  const after = [withVariance(momentsOf(uniform))];
   clean.forEach((one, n) => {
-    courses.forEach((_, k) => {
-      const moved = n === 0 ? chances[k] : movedBy(chances[k], moves[k]);
-      let sum = 0;
-      for (let i = 0; i < SIZE; i++) {
-        moved[i] *= one ? rates[i] : 1 - rates[i];
-        sum += moved[i];
+    const chanceOfIt = one ? rates : ratesOfFailing;
+    let all = 0;
+    let mean = 0;
+    let square = 0;
+    for (const filter of filters) {
+      if (n > 0) {
+        moveOn(filter.chances, filter.spare, filter.move);
+        [filter.chances, filter.spare] = [filter.spare, filter.chances];
       }
-      for (let i = 0; i < SIZE; i++) moved[i] /= sum;
-      chances[k] = moved;
-      weights[k] *= sum;
-    });
-    const all = weights.reduce((a, b) => a + b);
-    weights.forEach((weight, k) => (weights[k] = weight / all));
-    after.push(momentsOf(chances, weights));
+      const own = learn(filter.chances, chanceOfIt);
+      filter.weight *= own.chance;
+      all += filter.weight;
+      mean += filter.weight * own.mean;
+      square += filter.weight * own.square;
+    }
+    for (const filter of filters) filter.weight /= all;
+    after.push(withVariance({ mean: mean / all, square: square / all }));
   });
   return after;
 }
 
 /** Past its ends nothing goes. */
-function movedBy(chances: Float64Array, [down, stay, up]: readonly [number, number, number]): Float64Array {
-  const moved = new Float64Array(SIZE);
-  for (let i = 0; i < SIZE; i++) {
-    moved[i] += stay * chances[i];
-    moved[Math.max(0, i - 1)] += down * chances[i];
-    moved[Math.min(SIZE - 1, i + 1)] += up * chances[i];
-  }
-  return moved;
+function moveOn(from: Float64Array, into: Float64Array, [down, stay, up]: readonly [number, number, number]): void {
+  into[0] = (down + stay) * from[0] + down * from[1];
+  for (let i = 1; i < LAST; i++) into[i] = up * from[i - 1] + stay * from[i] + down * from[i + 1];
+  into[LAST] = up * from[LAST - 1] + (stay + up) * from[LAST];
 }
 
-function momentsOf(chances: readonly Float64Array[], weights: readonly number[]): RateMoments {
+/** Takes in what came: the chances are changed in place; tells how likely it was and the moments after it. */
+function learn(chances: Float64Array, chanceOfIt: Float64Array) {
+  let chance = 0;
+  for (let i = 0; i < SIZE; i++) chance += chances[i] *= chanceOfIt[i];
+  for (let i = 0; i < SIZE; i++) chances[i] /= chance;
+  return { chance, ...momentsOf(chances) };
+}
+
+function momentsOf(chances: Float64Array) {
   let mean = 0;
   let square = 0;
-  chances.forEach((one, k) => {
-    for (let i = 0; i < SIZE; i++) {
-      const part = weights[k] * one[i] * rates[i];
-      mean += part;
-      square += part * rates[i];
-    }
-  });
-  return { mean, variance: square - mean ** 2 };
+  for (let i = 0; i < SIZE; i++) {
+    const part = chances[i] * rates[i];
+    mean += part;
+    square += part * rates[i];
+  }
+  return { mean, square };
 }
+
+const withVariance = ({ mean, square }: { mean: number; square: number }): RateMoments => ({
+  mean,
+  variance: square - mean ** 2,
+});
 
 function normalised(values: Float64Array): Float64Array {
   const sum = values.reduce((a, b) => a + b);

@@ -32,6 +32,7 @@ import * as sitePictures from "./migrations/0029-site-pictures";
 import * as homework from "./migrations/0030-homework";
 import * as keptTries from "./migrations/0031-kept-tries";
 import * as digestRevision from "./migrations/0032-digest-revision";
+import * as attemptsOfPilotInSession from "./migrations/0033-attempts-of-pilot-in-session";
 
 interface Migration {
   readonly up: (knex: Knex) => Promise<void>;
@@ -72,6 +73,7 @@ const migrations: readonly (readonly [string, Migration])[] = [
   ["0030-homework", homework],
   ["0031-kept-tries", keptTries],
   ["0032-digest-revision", digestRevision],
+  ["0033-attempts-of-pilot-in-session", attemptsOfPilotInSession],
 ];
 
 const source: Knex.MigrationSource<readonly [string, Migration]> = {
