@@ -163,8 +163,10 @@ export async function measureLoad(minutes) {
 
     say(`One visit at a time, ${VISITS} each`);
     row("", ["median", "95 %"]);
-    for (const one of pages) {
-      const { medianMs, slowMs } = await oneAtATime(address, one);
+    // The bare page tells how quiet the machine is just now.
+    await oneAtATime(bare.address, { path: "/" });
+    for (const one of [{ name: "bare page", path: "/", address: bare.address }, ...pages]) {
+      const { medianMs, slowMs } = await oneAtATime(one.address ?? address, one);
       row(one.name, [`${medianMs.toFixed(0)} ms`, `${slowMs.toFixed(0)} ms`, slowMs < LIMITS.oneVisitMs ? "" : "OVER"]);
     }
     if (minutes > 0) {

@@ -98,15 +98,19 @@ export async function countAttemptsIn(
   sessionIds: readonly string[],
   pilotIds: readonly string[],
 ): Promise<ReadonlyMap<string, number>> {
-  if (pilotIds.length === 0) return new Map();
-  // Each session is read through once: sought by pilot, too, it would be as many searches as there are pairs.
-  const rows: { session_id: string; count: number | string }[] = await database()("attempt")
-    .select("session_id")
-    .sum({ count: database().raw("pilot_id in (?)", [[...pilotIds]]) })
+  const asked = new Set(pilotIds);
+  const counts = new Map<string, number>();
+  if (asked.size === 0) return counts;
+  // Each session is counted through once, from the index: sought by pilot, too, it would be as many searches as there are pairs.
+  const rows: { session_id: string; pilot_id: string; count: number }[] = await database()("attempt")
+    .select("session_id", "pilot_id")
+    .count({ count: "*" })
     .whereIn("session_id", [...sessionIds])
     .whereNull("undone_at")
-    .groupBy("session_id");
-  return new Map(rows.map(({ session_id, count }) => [session_id, Number(count)]));
+    .groupBy("session_id", "pilot_id");
+  for (const { session_id, pilot_id, count } of rows)
+    if (asked.has(pilot_id)) counts.set(session_id, (counts.get(session_id) ?? 0) + count);
+  return counts;
 }
 
 /** All attempts of a pilot at one step that stand, in the order flown. */
