@@ -139,6 +139,7 @@ test("a kept try flies again to the last bit, in Node and in Chromium", async ({
     ...{ bundle: true, write: false, format: "iife", target: "es2022", tsconfig: "tsconfig.json" },
   });
   const script = outputFiles[0].text;
+  // oxlint-disable-next-line typescript/no-implied-eval -- a script of this file, brought to the page
   new Function(script)();
   const here = globalThis as unknown as { flyTry: () => object; replayTry: (kept: object) => string[] };
   const kept = here.flyTry();

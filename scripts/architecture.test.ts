@@ -1,6 +1,17 @@
 /** @jest-environment node */
-import { execFileSync } from "node:child_process";
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { spawnSync } from "node:child_process";
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
 import { dirname, join, relative } from "node:path";
 import ts from "typescript";
 
@@ -24,34 +35,55 @@ const along = [
   ["src/ui/charts/x.ts", 'import type { Pilot } from "@/contract";\nexport type Y = Pilot;'],
 ] as const;
 
-/** How often the import rule complains about each file, were it at its place. ESLint's own process, as it loads ES modules. */
-function complaints(files: readonly (readonly [place: string, lines: string])[]): number[] {
-  const program = `
-    const { ESLint } = require("eslint");
-    const files = JSON.parse(require("fs").readFileSync(0, "utf8"));
-    (async () => {
-      // These files are nowhere: rules that ask for types have none to ask.
-      const off = ["no-floating-promises", "no-misused-promises", "switch-exhaustiveness-check"];
-      const rules = Object.fromEntries(off.map((name) => ["@typescript-eslint/" + name, "off"]));
-      const languageOptions = { parserOptions: { projectService: false } };
-      const eslint = new ESLint({ overrideConfig: { files: ["src/**/*"], languageOptions, rules } });
-      const counts = [];
-      for (const [place, lines] of files) {
-        const [{ messages }] = await eslint.lintText(lines + "\\n", { filePath: place });
-        counts.push(messages.filter(({ ruleId }) => ruleId === "boundaries/dependencies").length);
-      }
-      console.log("counts " + JSON.stringify(counts));
-    })();`;
-  const output = execFileSync(process.execPath, ["-e", program], {
-    cwd: root,
-    input: JSON.stringify(files),
-    encoding: "utf8",
-  });
-  return JSON.parse(/counts (.*)/.exec(output)![1]) as number[];
+/** What the linter says of each of some files, rules by their names, were they at their places and all that they import there too. */
+function complaints(files: readonly (readonly [place: string, lines: string])[]): string[][] {
+  const house = mkdtempSync(join(tmpdir(), "bathygon-lint-"));
+  try {
+    for (const name of ["oxlint.config.mjs", "tsconfig.json", "scripts/lint"])
+      cpSync(join(root, name), join(house, name), { recursive: true });
+    symlinkSync(join(root, "node_modules"), join(house, "node_modules"));
+    const places = files.map(([place], n) => place.replace("/x.ts", `/x${n}.ts`));
+    files.forEach(([, lines], n) => {
+      for (const { fileName } of ts.preProcessFile(lines).importedFiles.filter((one) => one.fileName.startsWith("@/")))
+        write(join(house, "src", fileName.slice(2), "index.ts"), "export {};\n");
+      write(join(house, places[n]), `${lines}\n`);
+    });
+    const oxlint = join(root, "node_modules/.bin/oxlint");
+    const { stdout } = spawnSync(oxlint, ["-c", "oxlint.config.mjs", "-f", "json", "src"], {
+      cwd: house,
+      encoding: "utf8",
+    });
+    const { diagnostics } = JSON.parse(stdout) as { diagnostics: { filename: string; code: string }[] };
+    return places.map((place) => diagnostics.flatMap(({ filename, code }) => (filename === place ? code : [])));
+  } finally {
+    rmSync(house, { recursive: true, force: true });
+  }
 }
 
-it("lint refuses every arrow against the one way and lets the others pass", () => {
-  expect(complaints([...against, ...along])).toEqual([...against.map(() => 1), ...along.map(() => 0)]);
+function write(file: string, lines: string): void {
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, lines);
+}
+
+it("lint refuses every arrow against the one way and lets the others pass, and what a room may not do", () => {
+  const refused = [
+    ["src/core/flight/x.ts", "export const now = () => Date.now();", "house(no-own-clock)"],
+    ["src/core/flight/x.ts", "export const chance = () => Math.random();", "house(no-own-clock)"],
+    ["src/features/squad/x.ts", "export const words = (m: number) => m.toFixed(1);", "house(numbers-by-words)"],
+    [
+      "src/server/database/x.ts",
+      "const wait = async () => {};\nexport const y = () => {\n  wait();\n};",
+      "typescript(no-floating-promises)",
+    ],
+    ["src/ui/charts/x.ts", 'export const length: number = "2 m";', "typescript(TS2322)"],
+  ] as const;
+  const found = complaints([...against, ...along, ...refused.map(([place, lines]) => [place, lines] as const)]);
+  const arrow = "boundaries(dependencies)";
+  expect(found.slice(0, against.length).map((codes) => codes.filter((code) => code === arrow))).toEqual(
+    against.map(() => [arrow]),
+  );
+  expect(found.slice(against.length, against.length + along.length).flat()).not.toContain(arrow);
+  expect(found.slice(-refused.length)).toEqual(refused.map(([, , code]) => [code]));
 }, 60_000);
 
 /** Where what is imported may stand. */

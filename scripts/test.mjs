@@ -12,7 +12,7 @@ import { PlainFailure, runMain, say } from "./lib/say.mjs";
 import { startStandIn } from "./lib/stand-in.mjs";
 import { typablePassword } from "./lib/secrets.mjs";
 
-const SUITES = ["lint", "types", "jest", "e2e", "faults"];
+const SUITES = ["lint", "jest", "e2e", "faults"];
 const asked = process.argv.slice(2).filter((word) => !word.startsWith("-"));
 const suites = asked.length ? asked : SUITES;
 /** `--only=pattern`: of Jest and Playwright the files whose path it is part of. */
@@ -46,20 +46,14 @@ async function whole(name, command, args) {
   count(name, code === 0 ? 1 : 0, code === 0 ? [] : ["see above"], started);
 }
 
+/** Rules and types together, while the form of the files and what nobody uses is looked at. */
 async function lint(bin) {
-  say("Lint");
-  await whole("lint", bin("eslint"), [".", "--max-warnings", "0"]);
-}
-
-/** Beside the typed lint, which is as long as the rest of these together. */
-async function habits(bin) {
-  await whole("format", bin("prettier"), ["--check", "--log-level", "warn", "src", "e2e", "scripts"]);
-  await whole("unused", bin("knip"), []);
-}
-
-async function types(bin) {
-  say("Types");
-  await whole("types", bin("tsc"), ["--noEmit"]);
+  say("Lint and types");
+  await Promise.all([
+    whole("lint and types", bin("oxlint"), ["-c", "oxlint.config.mjs"]),
+    whole("format", bin("oxfmt"), ["--check"]),
+    whole("unused", bin("knip"), []),
+  ]);
 }
 
 /** Breaks things on purpose. */
@@ -147,13 +141,7 @@ await runMain(async () => {
   stops.push(async () => rmSync(scratch, { recursive: true, force: true }));
   try {
     const wants = (suite) => suites.includes(suite);
-    await Promise.all([
-      wants("lint") && lint(bin),
-      (async () => {
-        if (wants("types")) await types(bin);
-        if (wants("lint")) await habits(bin);
-      })(),
-    ]);
+    if (wants("lint")) await lint(bin);
     // Most of its time is waiting, which the tests of the code fill; the journeys need the machine for themselves.
     const broken = wants("faults") ? faults(scratch) : null;
     if (!wants("jest") && !wants("e2e")) return await broken;

@@ -1,6 +1,5 @@
-import { builtInSyllabus, findStep, recipeOf, type School } from ".";
 import { recipes } from "@/core";
-import { directionWords, tricks } from ".";
+import { builtInSyllabus, directionWords, findStep, recipeOf, tricks, type School } from ".";
 
 it("reaches every recipe of the model from exactly one trick, and no recipe that is not there", () => {
   const reached = tricks.flatMap(({ variants }) => variants.flatMap((variant) => Object.values(variant.recipes)));

@@ -28,7 +28,7 @@ export { recipes } from "./library";
 export { atPace, headingHeld, heightHeld, heldStill, noDriftAside, pitchHeld, PRACTISED_EYE } from "./library/parts";
 export { outOfPicture, seenAt, seenShare } from "./in-picture";
 export type { OutOfPicture, SeenObject } from "./in-picture";
-export { missedMarks, missedOnTrace } from "./marks";
+export { headingAskedDeg, missedMarks, missedOnTrace } from "./marks";
 export type { Mark, MarkKind } from "./mark";
 export { fitCircle } from "./measures";
 export type { Measures } from "./measures";

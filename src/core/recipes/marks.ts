@@ -117,8 +117,8 @@ function circlesOf(trace: Trace, turn: Stretch["turn"]) {
   };
 }
 
-/** A number of a mark: its own, or that of the parameter it names. */
-function degOf(deg: Extract<Mark, { kind: "heading" }>["deg"], parameters: Parameters): number {
+/** How far a mark of heading asks to turn, °: its own figure, or that of the parameter it names. A name the recipe does not have is a `DomainError`. */
+export function headingAskedDeg({ deg }: Extract<Mark, { kind: "heading" }>, parameters: Parameters): number {
   if (typeof deg === "number") return deg;
   const named = parameters[deg.param];
   if (!named) throw new DomainError("marks", deg.param, Object.keys(parameters).join(", "));
@@ -135,7 +135,7 @@ function met(mark: Mark, measures: Marked, parameters: Parameters): boolean {
     case "view":
       return within(measures.viewWanderDeg, mark.withinDeg);
     case "heading": {
-      const deg = degOf(mark.deg, parameters);
+      const deg = headingAskedDeg(mark, parameters);
       return (
         Math.min(
           Math.abs(wrapDeg(measures.headingChangeDeg - deg)),

@@ -45,7 +45,17 @@ const CLIMB_GAIN_PER_S = 3;
 type EyePlan = Extract<StickPlan, { kind: "eye" }>;
 /** What is seen with a delay. */
 type Sight =
-  "pitch" | "bank" | "side" | "heading" | "object" | "distance" | "growing" | "sideways" | "ahead" | "climb" | "height";
+  | "pitch"
+  | "bank"
+  | "side"
+  | "heading"
+  | "object"
+  | "distance"
+  | "growing"
+  | "sideways"
+  | "ahead"
+  | "climb"
+  | "height";
 const sights: readonly Sight[] = [
   "pitch",
   "bank",

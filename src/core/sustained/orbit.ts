@@ -73,7 +73,8 @@ export type BackFacingOrbit =
 
 /** No thrust points upward, so that it falls whatever the power; or it would take more than so many times the weight. */
 export type NotSustained =
-  { readonly kind: "no-thrust-up" } | { readonly kind: "too-much-thrust"; readonly mostG: number };
+  | { readonly kind: "no-thrust-up" }
+  | { readonly kind: "too-much-thrust"; readonly mostG: number };
 
 /** More than any aircraft here has. */
 const MOST_THRUST_G = 20;

@@ -23,6 +23,6 @@ export function gapsBetween(days: readonly CalendarDay[], nowMs: number, timeZon
     const toMs = ends[i + 1];
     if (toMs === undefined) return [];
     const gap = dayIn(timeZone, toMs) - dayIn(timeZone, atMs);
-    return gap > GAP_DAYS ? [{ fromMs: atMs, toMs, days: gap, ahead: toMs > nowMs || toMs === nowMs }] : [];
+    return gap > GAP_DAYS ? [{ fromMs: atMs, toMs, days: gap, ahead: toMs >= nowMs }] : [];
   });
 }

@@ -83,7 +83,6 @@ function Who({ squad }: { squad: FieldSquad }) {
       const { broken, unkept } = outboxNow();
       if (unkept.has(key)) throw new Error(broken ?? "its disk takes nothing");
       // Whole, as without a network: the page comes from this device.
-      // eslint-disable-next-line @next/next/no-location-assign-relative-destination
       window.location.assign(`/field?session=${input.id}`);
     } catch (error) {
       setFailure((error as Error).message);

@@ -31,7 +31,7 @@ export function usePack(sessionId: string, counted = 0) {
   const [nowMs, setNowMs] = useState(0);
   useEffect(() => {
     // The server does not know this device's clock.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setNowMs(Date.now());
     const timer = setInterval(() => setNowMs(Date.now()), 1000);
     return () => clearInterval(timer);

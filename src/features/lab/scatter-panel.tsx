@@ -94,7 +94,7 @@ export function ScatterPanel(props: ScatterProps) {
         or not far enough, thumbs off the middle, some wind. “Late” is a constant delay; the rest are random spread.
         Clean: to its end, upright
         {stopWithinDeg !== null && `, stopped within ${stopWithinDeg}°`}
-        {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark, units)}`).join("")}.
+        {(trick.recipe.marks ?? []).map((mark) => `, ${markInWords(mark, trick.recipe.parameters, units)}`).join("")}.
       </Typography>
       <ErrorFields
         source={source}

@@ -41,6 +41,6 @@ export function useEdits(draft: Draft<LineDraft>, at: number | null, onSelect: (
         run: chosen ? go(() => draft.change(withoutItem(document, at)), null) : null,
       },
     ];
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `draft` is new at every render; what is used of it hangs on these
+    // oxlint-disable-next-line react/exhaustive-deps -- `draft` is new at every render; what is used of it hangs on these
   }, [document, undo, redo, length, at, onSelect]);
 }

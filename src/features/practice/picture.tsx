@@ -64,7 +64,7 @@ export function useWorld(
       world.showWay(ghost.trace);
     } catch {
       // Switched off by the browser's settings: said in words in the picture's place.
-      // eslint-disable-next-line react-hooks/set-state-in-effect
+      // oxlint-disable-next-line react/set-state-in-effect
       return setAble(false);
     }
     setMade(world);

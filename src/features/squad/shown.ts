@@ -15,7 +15,8 @@ export type ShownEvidence = Pick<DirectionEvidence, "direction" | "attempts" | "
 export interface ShownRow extends Omit<SquadRow, "glance" | "checkFirst"> {
   readonly glance: Pick<Glance, "steps" | "signedOff" | "depths" | "lastFlownMs" | "idleDays"> & {
     readonly current:
-      (Pick<StepStanding, "stepId" | "state" | "advice"> & { readonly directions: readonly ShownEvidence[] }) | null;
+      | (Pick<StepStanding, "stepId" | "state" | "advice"> & { readonly directions: readonly ShownEvidence[] })
+      | null;
     /** How many signed-off steps want flying again. */
     readonly reviewsDue: number;
   };

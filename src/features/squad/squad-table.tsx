@@ -148,6 +148,7 @@ const compactHeads = ["Pilot", "Depth", "Step", "Clean rate", "Needs attention",
 function InSight({ rows }: { rows: readonly ShownRow[] }) {
   const [scrollMargin, setMargin] = useState(0);
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up("lg"));
+  // oxlint-disable-next-line react/incompatible-library -- what it gives is used at once and handed on to nothing
   const virtual = useWindowVirtualizer({
     count: rows.length,
     estimateSize: () => (wide ? LINE_PX.lg : LINE_PX.xs),

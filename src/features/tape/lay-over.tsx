@@ -52,7 +52,7 @@ export function LayOver({ pack, at, model, others, setups, setup, onLay }: LayOv
   const key = over && `${over.name} ${over.trick.fromS}`;
   useEffect(() => {
     onLay(over);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `key` says what is laid over
+    // oxlint-disable-next-line react/exhaustive-deps -- `key` says what is laid over
   }, [key, onLay]);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>

@@ -68,9 +68,8 @@ function Recordings({ data, setup: newest }: { data: TapeData; setup: Setup }) {
   // What was flown live comes from there.
   useEffect(() => {
     const handed = takeHandedOver();
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- it is there no sooner than here
     if (handed) readFile(handed.file, null, handed.onKept);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- taken once
+    // oxlint-disable-next-line react/exhaustive-deps -- taken once
   }, []);
   useEffect(() => {
     const recording = recordings.find(({ id }) => id === asked.current);

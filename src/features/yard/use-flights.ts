@@ -21,7 +21,8 @@ import type { YardDay } from "./use-day";
 
 /** What came of one flight of a plan. */
 export type OnPlan =
-  { readonly kind: "flown"; readonly flown: FlownOnPlan } | { readonly kind: "refused"; readonly why: Error };
+  | { readonly kind: "flown"; readonly flown: FlownOnPlan }
+  | { readonly kind: "refused"; readonly why: Error };
 type OnPlanOf = readonly [flightId: string, onPlan: OnPlan];
 
 /** Flights with errors that make up a cloud. */

@@ -52,7 +52,7 @@ export function usePlanKeys(props: {
         },
       },
     ];
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `edit` is new at every render; what it does hangs on the plan
+    // oxlint-disable-next-line react/exhaustive-deps -- `edit` is new at every render; what it does hangs on the plan
   }, [plan, undo, redo, chosen, map, setChosen, setTool]);
   useKeys(keys);
 }

@@ -17,9 +17,8 @@ export function useDeviceState<State>(
     const kept = readDevice(name);
     const known = kept === null ? null : read(kept);
     // The browser has it, so it can be read no sooner than here.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
     if (known !== null) setState(known);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- another reader of the same does not make it be read again
+    // oxlint-disable-next-line react/exhaustive-deps -- another reader of the same does not make it be read again
   }, [name]);
   const change = useCallback(
     (next: (before: State) => State) =>

@@ -53,9 +53,8 @@ export function useDraft<T>({
     const known = renewed(kept.document);
     if (!isWhole(known)) return;
     // The draft lives in the browser only, so it can be read no sooner than here.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
     setState({ ...fresh(known, isCount(kept.basedOn) ? kept.basedOn : basedOn), restored: true });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- another judge of the same thing does not make it be read again
+    // oxlint-disable-next-line react/exhaustive-deps -- another judge of the same thing does not make it be read again
   }, [key]);
   const { document, past, future, touched } = state;
   useEffect(() => {

@@ -10,6 +10,6 @@ import type { Later } from "./later";
 export function useSoon(parts: readonly Pick<Later<never>, "load">[]): void {
   useEffect(() => {
     void Promise.allSettled(parts.map(({ load }) => load()));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for a page
+    // oxlint-disable-next-line react/exhaustive-deps -- once for a page
   }, []);
 }

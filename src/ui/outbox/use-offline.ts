@@ -4,7 +4,9 @@ import { useEffect, useState } from "react";
 
 /** Whether the field page opens on this device without a network. */
 export type Offline =
-  { readonly kind: "preparing" } | { readonly kind: "ready" } | { readonly kind: "impossible"; readonly why: string };
+  | { readonly kind: "preparing" }
+  | { readonly kind: "ready" }
+  | { readonly kind: "impossible"; readonly why: string };
 
 /** Has the browser keep what the field needs, and says when it has. */
 export function useOffline(): Offline {
@@ -13,7 +15,7 @@ export function useOffline(): Offline {
     if (process.env.NODE_ENV !== "production") return;
     if (!("serviceWorker" in navigator)) {
       // Known to the browser only.
-      // eslint-disable-next-line react-hooks/set-state-in-effect
+      // oxlint-disable-next-line react/set-state-in-effect
       setOffline({ kind: "impossible", why: "this browser keeps pages only over a secure connection" });
       return;
     }

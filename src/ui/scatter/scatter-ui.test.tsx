@@ -1,6 +1,14 @@
-import { compareRuns, usualErrors, type ScatterRun, summarise } from "@/core";
+import { compareRuns, recipes, usualErrors, type ScatterRun, summarise } from "@/core";
 import { errorsOf } from "./error-fields";
-import { comparedInWords, failuresInWords, habitWords, readinessOf, shareWords, TELLING_ATTEMPTS } from "./words";
+import {
+  comparedInWords,
+  failuresInWords,
+  habitWords,
+  markInWords,
+  readinessOf,
+  shareWords,
+  TELLING_ATTEMPTS,
+} from "./words";
 
 const run = (failure: ScatterRun["failure"] = null): ScatterRun => ({
   failure,
@@ -23,6 +31,11 @@ it("says how often it goes clean with the interval, and what went wrong with how
   expect(failuresInWords(summary)).toBe(
     'overshoots 12\u202f%, "Centre it" never finishes 6\u202f%, flies into the wall 2\u202f%',
   );
+});
+
+it("tells the heading that a parameter of the trick asks for by its figure", () => {
+  const { marks, parameters } = recipes["spin-inverted-pitch-left"];
+  expect(marks!.map((mark) => markInWords(mark, parameters, "metric"))[0]).toBe("turned by 180° to within 20°");
 });
 
 it("never says of what did happen that it happens in no run", () => {

@@ -1,12 +1,20 @@
-import { failureWords, percent, quantityText, seldomPercent, type UnitSystem } from "@/words";
-import type { Comparison, Estimate, Mark, PilotErrors, ScatterSummary } from "@/core";
+import { failureWords, numeral, percent, quantityText, seldomPercent, type UnitSystem } from "@/words";
+import {
+  headingAskedDeg,
+  type Comparison,
+  type Estimate,
+  type Mark,
+  type PilotErrors,
+  type Recipe,
+  type ScatterSummary,
+} from "@/core";
 
 /** "74 % (71 to 77 %)". */
 export const shareWords = ({ value, low, high }: Estimate) =>
   `${percent(value)} (${Math.round(100 * low)} to ${percent(high)})`;
 
 /** What a flight must keep to be clean, in words. */
-export function markInWords(mark: Mark, units: UnitSystem): string {
+export function markInWords(mark: Mark, parameters: Recipe["parameters"], units: UnitSystem): string {
   const length = (metres: number) => quantityText(metres, "length", units);
   switch (mark.kind) {
     case "height-band":
@@ -15,10 +23,12 @@ export function markInWords(mark: Mark, units: UnitSystem): string {
       return `ended within ${length(mark.withinM)} of the height it began at`;
     case "view":
       return `the view within ${mark.withinDeg}° of where it looked`;
-    case "heading":
-      return mark.deg === 0
+    case "heading": {
+      const askedDeg = headingAskedDeg(mark, parameters);
+      return askedDeg === 0
         ? `out within ${mark.withinDeg}° of the way it went in`
-        : `turned by ${mark.deg}° to within ${mark.withinDeg}°`;
+        : `turned by ${numeral(askedDeg)}° to within ${mark.withinDeg}°`;
+    }
     case "horizon":
       return `the horizon never leaning by more than ${mark.withinDeg}°`;
     case "line":

@@ -17,7 +17,7 @@ export function StickPair({
   const { sheet, ink, rule, shoal } = tokens;
   const svg = stickPairSvg({ ...sticks, colours: { sheet, ink, rule, push: shoal } });
   return (
-    // eslint-disable-next-line @next/next/no-img-element -- a drawing made on the spot; there is nothing to optimise
+    // oxlint-disable-next-line nextjs/no-img-element -- a drawing made on the spot; there is nothing to optimise
     <img
       src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
       alt={`Left and right stick: ${title}`}

@@ -37,7 +37,7 @@ export function useNewest(request: unknown, _: unknown, ask: (to: object, what: 
     void ask(remote, JSON.parse(key))
       .then((given) => setAnswer({ key, result: { kind: "answer", answer: given } }))
       .catch((why: Error) => setAnswer({ key, result: { kind: "refused", why } }));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- all that is asked is in the key
+    // oxlint-disable-next-line react/exhaustive-deps -- all that is asked is in the key
   }, [key]);
   return { result: key === "" ? null : (answer?.result ?? null), pending: key !== "" && answer?.key !== key };
 }

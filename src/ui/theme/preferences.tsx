@@ -42,7 +42,7 @@ export function PreferencesProvider({ initial, children }: { initial: Preference
     const kept = new Map(document.cookie.split("; ").map((part) => part.split("=") as [string, string]));
     const theme = themeNames.find((name) => name === kept.get("bathygon-theme")) ?? initial.theme;
     const units = unitSystems.find((name) => name === kept.get("bathygon-units")) ?? initial.units;
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     if (theme !== initial.theme || units !== initial.units) setPreferences({ theme, units });
   }, [initial.theme, initial.units]);
   const value = useMemo(

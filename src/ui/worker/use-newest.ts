@@ -6,7 +6,8 @@ import { workerClient, type WorkerClient } from "./worker-client";
 
 /** What came of a request: an answer, or why it was refused. */
 export type Answered<T> =
-  { readonly kind: "answer"; readonly answer: T } | { readonly kind: "refused"; readonly why: Error };
+  | { readonly kind: "answer"; readonly answer: T }
+  | { readonly kind: "refused"; readonly why: Error };
 
 /**
  * Asks a worker that stays for what is wanted; the newest request wins, and what was answered before stays until then. `pending` is true while the newest
