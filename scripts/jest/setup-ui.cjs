@@ -46,6 +46,21 @@ window.getComputedStyle = (element, pseudo) => {
   );
 };
 
+/** jsdom goes through the whole page for each label of each field, whenever a test looks for a field by its name. */
+const labelsOf = (field) => {
+  if (field.type === "hidden") return null;
+  const around = field.closest("label:not([for])");
+  const pointing = field.id ? field.getRootNode().querySelectorAll(`label[for="${CSS.escape(field.id)}"]`) : [];
+  return [...(around ? [around] : []), ...pointing];
+};
+for (const kind of ["Button", "Input", "Meter", "Output", "Progress", "Select", "TextArea"])
+  Object.defineProperty(window[`HTML${kind}Element`].prototype, "labels", {
+    configurable: true,
+    get() {
+      return labelsOf(this);
+    },
+  });
+
 // React's development build takes a stack trace for each element it makes, for messages that nobody reads here.
 const internals = require("react").__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE;
 if (internals) Object.defineProperty(internals, "recentlyCreatedOwnerStacks", { get: () => Infinity, set() {} });
