@@ -47,43 +47,50 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
   await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
   const { search } = new URL(page.url());
-  for (const [units, other] of [
-    ["imperial", "metric"],
-    ["metric", "imperial"],
-  ] as const) {
-    await pickForDevice(page, "Units", units === "metric" ? "Metric" : "Imperial");
-    for (const path of [
-      "/squad",
-      "/pilot",
-      "/setup",
-      "/brief",
-      "/brief?step=gap-wide",
-      "/lab",
-      "/lab/choreographer",
-      "/session",
-      "/calendar",
-      "/yard",
-      "/syllabus",
-      "/season",
-    ]) {
-      const [where, step] = path.split("?");
-      await page.goto(`${demoAddress}${where}${search}${step ? `&${step}` : ""}`);
-      await page.waitForLoadState("networkidle");
+  const systems = ["imperial", "metric"] as const;
+  const opposite = { imperial: "metric", metric: "imperial" } as const;
+  /** Looks at what is open in both systems, the one chosen last first: every other page is opened in each of them. */
+  let chosen: (typeof systems)[number] = "metric";
+  const inBoth = async (name: string, look: (units: typeof chosen) => Promise<void> = async () => {}) => {
+    for (const units of [chosen, opposite[chosen]]) {
+      if (units !== chosen) await pickForDevice(page, "Units", units === "metric" ? "Metric" : "Imperial");
+      chosen = units;
+      await look(units);
+      expect([units, name, await saidIn(page, opposite[units])]).toEqual([units, name, []]);
+    }
+  };
+  for (const path of [
+    "/squad",
+    "/pilot",
+    "/setup",
+    "/brief",
+    "/brief?step=gap-wide",
+    "/lab",
+    "/lab/choreographer",
+    "/session",
+    "/calendar",
+    "/yard",
+    "/syllabus",
+    "/season",
+  ]) {
+    const [where, step] = path.split("?");
+    await page.goto(`${demoAddress}${where}${search}${step ? `&${step}` : ""}`);
+    await page.waitForLoadState("networkidle");
+    await inBoth(path, async (units) => {
       if (path === "/brief" || path === "/lab")
         await expect(page.getByRole("button", { name: /^(Hang time|Highest point)/ }).first()).toBeVisible();
-      expect([units, path, await saidIn(page, other)]).toEqual([units, path, []]);
-      if (path === "/yard") {
-        await page.getByRole("link", { name: "Plan and courses" }).first().click();
-        await expect(page.getByRole("heading", { name: "Set out" })).toBeVisible();
-        expect([units, "plan", await saidIn(page, other)]).toEqual([units, "plan", []]);
-      }
       // It would be seen.
       if (["/brief", "/lab", "/yard"].includes(path)) expect((await saidIn(page, units)).length).toBeGreaterThan(1);
+    });
+    if (path === "/yard") {
+      await page.getByRole("link", { name: "Plan and courses" }).first().click();
+      await expect(page.getByRole("heading", { name: "Set out" })).toBeVisible();
+      await inBoth("plan");
     }
-    await page.goto(`${demoAddress}/setup${search}`);
-    for (const part of ["Throttle", "Tilt", "Measured"]) {
-      await page.getByRole("tab", { name: part }).click();
-      expect([units, part, await saidIn(page, other)]).toEqual([units, part, []]);
-    }
+  }
+  await page.goto(`${demoAddress}/setup${search}`);
+  for (const part of ["Throttle", "Tilt", "Measured"]) {
+    await page.getByRole("tab", { name: part }).click();
+    await inBoth(part);
   }
 });

@@ -105,9 +105,26 @@ const readPlaywright = ({ stats, suites }) => {
   };
 };
 
-/** Makes an empty database and one with the demo for each of the workers, and serves an application on each; where they are, for e2e/addresses.ts. */
-async function serveForJourneys(build, databaseEnv, password, scratch) {
-  const databaseOf = (name) => ({ ...databaseEnv, BATHYGON_DB_NAME: `bathygon_${name}` });
+const demos = Array.from({ length: JOURNEYS_AT_A_TIME }, (_, index) => `demo${index + 1}`);
+const databaseFor = (databaseEnv) => (name) => ({ ...databaseEnv, BATHYGON_DB_NAME: `bathygon_${name}` });
+
+/** Makes an empty database and one with the demo for each of the workers. */
+async function prepareForJourneys(databaseEnv, password, scratch) {
+  const databaseOf = databaseFor(databaseEnv);
+  await runTypeScript("prepare-database.ts", ["--create"], databaseOf("empty"));
+  await runTypeScript("prepare-database.ts", ["--create", "--demo"], {
+    ...databaseOf(demos[0]),
+    BATHYGON_DEMO_PASSWORD: password,
+  });
+  // Made once, copied for the others.
+  const copy = join(scratch, "demo.sql.gz");
+  await backUp(databaseOf(demos[0]), copy);
+  for (const demo of demos.slice(1)) await restore(databaseOf(demo), copy);
+}
+
+/** Serves an application on each of them; where they are, for e2e/addresses.ts. */
+async function serveForJourneys(build, databaseEnv, password) {
+  const databaseOf = databaseFor(databaseEnv);
   const serve = async (name) => {
     const own = { ...databaseOf(name), BATHYGON_DEMO_PASSWORD: password, BATHYGON_GALLERY: "1" };
     const port = await freePort();
@@ -117,16 +134,6 @@ async function serveForJourneys(build, databaseEnv, password, scratch) {
     stops.push(application.stop);
     return application.address;
   };
-  await runTypeScript("prepare-database.ts", ["--create"], databaseOf("empty"));
-  const demos = Array.from({ length: JOURNEYS_AT_A_TIME }, (_, index) => `demo${index + 1}`);
-  await runTypeScript("prepare-database.ts", ["--create", "--demo"], {
-    ...databaseOf(demos[0]),
-    BATHYGON_DEMO_PASSWORD: password,
-  });
-  // Made once, copied for the others.
-  const copy = join(scratch, "demo.sql.gz");
-  await backUp(databaseOf(demos[0]), copy);
-  for (const demo of demos.slice(1)) await restore(databaseOf(demo), copy);
   const addresses = [];
   for (const demo of demos) addresses.push(await serve(demo));
   return { E2E_EMPTY: await serve("empty"), E2E_DEMO: addresses.join(" ") };
@@ -148,6 +155,11 @@ await runMain(async () => {
     say("Starting a throw-away database");
     const database = await startMariaDb(scratch, { throwAway: true });
     stops.push(database.stop);
+    const password = typablePassword();
+    // One process, which leaves the other cores to the tests of the code.
+    const prepared = wants("e2e") ? prepareForJourneys(database.env, password, scratch) : null;
+    // Told where it is waited for.
+    prepared?.catch(() => {});
     if (wants("jest")) {
       say("Jest");
       const report = join(scratch, "jest.json");
@@ -156,12 +168,13 @@ await runMain(async () => {
     await broken;
     if (wants("e2e")) {
       const build = await ensureBuild();
+      await prepared;
       const env = {
         CHROMIUM: findCommand("chromium"),
-        E2E_PASSWORD: typablePassword(),
+        E2E_PASSWORD: password,
+        ...(await serveForJourneys(build, database.env, password)),
       };
-      Object.assign(env, await serveForJourneys(build, database.env, env.E2E_PASSWORD, scratch));
-      for (const [project, demos] of [
+      for (const [project, flownIn] of [
         ["journeys", env.E2E_DEMO],
         ["practice", env.E2E_DEMO.split(" ")[0]],
       ]) {
@@ -169,7 +182,7 @@ await runMain(async () => {
         // A report of its own: one that is not written is not to be taken for the one before.
         const own = {
           ...env,
-          E2E_DEMO: demos,
+          E2E_DEMO: flownIn,
           E2E_REPORT: join(scratch, `e2e-${project}.json`),
           E2E_OUTPUT: join(scratch, `e2e-${project}`),
         };
