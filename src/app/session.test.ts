@@ -277,6 +277,7 @@ it("offers every pilot something to fly, with a reason", async () => {
   const candidates = await loadCandidates(who, [odo, ida]);
   expect(candidates).toHaveLength(2);
   const opened = await loadPlan(who, { pilotId: ida });
+  expect(opened.taken).toEqual([ida]);
   expect(opened.ready).toEqual(candidates.filter(({ id }) => id === ida));
   expect(opened.candidates.map(({ id }) => id).sort()).toEqual([odo, ida].sort());
   for (const { offers } of candidates) {

@@ -10,6 +10,7 @@ const TO_DEG = DEG_PER_RAD;
 const eulerOf = toEuler;
 const wrapped = wrapDeg;
 const COMMANDS = COMMAND_SIZE;
+const STATES = STATE_SIZE;
 const turnAxes = ["roll", "pitch", "yaw", "view"] as const satisfies readonly TurnAxis[];
 
 /** Whose sticks command it. */
@@ -84,8 +85,9 @@ export class Body {
   advance(dtS: number): void {
     const { state, seen, before, turned, hands } = this;
     hands.command(seen, this.commandNext);
-    this.stateBefore.set(state);
-    this.commandBefore.set(this.commandNow);
+    // One by one: at this length a call of `set` takes longer than what it does.
+    for (let i = 0; i < STATES; i++) this.stateBefore[i] = state[i];
+    for (let i = 0; i < COMMANDS; i++) this.commandBefore[i] = this.commandNow[i];
     before.headingDeg = seen.headingDeg;
     before.yawDeg = seen.yawDeg;
     before.roll = turned.roll;

@@ -136,16 +136,33 @@ export interface FlightOutcome {
   readonly path: Pick<Trace, "timeS" | "northM" | "eastM" | "heightM">;
 }
 
-/** Flies a recipe for what it comes to. Input and errors as of `fly`. */
+/** Flies a recipe for what it comes to, for many of them: on from a flight under way and given up where that is said. Input and errors as of `flyOn`. */
 export function flyOutcome(
   recipe: Recipe,
   aircraft: Airframe,
   settings: Settings,
   environment: Environment,
   slips: readonly Slip[],
+  { going, change }: Pick<Asked, "going" | "change"> = {},
 ): FlightOutcome {
-  const { trace, events, complete } = play({ recipe, aircraft, settings, environment, slips }, true);
+  const { trace, events, complete } = play({ recipe, aircraft, settings, environment, slips, going, change }, true);
   return { events, path: trace, ...outcomeOf(recipe, trace, events, complete) };
+}
+
+/**
+ * By how much the turn of a recipe stops past its angle (short of it: negative), °, or null where it never comes to its stop: as `flyOn` measures it, to the
+ * last bit, flown no further than to the catch. Input and errors as of `flyOn`.
+ */
+export function flyToStop(
+  recipe: Recipe,
+  aircraft: Airframe,
+  settings: Settings,
+  environment: Environment,
+  going?: GoingOn,
+): number | null {
+  const until = recipe.turn?.catchPhase;
+  const { trace, events } = play({ recipe, aircraft, settings, environment, slips: [], going, until }, true);
+  return outcomeOf(recipe, trace, events, false).stopErrorDeg;
 }
 
 interface Played {
@@ -169,11 +186,13 @@ interface Asked {
   readonly slips: readonly Slip[];
   /** What it goes on from; from its own start if not said. */
   readonly going?: GoingOn;
+  /** Phase of which the first sample is the last that is flown to; to the end if not said. */
+  readonly until?: string;
 }
 
 /** Plays a recipe; `briefly` records only what an outcome is told from. `take` is told the hands at the end of every step. */
 function play(asked: Asked, briefly: boolean, take?: (timeS: number, hands: Hands) => void): Played {
-  const { recipe, change, slips } = asked;
+  const { recipe, change, slips, until } = asked;
   const { start, entryHeightM, obstacles, reachM, shake, hands, body, recorder } = prepare(asked, briefly);
   const { seen } = body;
   const guards = new Guards(recipe, start.figures, entryHeightM);
@@ -197,7 +216,10 @@ function play(asked: Asked, briefly: boolean, take?: (timeS: number, hands: Hand
     const wasOpen = hands.throttle > 0;
     hands.move(phase, seen, slip, dtS, onGrid);
     if (wasOpen && hands.throttle === 0 && phase.throttle.kind === "hold") note("throttle-closed", phase.id);
-    if (onGrid && steps % SAMPLE_STEPS === 0) recorder.record(run.index, timeS);
+    if (onGrid && steps % SAMPLE_STEPS === 0) {
+      recorder.record(run.index, timeS);
+      if (phase.id === until) break;
+    }
     if (onGrid) shake?.moveOn(steps);
     guards.remember(seen, dtS);
     const climbBefore = body.climbMps;

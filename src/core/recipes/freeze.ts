@@ -1,7 +1,7 @@
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Environment } from "./environment";
-import { flyOn } from "./fly";
+import { flyOutcome } from "./fly";
 import type { GoingOn } from "./under-way";
 import { FROZEN } from "./way-out";
 import type { Recipe } from "./recipe";
@@ -29,15 +29,15 @@ export function freezeLosses(
   going?: GoingOn,
 ): readonly FreezeLoss[] {
   const open = { ...withSlip(recipe), obstacles: [] };
-  const { events } = flyOn(open, aircraft, settings, high, { going });
+  const { events } = flyOutcome(open, aircraft, settings, high, [], { going });
   return recipe.phases.slice(1).flatMap(({ id }, i): FreezeLoss[] => {
     const due = events.find((event) => event.kind === "phase" && event.detail === id);
     if (!due) return [];
     const frozen: Recipe = { ...open, phases: [...open.phases.slice(0, i + 1), { ...FROZEN, frozen: true }] };
-    const { measures } = flyOn(frozen, aircraft, settings, high, {
+    const { lowestM } = flyOutcome(frozen, aircraft, settings, high, [], {
       going,
       change: { atS: due.timeS + reactionS, phases: recipe.abort },
     });
-    return [{ before: id, lostM: measures.heightLostM }];
+    return [{ before: id, lostM: Math.max(0, high.entryHeightM - lowestM) }];
   });
 }

@@ -17,6 +17,7 @@ import {
   type Phase,
   type Recipe,
 } from ".";
+import { flyToStop } from "./fly";
 
 const five = airframePresets["five-inch-freestyle"].airframe;
 const high: Environment = { ...CALM_AIR, entryHeightM: 100 };
@@ -198,6 +199,15 @@ it("a faster end rate needs a shorter punch", () => {
   const a = solved("flip-one-move-back");
   const b = solved("flip-one-move-back", faster);
   expect(b.parameters.punchS.value).toBeLessThan(a.parameters.punchS.value);
+});
+
+it("flown no further than the catch a turn stops where the whole flight says, to the last bit", () => {
+  for (const id of ["flip-slow-back", "flip-one-move-back", "roll-pure-left", "roll-level-right"])
+    for (const centreDeg of [200, 290, 345]) {
+      const tried = withParameters(recipes[id], { centreDeg });
+      const whole = fly(tried, five, firstSettings, high).measures.stopErrorDeg;
+      expect([id, centreDeg, flyToStop(tried, five, firstSettings, high)]).toEqual([id, centreDeg, whole]);
+    }
 });
 
 it("freezing before any phase, hands as they were, and bailing out half a second later clears the ground by the margin", () => {

@@ -2,7 +2,7 @@ import { fullThrustG, type Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import { itpRoot, wrapDeg } from "../numbers";
 import { densityOf, type Environment } from "./environment";
-import { flyOn } from "./fly";
+import { flyOn, flyOutcome, flyToStop } from "./fly";
 import type { Problem } from "./problem";
 import { resolve, withParameters, type Aim, type Recipe } from "./recipe";
 import { startTrim } from "./start-trim";
@@ -35,6 +35,8 @@ export function solve(
   const open = { ...recipe, obstacles: [] };
   const going = begun && { ...begun, entryHeightM };
   const bodily = (tried: Recipe) => flyOn(tried, aircraft, settings, high, { going }).measures;
+  const outcome = (tried: Recipe) => flyOutcome(tried, aircraft, settings, high, [], { going });
+  const endOf = (column: readonly number[]) => column[column.length - 1];
   switch (goal.kind) {
     case "stop-on-mark":
       return solveParameter(
@@ -43,7 +45,7 @@ export function solve(
         goal,
         0.05,
         // A turn that never comes round counts as stopping short by all of it.
-        (tried) => bodily(tried).stopErrorDeg ?? -360,
+        (tried) => flyToStop(tried, aircraft, settings, high, going) ?? -360,
       );
     case "return-to-entry-height":
       return solveParameter(
@@ -51,12 +53,18 @@ export function solve(
         recipe,
         goal,
         0.002,
-        (tried) => bodily(tried).heightGainedM,
+        (tried) => endOf(outcome(tried).path.heightM) - entryHeightM,
         { kind: "too-little-punch", ...punchG(recipe, aircraft, settings, high) },
-        (tried) => bodily(tried).complete,
+        (tried) => outcome(tried).complete,
       );
     case "stop-at":
-      return solveParameter(open, recipe, goal, 0.005, (tried) => bodily(tried).alongM - resolve(recipe, goal.alongM));
+      return solveParameter(
+        open,
+        recipe,
+        goal,
+        0.005,
+        (tried) => endOf(outcome(tried).path.northM) - resolve(recipe, goal.alongM),
+      );
     case "heading":
       return solveParameter(open, recipe, goal, 0.0005, (tried) =>
         wrapDeg(bodily(tried).headingChangeDeg - resolve(recipe, goal.deg)),

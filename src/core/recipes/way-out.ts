@@ -2,7 +2,7 @@ import { DomainError } from "../numbers";
 import type { Airframe } from "../airframe";
 import type { Settings } from "../flight";
 import type { Environment } from "./environment";
-import { flyOn, type Flight } from "./fly";
+import { flyOn, flyOutcome, type Flight } from "./fly";
 import type { GoingOn } from "./under-way";
 import { withParameters, type Phase, type Recipe } from "./recipe";
 import { indexAt } from "./trace";
@@ -81,7 +81,7 @@ export function wayOut(
   const frozen = withoutCatch(recipe);
   const clears = (atS: number) => {
     const change = { atS, phases: recipe.abort };
-    const tried = flyOn(frozen, aircraft, settings, environment, { going, change });
+    const tried = flyOutcome(frozen, aircraft, settings, environment, [], { going, change });
     return !tried.events.some((event) => event.kind === "crash" || event.kind === "touchdown");
   };
   let early = uncaught.catchS;

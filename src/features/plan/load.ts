@@ -83,7 +83,9 @@ export interface PlanData {
   /** The one who looks is a coach; else a pilot who practises alone. */
   readonly coaches: boolean;
   readonly candidates: readonly CandidateEntry[];
-  /** Those of them who fly as the screen is opened. Of the others it is asked when they are taken. */
+  /** Who of them flies as the screen is opened: all of a planned session, the pilot at hand, or the pilot who looks. */
+  readonly taken: readonly string[];
+  /** What those could fly. Of the others it is asked when they are taken. */
   readonly ready: readonly Candidate[];
   readonly sites: readonly Site[];
   /** The planned session that is begun now: who was to come, and where. */
@@ -116,13 +118,13 @@ export async function loadPlan(
     plannedId === null ? [] : listPlanned(squadIds, new Date(nowMs - DAY_MS)),
   ]);
   const plan = planned.find(({ id }) => id === plannedId) ?? null;
-  const fly = ({ id }: Pilot) => !isCoach(who) || (plan ? plan.pilotIds.includes(id) : id === pilotId);
+  const taken = pilots.filter(({ id }) => !isCoach(who) || (plan ? plan.pilotIds.includes(id) : id === pilotId));
   const [attempts, ready] = await Promise.all([
     countAttemptsIn(
       sessions.map(({ id }) => id),
       pilotIds,
     ),
-    candidatesOf(pilots.filter(fly), hangar, nowMs),
+    candidatesOf(taken, hangar, nowMs),
   ]);
   return {
     nowMs,
@@ -130,6 +132,7 @@ export async function loadPlan(
     sites,
     plan,
     candidates: pilots.map((pilot) => entryOfHangar(pilot, hangar)),
+    taken: taken.map(({ id }) => id),
     ready,
     recent: sessions.map((session) => {
       const flown = attempts.get(session.id) ?? 0;

@@ -83,6 +83,7 @@ const data: PlanData = {
   sites: [site],
   plan: null,
   candidates,
+  taken: ["odo"],
   ready: candidates,
   recent: [
     {
@@ -146,7 +147,7 @@ it("takes everybody, or who flew last time with what they flew at the same place
     { pilotId: "ida", stepId: "hang", setupId: null, left: true },
   ];
   const recent = [{ ...data.recent[0], session: { ...last, pilots } }];
-  renderScreen(<PlanScreen data={{ ...data, recent }} />, { address: "/session?pilot=ida" });
+  renderScreen(<PlanScreen data={{ ...data, taken: ["ida"], recent }} />, { address: "/session?pilot=ida" });
   const flies = () =>
     screen.getAllByRole("checkbox", { name: / flies$/ }).map((one) => (one as HTMLInputElement).checked);
   expect(flies()).toEqual([false, true]);
@@ -160,7 +161,7 @@ it("takes everybody, or who flew last time with what they flew at the same place
 });
 
 it("starts nothing while nobody is chosen, and shows sessions still open", () => {
-  renderScreen(<PlanScreen data={data} />, { address: "/session" });
+  renderScreen(<PlanScreen data={{ ...data, taken: [] }} />, { address: "/session" });
   expect(screen.getByRole("button", { name: "Choose who flies" })).toBeDisabled();
   expect(screen.getByText(/still open/)).toBeVisible();
 });
@@ -177,7 +178,7 @@ it("stays where it is when the server refuses", async () => {
 });
 
 it("sends an empty squad to its first pilot", () => {
-  renderScreen(<PlanScreen data={{ ...data, candidates: [], ready: [] }} />);
+  renderScreen(<PlanScreen data={{ ...data, candidates: [], taken: [], ready: [] }} />);
   expect(screen.getByRole("link", { name: "To the squad" })).toHaveAttribute("href", "/squad");
 });
 
@@ -221,9 +222,12 @@ it("refuses a trick that goes above the local limit, as the model flies it with 
 });
 
 it("begins what was planned: who was to come is taken, and the site is set", () => {
-  renderScreen(<PlanScreen data={{ ...data, plan: { pilotIds: ["ida"], siteId: "pans", minutes: 60 } }} />, {
-    address: "/session?pilot=odo",
-  });
+  renderScreen(
+    <PlanScreen data={{ ...data, taken: ["ida"], plan: { pilotIds: ["ida"], siteId: "pans", minutes: 60 } }} />,
+    {
+      address: "/session?pilot=odo",
+    },
+  );
   expect(screen.getByRole("checkbox", { name: "Ida Rook flies" })).toBeChecked();
   expect(screen.getByRole("checkbox", { name: "Odo Fenn flies" })).not.toBeChecked();
   expect(screen.getByRole("combobox", { name: "Site" })).toHaveTextContent("Evaporation pans");
@@ -341,6 +345,14 @@ it("asks what a pilot could fly when they are taken, and again after a dead netw
   expect(await screen.findByRole("group", { name: "Plan of Ida Rook" })).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "Start with 2 pilots" }));
   await waitFor(() => expect(sent[0].input).toMatchObject({ pilots: [{ pilotId: "odo" }, { stepId: "flip-slow" }] }));
+});
+
+it("asks of all who are taken at once in one question", async () => {
+  fakeServer({ "/plan-candidates/odo,ida": { status: 200, body: candidates } });
+  renderScreen(<PlanScreen data={{ ...data, taken: [], ready: [] }} />, { address: "/session" });
+  await userEvent.click(screen.getByRole("button", { name: "Everyone" }));
+  expect(await screen.findByRole("group", { name: "Plan of Ida Rook" })).toBeVisible();
+  expect(screen.getByRole("group", { name: "Plan of Odo Fenn" })).toBeVisible();
 });
 
 it("plans one of the lines that the pilot has been given, or says that there are none", async () => {

@@ -1,6 +1,5 @@
 import { useCallback, useMemo, useState } from "react";
 import { useKeys } from "@/ui/keys/keys";
-import { useAtHand } from "@/ui/shell/at-hand";
 import { usePreferences } from "@/ui/theme/preferences";
 import { useSyllabusOf } from "@/ui/syllabus/use-syllabus";
 import type { ActionInput } from "@/contract";
@@ -27,14 +26,13 @@ export const MOST_PACKS = 50;
 
 /** Who flies, where, and what becomes of it: the plan with what stands against it, and every way to change it. */
 export function usePlan(data: PlanData) {
-  const { pilot: atHand } = useAtHand();
   const [place, setPlace] = useState<Place>("field");
   const [choices, setChoices] = useState<Readonly<Record<string, Choice>>>(() =>
     Object.fromEntries(
       data.candidates.map((one) => [
         one.id,
         {
-          taken: !data.coaches || (data.plan ? data.plan.pilotIds.includes(one.id) : one.id === atHand?.id),
+          taken: data.taken.includes(one.id),
           packs: PACKS,
           setupId: one.setups[0]?.id ?? "",
         },
