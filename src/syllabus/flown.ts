@@ -39,11 +39,12 @@ export function recipeOf({ flownAs }: Pick<Step, "flownAs">, direction: string, 
   const own = ownVariantOf(flownAs, direction, manner);
   const recipe = own ? ownRecipe(own, direction) : recipes[variantOf(flownAs, manner.school)?.recipes[direction] ?? ""];
   if (!recipe) return null;
-  return withSettings(
-    own ? recipe : escapedAsIn(manner.school, stoppedAsIn(manner.school, flownAs.trick, recipe)),
-    flownAs,
-  );
+  return own ? withFiguresSet(recipe, flownAs.set) : asInSchool(recipe, flownAs, manner.school);
 }
+
+/** A recipe that comes with the program as a pilot of a school flies it, with the figures that a step sets. */
+export const asInSchool = (recipe: Recipe, { trick, set }: Pick<FlownAs, "trick" | "set">, school: School): Recipe =>
+  withFiguresSet(escapedAsIn(school, stoppedAsIn(school, trick, recipe)), set);
 
 /** Stopped as the school stops what the question is about. */
 function stoppedAsIn(school: School, trick: string, recipe: Recipe): Recipe {
@@ -55,8 +56,9 @@ function stoppedAsIn(school: School, trick: string, recipe: Recipe): Recipe {
 const escapedAsIn = (school: School, recipe: Recipe): Recipe =>
   sideOf(school, "trouble").id === "level-switch" ? levelledBySwitch(recipe) : recipe;
 
-function withSettings(recipe: Recipe, flownAs: FlownAs): Recipe {
-  const parameters = Object.entries(flownAs.set ?? {}).flatMap(([name, value]) =>
+/** A recipe with the figures that a step sets; those it does not have are left out. */
+export function withFiguresSet(recipe: Recipe, set: FlownAs["set"] = {}): Recipe {
+  const parameters = Object.entries(set).flatMap(([name, value]) =>
     recipe.parameters[name] ? [[name, { ...recipe.parameters[name], value }] as const] : [],
   );
   return { ...recipe, parameters: { ...recipe.parameters, ...Object.fromEntries(parameters) } };

@@ -2,7 +2,16 @@ export type { BailCredit } from "./bails";
 export { SyllabusError, needsInCircle, requireSyllabus } from "./check";
 export { syllabusChanges } from "./compare";
 export type { StepField, SyllabusChange } from "./compare";
-export { flownDirections, ownVariantOf, recipeOf, stepsInModel, trickFrom, variantOf } from "./flown";
+export {
+  asInSchool,
+  flownDirections,
+  ownVariantOf,
+  recipeOf,
+  stepsInModel,
+  trickFrom,
+  variantOf,
+  withFiguresSet,
+} from "./flown";
 export type { Manner } from "./flown";
 export { practisedAs, practisedDirections, stepsPractised } from "./practised";
 export { requireSchool, routeOf, schoolOf, schoolQuestion, schoolQuestions, sideOf } from "./schools";

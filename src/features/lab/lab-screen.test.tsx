@@ -1,7 +1,7 @@
 import { fireEvent, screen, within, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { airframePresets, EMPTY_PLAN, firstSettings, type PlanFeature } from "@/core";
-import { directionWords, findTrick, standardDay } from "@/syllabus";
+import { airframePresets, EMPTY_PLAN, firstSettings, recipes, type PlanFeature } from "@/core";
+import { directionWords, findTrick, recipeOf, standardDay } from "@/syllabus";
 import { odo, onTheSpot, plank, plankSetup } from "@/ui/testing/made-up";
 import { fakeServer, navigation, renderScreen } from "@/ui/testing/render-screen";
 import { LabScreen } from "./lab-screen";
@@ -53,6 +53,21 @@ it("flies the trick for this aircraft and says what it measures, with its way ou
   expect(screen.getByRole("img", { name: /^Path from above/ })).toBeInTheDocument();
   expect(figure(/^View wanders by/)).toMatch(/ 1?\d °/);
   expect(screen.getByText(/^Freeze and you can still save it up to/)).toBeInTheDocument();
+});
+
+it("flies the trick with the figures of the step it was opened at, and judges it by them", () => {
+  show("spin-inverted", { set: { spinDeg: 90 } });
+  expect(screen.getByRole("slider", { name: /^Spin by/ })).toHaveValue("90");
+  expect(screen.getByText(/Clean: to its end, upright, turned by 90° to within 20°/)).toBeInTheDocument();
+});
+
+it("flies as the pilot's school has it, which is what the brief flies", () => {
+  const manner = { school: { stop: "ease-quarter" }, own: [] };
+  show("roll-pure", { manner });
+  const [direction] = Object.keys(findTrick("roll-pure")!.variants[0].recipes);
+  const briefed = recipeOf({ flownAs: { trick: "roll-pure" } }, direction, manner);
+  expect(jest.mocked(useFlown).mock.calls.map(([asked]) => asked?.recipe)).toContainEqual(briefed);
+  expect(briefed).not.toEqual(recipes[briefed!.id]);
 });
 
 it("takes a moved parameter into the hand, and works it out again when asked", async () => {

@@ -8,6 +8,7 @@ import {
   type Day,
   findStep,
   findTrick,
+  type FlownAs,
   type Manner,
   type OwnVariant,
   ownVariantOf,
@@ -43,6 +44,8 @@ export interface LabData {
   /** Every version of this aircraft's settings, newest first, to be flown against one another. */
   readonly setups: readonly Setup[];
   readonly trickId: string;
+  /** Figures of it that the step asked for sets. */
+  readonly set?: FlownAs["set"];
   /** How the pilot flies what can be flown in more than one way. */
   readonly manner: Manner;
   /** Ways of the squad's own to fly it. */
@@ -82,7 +85,7 @@ export async function loadLab(
         : tricks[tricks.length - 1]
       : findTrick(open?.flownAs?.trick ?? asked);
   if (!trick) return null;
-  const flownAs = open?.flownAs?.trick === trick.id ? open.flownAs : { trick: trick.id };
+  const flownAs: FlownAs = open?.flownAs?.trick === trick.id ? open.flownAs : { trick: trick.id };
   const manner = { school, own };
   const usual = variantOf(flownAs, school)!;
   const sides = Object.keys(usual.recipes);
@@ -94,6 +97,7 @@ export async function loadLab(
     setup: setups[0] ?? null,
     setups,
     trickId: trick.id,
+    set: flownAs.set,
     own: await listVariants(pilot.squadId, trick.id),
     variantId: (chosen ?? usual).id,
     direction: side,

@@ -28,7 +28,7 @@ type Figures = Readonly<Record<string, number>>;
 export function useLab(data: LabData, aircraft: Aircraft, setup: Setup) {
   const trick = trickOf(data.trickId);
   const syllabus = useSyllabus();
-  const ways = useMemo(() => waysOf(trick, data.own), [trick, data.own]);
+  const ways = useMemo(() => waysOf(trick, data.own, data.set, data.manner), [trick, data.own, data.set, data.manner]);
   const [variantId, setVariant] = useState(data.variantId);
   const variant = ways.find(({ id }) => id === variantId) ?? ways[0];
   const [wantedDirection, setDirection] = useState(data.direction ?? Object.keys(variant.recipes)[0]);

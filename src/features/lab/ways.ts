@@ -1,5 +1,14 @@
 import { recipes, type Recipe } from "@/core";
-import { directionWords, ownRecipe, type OwnVariant, type Trick } from "@/syllabus";
+import {
+  asInSchool,
+  directionWords,
+  ownRecipe,
+  withFiguresSet,
+  type FlownAs,
+  type Manner,
+  type OwnVariant,
+  type Trick,
+} from "@/syllabus";
 
 /** One way to fly a trick in the lab, with its recipe by direction. */
 export interface Way {
@@ -9,12 +18,22 @@ export interface Way {
   readonly recipes: Readonly<Record<string, Recipe>>;
 }
 
-/** Every way to fly a trick: those that come with the program, then the squad's own. */
-export function waysOf(trick: Trick, own: readonly OwnVariant[]): readonly Way[] {
+/** Every way to fly a trick, its figures as a step sets them: those that come with the program as the pilot's school flies them, then the squad's own. */
+export function waysOf(
+  trick: Trick,
+  own: readonly OwnVariant[],
+  set: FlownAs["set"],
+  { school }: Manner,
+): readonly Way[] {
   return [
     ...trick.variants.map((variant) => ({
       ...variant,
-      recipes: Object.fromEntries(Object.entries(variant.recipes).map(([direction, id]) => [direction, recipes[id]])),
+      recipes: Object.fromEntries(
+        Object.entries(variant.recipes).map(([direction, id]) => [
+          direction,
+          asInSchool(recipes[id], { trick: trick.id, set }, school),
+        ]),
+      ),
     })),
     ...own.map((one) => ({
       id: one.id,
@@ -23,7 +42,7 @@ export function waysOf(trick: Trick, own: readonly OwnVariant[]): readonly Way[]
       recipes: Object.fromEntries(
         Object.keys(directionWords).flatMap((direction) => {
           const recipe = ownRecipe(one, direction);
-          return recipe ? [[direction, recipe]] : [];
+          return recipe ? [[direction, withFiguresSet(recipe, set)]] : [];
         }),
       ),
     })),
