@@ -4,6 +4,7 @@ import { database, type Transaction } from "../database";
 import { usualRules, type SquadRules } from "@/core";
 import type { School } from "@/syllabus";
 import { fromJson, insertOnce, updateOnce, type Edited } from "./rows";
+import { oncePerPage } from "./once";
 
 /** The squads somebody coaches, oldest first, each with all its coaches. */
 export async function listSquads(coachId: string): Promise<Squad[]> {
@@ -132,7 +133,7 @@ export interface SquadWays {
 }
 
 /** The schools and rules of some squads. */
-export async function waysOf(squadIds: readonly string[]): Promise<ReadonlyMap<string, SquadWays>> {
+export const waysOf = oncePerPage(async (squadIds): Promise<ReadonlyMap<string, SquadWays>> => {
   const rows: { id: string; school: unknown; rules: unknown }[] = await database()("squad")
     .select("id", "school", "rules")
     .whereIn("id", [...squadIds]);
@@ -142,7 +143,7 @@ export async function waysOf(squadIds: readonly string[]): Promise<ReadonlyMap<s
       { school: school === null ? {} : fromJson(school), rules: rulesFrom(rules) },
     ]),
   );
-}
+});
 
 /** The rules of a pilot's squad, as a transaction sees them. */
 export async function rulesOfPilot(transaction: Transaction, pilotId: string): Promise<SquadRules> {

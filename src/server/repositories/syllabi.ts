@@ -3,6 +3,7 @@ import type { SyllabusVersion } from "@/contract";
 import { builtInSyllabus, syllabusFrom, type Syllabus, type SyllabusDocument } from "@/syllabus";
 import { database, type Transaction } from "../database";
 import { fromJson, insertOnce } from "./rows";
+import { oncePerPage } from "./once";
 
 /** Versions never change, so that one read is one too many only the second time. */
 const read = new Map<string, Syllabus>();
@@ -14,7 +15,7 @@ export async function syllabusOf(squadId: string): Promise<Syllabus> {
 }
 
 /** The syllabus in force in each of some squads; the built-in one where nothing was ever changed. */
-export async function syllabiOf(squadIds: readonly string[]): Promise<ReadonlyMap<string, Syllabus>> {
+export const syllabiOf = oncePerPage(async (squadIds): Promise<ReadonlyMap<string, Syllabus>> => {
   const newest: { id: string; squad_id: string; number: number }[] = await database()("syllabus as one")
     .select("id", "squad_id", "number")
     .whereIn("squad_id", [...squadIds])
@@ -29,7 +30,7 @@ export async function syllabiOf(squadIds: readonly string[]): Promise<ReadonlyMa
   const inForce = new Map(newest.map(({ id, squad_id }) => [squad_id, entryOf(read, id)]));
   for (const id of read.keys()) if (read.size > KEPT && !newest.some((one) => one.id === id)) read.delete(id);
   return new Map(squadIds.map((id) => [id, inForce.get(id) ?? builtInSyllabus]));
-}
+});
 
 /** All versions of a squad's syllabus, newest first. */
 export async function listSyllabusVersions(squadId: string): Promise<SyllabusVersion[]> {
