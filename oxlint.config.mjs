@@ -131,7 +131,6 @@ const config = {
     "jsx-a11y/media-has-caption": "off",
     "no-control-regex": "off",
     "nextjs/no-html-link-for-pages": "off",
-    "typescript/no-base-to-string": "off",
     "typescript/no-duplicate-type-constituents": "off",
     "typescript/no-meaningless-void-operator": "off",
     "typescript/no-misused-spread": "off",
@@ -210,7 +209,7 @@ const config = {
         "house/no-own-clock": "error",
       },
     },
-    { files: tests, rules: { "typescript/unbound-method": "off" } },
+    { files: tests, rules: { "typescript/no-base-to-string": "off", "typescript/unbound-method": "off" } },
     // What the audit of a page gives is a promise in one of its many forms.
     { files: ["e2e/addresses.ts"], rules: { "typescript/await-thenable": "off" } },
     { files: ["scripts/**/*.cjs"], rules: { "typescript/no-require-imports": "off" } },

@@ -8,6 +8,21 @@ export const emptyAddress = process.env.E2E_EMPTY ?? "";
 const demos = (process.env.E2E_DEMO ?? "").split(" ");
 export const demoAddress = demos[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % demos.length]!;
 
+/** The screens of the desk that show a pilot, or all of them, with what they fly. */
+export const deskScreens = [
+  "/squad",
+  "/pilot",
+  "/setup",
+  "/brief",
+  "/lab",
+  "/lab/choreographer",
+  "/session",
+  "/calendar",
+  "/yard",
+  "/syllabus",
+  "/season",
+] as const;
+
 /** Signs somebody made-up of the demo in, as the form does. */
 export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {
   const answer = await page.request.post(`${demoAddress}/api/sign-in`, {

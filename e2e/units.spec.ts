@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { demoAddress, pickForDevice, signIn } from "./addresses";
+import { demoAddress, deskScreens, pickForDevice, signIn } from "./addresses";
 
 /** Prose that somebody wrote has the unit it was written in: the built-in syllabus, and what the demo's people typed. */
 const prose = ["src/syllabus/built-in", "scripts/demo-data"]
@@ -47,10 +47,9 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
   await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
   const { search } = new URL(page.url());
-  const systems = ["imperial", "metric"] as const;
   const opposite = { imperial: "metric", metric: "imperial" } as const;
   /** Looks at what is open in both systems, the one chosen last first: every other page is opened in each of them. */
-  let chosen: (typeof systems)[number] = "metric";
+  let chosen: keyof typeof figure = "metric";
   const inBoth = async (name: string, look: (units: typeof chosen) => Promise<void> = async () => {}) => {
     for (const units of [chosen, opposite[chosen]]) {
       if (units !== chosen) await pickForDevice(page, "Units", units === "metric" ? "Metric" : "Imperial");
@@ -59,20 +58,7 @@ test("every screen says lengths, speeds, weights and temperatures in the units c
       expect([units, name, await saidIn(page, opposite[units])]).toEqual([units, name, []]);
     }
   };
-  for (const path of [
-    "/squad",
-    "/pilot",
-    "/setup",
-    "/brief",
-    "/brief?step=gap-wide",
-    "/lab",
-    "/lab/choreographer",
-    "/session",
-    "/calendar",
-    "/yard",
-    "/syllabus",
-    "/season",
-  ]) {
+  for (const path of [...deskScreens, "/brief?step=gap-wide"]) {
     const [where, step] = path.split("?");
     await page.goto(`${demoAddress}${where}${search}${step ? `&${step}` : ""}`);
     await page.waitForLoadState("networkidle");

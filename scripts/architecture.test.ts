@@ -69,7 +69,23 @@ it("lint refuses every arrow against the one way and lets the others pass, and w
   const refused = [
     ["src/core/flight/x.ts", "export const now = () => Date.now();", "house(no-own-clock)"],
     ["src/core/flight/x.ts", "export const chance = () => Math.random();", "house(no-own-clock)"],
+    ["src/core/flight/x.ts", "export const width = () => window.innerWidth;", "eslint(no-restricted-globals)"],
     ["src/features/squad/x.ts", "export const words = (m: number) => m.toFixed(1);", "house(numbers-by-words)"],
+    [
+      "src/features/squad/x.ts",
+      "export const words = (m: object) => `${String(m)} m`;",
+      "typescript(no-base-to-string)",
+    ],
+    [
+      "src/features/squad/x.ts",
+      'import Link from "next/link";\nexport const y = Link;',
+      "eslint(no-restricted-imports)",
+    ],
+    [
+      "src/ui/charts/x.ts",
+      'export const y = (kind: "a" | "b") => {\n  switch (kind) {\n    case "a":\n      return 1;\n  }\n};',
+      "typescript(switch-exhaustiveness-check)",
+    ],
     [
       "src/server/database/x.ts",
       "const wait = async () => {};\nexport const y = () => {\n  wait();\n};",

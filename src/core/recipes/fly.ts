@@ -132,6 +132,8 @@ export interface FlightOutcome {
   readonly complete: boolean;
   readonly stopErrorDeg: number | null;
   readonly lowestM: number;
+  /** Below the entry. */
+  readonly heightLostM: number;
   /** m north and east of the start and above the ground, every 10 ms. */
   readonly path: Pick<Trace, "timeS" | "northM" | "eastM" | "heightM">;
 }
@@ -146,7 +148,8 @@ export function flyOutcome(
   { going, change }: Pick<Asked, "going" | "change"> = {},
 ): FlightOutcome {
   const { trace, events, complete } = play({ recipe, aircraft, settings, environment, slips, going, change }, true);
-  return { events, path: trace, ...outcomeOf(recipe, trace, events, complete) };
+  const outcome = outcomeOf(recipe, trace, events, complete);
+  return { events, path: trace, ...outcome, heightLostM: Math.max(0, environment.entryHeightM - outcome.lowestM) };
 }
 
 /**

@@ -34,10 +34,10 @@ export function freezeLosses(
     const due = events.find((event) => event.kind === "phase" && event.detail === id);
     if (!due) return [];
     const frozen: Recipe = { ...open, phases: [...open.phases.slice(0, i + 1), { ...FROZEN, frozen: true }] };
-    const { lowestM } = flyOutcome(frozen, aircraft, settings, high, [], {
+    const { heightLostM } = flyOutcome(frozen, aircraft, settings, high, [], {
       going,
       change: { atS: due.timeS + reactionS, phases: recipe.abort },
     });
-    return [{ before: id, lostM: Math.max(0, high.entryHeightM - lowestM) }];
+    return [{ before: id, lostM: heightLostM }];
   });
 }

@@ -111,6 +111,6 @@ function measuresOf(
   brief: boolean,
 ): Readonly<Partial<Record<FittedMeasure, number | null>>> {
   if (!brief) return flyMeasured(recipe, airframe, settings, environment, slips).measures;
-  const { stopErrorDeg, lowestM } = flyOutcome(recipe, airframe, settings, environment, slips);
-  return { stopErrorDeg, heightLostM: Math.max(0, environment.entryHeightM - lowestM) };
+  const { stopErrorDeg, heightLostM } = flyOutcome(recipe, airframe, settings, environment, slips);
+  return { stopErrorDeg, heightLostM };
 }

@@ -59,7 +59,7 @@ export function heightLosses(task: StartHeightTask, packUsed: number, from: numb
   return Array.from({ length: to - from }, (_, i) => {
     const run = drawRun(plan, from + i);
     const outcome = flyOutcome(recipe, airframe, settings, run.environment, run.slips);
-    return Math.max(0, environment.entryHeightM - outcome.lowestM);
+    return outcome.heightLostM;
   });
 }
 
