@@ -21,7 +21,7 @@ export default defineConfig({
     // Each journey is a new browser that would fetch all files of the field to keep them: journeys into the field allow it.
     serviceWorkers: "block",
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM,
       args: [
         "--no-sandbox",
         "--disable-quic",

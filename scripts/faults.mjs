@@ -31,7 +31,7 @@ import {
   untilTaken,
   untilWell,
 } from "./lib/fault-test.mjs";
-import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
+import { backupPackages, browserPackages, findBrowser, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
 import { freePort, pause, run, stopChild } from "./lib/processes.mjs";
@@ -317,7 +317,7 @@ async function fill(disk) {
 
 async function databaseAway(world, database, again, [address]) {
   const browser = await chromium.launch({
-    executablePath: findCommand("chromium"),
+    executablePath: findBrowser(),
     args: ["--no-sandbox", "--disable-quic", "--no-first-run"],
   });
   try {

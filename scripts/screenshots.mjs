@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { findCommand } from "./lib/install.mjs";
+import { findBrowser } from "./lib/install.mjs";
 import { own, root } from "./lib/paths.mjs";
 import { PlainFailure, runMain, say } from "./lib/say.mjs";
 
@@ -188,7 +188,7 @@ async function signIn(page, name = "Maren Tolvik") {
 }
 
 await runMain(async () => {
-  const executablePath = findCommand("chromium");
+  const executablePath = findBrowser();
   if (!executablePath) throw new PlainFailure("Chromium is missing; npm test installs it.");
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch({

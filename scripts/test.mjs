@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { runTypeScript, startApplication } from "./lib/application.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { backUp, restore } from "./lib/dump.mjs";
-import { backupPackages, browserPackages, findCommand, prepareMachine } from "./lib/install.mjs";
+import { backupPackages, browserPackages, findBrowser, prepareMachine } from "./lib/install.mjs";
 import { startMariaDb } from "./lib/mariadb.mjs";
 import { root } from "./lib/paths.mjs";
 import { freePort, run } from "./lib/processes.mjs";
@@ -170,7 +170,7 @@ await runMain(async () => {
       const build = await ensureBuild();
       await prepared;
       const env = {
-        CHROMIUM: findCommand("chromium"),
+        CHROMIUM: findBrowser(),
         E2E_PASSWORD: password,
         ...(await serveForJourneys(build, database.env, password)),
       };

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { runTypeScript, startApplication } from "../lib/application.mjs";
 import { ensureBuild } from "../lib/build.mjs";
-import { browserPackages, findCommand, prepareMachine } from "../lib/install.mjs";
+import { browserPackages, findBrowser, prepareMachine } from "../lib/install.mjs";
 import { startMariaDb } from "../lib/mariadb.mjs";
 import { freePort } from "../lib/processes.mjs";
 import { PlainFailure, say } from "../lib/say.mjs";
@@ -292,7 +292,7 @@ export async function measurePages(names) {
   try {
     const served = await demo(stops);
     const browser = await chromium.launch({
-      executablePath: findCommand("chromium"),
+      executablePath: findBrowser(),
       args: ["--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--no-sandbox", "--disable-quic"],
     });
     stops.push(() => browser.close());

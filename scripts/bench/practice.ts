@@ -1,6 +1,6 @@
 import { build } from "esbuild";
 import { chromium } from "@playwright/test";
-import { findCommand } from "../lib/install.mjs";
+import { findBrowser } from "../lib/install.mjs";
 
 /**
  * `npm run bench -- practice`: what a second of flight costs of a core, in Node and in Chromium, how much of a frame that is, and what drawing a frame costs
@@ -95,7 +95,7 @@ new Function(script)();
 const here = globalThis as unknown as { timeFlight: TimeFlight };
 here.timeFlight(5, FRAMES_HZ);
 say("Node", here.timeFlight(SECONDS, FRAMES_HZ));
-const browser = await chromium.launch({ executablePath: findCommand("chromium")!, args: ["--no-sandbox"] });
+const browser = await chromium.launch({ executablePath: findBrowser()!, args: ["--no-sandbox"] });
 const page = await browser.newPage();
 await page.evaluate(script);
 const there = async (seconds: number) =>

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { demoAddress, deskScreens, pickForDevice, signIn } from "./addresses";
+import { axeFaults, demoAddress, deskScreens, pickForDevice, signIn } from "./addresses";
 
 /** Prose that somebody wrote has the unit it was written in: the built-in syllabus, and what the demo's people typed. */
 const prose = ["src/syllabus/built-in", "scripts/demo-data"]
@@ -39,14 +39,40 @@ async function saidIn(page: Page, system: keyof typeof figure): Promise<string[]
   });
 }
 
-test("every screen says lengths, speeds, weights and temperatures in the units chosen, and takes them so", async ({
-  page,
-}) => {
+/** Signed in, with a pilot at hand: what each address has to end with. */
+async function openWithPilot(page: Page): Promise<string> {
   await signIn(page);
   await page.goto(`${demoAddress}/squad`);
   await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
-  const { search } = new URL(page.url());
+  return new URL(page.url()).search;
+}
+
+test("nothing for assistive technology to trip over, in any look", async ({ page }) => {
+  // Colours in between two looks are none.
+  await page.emulateMedia({ reducedMotion: "reduce" });
+  const search = await openWithPilot(page);
+  const looks = ["Light", "Dark", "Full sun"];
+  for (const path of [...deskScreens, "/account", "/people", "/records", "/join"]) {
+    await page.goto(`${demoAddress}${path}${search}`);
+    if (path === "/brief") await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible();
+    if (path === "/lab") await expect(page.getByRole("button", { name: /^Highest point/ })).toBeVisible();
+    expect([path, await axeFaults(page)]).toEqual([path, []]);
+    // A look changes colours and nothing else.
+    if (path === "/join") continue;
+    for (const look of looks.slice(1)) {
+      await pickForDevice(page, "Theme", look);
+      expect([path, look, await axeFaults(page, ["color-contrast"])]).toEqual([path, look, []]);
+    }
+    // The next page is opened in the look that this one ended in.
+    looks.unshift(looks.pop()!);
+  }
+});
+
+test("every screen says lengths, speeds, weights and temperatures in the units chosen, and takes them so", async ({
+  page,
+}) => {
+  const search = await openWithPilot(page);
   const opposite = { imperial: "metric", metric: "imperial" } as const;
   /** Looks at what is open in both systems, the one chosen last first: every other page is opened in each of them. */
   let chosen: keyof typeof figure = "metric";
