@@ -24,8 +24,12 @@ const config: NextConfig = {
   images: { unoptimized: true },
   outputFileTracingExcludes: { "*": ["./node_modules/sharp/**", "./node_modules/@img/**"] },
   poweredByHeader: false,
-  // Pages answer 403 with app/forbidden.tsx.
-  experimental: { authInterrupts: true },
+  experimental: {
+    // Pages answer 403 with app/forbidden.tsx.
+    authInterrupts: true,
+    // A build is made once for its sources and kept: writing down what the next might use costs a fifth of it.
+    turbopackFileSystemCacheForBuild: false,
+  },
   // `npm run types` checks types; the build does not do it a second time.
   typescript: { ignoreBuildErrors: true },
   headers: async () => [
