@@ -30,7 +30,7 @@ const config: NextConfig = {
     // A build is made once for its sources and kept: writing down what the next might use costs a fifth of it.
     turbopackFileSystemCacheForBuild: false,
   },
-  // `npm run types` checks types; the build does not do it a second time.
+  // `npm test -- lint` checks types; the build does not do it a second time.
   typescript: { ignoreBuildErrors: true },
   headers: async () => [
     { source: "/:path*", headers: securityHeaders },

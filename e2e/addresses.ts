@@ -1,5 +1,5 @@
 import axe from "axe-core";
-import type { Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 /** Where scripts/test.mjs serves an application on an empty database. */
 export const emptyAddress = process.env.E2E_EMPTY ?? "";
@@ -29,6 +29,13 @@ export async function signIn(page: Page, name = "Maren Tolvik"): Promise<void> {
     data: { name, password: process.env.E2E_PASSWORD },
   });
   if (!answer.ok()) throw new Error(`could not sign in: ${await answer.text()}`);
+}
+
+/** Opens a pilot of the demo from the squad: who is at hand from then on. */
+export async function openPilot(page: Page, name: string): Promise<void> {
+  await page.goto(`${demoAddress}/squad`);
+  await page.getByRole("link", { name, exact: true }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
 }
 
 /** Picks a theme or units of this device, at the foot of the order of work. */

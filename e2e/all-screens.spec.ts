@@ -1,7 +1,9 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { axeFaults, demoAddress, deskScreens, pickForDevice, signIn } from "./addresses";
+import { axeFaults, demoAddress, deskScreens, openPilot, pickForDevice, signIn } from "./addresses";
+
+// The longest journeys of all, which begin first by the name of this file: two browsers are busy to the end.
 
 /** Prose that somebody wrote has the unit it was written in: the built-in syllabus, and what the demo's people typed. */
 const prose = ["src/syllabus/built-in", "scripts/demo-data"]
@@ -42,9 +44,7 @@ async function saidIn(page: Page, system: keyof typeof figure): Promise<string[]
 /** Signed in, with a pilot at hand: what each address has to end with. */
 async function openWithPilot(page: Page): Promise<string> {
   await signIn(page);
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPilot(page, "Odalie Venn");
   return new URL(page.url()).search;
 }
 

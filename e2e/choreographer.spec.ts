@@ -1,13 +1,11 @@
 import { readFile } from "node:fs/promises";
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, axeFaults, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
 async function openTrick(page: Page): Promise<void> {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Ysolde Marr", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
+  await openPilot(page, "Ysolde Marr");
   await page.goto(`${demoAddress}/lab?step=flip-one-move`);
   await page.getByRole("link", { name: "Edit phases" }).click();
   await expect(phase(page, 1)).toBeVisible();
@@ -165,9 +163,7 @@ test("a way of the coach's own goes out as a file, comes in again, is kept for a
     await expect(page.getByRole("heading", { name: "Save as your own version" })).toBeVisible();
     await page.getByRole("button", { name: "Undo" }).last().click();
     await expect(page.getByText(/Other ways of your own here: Hop and flip \(Ysolde Marr\)/)).toBeVisible();
-    await page.goto(`${demoAddress}/squad`);
-    await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-    await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+    await openPilot(page, "Odalie Venn");
     await page.goto(`${demoAddress}/brief?step=flip-one-move&direction=back`);
     await expect(page.getByRole("button", { name: /^Hang time/ })).toBeVisible();
     await expect(own()).toHaveCount(0);

@@ -1,12 +1,6 @@
 import { readFile } from "node:fs/promises";
-import { expect, test, type Page } from "@playwright/test";
-import { axeFaults, demoAddress, pickForDevice, signIn } from "./addresses";
-
-async function openPilot(page: Page, name: string): Promise<void> {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name, exact: true }).click();
-  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
-}
+import { expect, test } from "@playwright/test";
+import { axeFaults, demoAddress, openPilot, pickForDevice, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 

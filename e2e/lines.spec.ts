@@ -1,13 +1,11 @@
 import { readFile } from "node:fs/promises";
 import { expect, test, type Page } from "@playwright/test";
-import { axeFaults, demoAddress, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
 async function openLines(page: Page, pilot = "Corvin Haldt"): Promise<void> {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: pilot, exact: true }).click();
-  await expect(page.getByRole("heading", { name: pilot, level: 1 })).toBeVisible();
+  await openPilot(page, pilot);
   // The pilot stays at hand.
   await page.goto(`${demoAddress}/lines`);
   await expect(page.getByRole("heading", { name: "Lines", level: 1 })).toBeVisible();

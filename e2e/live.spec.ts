@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { v7 as newId } from "uuid";
 import { firstSettings } from "../src/core/flight";
-import { axeFaults, demoAddress, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -9,9 +9,7 @@ test("a made-up aircraft is flown live: its tricks are called, its settings comp
   page,
   context,
 }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPilot(page, "Odalie Venn");
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
   await page.getByRole("link", { name: "Live" }).click();
   await expect(page.getByRole("heading", { name: "Where it comes from" })).toBeVisible();
@@ -53,9 +51,7 @@ test("a made-up aircraft is flown live: its tricks are called, its settings comp
 test("other settings are written only on the ground with the propellers off, the difference first", async ({
   page,
 }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Wenna Loft", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Wenna Loft", level: 1 })).toBeVisible();
+  await openPilot(page, "Wenna Loft");
   // A newer setup than the one that the aircraft holds.
   const href = await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).getAttribute("href");
   const aircraftId = new URL(href!, demoAddress).searchParams.get("aircraft");

@@ -1,16 +1,14 @@
 import { expect, test, type Page } from "@playwright/test";
 import { build } from "esbuild";
 import { decode } from "jpeg-js";
-import { axeFaults, demoAddress, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 import { moveSticks, plugIn, pullPlug } from "./made-up-radio";
 
 test.use({ serviceWorkers: "allow" });
 
 /** With a pilot at hand who practises a step. */
 async function openPractice(page: Page, step: string): Promise<void> {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPilot(page, "Odalie Venn");
   const link = page.getByRole("navigation").getByRole("link", { name: "Practice" });
   await page.goto(`${demoAddress}${await link.getAttribute("href")}&step=${step}`);
   await expect(page.getByRole("button", { name: "Start try" })).toBeVisible();

@@ -1,11 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, axeFaults, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 
-async function pilotPage(page: Page, name: string): Promise<void> {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name, exact: true }).click();
-  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
-}
 const chart = (page: Page) => page.getByRole("group", { name: /^Depth chart/ });
 
 test.describe("depth chart", () => {
@@ -14,7 +9,7 @@ test.describe("depth chart", () => {
   }) => {
     await page.setViewportSize({ width: 1280, height: 900 });
     await signIn(page);
-    await pilotPage(page, "Corvin Haldt");
+    await openPilot(page, "Corvin Haldt");
     const meetings = await chart(page).evaluate((svg) => {
       const boxes = [...svg.querySelectorAll("[data-step]")].flatMap((mark) =>
         [...mark.querySelectorAll("text, path, circle, rect:not(.ring)")].map((part) => ({
@@ -54,7 +49,7 @@ test.describe("depth chart", () => {
   test("on a phone the stages stand one under the other, without sideways scroll", async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await signIn(page);
-    await pilotPage(page, "Odalie Venn");
+    await openPilot(page, "Odalie Venn");
     await page.getByRole("button", { name: "Slow flip" }).click();
     await expect(page).toHaveURL(/step=flip-slow/);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -80,7 +75,7 @@ test.describe.serial("the coach's own syllabus", () => {
     await bar.getByLabel("Why it changes").fill("The very end wants more proof");
     await bar.getByRole("button", { name: "Save as version 1" }).click();
     await expect(page.getByText("version 1 active")).toBeVisible();
-    await pilotPage(page, "Corvin Haldt");
+    await openPilot(page, "Corvin Haldt");
     await expect(page.getByText(/5 of the last 6 clean, each direction on its own/)).toBeVisible();
     await page.goto(`${demoAddress}/records`);
     await expect(page.getByText(/saved syllabus 1 .*The very end wants more proof/)).toBeVisible();
@@ -144,7 +139,7 @@ test.describe.serial("the coach's own syllabus", () => {
 
 test("a school chosen for a pilot changes the route and the way a loop is flown", async ({ page }) => {
   await signIn(page);
-  await pilotPage(page, "Perrin Askew");
+  await openPilot(page, "Perrin Askew");
   await expect(chart(page).getByRole("button", { name: /^Bank limit of 30°/ })).toHaveCount(0);
   await page.getByText("School", { exact: false }).locator("xpath=ancestor-or-self::summary").click();
   await page.getByRole("combobox", { name: /First route/ }).click();
@@ -164,7 +159,7 @@ test("a school chosen for a pilot changes the route and the way a loop is flown"
 
 test("a season as a page and on paper", async ({ page }) => {
   await signIn(page);
-  await pilotPage(page, "Tamsel Orrick");
+  await openPilot(page, "Tamsel Orrick");
   await page.getByRole("link", { name: "Season", exact: true }).click();
   await expect(page.getByText(/No flight for \d+ days/)).toBeVisible();
   await expect(page.getByText(/attempts on/)).toBeVisible();

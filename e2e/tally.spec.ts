@@ -1,14 +1,12 @@
 import { expect, test, type Page } from "@playwright/test";
-import { demoAddress, axeFaults, signIn } from "./addresses";
+import { axeFaults, openPilot, signIn } from "./addresses";
 
 test.use({ serviceWorkers: "allow" });
 
 /** A session of two, begun and flown a little, on a phone. */
 async function begin(page: Page): Promise<void> {
   await signIn(page);
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Ysolde Marr", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
+  await openPilot(page, "Ysolde Marr");
   await page.getByRole("link", { name: "Start session" }).click();
   await page.getByRole("checkbox", { name: "Odalie Venn flies" }).check();
   await page.getByRole("button", { name: "Start with 2 pilots" }).click();

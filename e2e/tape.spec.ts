@@ -1,16 +1,14 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { madeUpPack } from "../src/core/tape/testing/made-up-pack";
-import { axeFaults, demoAddress, signIn } from "./addresses";
+import { axeFaults, openPilot, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
 test("a recording is opened, its tricks are found and measured, and a file that is none is said so", async ({
   page,
 }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Corvin Haldt", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Corvin Haldt", level: 1 })).toBeVisible();
+  await openPilot(page, "Corvin Haldt");
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
   await expect(page.getByRole("heading", { name: "What a recording tells" })).toBeVisible();
   expect(await axeFaults(page)).toEqual([]);
@@ -48,9 +46,7 @@ test("a recording is kept over a network that dies, goes on from where it was, a
   page,
   context,
 }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPilot(page, "Odalie Venn");
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Saved recordings" })).toBeVisible();
 
@@ -111,9 +107,7 @@ test("a recording is kept over a network that dies, goes on from where it was, a
 });
 
 test("a film of this device runs beside a recording, and recordings stand side by side", async ({ page }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Ysolde Marr", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Ysolde Marr", level: 1 })).toBeVisible();
+  await openPilot(page, "Ysolde Marr");
   await page.getByRole("navigation").getByRole("link", { name: "Tape", exact: true }).click();
   await page.getByRole("button", { name: "Open rakes-6.csv" }).click();
   await expect(page.getByRole("heading", { name: "Footage" })).toBeVisible();

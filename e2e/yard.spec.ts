@@ -1,6 +1,6 @@
 import { readFile, writeFile } from "node:fs/promises";
 import { expect, test, type Page } from "@playwright/test";
-import { axeFaults, demoAddress, signIn } from "./addresses";
+import { axeFaults, demoAddress, openPilot, signIn } from "./addresses";
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -116,9 +116,7 @@ test("a plan is drawn with the pointer and by keys, undone, saved, taken out as 
 test("a trick is laid on the plan: flown there with the errors of usual hands, what it breaks in red until it is turned; a sketch lies underneath", async ({
   page,
 }) => {
-  await page.goto(`${demoAddress}/squad`);
-  await page.getByRole("link", { name: "Odalie Venn", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Odalie Venn", level: 1 })).toBeVisible();
+  await openPilot(page, "Odalie Venn");
   await openPlan(page, "Dyke");
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await page.getByRole("menuitem", { name: "A trick or a line flown here" }).click();

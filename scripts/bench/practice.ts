@@ -1,6 +1,6 @@
 import { build } from "esbuild";
 import { chromium } from "@playwright/test";
-import { findBrowser } from "../lib/install.mjs";
+import { browserPackages, findBrowser, prepareMachine } from "../lib/install.mjs";
 
 /**
  * `npm run bench -- practice`: what a second of flight costs of a core, in Node and in Chromium, how much of a frame that is, and what drawing a frame costs
@@ -95,6 +95,7 @@ new Function(script)();
 const here = globalThis as unknown as { timeFlight: TimeFlight };
 here.timeFlight(5, FRAMES_HZ);
 say("Node", here.timeFlight(SECONDS, FRAMES_HZ));
+await prepareMachine(browserPackages);
 const browser = await chromium.launch({ executablePath: findBrowser()!, args: ["--no-sandbox"] });
 const page = await browser.newPage();
 await page.evaluate(script);

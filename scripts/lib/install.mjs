@@ -18,7 +18,7 @@ export const databasePackages = {
 };
 /** For backup and restore. */
 export const backupPackages = { ...databasePackages, "mariadb-dump": "mariadb-client", mariadb: "mariadb-client-core" };
-/** Debian's Chromium without windows and menus, which take a seventh of its work and are looked at by nobody here. */
+/** Debian's Chromium without windows and menus, which take an eighth of its work and are looked at by nobody here. */
 const BROWSER = "chromium-headless-shell";
 export const browserPackages = { [BROWSER]: BROWSER };
 /** Where that browser is; null before its package is there. */

@@ -27,7 +27,7 @@ it.each(["flip-one-move-back", "split-s-tight-right", "turn-brake-right"])(
     const environment = { ...CALM_AIR, entryHeightM: minimumStartHeightM! };
     const solved = solveTrick(recipes[id], five, settings, CALM_AIR);
     const task = { solved, airframe: five, settings, environment, hands, seed: FRESH_SEED };
-    expect(groundHits(task, startHeight!.reason.packUsed, 100)).toBeLessThanOrEqual(2);
+    expect(groundHits(task, startHeight!.reason.packUsed, 300)).toBeLessThanOrEqual(6);
   },
 );
 
